@@ -1,0 +1,11 @@
+import { countAgainstPrevious } from './against-previous';
+import type { CostTerm } from './term';
+
+const UNNOTICED_S = 300;
+
+/** Repair: drives planned before and after whose release moved by more than five minutes. */
+export const moved: CostTerm = {
+  name: 'moved',
+  weight: 3,
+  of: (schedule) => countAgainstPrevious(schedule, (a, b) => Math.abs(a.release - b.release) > UNNOTICED_S),
+};

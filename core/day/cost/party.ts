@@ -1,0 +1,19 @@
+import type { CostTerm } from './term';
+
+/** For each party, minutes between the first and the last of its members to finish the last hold. */
+export const party: CostTerm = {
+  name: 'party',
+  weight: 0.5,
+  of: ({ index, guestHolds }) => {
+    const finishes = new Map<string, number[]>();
+    for (const [id, holds] of guestHolds) {
+      const name = index.guests.get(id)!.party;
+      if (name === undefined) continue;
+      const endS = Math.max(...holds.map((hold) => hold.endS));
+      finishes.set(name, [...(finishes.get(name) ?? []), endS]);
+    }
+    let sum = 0;
+    for (const ends of finishes.values()) sum += (Math.max(...ends) - Math.min(...ends)) / 60;
+    return sum;
+  },
+};

@@ -1,0 +1,41 @@
+import { circuitHolds, type CircuitHold } from '../schedule';
+import type { CostTerm } from './term';
+
+/** The part of a vehicle's time on the circuit that predicts passes. */
+export type Running = Pick<CircuitHold, 'releaseS' | 'trackEndS' | 'lapsDriven'>;
+
+/**
+ * Predicted passes between two vehicles that run at their mean pace: the whole numbers strictly between the difference
+ * of laps run when both are on the circuit first and last. Reckoned as a fraction of whole numbers.
+ */
+export function passesBetween(a: Running, b: Running): number {
+  const fromS = Math.max(a.releaseS, b.releaseS);
+  const toS = Math.min(a.trackEndS, b.trackEndS);
+  if (fromS >= toS) return 0;
+  const trackA = a.trackEndS - a.releaseS;
+  const trackB = b.trackEndS - b.releaseS;
+  const denominator = trackA * trackB;
+  const lead = (t: number) =>
+    (t - a.releaseS) * a.lapsDriven * trackB - (t - b.releaseS) * b.lapsDriven * trackA;
+  const [x, y] = [lead(fromS), lead(toS)];
+  const low = Math.floor(Math.min(x, y) / denominator);
+  const high = Math.ceil(Math.max(x, y) / denominator);
+  return Math.max(0, high - low - 1);
+}
+
+/** Predicted passes over all pairs on the circuit, drives and sighting runs alike. */
+export const passes: CostTerm = {
+  name: 'passes',
+  weight: 2,
+  of: (schedule) => {
+    const holds = circuitHolds(schedule).sort((a, b) => a.releaseS - b.releaseS);
+    let sum = 0;
+    for (let i = 0; i < holds.length; i++) {
+      for (let j = i + 1; j < holds.length; j++) {
+        if (holds[j]!.releaseS >= holds[i]!.trackEndS) break;
+        sum += passesBetween(holds[i]!, holds[j]!);
+      }
+    }
+    return sum;
+  },
+};

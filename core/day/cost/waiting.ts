@@ -1,0 +1,33 @@
+import type { Guest } from '../day-file';
+import type { Interval } from '../windows';
+import type { CostTerm } from './term';
+
+const LONG_WAIT_MIN = 40;
+
+/** A gap of m minutes counts m + 2·max(0, m − 40), never below 0. */
+export function waitOfGap(gapS: number): number {
+  const minutes = Math.max(0, gapS / 60);
+  return minutes + 2 * Math.max(0, minutes - LONG_WAIT_MIN);
+}
+
+/** What one guest waits over the day: from arrival to the first hold, then each gap beyond the guest's rest. */
+export function waitOfGuest(guest: Guest, holds: readonly Interval[], guestRestS: number): number {
+  let sum = 0;
+  let before: Interval | undefined;
+  for (const hold of holds) {
+    sum += waitOfGap(before ? hold.startS - before.endS - guestRestS : hold.startS - guest.arrives);
+    before = hold;
+  }
+  return sum;
+}
+
+/** Weighted minutes that guests with a planned activity wait. */
+export const waiting: CostTerm = {
+  name: 'waiting',
+  weight: 1,
+  of: ({ day, index, guestHolds }) => {
+    let sum = 0;
+    for (const [id, holds] of guestHolds) sum += waitOfGuest(index.guests.get(id)!, holds, day.rules.guestRestS);
+    return sum;
+  },
+};

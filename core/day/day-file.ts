@@ -1,0 +1,221 @@
+import * as z from 'zod';
+import { timeOfDay, timeWindow } from './time';
+
+/** The day file (`joylap-day`, version 1): everything the planner may know about one day. */
+
+const id = z.string().min(1, 'expected an id of 1 to 64 characters').max(64, 'expected an id of 1 to 64 characters');
+const name = z.string().min(1, 'expected a name').max(200);
+/** Durations, gaps and set-up times. */
+const durationS = z.number().int().min(0).max(14_400);
+const litres = z.number().min(0).max(500);
+const lapTimeS = z.number().min(10).max(1800);
+const paceFactor = z.number().min(0.5).max(3);
+const laps = z.number().int().min(1).max(50);
+const level = z.number().int().min(1).max(5);
+const seats = z.number().int().min(1).max(200);
+const count = z.number().int().min(0).max(100_000);
+
+export const gearbox = z.enum(['auto', 'paddle']);
+export type Gearbox = z.output<typeof gearbox>;
+
+export const condition = z.strictObject({
+  name,
+  paceFactor,
+  changes: z.array(z.strictObject({ from: timeOfDay, name, paceFactor })).optional(),
+});
+
+export const circuit = z.strictObject({
+  name,
+  lapLengthM: z.number().positive().max(30_000),
+  closures: z.array(
+    z
+      .strictObject({ from: timeOfDay, to: timeOfDay, reason: z.string().max(500).optional() })
+      .refine((closure) => closure.from < closure.to, { message: 'expected "from" to be before "to"', path: ['from'] }),
+  ),
+});
+
+const weight = z.number().min(0).max(1_000_000).optional();
+export const weights = z.strictObject({
+  unplanned: weight,
+  waiting: weight,
+  continuity: weight,
+  preference: weight,
+  ladder: weight,
+  passes: weight,
+  balance: weight,
+  party: weight,
+  moved: weight,
+  reassigned: weight,
+});
+
+export const rules = z.strictObject({
+  releaseGapS: durationS,
+  maxCarsOnTrack: z.number().int().min(1).max(1000),
+  setUpS: durationS,
+  wrapUpS: durationS,
+  turnaroundS: durationS,
+  guestRestS: durationS,
+  refuelBays: count,
+  firstLapFactor: z.number().min(0.5).max(3).optional(),
+  outLapCounts: z.boolean().optional(),
+  briefing: z.strictObject({ durationS, seats, rooms: count }),
+  sighting: z.strictObject({ laps, setUpS: durationS, wrapUpS: durationS }),
+  weights: weights.optional(),
+});
+export type Rules = z.output<typeof rules>;
+
+export const fit = z.strictObject({
+  minHeightCm: z.number().min(0).max(300).optional(),
+  maxHeightCm: z.number().min(0).max(300).optional(),
+  maxWeightKg: z.number().min(0).max(500).optional(),
+});
+
+export const car = z.strictObject({
+  id,
+  name,
+  level,
+  lapTimeS,
+  gearboxes: z.array(gearbox).min(1),
+  available: z.array(timeWindow),
+  fuel: z
+    .strictObject({
+      capacityL: litres,
+      startL: litres,
+      reserveL: litres,
+      perLapL: litres,
+      refuelS: durationS,
+      readings: z.array(z.strictObject({ at: timeOfDay, litres })).optional(),
+    })
+    .refine((fuel) => fuel.startL >= fuel.reserveL, {
+      message: 'expected startL to be at least reserveL',
+      path: ['startL'],
+    }),
+  cooling: z.strictObject({ afterLaps: count, restS: durationS }),
+  fit: fit.optional(),
+});
+export type Car = z.output<typeof car>;
+
+export const sightingVehicle = z.strictObject({ id, name, seats, lapTimeS, available: z.array(timeWindow) });
+export type SightingVehicle = z.output<typeof sightingVehicle>;
+
+export const instructor = z.strictObject({
+  id,
+  name,
+  cars: z.union([z.literal('all'), z.array(id)]),
+  languages: z.array(z.string().min(1).max(35)).min(1),
+  available: z.array(timeWindow),
+  maxSeatS: z.number().int().min(0).max(86_400),
+  restS: durationS,
+  meal: z
+    .strictObject({ from: timeOfDay, to: timeOfDay, durationS })
+    .refine((meal) => meal.from < meal.to, { message: 'expected "from" to be before "to"', path: ['from'] }),
+  maxLaps: count,
+  brief: z.boolean(),
+  sighting: z.boolean(),
+  levelLaps: z.partialRecord(z.enum(['1', '2', '3', '4', '5']), count).optional(),
+});
+export type Instructor = z.output<typeof instructor>;
+
+export const pin = z.strictObject({ release: timeOfDay.optional(), car: id.optional(), instructor: id.optional() });
+
+export const drive = z.strictObject({
+  id,
+  cars: z.array(id).min(1),
+  laps,
+  gearbox: gearbox.optional(),
+  extraLaps: z.number().int().min(0).max(50).optional(),
+  pin: pin.optional(),
+});
+export type Drive = z.output<typeof drive>;
+
+export const guest = z.strictObject({
+  id,
+  name,
+  party: id.optional(),
+  arrives: timeOfDay,
+  leavesBy: timeOfDay.optional(),
+  languages: z.array(z.string().min(1).max(35)).min(1),
+  heightCm: z.number().min(50).max(300).optional(),
+  weightKg: z.number().min(10).max(500).optional(),
+  pace: z.number().min(0.5).max(3),
+  briefed: z.boolean(),
+  sighted: z.boolean(),
+  avoidInstructors: z.array(id).optional(),
+  preferInstructors: z.array(id).optional(),
+  sequence: z.enum(['any', 'asListed']).optional(),
+  drives: z.array(drive),
+});
+export type Guest = z.output<typeof guest>;
+
+/** IANA names are known to the platform; asking it is the only check there is. */
+function isTimeZone(timeZone: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+const shape = z.strictObject({
+  format: z.literal('joylap-day'),
+  version: z.literal(1),
+  venue: name,
+  date: z.iso.date(),
+  timeZone: z.string().refine(isTimeZone, 'expected an IANA time zone such as Atlantic/Azores'),
+  opens: timeOfDay,
+  closes: timeOfDay,
+  condition,
+  circuit,
+  rules,
+  cars: z.array(car),
+  sightingVehicles: z.array(sightingVehicle),
+  instructors: z.array(instructor),
+  guests: z.array(guest).max(2000, 'expected at most 2000 guests a day'),
+});
+
+/**
+ * The schema is the type. References to cars and instructors that are not in the file are allowed on purpose: a
+ * withdrawn car leaves the file while bookings still name it.
+ */
+export const dayFile = shape.superRefine((day, context) => {
+  if (day.opens >= day.closes) {
+    context.addIssue({ code: 'custom', path: ['opens'], message: 'expected "opens" to be before "closes"' });
+  }
+  const unique = (kind: 'cars' | 'sightingVehicles' | 'instructors' | 'guests') => {
+    const seen = new Set<string>();
+    day[kind].forEach((thing, index) => {
+      if (seen.has(thing.id)) {
+        context.addIssue({
+          code: 'custom',
+          path: [kind, index, 'id'],
+          message: `expected a unique id, "${thing.id}" stands twice`,
+        });
+      }
+      seen.add(thing.id);
+    });
+  };
+  (['cars', 'sightingVehicles', 'instructors', 'guests'] as const).forEach(unique);
+  const drives = new Set<string>();
+  let driveCount = 0;
+  day.guests.forEach((guest, guestIndex) => {
+    guest.drives.forEach((drive, index) => {
+      driveCount += 1;
+      if (drives.has(drive.id)) {
+        context.addIssue({
+          code: 'custom',
+          path: ['guests', guestIndex, 'drives', index, 'id'],
+          message: `expected a unique id, "${drive.id}" stands twice`,
+        });
+      }
+      drives.add(drive.id);
+    });
+  });
+  if (driveCount > 5000) {
+    context.addIssue({ code: 'custom', path: ['guests'], message: 'expected at most 5000 drives a day' });
+  }
+});
+/** A day inside the core: every time of day in seconds. */
+export type Day = z.output<typeof dayFile>;
+/** The same as it stands in a file or on the wire. */
+export type DayFile = z.input<typeof dayFile>;

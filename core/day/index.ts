@@ -1,0 +1,13 @@
+/** The day file and the plan file, the hard rules and the cost: the contract of planning. */
+export * from './check-plan';
+export { COST_TERMS, costOf, type Cost, type CostTerm, type TermName } from './cost';
+export * from './day-file';
+export * from './faults';
+export * as planSchemas from './plan-file';
+export { emptyPlan, planFile } from './plan-file';
+export type { Briefing, Plan, PlanFile, PlannedDrive, Refuel, Sighting, Unplanned } from './plan-file';
+export { RULES, type Rule, type RuleCode, type Violation } from './rules';
+export * from './schedule';
+export { standingOf, type Standing } from './standing';
+export * from './time';
+export * from './windows';

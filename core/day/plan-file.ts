@@ -1,0 +1,67 @@
+import * as z from 'zod';
+import { timeOfDay } from './time';
+
+/** The plan file (`joylap-plan`, version 1). Ids are looked up in the day file by the rule `COMPLETE`, not here. */
+
+const id = z.string().min(1).max(64);
+
+export const briefing = z.strictObject({
+  start: timeOfDay,
+  instructor: id,
+  guests: z.array(id),
+  heldUntil: timeOfDay.optional(),
+});
+export type Briefing = z.output<typeof briefing>;
+
+export const sighting = z.strictObject({
+  release: timeOfDay,
+  vehicle: id,
+  instructor: id,
+  guests: z.array(id),
+  heldUntil: timeOfDay.optional(),
+});
+export type Sighting = z.output<typeof sighting>;
+
+export const plannedDrive = z.strictObject({
+  drive: id,
+  car: id,
+  instructor: id,
+  release: timeOfDay,
+  heldUntil: timeOfDay.optional(),
+});
+export type PlannedDrive = z.output<typeof plannedDrive>;
+
+export const refuel = z.strictObject({ car: id, start: timeOfDay });
+export type Refuel = z.output<typeof refuel>;
+
+export const unplanned = z.strictObject({ drive: id, reason: z.string().min(1, 'expected a reason').max(1000) });
+export type Unplanned = z.output<typeof unplanned>;
+
+export const planFile = z.strictObject({
+  format: z.literal('joylap-plan'),
+  version: z.literal(1),
+  date: z.iso.date(),
+  briefings: z.array(briefing),
+  sightings: z.array(sighting),
+  drives: z.array(plannedDrive),
+  refuels: z.array(refuel),
+  unplanned: z.array(unplanned),
+});
+/** A plan inside the core: every time of day in seconds. */
+export type Plan = z.output<typeof planFile>;
+/** The same as it stands in a file or on the wire. */
+export type PlanFile = z.input<typeof planFile>;
+
+/** A plan of the day in which nothing is planned and nothing left out yet. */
+export function emptyPlan(date: string): Plan {
+  return {
+    format: 'joylap-plan',
+    version: 1,
+    date,
+    briefings: [],
+    sightings: [],
+    drives: [],
+    refuels: [],
+    unplanned: [],
+  };
+}

@@ -1,0 +1,31 @@
+import type { Car } from '../day-file';
+import { drivesByCar, type DriveHold } from '../schedule';
+import { spokenDuration } from '../time';
+import { rule } from './rule';
+
+/** The first drive (by start) after which the car has run too many laps without standing still long enough. */
+export function overheatedDrive(
+  car: Car,
+  drives: readonly DriveHold[],
+): { readonly drive: DriveHold; readonly laps: number } | undefined {
+  let laps = 0;
+  let before: DriveHold | undefined;
+  for (const drive of drives) {
+    if (before && drive.startS - before.endS >= car.cooling.restS) laps = 0;
+    laps += drive.lapsDriven;
+    if (laps > car.cooling.afterLaps) return { drive, laps };
+    before = drive;
+  }
+  return undefined;
+}
+
+/** Laps since the car last stood still for `restS` never exceed `afterLaps`; turnaround and refuel count as standing. */
+export const carCooling = rule('CAR_COOLING', function* (schedule) {
+  for (const [id, drives] of drivesByCar(schedule)) {
+    const car = schedule.index.cars.get(id)!;
+    const over = overheatedDrive(car, drives);
+    if (over) {
+      yield `${car.name} reaches ${over.laps} laps with ${over.drive.label} without standing still for ${spokenDuration(car.cooling.restS)}; ${car.cooling.afterLaps} are allowed`;
+    }
+  }
+});

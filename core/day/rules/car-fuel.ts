@@ -1,0 +1,61 @@
+import type { Car } from '../day-file';
+import { drivesByCar, type DriveHold, type RefuelHold } from '../schedule';
+import { rule } from './rule';
+
+const TOLERANCE_L = 1e-6;
+
+type FuelEvent =
+  | { readonly atS: number; readonly kind: 'refuel' }
+  | { readonly atS: number; readonly kind: 'drive'; readonly drive: DriveHold }
+  | { readonly atS: number; readonly kind: 'reading'; readonly litres: number };
+
+/** Fuel after each drive, in litres, in order of time. */
+export interface FuelAfterDrive {
+  readonly drive: DriveHold;
+  readonly litres: number;
+}
+
+/**
+ * A car's fuel over the day: a drive burns its fuel by the end of its laps, a refuel counts when it is done, and a
+ * reading replaces what was reckoned up to its time (on a tie the reading wins).
+ */
+export function fuelAfterDrives(
+  car: Car,
+  drives: readonly DriveHold[],
+  refuels: readonly RefuelHold[],
+): FuelAfterDrive[] {
+  const events: FuelEvent[] = [
+    ...refuels.map((refuel) => ({ atS: refuel.endS, kind: 'refuel' as const })),
+    ...drives.map((drive) => ({ atS: drive.trackEndS, kind: 'drive' as const, drive })),
+    ...(car.fuel.readings ?? []).map(({ at, litres }) => ({ atS: at, kind: 'reading' as const, litres })),
+  ].sort((a, b) => a.atS - b.atS);
+  let litres = car.fuel.startL;
+  const after: FuelAfterDrive[] = [];
+  for (const event of events) {
+    if (event.kind === 'refuel') litres = car.fuel.capacityL;
+    else if (event.kind === 'reading') litres = event.litres;
+    else {
+      litres -= event.drive.lapsDriven * car.fuel.perLapL;
+      after.push({ drive: event.drive, litres });
+    }
+  }
+  return after;
+}
+
+/** Whether a level lies below the reserve, beyond the tolerance of reckoning. */
+export function belowReserve(car: Car, litres: number): boolean {
+  return litres < car.fuel.reserveL - TOLERANCE_L;
+}
+
+/** Fuel never falls below the reserve. */
+export const carFuel = rule('CAR_FUEL', function* (schedule) {
+  for (const [id, drives] of drivesByCar(schedule)) {
+    const car = schedule.index.cars.get(id)!;
+    const refuels = schedule.refuels.filter((refuel) => refuel.car === car);
+    for (const { drive, litres } of fuelAfterDrives(car, drives, refuels)) {
+      if (belowReserve(car, litres)) {
+        yield `${car.name} is down to ${litres.toFixed(1)} l after ${drive.label}; the reserve is ${car.fuel.reserveL} l`;
+      }
+    }
+  }
+});

@@ -1,0 +1,267 @@
+import type { Car, Day, Drive, Guest, Instructor, SightingVehicle } from './day-file';
+import type { Briefing, Plan, PlannedDrive, Refuel, Sighting } from './plan-file';
+import { clockMinute } from './time';
+import { mergeWindows, type Interval } from './windows';
+import type { TimeWindow } from './time';
+
+/**
+ * A plan laid out on its day: every activity with the times that follow from it, and whom and what it holds. Rules and
+ * cost terms read this and derive nothing twice. Activities that name something unknown are laid out with what is known;
+ * the rule `COMPLETE` reports them.
+ */
+export interface Schedule {
+  readonly day: Day;
+  readonly plan: Plan;
+  readonly index: DayIndex;
+  readonly briefings: readonly BriefingHold[];
+  readonly sightings: readonly SightingHold[];
+  readonly drives: readonly DriveHold[];
+  readonly refuels: readonly RefuelHold[];
+  /** Holds of each guest by id, in order of their starts. */
+  readonly guestHolds: ReadonlyMap<string, readonly PersonHold[]>;
+  /** Holds of each instructor by id, in order of their starts. */
+  readonly crewHolds: ReadonlyMap<string, readonly PersonHold[]>;
+  /** Set where the plan is a repair of an earlier one. */
+  readonly repair: Repair | undefined;
+}
+
+/** What a repair starts from: the plan before, and the time of day at which the change became known. */
+export interface Repair {
+  readonly previous: Plan;
+  readonly nowS: number;
+}
+
+interface Hold extends Interval {
+  /** What people call it: "Ines Faro in the Dunnock Cup at 11:02". */
+  readonly label: string;
+  readonly instructor: Instructor | undefined;
+}
+
+export interface BriefingHold extends Hold {
+  readonly kind: 'briefing';
+  readonly briefing: Briefing;
+  readonly guests: readonly Guest[];
+}
+
+interface OnCircuit extends Hold {
+  readonly releaseS: number;
+  /** End of the time on the circuit, `[releaseS, trackEndS)`. */
+  readonly trackEndS: number;
+  /** Laps driven in that time. */
+  readonly lapsDriven: number;
+  readonly guests: readonly Guest[];
+}
+
+export interface SightingHold extends OnCircuit {
+  readonly kind: 'sighting';
+  readonly sighting: Sighting;
+  readonly vehicle: SightingVehicle | undefined;
+}
+
+export interface DriveHold extends OnCircuit {
+  readonly kind: 'drive';
+  readonly planned: PlannedDrive;
+  readonly drive: Drive | undefined;
+  readonly car: Car | undefined;
+}
+
+export interface RefuelHold extends Interval {
+  readonly kind: 'refuel';
+  readonly refuel: Refuel;
+  readonly car: Car | undefined;
+  readonly label: string;
+}
+
+export type PersonHold = BriefingHold | SightingHold | DriveHold;
+export type CircuitHold = SightingHold | DriveHold;
+
+/** Everything of a day by its id. */
+export interface DayIndex {
+  readonly cars: ReadonlyMap<string, Car>;
+  readonly vehicles: ReadonlyMap<string, SightingVehicle>;
+  readonly instructors: ReadonlyMap<string, Instructor>;
+  readonly guests: ReadonlyMap<string, Guest>;
+  readonly drives: ReadonlyMap<string, { readonly drive: Drive; readonly guest: Guest }>;
+  /** Merged windows of cars, sighting vehicles and instructors. */
+  readonly windows: (of: { readonly available: readonly TimeWindow[] }) => readonly TimeWindow[];
+}
+
+export function indexDay(day: Day): DayIndex {
+  const byId = <T extends { id: string }>(things: readonly T[]) => new Map(things.map((thing) => [thing.id, thing]));
+  const drives = new Map<string, { drive: Drive; guest: Guest }>();
+  for (const guest of day.guests) {
+    for (const drive of guest.drives) drives.set(drive.id, { drive, guest });
+  }
+  const merged = new Map<readonly TimeWindow[], TimeWindow[]>();
+  return {
+    cars: byId(day.cars),
+    vehicles: byId(day.sightingVehicles),
+    instructors: byId(day.instructors),
+    guests: byId(day.guests),
+    drives,
+    windows: ({ available }) => {
+      let windows = merged.get(available);
+      if (!windows) merged.set(available, (windows = mergeWindows(available)));
+      return windows;
+    },
+  };
+}
+
+/** The pace factor of the condition in force for an activity released at this time. */
+export function paceFactorAt(day: Day, releaseS: number): number {
+  let factor = day.condition.paceFactor;
+  let since = -1;
+  for (const change of day.condition.changes ?? []) {
+    if (change.from <= releaseS && change.from > since) {
+      factor = change.paceFactor;
+      since = change.from;
+    }
+  }
+  return factor;
+}
+
+/** Seconds of one lap of a guest in a car, `round(lapTimeS × pace × paceFactor)`. */
+export function driveLapS(day: Day, car: Car, guest: Guest, releaseS: number): number {
+  return Math.round(car.lapTimeS * guest.pace * paceFactorAt(day, releaseS));
+}
+
+/** Laps that a drive puts on car, fuel and crew: sold, granted on top, and the lap out where it does not count. */
+export function lapsDriven(day: Day, drive: Drive): number {
+  return drive.laps + (drive.extraLaps ?? 0) + (day.rules.outLapCounts === false ? 1 : 0);
+}
+
+/** Seconds a drive is on the circuit. */
+export function driveTrackS(day: Day, drive: Drive, car: Car, guest: Guest, releaseS: number): number {
+  const first = day.rules.firstLapFactor ?? 1;
+  return Math.round((lapsDriven(day, drive) - 1 + first) * driveLapS(day, car, guest, releaseS));
+}
+
+/** Seconds a sighting run is on the circuit. */
+export function sightingTrackS(day: Day, vehicle: SightingVehicle, releaseS: number): number {
+  return day.rules.sighting.laps * Math.round(vehicle.lapTimeS * paceFactorAt(day, releaseS));
+}
+
+/** End of a hold and of the time on the circuit, `heldUntil` respected (never before the release). */
+function circuitEnds(releaseS: number, trackS: number, wrapUpS: number, heldUntil: number | undefined) {
+  if (heldUntil === undefined) return { trackEndS: releaseS + trackS, endS: releaseS + trackS + wrapUpS };
+  return { trackEndS: Math.max(releaseS, heldUntil - wrapUpS), endS: Math.max(releaseS, heldUntil) };
+}
+
+function known<T>(ids: readonly string[], map: ReadonlyMap<string, T>): T[] {
+  return ids.flatMap((id) => map.get(id) ?? []);
+}
+
+export function layOutBriefing(day: Day, index: DayIndex, briefing: Briefing): BriefingHold {
+  const instructor = index.instructors.get(briefing.instructor);
+  return {
+    kind: 'briefing',
+    briefing,
+    startS: briefing.start,
+    endS: Math.max(briefing.start, briefing.heldUntil ?? briefing.start + day.rules.briefing.durationS),
+    instructor,
+    guests: known(briefing.guests, index.guests),
+    label: `the class at ${clockMinute(briefing.start)} with ${instructor?.name ?? briefing.instructor}`,
+  };
+}
+
+export function layOutSighting(day: Day, index: DayIndex, sighting: Sighting): SightingHold {
+  const vehicle = index.vehicles.get(sighting.vehicle);
+  const trackS = vehicle ? sightingTrackS(day, vehicle, sighting.release) : 0;
+  return {
+    kind: 'sighting',
+    sighting,
+    vehicle,
+    instructor: index.instructors.get(sighting.instructor),
+    guests: known(sighting.guests, index.guests),
+    startS: sighting.release - day.rules.sighting.setUpS,
+    releaseS: sighting.release,
+    ...circuitEnds(sighting.release, trackS, day.rules.sighting.wrapUpS, sighting.heldUntil),
+    lapsDriven: day.rules.sighting.laps,
+    label: `the sighting run at ${clockMinute(sighting.release)} in ${vehicle?.name ?? sighting.vehicle}`,
+  };
+}
+
+export function layOutDrive(day: Day, index: DayIndex, planned: PlannedDrive): DriveHold {
+  const booked = index.drives.get(planned.drive);
+  const car = index.cars.get(planned.car);
+  const trackS = booked && car ? driveTrackS(day, booked.drive, car, booked.guest, planned.release) : 0;
+  return {
+    kind: 'drive',
+    planned,
+    drive: booked?.drive,
+    car,
+    instructor: index.instructors.get(planned.instructor),
+    guests: booked ? [booked.guest] : [],
+    startS: planned.release - day.rules.setUpS,
+    releaseS: planned.release,
+    ...circuitEnds(planned.release, trackS, day.rules.wrapUpS, planned.heldUntil),
+    lapsDriven: booked ? lapsDriven(day, booked.drive) : 0,
+    label: `${booked?.guest.name ?? planned.drive} in ${car?.name ?? planned.car} at ${clockMinute(planned.release)}`,
+  };
+}
+
+export function layOutRefuel(index: DayIndex, refuel: Refuel): RefuelHold {
+  const car = index.cars.get(refuel.car);
+  return {
+    kind: 'refuel',
+    refuel,
+    car,
+    startS: refuel.start,
+    endS: refuel.start + (car?.fuel.refuelS ?? 0),
+    label: `refuelling ${car?.name ?? refuel.car} at ${clockMinute(refuel.start)}`,
+  };
+}
+
+/** Lays a plan out on its day. */
+export function layOut(day: Day, plan: Plan, repair?: Repair, index: DayIndex = indexDay(day)): Schedule {
+  const briefings = plan.briefings.map((briefing) => layOutBriefing(day, index, briefing));
+  const sightings = plan.sightings.map((sighting) => layOutSighting(day, index, sighting));
+  const drives = plan.drives.map((drive) => layOutDrive(day, index, drive));
+  const guestHolds = new Map<string, PersonHold[]>();
+  const crewHolds = new Map<string, PersonHold[]>();
+  const add = (holds: Map<string, PersonHold[]>, id: string, hold: PersonHold) => {
+    const list = holds.get(id);
+    if (list) list.push(hold);
+    else holds.set(id, [hold]);
+  };
+  for (const hold of [...briefings, ...sightings, ...drives]) {
+    if (hold.instructor) add(crewHolds, hold.instructor.id, hold);
+    for (const guest of new Set(hold.guests)) add(guestHolds, guest.id, hold);
+  }
+  for (const holds of [...guestHolds.values(), ...crewHolds.values()]) holds.sort((a, b) => a.startS - b.startS);
+  return {
+    day,
+    plan,
+    index,
+    briefings,
+    sightings,
+    drives,
+    refuels: plan.refuels.map((refuel) => layOutRefuel(index, refuel)),
+    guestHolds,
+    crewHolds,
+    repair,
+  };
+}
+
+/** Sighting runs and drives, in no particular order. */
+export function circuitHolds(schedule: Schedule): CircuitHold[] {
+  return [...schedule.sightings, ...schedule.drives];
+}
+
+/** The drives of one guest or in one car, by start. */
+export function drivesOf(holds: readonly PersonHold[] | undefined): DriveHold[] {
+  return (holds ?? []).filter((hold): hold is DriveHold => hold.kind === 'drive');
+}
+
+/** The drives of each car by car id, in order of their starts. */
+export function drivesByCar(schedule: Schedule): Map<string, DriveHold[]> {
+  const byCar = new Map<string, DriveHold[]>();
+  for (const hold of schedule.drives) {
+    if (!hold.car) continue;
+    const list = byCar.get(hold.car.id);
+    if (list) list.push(hold);
+    else byCar.set(hold.car.id, [hold]);
+  }
+  for (const holds of byCar.values()) holds.sort((a, b) => a.startS - b.startS);
+  return byCar;
+}

@@ -1,0 +1,58 @@
+import type { TimeWindow } from './time';
+
+/** Half-open stretch `[startS, endS)` of the day. */
+export interface Interval {
+  readonly startS: number;
+  readonly endS: number;
+}
+
+/** Sorted windows without overlaps; windows that touch or overlap become one. */
+export function mergeWindows(windows: readonly TimeWindow[]): TimeWindow[] {
+  const merged: TimeWindow[] = [];
+  for (const window of [...windows].sort((a, b) => a.from - b.from)) {
+    const last = merged.at(-1);
+    if (last && window.from <= last.to) last.to = Math.max(last.to, window.to);
+    else merged.push({ ...window });
+  }
+  return merged;
+}
+
+/** Whether one of the (merged) windows holds the whole interval. */
+export function liesInside(merged: readonly TimeWindow[], interval: Interval): boolean {
+  return merged.some((window) => window.from <= interval.startS && interval.endS <= window.to);
+}
+
+/** Whether two half-open intervals share an instant; an empty interval shares none. */
+export function overlaps(a: Interval, b: Interval): boolean {
+  return a.startS < b.endS && b.startS < a.endS && a.startS < a.endS && b.startS < b.endS;
+}
+
+/**
+ * Pairs of neighbours by start that overlap; where one interval covers several, each is paired with the one that
+ * reaches furthest so far.
+ */
+export function overlappingPairs<T extends Interval>(intervals: readonly T[]): [T, T][] {
+  const pairs: [T, T][] = [];
+  let furthest: T | undefined;
+  for (const next of [...intervals].sort(byStart)) {
+    if (furthest && overlaps(furthest, next)) pairs.push([furthest, next]);
+    if (!furthest || next.endS > furthest.endS) furthest = next;
+  }
+  return pairs;
+}
+
+/** Each instant at which more than `most` intervals run at once is reported by the interval that starts it. */
+export function overloads<T extends Interval>(intervals: readonly T[], most: number): { running: T[]; atS: number }[] {
+  const found: { running: T[]; atS: number }[] = [];
+  let running: T[] = [];
+  for (const next of [...intervals].filter((i) => i.startS < i.endS).sort(byStart)) {
+    running = running.filter((other) => other.endS > next.startS);
+    running.push(next);
+    if (running.length > most) found.push({ running: [...running], atS: next.startS });
+  }
+  return found;
+}
+
+export function byStart(a: Interval, b: Interval): number {
+  return a.startS - b.startS || a.endS - b.endS;
+}

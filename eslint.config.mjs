@@ -1,0 +1,75 @@
+import angular from 'angular-eslint';
+import prettier from 'eslint-config-prettier';
+import boundaries from 'eslint-plugin-boundaries';
+import tseslint from 'typescript-eslint';
+
+/** Which room may import which; what is not listed is forbidden. */
+const DIRECTIONS = {
+  core: ['core'],
+  exchange: ['core', 'exchange'],
+  demo: ['core', 'exchange', 'demo'],
+  server: ['core', 'exchange', 'server', 'demo'],
+  cli: ['core', 'exchange', 'cli', 'server', 'demo'],
+  web: ['core', 'web'],
+  e2e: ['core', 'e2e', 'demo'],
+};
+
+export default tseslint.config(
+  { ignores: ['dist/', 'node_modules/', '.angular/', 'data/', '.demo-data/', 'docs/', 'test-results/', '.tmp/'] },
+  {
+    files: ['**/*.ts'],
+    extends: [...tseslint.configs.recommended],
+    plugins: { boundaries },
+    settings: {
+      'boundaries/elements': Object.keys(DIRECTIONS).map((room) => ({ type: room, pattern: room, mode: 'folder' })),
+      'import/resolver': { typescript: { project: ['tsconfig.json'] } },
+    },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      eqeqeq: 'error',
+      'boundaries/dependencies': [
+        'error',
+        {
+          default: 'disallow',
+          policies: [
+            ...Object.entries(DIRECTIONS).map(([room, allowed]) => ({
+              from: { element: { type: room } },
+              allow: { to: { element: { types: { anyOf: allowed } } } },
+            })),
+            { from: { element: { type: '*' } }, allow: { to: { module: { origin: 'external' } } } },
+            { from: { element: { type: '*' } }, allow: { to: { module: { origin: 'core' } } } },
+          ],
+        },
+      ],
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.spec.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^(?!zod$|\\.)', message: 'core imports zod, and nothing else from outside.' }] },
+      ],
+      'no-restricted-globals': ['error', 'setTimeout', 'setInterval', 'performance', 'process', 'window', 'document'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'core knows no clock: pass the time in.' },
+        { object: 'Math', property: 'random', message: 'core knows no chance: pass a random generator in.' },
+      ],
+    },
+  },
+  {
+    files: ['web/**/*.ts'],
+    extends: [...angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: {
+      '@angular-eslint/component-selector': ['error', { type: ['element', 'attribute'], prefix: 'jl', style: 'kebab-case' }],
+      '@angular-eslint/directive-selector': ['error', { type: 'attribute', prefix: 'jl', style: 'camelCase' }],
+      '@angular-eslint/prefer-on-push-component-change-detection': 'error',
+    },
+  },
+  { files: ['web/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  prettier,
+);
