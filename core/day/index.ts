@@ -11,3 +11,8 @@ export * from './schedule';
 export { standingOf, type Standing } from './standing';
 export * from './time';
 export * from './windows';
+export { carMisfit } from './rules/car-fit';
+export { avoids } from './rules/crew-avoid';
+export { sharesLanguage } from './rules/crew-language';
+export { teachesIn } from './rules/crew-skill';
+export { passesBetween } from './cost/passes';

@@ -1,5 +1,5 @@
 import type { Day, Guest, Instructor } from './day-file';
-import type { Briefing, Plan, PlannedDrive, Refuel, Sighting } from './plan-file';
+import type { Briefing, PlannedDrive, Refuel, Sighting } from './plan-file';
 import { carMisfit } from './rules/car-fit';
 import { avoids } from './rules/crew-avoid';
 import { sharesLanguage } from './rules/crew-language';
@@ -169,7 +169,7 @@ export const sameActivity = {
 
 /** The activities of a plan by kind, each with its text and what to call it. */
 export function activityTexts(
-  plan: Pick<Plan, 'briefings' | 'sightings' | 'drives' | 'refuels'>,
+  plan: Pick<Standing, 'briefings' | 'sightings' | 'drives' | 'refuels'>,
   day: Day,
   index: DayIndex,
 ): { readonly text: string; readonly label: string; readonly startS: number }[] {

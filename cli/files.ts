@@ -1,0 +1,53 @@
+import { readFileSync } from 'node:fs';
+import type * as z from 'zod';
+import { dayFile, faultLine, parseJson, planFile, timeOfDay, type Day, type Fault, type Repair } from '@core/day';
+
+/** Exit statuses of the commands. */
+export const EXIT = { good: 0, ruleBroken: 1, badInput: 2 } as const;
+
+/** Ends a command because of its input: one line a fault on standard error, nothing written. */
+export class BadInput extends Error {
+  constructor(readonly lines: readonly string[]) {
+    super(lines.join('\n'));
+  }
+}
+
+/** Reads a file against a schema; faults carry the file's name. */
+export function readFileAs<T>(path: string, schema: z.ZodType<T>): T {
+  let text: string;
+  try {
+    text = readFileSync(path, 'utf8');
+  } catch (error) {
+    throw new BadInput([`${path}: can't be read (${(error as NodeJS.ErrnoException).code ?? String(error)})`]);
+  }
+  const parsed = parseJson(text, schema);
+  if (!parsed.ok) throw new BadInput(parsed.faults.map((fault: Fault) => `${path}: ${faultLine(fault)}`));
+  return parsed.value;
+}
+
+export const readDay = (path: string): Day => readFileAs(path, dayFile);
+export const readPlan = (path: string) => readFileAs(path, planFile);
+
+/** `--previous` and `--now` go together; both or neither. */
+export function readRepair(previous: string | undefined, now: string | undefined): Repair | undefined {
+  if (previous === undefined && now === undefined) return undefined;
+  if (previous === undefined || now === undefined) {
+    throw new BadInput(['--previous and --now go together: the plan before, and the time of day HH:MM']);
+  }
+  const nowS = timeOfDay.safeDecode(now);
+  if (!nowS.success) throw new BadInput([`--now: ${nowS.error.issues[0]!.message}, got "${now}"`]);
+  return { previous: readPlan(previous), nowS: nowS.data };
+}
+
+/** Runs a command and turns bad input into its exit status. */
+export function runCommand(command: () => number): void {
+  try {
+    process.exitCode = command();
+  } catch (error) {
+    const lines = error instanceof BadInput ? error.lines : undefined;
+    const unknownOption = (error as NodeJS.ErrnoException).code?.startsWith('ERR_PARSE_ARGS');
+    if (!lines && !unknownOption) throw error;
+    process.stderr.write(`${(lines ?? [(error as Error).message]).join('\n')}\n`);
+    process.exitCode = EXIT.badInput;
+  }
+}

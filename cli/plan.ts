@@ -1,0 +1,62 @@
+import { writeFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import * as z from 'zod';
+import { planFile } from '@core/day';
+import { planDay, seededRandom } from '@core/planner';
+import { costLines } from './cost-table';
+import { BadInput, EXIT, readDay, readRepair, runCommand } from './files';
+
+const USAGE =
+  'usage: npm run plan -- DAY.json [--out PLAN.json] [--previous PLAN.json --now HH:MM] [--seconds S] [--iterations N] [--seed N]';
+
+function numberOption(name: string, text: string | undefined, least: number): number | undefined {
+  if (text === undefined) return undefined;
+  const value = Number(text);
+  if (text.trim() === '' || !Number.isFinite(value) || value < least) {
+    throw new BadInput([`--${name}: expected a number of at least ${least}, got "${text}"`]);
+  }
+  return value;
+}
+
+runCommand(() => {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: {
+      out: { type: 'string' },
+      previous: { type: 'string' },
+      now: { type: 'string' },
+      seconds: { type: 'string' },
+      iterations: { type: 'string' },
+      seed: { type: 'string' },
+    },
+  });
+  const [dayPath, ...rest] = positionals;
+  if (dayPath === undefined || rest.length > 0) throw new BadInput([USAGE]);
+  const day = readDay(dayPath);
+  const repair = readRepair(values.previous, values.now);
+  const iterations = numberOption('iterations', values.iterations, 1);
+  const seconds = numberOption('seconds', values.seconds, 0) ?? (iterations === undefined ? 10 : Infinity);
+  const seed = numberOption('seed', values.seed, 0) ?? 1;
+
+  const until = performance.now() + seconds * 1000;
+  const { plan, cost } = planDay(
+    day,
+    { iterations, random: seededRandom(seed), expired: () => performance.now() >= until },
+    repair,
+  );
+
+  const text = `${JSON.stringify(z.encode(planFile, plan), null, 2)}\n`;
+  const report = [...costLines(cost), ...plan.unplanned.map(({ drive, reason }) => `unplanned ${drive}: ${reason}`)];
+  if (values.out === undefined) {
+    process.stdout.write(text);
+    process.stderr.write(`${report.join('\n')}\n`);
+  } else {
+    try {
+      writeFileSync(values.out, text);
+    } catch (error) {
+      throw new BadInput([`${values.out}: can't be written (${(error as NodeJS.ErrnoException).code})`]);
+    }
+    process.stdout.write(`${report.join('\n')}\n`);
+  }
+  return EXIT.good;
+});
