@@ -1,0 +1,128 @@
+import type { Car, Drive, Guest, Instructor } from '../day';
+
+/** Where a guest is on the way through the venue. */
+export type GuestStage =
+  | 'expected'
+  | 'arrived'
+  | 'cleared'
+  | 'inClass'
+  | 'briefed'
+  | 'onSighting'
+  | 'seen'
+  | 'waiting'
+  | 'seated'
+  | 'onCircuit'
+  | 'inDebrief'
+  | 'debriefed'
+  | 'finished'
+  | 'noShow'
+  | 'left'
+  | 'unwell';
+
+export interface GuestState {
+  readonly guest: Guest;
+  stage: GuestStage;
+  /** Time of day at which the guest came, if so. */
+  arrivedS: number | undefined;
+  waiver: boolean;
+  licence: boolean;
+  helmet: boolean;
+  briefed: boolean;
+  sighted: boolean;
+  /** The drive in which the guest sits or which is still to be debriefed. */
+  drive: string | undefined;
+  /** Set while a class or sighting run holds the guest. */
+  heldBy: 'class' | 'sighting' | undefined;
+  gone: 'noShow' | 'left' | undefined;
+  unwell: boolean;
+  deskDone: boolean;
+  /** Time of day of the last entry about the guest. */
+  sinceS: number | undefined;
+}
+
+export type DriveStage = 'planned' | 'seated' | 'onCircuit' | 'rollingIn' | 'parked' | 'done';
+
+export interface CountedLap {
+  readonly atS: number;
+  readonly source: 'hand' | 'loop';
+}
+
+export interface DriveState {
+  readonly drive: Drive;
+  readonly guest: Guest;
+  stage: DriveStage;
+  car: string | undefined;
+  instructor: string | undefined;
+  seatedS: number | undefined;
+  releasedS: number | undefined;
+  inS: number | undefined;
+  parkedS: number | undefined;
+  /** Crossings of the line since the release. */
+  readonly crossings: CountedLap[];
+  /** Laps (1…) that were spoiled, with the reason. */
+  readonly spoiled: Map<number, string>;
+  /** Laps granted on top of those sold, during the drive or before. */
+  extraLaps: number;
+}
+
+export type CarStatus = 'ready' | 'seated' | 'onCircuit' | 'turnaround' | 'cooling' | 'refuelling' | 'held';
+
+export interface CarState {
+  readonly car: Car;
+  status: CarStatus;
+  drive: string | undefined;
+  heldFor: string | undefined;
+  refuelling: boolean;
+  laps: number;
+  /** Laps since the car last stood still for its rest. */
+  lapsSinceRest: number;
+  /** Reckoned, or read where somebody read it, litres. */
+  fuelL: number;
+  parkedS: number | undefined;
+}
+
+export type CrewStatus = 'free' | 'busy' | 'resting' | 'atMeal' | 'off';
+
+export interface CrewState {
+  readonly instructor: Instructor;
+  status: CrewStatus;
+  /** What keeps the instructor: a drive, `class` or a sighting vehicle. */
+  busyWith: string | undefined;
+  pause: 'rest' | 'meal' | 'off' | undefined;
+  laps: number;
+}
+
+/** Everything that follows from the journal at one time of the day. */
+export interface DayState {
+  readonly timeS: number;
+  readonly guests: ReadonlyMap<string, GuestState>;
+  readonly drives: ReadonlyMap<string, DriveState>;
+  readonly cars: ReadonlyMap<string, CarState>;
+  readonly crew: ReadonlyMap<string, CrewState>;
+  /** Sighting vehicles that are out, with their guests. */
+  readonly sightings: Map<string, { readonly instructor: string; readonly guests: readonly string[]; readonly sinceS: number }>;
+  /** Classes that are running, by instructor. */
+  readonly classes: Map<string, { readonly guests: readonly string[]; readonly sinceS: number }>;
+}
+
+/** Laps that the guest gets: sold and granted. */
+export function lapsDue(drive: DriveState): number {
+  return drive.drive.laps + drive.extraLaps;
+}
+
+/** Laps done that count; where the lap out does not, the first crossing ends that lap only. */
+export function lapsDone(drive: DriveState, outLapCounts: boolean): number {
+  return Math.max(0, drive.crossings.length - (outLapCounts ? 0 : 1));
+}
+
+/** The vehicles on the circuit, drives and sighting runs together. */
+export function vehiclesOnCircuit(state: DayState): number {
+  let count = state.sightings.size;
+  for (const drive of state.drives.values()) if (drive.stage === 'onCircuit') count += 1;
+  return count;
+}
+
+/** Waiver, licence and helmet are all seen to. */
+export function isCleared(guest: GuestState): boolean {
+  return guest.waiver && guest.licence && guest.helmet;
+}

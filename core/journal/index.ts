@@ -1,0 +1,7 @@
+/** What happened, and the state of the day that follows from it. */
+export * from './admit';
+export * from './day-state';
+export * from './entry';
+export * from './plan-again';
+export { beginning, dayContext, effectiveEntries, progressOf, replay, settle, stateOf, type DayContext } from './reduce';
+export * from './stations';

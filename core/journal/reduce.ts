@@ -1,0 +1,367 @@
+import { layOut, liesInside, type Day, type Plan, type Schedule } from '../day';
+import {
+  isCleared,
+  lapsDone,
+  type CarState,
+  type CarStatus,
+  type CrewState,
+  type CrewStatus,
+  type DayState,
+  type DriveState,
+  type GuestStage,
+  type GuestState,
+} from './day-state';
+import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
+
+/** A guest is called to the cars this long before the set-up of the next planned drive begins. */
+export const CALL_AHEAD_S = 15 * 60;
+
+/** What the journal is read against. Make it once a plan, not once a state. */
+export interface DayContext {
+  readonly day: Day;
+  readonly schedule: Schedule;
+}
+
+export function dayContext(day: Day, plan: Plan): DayContext {
+  return { day, schedule: layOut(day, plan) };
+}
+
+/**
+ * The entries that count, in the order in which things happened (ties by sequence): without corrections and what they
+ * took back.
+ */
+export function effectiveEntries(entries: readonly RecordedEntry[]): JournalEntry[] {
+  const takenBack = new Set(entries.flatMap(({ entry }) => (entry.kind === 'correction' ? [entry.corrects] : [])));
+  return entries
+    .filter(({ entry }) => entry.kind !== 'correction' && !takenBack.has(entry.id))
+    .sort((a, b) => a.entry.at - b.entry.at || a.seq - b.seq)
+    .map(({ entry }) => entry);
+}
+
+/** The state of the day at a time: what was recorded as having happened by then, and what follows from it. */
+export function stateOf(context: DayContext, entries: readonly RecordedEntry[], timeS: number): DayState {
+  return settle(context, replay(context, effectiveEntries(entries).filter(({ at }) => at <= timeS)), timeS);
+}
+
+/** Applies entries, in order, to the day's beginning. What depends on the time of day is left to `settle`. */
+export function replay(context: DayContext, entries: Iterable<JournalEntry>): DayState {
+  const state = beginning(context);
+  for (const entry of entries) apply(context, state, entry);
+  return state;
+}
+
+/** The day before anything has happened. */
+export function beginning({ day, schedule }: DayContext): DayState {
+  const drives = new Map<string, DriveState>();
+  const planned = new Map(schedule.plan.drives.map((drive) => [drive.drive, drive]));
+  for (const [id, { drive, guest }] of schedule.index.drives) {
+    drives.set(id, {
+      drive,
+      guest,
+      stage: 'planned',
+      car: planned.get(id)?.car,
+      instructor: planned.get(id)?.instructor,
+      seatedS: undefined,
+      releasedS: undefined,
+      inS: undefined,
+      parkedS: undefined,
+      crossings: [],
+      spoiled: new Map(),
+      extraLaps: drive.extraLaps ?? 0,
+    });
+  }
+  return {
+    timeS: 0,
+    guests: new Map(
+      day.guests.map((guest): [string, GuestState] => [
+        guest.id,
+        {
+          guest,
+          stage: 'expected',
+          arrivedS: undefined,
+          waiver: false,
+          licence: false,
+          helmet: false,
+          briefed: guest.briefed,
+          sighted: guest.sighted,
+          drive: undefined,
+          heldBy: undefined,
+          gone: undefined,
+          unwell: false,
+          deskDone: false,
+          sinceS: undefined,
+        },
+      ]),
+    ),
+    drives,
+    cars: new Map(
+      day.cars.map((car): [string, CarState] => [
+        car.id,
+        {
+          car,
+          status: 'ready',
+          drive: undefined,
+          heldFor: undefined,
+          refuelling: false,
+          laps: 0,
+          lapsSinceRest: 0,
+          fuelL: car.fuel.startL,
+          parkedS: undefined,
+        },
+      ]),
+    ),
+    crew: new Map(
+      day.instructors.map((instructor): [string, CrewState] => [
+        instructor.id,
+        { instructor, status: 'free', busyWith: undefined, pause: undefined, laps: 0 },
+      ]),
+    ),
+    sightings: new Map(),
+    classes: new Map(),
+  };
+}
+
+type Steps = { readonly [K in EntryKind]: (state: DayState, entry: EntryOf<K>, context: DayContext) => void };
+
+/** Applies one entry. What an entry names and the day no longer knows is passed over: the journal outlives bookings. */
+export function apply(context: DayContext, state: DayState, entry: JournalEntry): void {
+  const step = STEPS[entry.kind] as (state: DayState, entry: JournalEntry, context: DayContext) => void;
+  step(state, entry, context);
+}
+
+const STEPS: Steps = {
+  guestArrived: (state, { guest, at }) =>
+    onGuest(state, guest, at, (it) => {
+      it.arrivedS = at;
+      it.gone = undefined;
+    }),
+  waiverSigned: (state, { guest, at }) => onGuest(state, guest, at, (it) => (it.waiver = true)),
+  licenceSeen: (state, { guest, at }) => onGuest(state, guest, at, (it) => (it.licence = true)),
+  helmetFitted: (state, { guest, at }) => onGuest(state, guest, at, (it) => (it.helmet = true)),
+  guestNoShow: (state, { guest, at }) => onGuest(state, guest, at, (it) => (it.gone = 'noShow')),
+  guestLeft: (state, { guest, at }) => onGuest(state, guest, at, (it) => (it.gone = 'left')),
+  guestUnwell: (state, { guest, at }) => onGuest(state, guest, at, (it) => (it.unwell = true)),
+  guestWell: (state, { guest, at }) => onGuest(state, guest, at, (it) => (it.unwell = false)),
+  deskDone: (state, { guest, at }) => onGuest(state, guest, at, (it) => (it.deskDone = true)),
+
+  classBegan: (state, { instructor, guests, at }) => {
+    state.classes.set(instructor, { guests, sinceS: at });
+    occupy(state, instructor, 'class');
+    for (const guest of guests) onGuest(state, guest, at, (it) => (it.heldBy = 'class'));
+  },
+  classEnded: (state, { instructor, guests, at }) => {
+    for (const guest of state.classes.get(instructor)?.guests ?? []) {
+      onGuest(state, guest, at, (it) => (it.heldBy = undefined));
+    }
+    for (const guest of guests) onGuest(state, guest, at, (it) => (it.briefed = true));
+    state.classes.delete(instructor);
+    release(state, instructor, 'class');
+  },
+  sightingBegan: (state, { vehicle, instructor, guests, at }) => {
+    state.sightings.set(vehicle, { instructor, guests, sinceS: at });
+    occupy(state, instructor, vehicle);
+    for (const guest of guests) onGuest(state, guest, at, (it) => (it.heldBy = 'sighting'));
+  },
+  sightingEnded: (state, { vehicle, at }) => {
+    const run = state.sightings.get(vehicle);
+    if (!run) return;
+    for (const guest of run.guests) {
+      onGuest(state, guest, at, (it) => {
+        it.heldBy = undefined;
+        it.sighted = true;
+      });
+    }
+    state.sightings.delete(vehicle);
+    release(state, run.instructor, vehicle);
+  },
+
+  seated: (state, { drive, car, instructor, at }) =>
+    onDrive(state, drive, at, (it) => {
+      it.stage = 'seated';
+      it.car = car;
+      it.instructor = instructor;
+      it.seatedS = at;
+      const carState = state.cars.get(car);
+      if (carState) {
+        const rested = carState.parkedS === undefined || at - carState.parkedS >= carState.car.cooling.restS;
+        if (rested) carState.lapsSinceRest = 0;
+        carState.drive = drive;
+      }
+      const guest = state.guests.get(it.guest.id);
+      if (guest) guest.drive = drive;
+      occupy(state, instructor, drive);
+    }),
+  unseated: (state, { drive, at }) =>
+    onDrive(state, drive, at, (it) => {
+      it.stage = 'planned';
+      it.seatedS = undefined;
+      const car = it.car === undefined ? undefined : state.cars.get(it.car);
+      if (car) car.drive = undefined;
+      const guest = state.guests.get(it.guest.id);
+      if (guest) guest.drive = undefined;
+      if (it.instructor !== undefined) release(state, it.instructor, drive);
+    }),
+  released: (state, { drive, at }) =>
+    onDrive(state, drive, at, (it) => {
+      it.stage = 'onCircuit';
+      it.releasedS = at;
+    }),
+  lapCounted: (state, { drive, source, at }) =>
+    onDrive(state, drive, at, (it) => {
+      it.crossings.push({ atS: at, source });
+      const car = it.car === undefined ? undefined : state.cars.get(it.car);
+      if (car) {
+        car.laps += 1;
+        car.lapsSinceRest += 1;
+        car.fuelL -= car.car.fuel.perLapL;
+      }
+      const crew = it.instructor === undefined ? undefined : state.crew.get(it.instructor);
+      if (crew) crew.laps += 1;
+    }),
+  lapSpoiled: (state, { drive, lap, reason, at }) => onDrive(state, drive, at, (it) => it.spoiled.set(lap, reason)),
+  extraLapGranted: (state, { drive, at }) => onDrive(state, drive, at, (it) => (it.extraLaps += 1)),
+  broughtIn: (state, { drive, at }) =>
+    onDrive(state, drive, at, (it) => {
+      it.stage = 'rollingIn';
+      it.inS = at;
+    }),
+  parked: (state, { drive, at }) =>
+    onDrive(state, drive, at, (it) => {
+      it.stage = 'parked';
+      it.parkedS = at;
+      const car = it.car === undefined ? undefined : state.cars.get(it.car);
+      if (car) {
+        car.drive = undefined;
+        car.parkedS = at;
+      }
+    }),
+  debriefed: (state, { drive, at }) =>
+    onDrive(state, drive, at, (it) => {
+      it.stage = 'done';
+      const guest = state.guests.get(it.guest.id);
+      if (guest) guest.drive = undefined;
+      if (it.instructor !== undefined) release(state, it.instructor, drive);
+    }),
+
+  carHeld: (state, { car, reason }) => onCar(state, car, (it) => (it.heldFor = reason)),
+  carReady: (state, { car }) => onCar(state, car, (it) => (it.heldFor = undefined)),
+  refuelBegan: (state, { car }) => onCar(state, car, (it) => (it.refuelling = true)),
+  refuelEnded: (state, { car }) =>
+    onCar(state, car, (it) => {
+      it.refuelling = false;
+      it.fuelL = it.car.fuel.capacityL;
+    }),
+  fuelRead: (state, { car, litres }) => onCar(state, car, (it) => (it.fuelL = litres)),
+
+  breakBegan: (state, { instructor, what }) => onCrew(state, instructor, (it) => (it.pause = what)),
+  crewBack: (state, { instructor }) => onCrew(state, instructor, (it) => (it.pause = undefined)),
+
+  planAccepted: () => undefined,
+  noteTaken: () => undefined,
+  correction: () => undefined,
+};
+
+function onGuest(state: DayState, id: string, atS: number, change: (guest: GuestState) => unknown): void {
+  const guest = state.guests.get(id);
+  if (!guest) return;
+  change(guest);
+  guest.sinceS = atS;
+}
+
+function onDrive(state: DayState, id: string, atS: number, change: (drive: DriveState) => unknown): void {
+  const drive = state.drives.get(id);
+  if (!drive) return;
+  change(drive);
+  const guest = state.guests.get(drive.guest.id);
+  if (guest) guest.sinceS = atS;
+}
+
+function onCar(state: DayState, id: string, change: (car: CarState) => unknown): void {
+  const car = state.cars.get(id);
+  if (car) change(car);
+}
+
+function onCrew(state: DayState, id: string, change: (crew: CrewState) => unknown): void {
+  const crew = state.crew.get(id);
+  if (crew) change(crew);
+}
+
+function occupy(state: DayState, instructor: string, what: string): void {
+  onCrew(state, instructor, (it) => {
+    it.busyWith = what;
+    it.pause = undefined;
+  });
+}
+
+function release(state: DayState, instructor: string, what: string): void {
+  onCrew(state, instructor, (it) => {
+    if (it.busyWith === what) it.busyWith = undefined;
+  });
+}
+
+/** Derives stages and statuses, some of which depend on the time of day. Changes and returns the given state. */
+export function settle(context: DayContext, state: DayState, timeS: number): DayState {
+  for (const guest of state.guests.values()) guest.stage = stageOf(context, state, guest, timeS);
+  for (const car of state.cars.values()) car.status = carStatus(context, state, car, timeS);
+  for (const crew of state.crew.values()) crew.status = crewStatus(context, crew, timeS);
+  return Object.assign(state, { timeS });
+}
+
+function stageOf(context: DayContext, state: DayState, guest: GuestState, timeS: number): GuestStage {
+  const drive = guest.drive === undefined ? undefined : state.drives.get(guest.drive);
+  if (drive?.stage === 'seated') return 'seated';
+  if (drive?.stage === 'onCircuit' || drive?.stage === 'rollingIn') return 'onCircuit';
+  if (guest.gone) return guest.gone;
+  if (guest.unwell) return 'unwell';
+  if (drive?.stage === 'parked') return 'inDebrief';
+  if (guest.heldBy === 'class') return 'inClass';
+  if (guest.heldBy === 'sighting') return 'onSighting';
+  if (guest.arrivedS === undefined) return 'expected';
+  if (!isCleared(guest)) return 'arrived';
+  const own = guest.guest.drives.flatMap(({ id }) => state.drives.get(id) ?? []);
+  const open = own.filter(({ stage }) => stage === 'planned');
+  if (open.length === 0) return guest.deskDone ? 'finished' : 'debriefed';
+  if (!guest.briefed) return 'cleared';
+  if (!guest.sighted) return 'briefed';
+  const next = context.schedule.guestHolds
+    .get(guest.guest.id)
+    ?.find((hold) => hold.kind === 'drive' && open.some(({ drive: { id } }) => id === hold.planned.drive));
+  if (!next || timeS >= next.startS - CALL_AHEAD_S) return 'waiting';
+  return own.length > open.length ? 'debriefed' : 'seen';
+}
+
+function carStatus(context: DayContext, state: DayState, car: CarState, timeS: number): CarStatus {
+  const drive = car.drive === undefined ? undefined : state.drives.get(car.drive);
+  if (drive) return drive.stage === 'seated' ? 'seated' : 'onCircuit';
+  if (car.heldFor !== undefined) return 'held';
+  if (car.refuelling) return 'refuelling';
+  if (car.parkedS === undefined) return 'ready';
+  const standingS = timeS - car.parkedS;
+  if (standingS < context.day.rules.turnaroundS) return 'turnaround';
+  const next = nextDriveOf(context, state, car.car.id);
+  const tooHot = next !== undefined && car.lapsSinceRest + next > car.car.cooling.afterLaps;
+  return tooHot && standingS < car.car.cooling.restS ? 'cooling' : 'ready';
+}
+
+/** Laps of the next planned drive in a car that has not begun. */
+function nextDriveOf({ schedule }: DayContext, state: DayState, carId: string): number | undefined {
+  let next: { readonly startS: number; readonly lapsDriven: number } | undefined;
+  for (const hold of schedule.drives) {
+    if (hold.planned.car !== carId || state.drives.get(hold.planned.drive)?.stage !== 'planned') continue;
+    if (!next || hold.startS < next.startS) next = hold;
+  }
+  return next?.lapsDriven;
+}
+
+function crewStatus({ schedule }: DayContext, crew: CrewState, timeS: number): CrewStatus {
+  if (crew.busyWith !== undefined) return 'busy';
+  if (crew.pause === 'rest') return 'resting';
+  if (crew.pause === 'meal') return 'atMeal';
+  const here = liesInside(schedule.index.windows(crew.instructor), { startS: timeS, endS: timeS });
+  return crew.pause === 'off' || !here ? 'off' : 'free';
+}
+
+/** Laps done of laps due, as the day's custom counts them. */
+export function progressOf({ day }: DayContext, drive: DriveState): { readonly done: number; readonly due: number } {
+  return { done: lapsDone(drive, day.rules.outLapCounts !== false), due: drive.drive.laps + drive.extraLaps };
+}
