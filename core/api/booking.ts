@@ -1,0 +1,102 @@
+import * as z from 'zod';
+import { car, circuit, condition, fit, gearbox, instructor, rules, sightingVehicle } from '../day/day-file';
+import { timeOfDay } from '../day/time';
+
+/** What is set up rather than happens, as web and server exchange it. */
+
+const text = (most: number) => z.string().trim().max(most);
+const money = z.number().min(0).max(1_000_000).multipleOf(0.01, 'expected an amount with at most two decimals');
+
+/** How experienced the guest is; the venue sets what it does to the lap time. */
+export const paceClass = z.enum(['first', 'before', 'quick']);
+export type PaceClass = z.output<typeof paceClass>;
+
+export const bookedDrive = z.strictObject({
+  id: z.string().min(1).max(64),
+  /** Any of these cars will do. */
+  cars: z.array(z.string().min(1).max(64)).min(1, 'expected at least one car'),
+  laps: z.number().int().min(1, 'expected 1 to 50 laps').max(50, 'expected 1 to 50 laps'),
+  gearbox: gearbox.optional(),
+});
+export type BookedDrive = z.output<typeof bookedDrive>;
+
+/** A guest's booking for one day. */
+export const bookingFields = z
+  .strictObject({
+    reference: text(40).min(1, 'expected a booking reference'),
+    name: text(200).min(1, 'expected the name of the guest'),
+    birthday: z.iso.date('expected a date, YYYY-MM-DD').optional(),
+    email: z.email('expected an e-mail address').max(254).optional(),
+    party: text(64).min(1).optional(),
+    languages: z.array(text(35).min(1)).min(1, 'expected at least one language'),
+    arrives: timeOfDay,
+    leavesBy: timeOfDay.optional(),
+    heightCm: z.number().min(50, 'expected 50 to 300 cm').max(300, 'expected 50 to 300 cm').optional(),
+    weightKg: z.number().min(10, 'expected 10 to 500 kg').max(500, 'expected 10 to 500 kg').optional(),
+    helmet: text(10).min(1).optional(),
+    pace: paceClass,
+    gearbox: gearbox.optional(),
+    carAtHome: text(100).min(1).optional(),
+    drivesOn: z.enum(['left', 'right']).optional(),
+    /** A hand on the wheel or a tap on the knee is all right. */
+    prompting: z.boolean(),
+    sequence: z.enum(['any', 'asListed']),
+    price: money,
+    paid: money,
+    occasion: text(100).min(1).optional(),
+    notes: text(1000).min(1).optional(),
+    healthNote: text(1000).min(1).optional(),
+    /** Class and sighting run are behind the guest and still valid. */
+    briefed: z.boolean(),
+    sighted: z.boolean(),
+    avoidInstructors: z.array(z.string().min(1).max(64)),
+    preferInstructors: z.array(z.string().min(1).max(64)),
+    drives: z.array(bookedDrive).max(12, 'expected at most 12 drives'),
+  })
+  .refine((booking) => booking.leavesBy === undefined || booking.arrives < booking.leavesBy, {
+    message: 'expected "leaves by" to be after the arrival',
+    path: ['leavesBy'],
+  });
+export type BookingFields = z.output<typeof bookingFields>;
+
+/** Something stored, with the version by which two people who edit it are told of each other. */
+const stored = { id: z.string().min(1).max(64), version: z.number().int().min(1) };
+
+export const booking = z.object({ ...stored, fields: bookingFields });
+export type Booking = z.output<typeof booking>;
+
+/** A car of the fleet and the number on its door. */
+export const carFields = z.strictObject({ ...car.shape, number: z.number().int().min(1).max(999), fit: fit.optional() });
+export type CarFields = z.output<typeof carFields>;
+export const storedCar = z.object({ ...stored, fields: carFields });
+export type StoredCar = z.output<typeof storedCar>;
+
+export const storedInstructor = z.object({ ...stored, fields: instructor });
+export type StoredInstructor = z.output<typeof storedInstructor>;
+
+/** The venue: its hours, its circuit and the rules by which its days are planned. */
+export const venueFields = z
+  .strictObject({
+    name: text(200).min(1),
+    timeZone: z.string().min(1).max(64),
+    currency: z.string().regex(/^[A-Z]{3}$/, 'expected a currency code of three letters'),
+    opens: timeOfDay,
+    closes: timeOfDay,
+    condition,
+    circuit,
+    rules,
+    /** What each experience does to the lap time. */
+    paces: z.strictObject({
+      first: z.number().min(0.5).max(3),
+      before: z.number().min(0.5).max(3),
+      quick: z.number().min(0.5).max(3),
+    }),
+    sightingVehicles: z.array(sightingVehicle).max(20),
+  })
+  .refine((venue) => venue.opens < venue.closes, {
+    message: 'expected the opening time to be before the closing time',
+    path: ['opens'],
+  });
+export type VenueFields = z.output<typeof venueFields>;
+export const storedVenue = z.object({ version: z.number().int().min(1), fields: venueFields });
+export type StoredVenue = z.output<typeof storedVenue>;

@@ -1,0 +1,266 @@
+import * as z from 'zod';
+import { dayFile } from '../day/day-file';
+import { planFile } from '../day/plan-file';
+import { journalEntry, recordedEntry } from '../journal/entry';
+import { instructor } from '../day/day-file';
+import { booking, bookingFields, carFields, storedCar, storedInstructor, storedVenue, venueFields } from './booking';
+import { importPreview } from './import';
+
+/** One request of the interface and its reply. On the wire everything is in its encoded form (times as wall clock). */
+export interface Endpoint {
+  readonly method: 'get' | 'post' | 'put' | 'delete';
+  /** Express style, `/api/days/:date`. */
+  readonly path: string;
+  readonly summary: string;
+  readonly params?: z.ZodObject;
+  readonly body?: z.ZodType;
+  readonly reply: z.ZodType;
+  /** Status of a good reply, 200 where not given. */
+  readonly status?: number;
+  /** Statuses of expected refusals, each a problem document. */
+  readonly refusals?: readonly number[];
+}
+
+const endpoint = <const E extends Endpoint>(definition: E): E => definition;
+
+const date = z.strictObject({ date: z.iso.date('expected a date, YYYY-MM-DD') });
+const id = z.strictObject({ id: z.string().min(1).max(64) });
+const dateAndId = z.strictObject({ ...date.shape, ...id.shape });
+const author = z.string().trim().min(1).max(100);
+const version = z.number().int().min(1);
+
+/** A fault of a request, as problem documents carry it. */
+export const fault = z.object({ path: z.string(), message: z.string() });
+
+/** Problem document (RFC 9457): every refusal has this shape. */
+export const problem = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.number().int(),
+  /** A sentence for the person at the screen. */
+  detail: z.string(),
+  faults: z.array(fault).optional(),
+  /** On a conflict: what is stored now. */
+  current: z.unknown().optional(),
+});
+export type Problem = z.output<typeof problem>;
+
+export const daySummary = z.object({
+  date: z.iso.date(),
+  bookings: z.number().int(),
+  drives: z.number().int(),
+  revision: z.number().int().nullable(),
+});
+export type DaySummary = z.output<typeof daySummary>;
+
+export const planRevision = z.object({
+  revision: z.number().int().min(1),
+  author: z.string(),
+  reason: z.string(),
+  acceptedAt: z.iso.datetime(),
+});
+export type PlanRevision = z.output<typeof planRevision>;
+
+/** The venue's clock: where it stood at a moment of real time, and how fast it runs. */
+export const clock = z.object({
+  date: z.iso.date(),
+  /** Seconds since the venue's midnight at the moment of the reply, with fractions. */
+  secondsOfDay: z.number().min(0),
+  /** Venue seconds a real second; 0 while paused. */
+  rate: z.number().min(0).max(60),
+  /** Whether people may pause, speed up and set it. */
+  adjustable: z.boolean(),
+});
+export type ClockReading = z.output<typeof clock>;
+
+/** Everything a screen needs to show a day. */
+export const dayView = z.object({
+  day: dayFile,
+  bookings: z.array(booking),
+  carNumbers: z.record(z.string(), z.number().int()),
+  plan: planFile.nullable(),
+  revision: planRevision.nullable(),
+  journal: z.array(recordedEntry),
+  clock,
+});
+export type DayView = z.output<typeof dayView>;
+
+export const contract = {
+  readVenue: endpoint({ method: 'get', path: '/api/venue', summary: 'The venue and its rules', reply: storedVenue }),
+  changeVenue: endpoint({
+    method: 'put',
+    path: '/api/venue',
+    summary: 'Change the venue or its rules',
+    body: z.strictObject({ version, fields: venueFields }),
+    reply: storedVenue,
+    refusals: [409],
+  }),
+  readClock: endpoint({ method: 'get', path: '/api/clock', summary: "The venue's clock", reply: clock }),
+  adjustClock: endpoint({
+    method: 'post',
+    path: '/api/clock',
+    summary: 'Pause, speed up or set the clock (demo only)',
+    body: z.strictObject({
+      rate: z.number().min(0).max(60).optional(),
+      date: z.iso.date().optional(),
+      secondsOfDay: z.number().min(0).max(86_399).optional(),
+    }),
+    reply: clock,
+    refusals: [403],
+  }),
+  resetDemo: endpoint({
+    method: 'post',
+    path: '/api/demo/reset',
+    summary: 'Put the demo back to its beginning (demo only)',
+    reply: clock,
+    refusals: [403],
+  }),
+  listDays: endpoint({
+    method: 'get',
+    path: '/api/days',
+    summary: 'The event days',
+    reply: z.object({ days: z.array(daySummary) }),
+  }),
+  addDay: endpoint({
+    method: 'post',
+    path: '/api/days',
+    summary: 'Add an event day',
+    body: date,
+    reply: daySummary,
+    status: 201,
+    refusals: [409],
+  }),
+  readDay: endpoint({
+    method: 'get',
+    path: '/api/days/:date',
+    summary: 'Everything a screen needs to show a day',
+    params: date,
+    reply: dayView,
+    refusals: [404],
+  }),
+  addBooking: endpoint({
+    method: 'post',
+    path: '/api/days/:date/bookings',
+    summary: 'Add a booking',
+    params: date,
+    body: bookingFields,
+    reply: booking,
+    status: 201,
+    refusals: [404, 409],
+  }),
+  changeBooking: endpoint({
+    method: 'put',
+    path: '/api/days/:date/bookings/:id',
+    summary: 'Change a booking; a stale version is refused and both are shown',
+    params: dateAndId,
+    body: z.strictObject({ version, fields: bookingFields }),
+    reply: booking,
+    refusals: [404, 409],
+  }),
+  previewImport: endpoint({
+    method: 'post',
+    path: '/api/days/:date/bookings/preview',
+    summary: 'What importing a CSV booking list would do',
+    params: date,
+    body: z.strictObject({ csv: z.string() }),
+    reply: importPreview,
+    refusals: [404, 422],
+  }),
+  importBookings: endpoint({
+    method: 'post',
+    path: '/api/days/:date/bookings/import',
+    summary: 'Import the good rows of a CSV booking list',
+    params: date,
+    body: z.strictObject({ csv: z.string() }),
+    reply: z.object({
+      added: z.number().int(),
+      changed: z.number().int(),
+      unchanged: z.number().int(),
+      faulty: z.number().int(),
+    }),
+    refusals: [404, 422],
+  }),
+  listPlans: endpoint({
+    method: 'get',
+    path: '/api/days/:date/plans',
+    summary: 'The accepted plans of a day, newest first',
+    params: date,
+    reply: z.object({ revisions: z.array(planRevision) }),
+    refusals: [404],
+  }),
+  planDay: endpoint({
+    method: 'post',
+    path: '/api/days/:date/plans',
+    summary: 'Plan the day, or plan again from now on, and accept the plan as the next revision',
+    params: date,
+    body: z.strictObject({ author, reason: z.string().trim().min(1).max(200) }),
+    reply: z.object({ revision: planRevision, unplanned: z.number().int(), drives: z.number().int() }),
+    status: 201,
+    refusals: [404, 409],
+  }),
+  appendEntry: endpoint({
+    method: 'post',
+    path: '/api/days/:date/journal',
+    summary: 'Append an entry to the journal; an entry sent twice is recorded once, an impossible one refused',
+    params: date,
+    body: journalEntry,
+    reply: recordedEntry,
+    status: 201,
+    refusals: [404, 409],
+  }),
+  listCars: endpoint({
+    method: 'get',
+    path: '/api/cars',
+    summary: 'The fleet',
+    reply: z.object({ cars: z.array(storedCar) }),
+  }),
+  addCar: endpoint({
+    method: 'post',
+    path: '/api/cars',
+    summary: 'Add a car',
+    body: carFields,
+    reply: storedCar,
+    status: 201,
+    refusals: [409],
+  }),
+  changeCar: endpoint({
+    method: 'put',
+    path: '/api/cars/:id',
+    summary: 'Change a car',
+    params: id,
+    body: z.strictObject({ version, fields: carFields }),
+    reply: storedCar,
+    refusals: [404, 409],
+  }),
+  listInstructors: endpoint({
+    method: 'get',
+    path: '/api/instructors',
+    summary: 'The crew',
+    reply: z.object({ instructors: z.array(storedInstructor) }),
+  }),
+  addInstructor: endpoint({
+    method: 'post',
+    path: '/api/instructors',
+    summary: 'Add an instructor',
+    body: instructor,
+    reply: storedInstructor,
+    status: 201,
+    refusals: [409],
+  }),
+  changeInstructor: endpoint({
+    method: 'put',
+    path: '/api/instructors/:id',
+    summary: 'Change an instructor',
+    params: id,
+    body: z.strictObject({ version, fields: instructor }),
+    reply: storedInstructor,
+    refusals: [404, 409],
+  }),
+} as const satisfies Record<string, Endpoint>;
+
+export type Contract = typeof contract;
+
+/** What a handler or a caller gives and gets, inside the core (decoded). */
+export type ParamsOf<E extends Endpoint> = E['params'] extends z.ZodType ? z.output<E['params']> : undefined;
+export type BodyOf<E extends Endpoint> = E['body'] extends z.ZodType ? z.output<E['body']> : undefined;
+export type ReplyOf<E extends Endpoint> = z.output<E['reply']>;

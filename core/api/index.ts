@@ -1,0 +1,4 @@
+/** The contract between web and server. */
+export * from './booking';
+export * from './contract';
+export * from './import';

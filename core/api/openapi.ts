@@ -1,0 +1,60 @@
+import * as z from 'zod';
+import { contract, problem, type Endpoint } from './contract';
+
+/** JSON of any shape; the document is made for machines outside. */
+type Json = Record<string, unknown>;
+
+/** OpenAPI 3.1 of the whole interface, made from the contract: nothing in it is written by hand. */
+export function openApiDocument(): Json {
+  const paths: Record<string, Json> = {};
+  for (const [operationId, endpoint] of Object.entries(contract) as [string, Endpoint][]) {
+    const path = endpoint.path.replace(/:(\w+)/g, '{$1}');
+    (paths[path] ??= {})[endpoint.method] = operation(operationId, endpoint);
+  }
+  return {
+    openapi: '3.1.0',
+    info: { title: 'Joy Lap', version: '1' },
+    paths,
+    components: { schemas: { Problem: schemaOf(problem) } },
+  };
+}
+
+function operation(operationId: string, endpoint: Endpoint): Json {
+  const refusals = [...(endpoint.body || endpoint.params ? [400] : []), ...(endpoint.refusals ?? [])];
+  return {
+    operationId,
+    summary: endpoint.summary,
+    ...(endpoint.params && {
+      parameters: Object.entries(endpoint.params.shape).map(([name, schema]) => ({
+        name,
+        in: 'path',
+        required: true,
+        schema: schemaOf(schema as z.ZodType),
+      })),
+    }),
+    ...(endpoint.body && {
+      requestBody: { required: true, content: { 'application/json': { schema: schemaOf(endpoint.body) } } },
+    }),
+    responses: {
+      [String(endpoint.status ?? 200)]: {
+        description: 'Done',
+        content: { 'application/json': { schema: schemaOf(endpoint.reply) } },
+      },
+      ...Object.fromEntries(
+        refusals.map((status) => [
+          String(status),
+          {
+            description: 'Refused',
+            content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+          },
+        ]),
+      ),
+    },
+  };
+}
+
+/** The schema of what travels: the encoded side of every codec. */
+function schemaOf(schema: z.ZodType): Json {
+  const { $schema: _, ...json } = z.toJSONSchema(schema, { io: 'input', target: 'draft-2020-12' });
+  return json;
+}

@@ -1,0 +1,144 @@
+import { type BookingFields, type PaceClass } from '@core/api';
+import { secondsOf } from '@core/day';
+
+/** What cells may name: the fleet, the crew, and the drives that the booking has already. */
+export interface BookingNames {
+  readonly cars: readonly { readonly id: string; readonly name: string; readonly number: number }[];
+  readonly instructors: readonly { readonly id: string; readonly name: string }[];
+}
+
+export interface CellContext extends BookingNames {
+  readonly decimalComma: boolean;
+  readonly reference: string;
+  /** Ids of the drives that this booking has, in order; a changed list keeps them. */
+  readonly driveIds: readonly string[];
+}
+
+/** A cell that can't be read; the message becomes the reason in the preview. */
+export class CellError extends Error {}
+
+interface Column {
+  /** Header in the file; case, spaces and underscores do not matter. */
+  readonly header: string;
+  readonly field: keyof BookingFields;
+  readonly required?: boolean;
+  /** What the documentation says about the cell. */
+  readonly meaning: string;
+  /** Value of a cell that is not empty. */
+  read(cell: string, context: CellContext): unknown;
+  /** Value of an empty cell, and of a new booking whose list lacks the column. */
+  readonly empty?: unknown;
+}
+
+const text = (cell: string) => cell;
+
+function number(cell: string, { decimalComma }: CellContext): number {
+  const plain = cell.replace(/[\s'\u00a0\u202f]/g, '');
+  const point = decimalComma ? plain.replace(/\./g, '').replace(',', '.') : plain.replace(/,/g, '');
+  if (!/^-?\d+(\.\d+)?$/.test(point)) throw new CellError(`expected a number, got "${cell}"`);
+  return Number(point);
+}
+
+function time(cell: string): number {
+  const match = /^(\d{1,2})[:.](\d{2})$/.exec(cell);
+  if (!match || Number(match[1]) > 23 || Number(match[2]) > 59) {
+    throw new CellError(`expected a time of day such as 9:40, got "${cell}"`);
+  }
+  return secondsOf(`${match[1]}:${match[2]}`);
+}
+
+function date(cell: string): string {
+  const dotted = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(cell);
+  const iso = dotted ? `${dotted[3]}-${dotted[2]!.padStart(2, '0')}-${dotted[1]!.padStart(2, '0')}` : cell;
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(iso) || Number.isNaN(Date.parse(iso))) {
+    throw new CellError(`expected a date such as 1990-05-31 or 31.5.1990, got "${cell}"`);
+  }
+  return iso;
+}
+
+function yes(cell: string): boolean {
+  if (/^(yes|y|true|1|x)$/i.test(cell)) return true;
+  if (/^(no|n|false|0|-)$/i.test(cell)) return false;
+  throw new CellError(`expected yes or no, got "${cell}"`);
+}
+
+function choice<T>(words: Readonly<Record<string, T>>): (cell: string) => T {
+  return (cell) => {
+    const found = words[cell.toLowerCase()];
+    if (found === undefined) throw new CellError(`expected ${Object.keys(words).join(', ')}, got "${cell}"`);
+    return found;
+  };
+}
+
+const words = (cell: string) => cell.split(/[\s,;/+]+/).filter((word) => word !== '');
+
+/** `Sabrel R x5 + Halyard GT / Tessel Turbo x7`: drives joined by +, cars of which any will do by /, laps behind x. */
+function drives(cell: string, { cars, driveIds, reference }: CellContext): BookingFields['drives'] {
+  return cell.split('+').map((part, position) => {
+    const match = /^(.*?)(?:\s*[x×]\s*(\d+))$/i.exec(part.trim());
+    if (!match?.[1] || !match[2]) {
+      throw new CellError(`expected a car and its laps such as "Sabrel R x5", got "${part.trim()}"`);
+    }
+    const laps = Number(match[2]);
+    if (laps < 1 || laps > 50) throw new CellError(`expected 1 to 50 laps, got ${laps}`);
+    const named = match[1].split('/').flatMap((word) => {
+      const wanted = word.trim().toLowerCase();
+      const found = cars.filter(
+        (car) => car.name.toLowerCase() === wanted || car.id.toLowerCase() === wanted || String(car.number) === wanted,
+      );
+      if (found.length === 0) throw new CellError(`no car "${word.trim()}" in the fleet`);
+      return found.map((car) => car.id);
+    });
+    const id = driveIds[position] ?? `${reference.slice(0, 56)}-${position + 1}`;
+    return { id, cars: [...new Set(named)], laps };
+  });
+}
+
+function crew(cell: string, { instructors }: CellContext): string[] {
+  return cell.split(/[,;/+]/).map((word) => {
+    const wanted = word.trim().toLowerCase();
+    const found = instructors.find(
+      ({ id, name }) => name.toLowerCase() === wanted || id.toLowerCase() === wanted,
+    );
+    if (!found) throw new CellError(`no instructor "${word.trim()}" in the crew`);
+    return found.id;
+  });
+}
+
+const PACE_WORDS: Record<string, PaceClass> = { 'first time': 'first', first: 'first', 'been before': 'before', before: 'before', quick: 'quick' };
+
+/** The columns of a booking list, in the order in which the documentation gives them. */
+export const BOOKING_COLUMNS: readonly Column[] = [
+  { header: 'reference', field: 'reference', required: true, meaning: 'the booking’s own number; by it a row finds its booking again', read: text },
+  { header: 'name', field: 'name', required: true, meaning: 'the guest', read: text },
+  { header: 'arrives', field: 'arrives', required: true, meaning: 'time of day, `9:40`', read: time },
+  { header: 'drives', field: 'drives', required: true, meaning: '`Sabrel R x5 + Halyard GT / Tessel Turbo x7`: drives joined by `+`, cars of which any will do by `/`, laps behind `x`; a car by its name, number or id', read: drives },
+  { header: 'leaves by', field: 'leavesBy', meaning: 'time of day', read: time },
+  { header: 'party', field: 'party', meaning: 'a word that friends and family share', read: text },
+  { header: 'languages', field: 'languages', meaning: 'codes such as `en de`; English where empty', read: words, empty: ['en'] },
+  { header: 'pace', field: 'pace', meaning: '`first time`, `been before` or `quick`; first time where empty', read: choice(PACE_WORDS), empty: 'first' },
+  { header: 'height cm', field: 'heightCm', meaning: 'number', read: number },
+  { header: 'weight kg', field: 'weightKg', meaning: 'number', read: number },
+  { header: 'helmet', field: 'helmet', meaning: 'size, such as `M`', read: text },
+  { header: 'gearbox', field: 'gearbox', meaning: '`automatic` or `paddles`', read: choice({ automatic: 'auto', auto: 'auto', paddles: 'paddle', paddle: 'paddle' }) },
+  { header: 'car at home', field: 'carAtHome', meaning: 'text', read: text },
+  { header: 'drives on', field: 'drivesOn', meaning: '`left` or `right`: the side of the road at home', read: choice({ left: 'left', right: 'right' }) },
+  { header: 'prompting', field: 'prompting', meaning: '`yes` or `no`: a hand on the wheel is all right; no where empty', read: yes, empty: false },
+  { header: 'order', field: 'sequence', meaning: '`any` or `as listed`', read: choice({ any: 'any', 'as listed': 'asListed' }), empty: 'any' },
+  { header: 'price', field: 'price', meaning: 'amount in the venue’s currency', read: number, empty: 0 },
+  { header: 'paid', field: 'paid', meaning: 'amount', read: number, empty: 0 },
+  { header: 'email', field: 'email', meaning: 'e-mail address', read: text },
+  { header: 'birthday', field: 'birthday', meaning: '`1990-05-31` or `31.5.1990`', read: date },
+  { header: 'occasion', field: 'occasion', meaning: 'text', read: text },
+  { header: 'notes', field: 'notes', meaning: 'text, line breaks allowed', read: text },
+  { header: 'health note', field: 'healthNote', meaning: 'text', read: text },
+  { header: 'briefed', field: 'briefed', meaning: '`yes` where the class is behind the guest and still valid', read: yes, empty: false },
+  { header: 'sighted', field: 'sighted', meaning: '`yes` where the circuit is known already', read: yes, empty: false },
+  { header: 'prefers', field: 'preferInstructors', meaning: 'instructors by name', read: crew, empty: [] },
+  { header: 'avoids', field: 'avoidInstructors', meaning: 'instructors by name', read: crew, empty: [] },
+];
+
+/** A header as it is compared: lower case, single spaces. */
+export function normalHeader(header: string): string {
+  return header.trim().toLowerCase().replace(/[\s_-]+/g, ' ');
+}

@@ -1,0 +1,168 @@
+import Papa from 'papaparse';
+import { bookingFields, type Booking, type BookingFields, type ImportPreview, type ImportRow } from '@core/api';
+import { faultsOf, wallClock, type Fault } from '@core/day';
+import * as z from 'zod';
+import { BOOKING_COLUMNS, CellError, normalHeader, type BookingNames, type CellContext } from './booking-columns';
+
+export interface BookingListContext extends BookingNames {
+  /** The bookings that the day has already. */
+  readonly bookings: readonly Booking[];
+}
+
+export type BookingList =
+  | { readonly ok: true; readonly preview: ImportPreview }
+  /** The file as a whole can't be read. */
+  | { readonly ok: false; readonly faults: readonly Fault[] };
+
+const NUMBER_HEADERS = ['height cm', 'weight kg', 'price', 'paid'];
+
+/**
+ * Reads a CSV booking list and says, row by row, what importing it would do. Delimiter and decimal comma are recognised;
+ * a byte order mark is skipped. A cell that is empty clears its field, a column that is missing leaves it as it is.
+ */
+export function readBookingList(csv: string, context: BookingListContext): BookingList {
+  const { rows, delimiter, faults } = parseRows(csv.replace(/^\uFEFF/, ''));
+  if (faults.length > 0) return { ok: false, faults };
+  const [header, ...body] = rows;
+  if (!header) return { ok: false, faults: [{ path: '(file)', message: 'the list is empty' }] };
+  const headers = header.cells.map(normalHeader);
+  const missing = BOOKING_COLUMNS.filter((column) => column.required && !headers.includes(column.header));
+  const twice = headers.filter((name, place) => name !== '' && headers.indexOf(name) !== place);
+  if (missing.length > 0 || twice.length > 0) {
+    return {
+      ok: false,
+      faults: [
+        ...missing.map((column) => ({ path: 'line 1', message: `the column "${column.header}" is missing` })),
+        ...twice.map((name) => ({ path: 'line 1', message: `the column "${name}" stands twice` })),
+      ],
+    };
+  }
+  const decimalComma = usesDecimalComma(headers, body.map(({ cells }) => cells));
+  const firstLine = new Map<string, number>();
+  return {
+    ok: true,
+    preview: {
+      delimiter,
+      decimalComma,
+      unknownColumns: header.cells.filter(
+        (name, place) => name.trim() !== '' && !BOOKING_COLUMNS.some((column) => column.header === headers[place]),
+      ),
+      rows: body.map((row) => {
+        const read = readRow(row, headers, decimalComma, context);
+        const before = firstLine.get(read.reference);
+        if (read.reference !== '' && before === undefined) firstLine.set(read.reference, row.line);
+        if (before === undefined) return read;
+        const fault = { column: 'reference', reason: `stands twice in the list, first on line ${before}` };
+        return { ...read, outcome: 'faulty' as const, fields: undefined, changes: [], faults: [...read.faults, fault] };
+      }),
+    },
+  };
+}
+
+interface Row {
+  readonly line: number;
+  readonly cells: readonly string[];
+}
+
+function parseRows(csv: string): { rows: Row[]; delimiter: string; faults: Fault[] } {
+  const rows: Row[] = [];
+  const faults: Fault[] = [];
+  let delimiter = ',';
+  let line = 1;
+  let from = 0;
+  Papa.parse<string[]>(csv, {
+    delimitersToGuess: [';', ',', '\t', '|'],
+    step: ({ data, errors, meta }) => {
+      delimiter = meta.delimiter;
+      // A single column leaves nothing to recognise a delimiter by; that is no fault of the row.
+      for (const error of errors.filter(({ type }) => type !== 'Delimiter')) {
+        faults.push({ path: `line ${line}`, message: `quotes do not match (${error.message})` });
+      }
+      if (data.some((cell) => cell.trim() !== '')) rows.push({ line, cells: data.map((cell) => cell.trim()) });
+      line += csv.slice(from, meta.cursor).split(/\r\n|\n|\r/).length - 1;
+      from = meta.cursor;
+    },
+  });
+  return { rows, delimiter, faults };
+}
+
+/** Decimal commas are in use where a number cell ends in a comma and digits that no thousands could be. */
+function usesDecimalComma(headers: readonly string[], rows: readonly (readonly string[])[]): boolean {
+  return rows.some((cells) =>
+    cells.some(
+      (cell, place) => NUMBER_HEADERS.includes(headers[place] ?? '') && /^[\d.\s]*\d,(\d{1,2}|\d{4,})$/.test(cell),
+    ),
+  );
+}
+
+function readRow(
+  { line, cells }: Row,
+  headers: readonly string[],
+  decimalComma: boolean,
+  context: BookingListContext,
+): ImportRow {
+  const cellOf = (header: string) => cells[headers.indexOf(header)] ?? '';
+  const reference = cellOf('reference');
+  const stored = context.bookings.find((booking) => booking.fields.reference === reference);
+  const cellContext: CellContext = {
+    ...context,
+    decimalComma,
+    reference,
+    driveIds: stored?.fields.drives.map(({ id }) => id) ?? [],
+  };
+  const faults: ImportRow['faults'] = [];
+  const values: Record<string, unknown> = stored ? { ...stored.fields } : {};
+  if (cells.length > headers.length) faults.push({ column: '', reason: `has ${cells.length} cells, the header ${headers.length}` });
+  for (const column of BOOKING_COLUMNS) {
+    const present = headers.includes(column.header);
+    if (!present && stored) continue;
+    const cell = present ? cellOf(column.header) : '';
+    try {
+      values[column.field] = cell === '' ? column.empty : column.read(cell, cellContext);
+    } catch (error) {
+      if (!(error instanceof CellError)) throw error;
+      faults.push({ column: column.header, reason: error.message });
+      values[column.field] = undefined;
+    }
+    if (column.required && cell === '') faults.push({ column: column.header, reason: 'is empty' });
+  }
+  if (stored) keepGearboxes(values, stored.fields);
+  const row = { line, reference, name: cellOf('name') };
+  const checked = faults.length === 0 ? checkFields(values) : undefined;
+  if (!checked?.fields) return { ...row, outcome: 'faulty', changes: [], faults: [...faults, ...(checked?.faults ?? [])] };
+  const changes = stored ? changedFields(stored.fields, checked.fields) : [];
+  const outcome = !stored ? 'added' : changes.length > 0 ? 'changed' : 'unchanged';
+  return { ...row, outcome, changes, faults: [], fields: checked.fields };
+}
+
+/** A gearbox that was set for one drive by hand is no column of the list and stays. */
+function keepGearboxes(values: Record<string, unknown>, stored: BookingFields): void {
+  const drives = values['drives'] as BookingFields['drives'] | undefined;
+  values['drives'] = drives?.map((drive) => {
+    const gearbox = stored.drives.find(({ id }) => id === drive.id)?.gearbox;
+    return gearbox ? { ...drive, gearbox } : drive;
+  });
+}
+
+function checkFields(values: Record<string, unknown>): { fields?: BookingFields; faults: ImportRow['faults'] } {
+  const wire = { ...values };
+  for (const key of ['arrives', 'leavesBy']) {
+    if (typeof wire[key] === 'number') wire[key] = wallClock(wire[key]);
+  }
+  const result = bookingFields.safeParse(wire);
+  if (result.success) return { fields: result.data, faults: [] };
+  return {
+    faults: faultsOf(result.error).map(({ path, message }) => ({
+      column: BOOKING_COLUMNS.find(({ field }) => path.split(/[.[]/)[0] === field)?.header ?? path,
+      reason: message,
+    })),
+  };
+}
+
+/** Headers of the columns whose field differs, compared as they travel. */
+export function changedFields(before: BookingFields, after: BookingFields): string[] {
+  const [a, b] = [before, after].map((fields) => z.encode(bookingFields, fields) as Record<string, unknown>);
+  return BOOKING_COLUMNS.filter(({ field }) => JSON.stringify(a![field]) !== JSON.stringify(b![field])).map(
+    ({ header }) => header,
+  );
+}

@@ -1,0 +1,108 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type ErrorRequestHandler, type Express } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { openApiDocument } from '@core/api/openapi';
+import type { Problem } from '@core/api';
+import type { Clock } from './clock';
+import { DayRoom } from './day-room';
+import { Hub } from './live/hub';
+import { notFound, Refusal } from './problems';
+import { bookingRoutes } from './routes/bookings';
+import { dayRoutes } from './routes/days';
+import { printRoutes } from './routes/print';
+import { setupRoutes } from './routes/setup';
+import type { Store } from './store';
+
+/** What the routes work with. */
+export interface Services {
+  readonly store: Store;
+  readonly clock: Clock;
+  readonly hub: Hub;
+  readonly room: DayRoom;
+  /** Puts the demo back to its beginning; only the demo has it. */
+  readonly resetDemo: (() => void) | undefined;
+}
+
+export interface AppOptions {
+  readonly store: Store;
+  readonly clock: Clock;
+  readonly resetDemo?: () => void;
+  /** Folder of the built interface; without it only the API is served. */
+  readonly webRoot?: string;
+  readonly logger?: Logger;
+}
+
+const MOST_BODY = '5mb';
+
+/** The whole server but for the port: API, live stream and interface. */
+export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptions): { app: Express; hub: Hub } {
+  const hub = new Hub();
+  const services: Services = { store, clock, hub, room: new DayRoom(store, hub, clock), resetDemo };
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      // Styles of components are added by script; everything else comes from this server only.
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:'],
+          objectSrc: ["'none'"],
+          frameAncestors: ["'self'"],
+          baseUri: ["'self'"],
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  if (logger) app.use(pinoHttp({ logger, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api/') } }));
+  app.use(compression({ filter: (request, response) => !request.url.endsWith('/stream') && compression.filter(request, response) }));
+  app.use(express.json({ limit: MOST_BODY }));
+
+  const openApi = openApiDocument();
+  app.get('/api/openapi.json', (_request, response) => void response.json(openApi));
+  app.get('/api/health', (_request, response) => void response.json({ status: 'ok' }));
+  app.use(dayRoutes(services), bookingRoutes(services), setupRoutes(services), printRoutes(services));
+  app.use('/api', (request) => {
+    throw notFound(`${request.method} ${request.originalUrl}`);
+  });
+
+  if (webRoot && existsSync(webRoot)) {
+    app.use(express.static(webRoot, { index: false, maxAge: '1y', immutable: true }));
+    app.get('/{*path}', (request, response) => {
+      if (/\.\w+$/.test(request.path)) throw notFound(request.path);
+      response.set('cache-control', 'no-cache').sendFile(join(webRoot, 'index.html'));
+    });
+  }
+  app.use(() => {
+    throw notFound('such page');
+  });
+  app.use(problemHandler(logger));
+  return { app, hub };
+}
+
+/** Every error leaves as a problem document; what nobody expected is logged and told without its innards. */
+function problemHandler(logger: Logger | undefined): ErrorRequestHandler {
+  return (error: unknown, _request, response, next) => {
+    if (response.headersSent) return next(error);
+    const problem = problemOf(error);
+    if (problem.status >= 500) logger?.error({ err: error }, 'unexpected fault');
+    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+  };
+}
+
+function problemOf(error: unknown): Problem {
+  if (error instanceof Refusal) return error.problem;
+  const { type, status } = error as { type?: string; status?: number };
+  const of = (code: number, title: string, detail: string) => ({ type: 'about:blank', title, status: code, detail });
+  if (type === 'entity.too.large') return of(413, 'Too large', 'The request is over 5 MB; send a smaller file.');
+  if (type === 'entity.parse.failed') return of(400, 'Faulty request', 'The request is not JSON.');
+  if (status !== undefined && status >= 400 && status < 500) return of(status, 'Faulty request', 'The request cannot be read.');
+  return of(500, 'Unexpected fault', 'Something went wrong on the server; nothing was saved. Try again, and look at its log.');
+}

@@ -1,0 +1,47 @@
+import { TZDate } from '@date-fns/tz';
+import type { ClockReading } from '@core/api';
+
+/** The venue's clock. Everything on the server that asks for the time asks here. */
+export interface Clock {
+  read(): ClockReading;
+  /** False where this clock can't be adjusted. */
+  adjust(change: { rate?: number | undefined; date?: string | undefined; secondsOfDay?: number | undefined }): boolean;
+  /** Real moment at which the clock last stood at this time of its day; what entries are stamped with. */
+  recordedAt(): string;
+}
+
+/** Real time in the venue's time zone. */
+export function realClock(timeZone: string, now: () => number = Date.now): Clock {
+  return {
+    read: () => {
+      const local = new TZDate(now(), timeZone);
+      const date = [local.getFullYear(), local.getMonth() + 1, local.getDate()]
+        .map((part) => String(part).padStart(2, '0'))
+        .join('-');
+      const secondsOfDay =
+        local.getHours() * 3600 + local.getMinutes() * 60 + local.getSeconds() + local.getMilliseconds() / 1000;
+      return { date, secondsOfDay, rate: 1, adjustable: false };
+    },
+    adjust: () => false,
+    recordedAt: () => new Date(now()).toISOString(),
+  };
+}
+
+/** The demo's clock: starts where it is told, can be paused, sped up and set; it stops at the end of its day. */
+export function demoClock(start: { date: string; secondsOfDay: number }, now: () => number = Date.now): Clock {
+  let { date, secondsOfDay } = start;
+  let rate = 1;
+  let since = now();
+  const current = () => Math.min(86_399, secondsOfDay + ((now() - since) / 1000) * rate);
+  return {
+    read: () => ({ date, secondsOfDay: current(), rate, adjustable: true }),
+    adjust: (change) => {
+      secondsOfDay = change.secondsOfDay ?? current();
+      since = now();
+      date = change.date ?? date;
+      rate = change.rate ?? rate;
+      return true;
+    },
+    recordedAt: () => new Date(now()).toISOString(),
+  };
+}

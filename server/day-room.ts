@@ -1,0 +1,115 @@
+import type { Booking, DayView, PlanRevision } from '@core/api';
+import { emptyPlan, type Day, type Plan } from '@core/day';
+import { admit, dayContext, stateOf, type DayContext, type DayState, type JournalEntry, type RecordedEntry } from '@core/journal';
+import type { Clock } from './clock';
+import { dayOf } from './day';
+import type { Hub } from './live/hub';
+import { conflict, notFound, Refusal } from './problems';
+import type { Store } from './store';
+
+/** How far ahead of the venue's clock an entry may be: two devices never agree to the second. */
+const CLOCK_SKEW_S = 120;
+
+interface Read {
+  readonly day: Day;
+  readonly bookings: readonly Booking[];
+  readonly plan: Plan | undefined;
+  readonly revision: PlanRevision | undefined;
+  readonly context: DayContext;
+  readonly entries: RecordedEntry[];
+}
+
+/**
+ * The event days as this server has them in memory. The tables are the truth; what was read is kept until one of its
+ * tables changes, and all changes pass through this process.
+ */
+export class DayRoom {
+  private readonly read = new Map<string, Read>();
+
+  constructor(
+    private readonly store: Store,
+    private readonly hub: Hub,
+    private readonly clock: Clock,
+  ) {}
+
+  /** @throws Refusal 404 where there is no such day */
+  of(date: string): Read {
+    const known = this.read.get(date);
+    if (known) return known;
+    if (!this.store.days.has(date)) throw notFound(`event day ${date}`);
+    const day = dayOf(this.store, date);
+    const current = this.store.days.currentPlan(date);
+    const read: Read = {
+      day,
+      bookings: this.store.bookings.list(date),
+      plan: current?.plan,
+      revision: current?.revision,
+      context: dayContext(day, current?.plan ?? emptyPlan(date)),
+      entries: this.store.journal.since(date, 0),
+    };
+    this.read.set(date, read);
+    return read;
+  }
+
+  /** Forgets what was read, of one day or of all, after a table has changed. */
+  forget(date?: string): void {
+    if (date === undefined) this.read.clear();
+    else this.read.delete(date);
+  }
+
+  view(date: string): DayView {
+    const { day, bookings, plan, revision, entries } = this.of(date);
+    return {
+      day,
+      bookings: [...bookings],
+      carNumbers: Object.fromEntries(this.store.cars.list().map(({ id, fields }) => [id, fields.number])),
+      plan: plan ?? null,
+      revision: revision ?? null,
+      journal: entries,
+      clock: this.clock.read(),
+    };
+  }
+
+  /** What time of day it is for this day: before it has come 0, after it is over its end. */
+  nowS(date: string): number {
+    const { date: today, secondsOfDay } = this.clock.read();
+    if (date === today) return Math.floor(secondsOfDay);
+    return date < today ? 86_400 : 0;
+  }
+
+  stateNow(date: string): DayState {
+    const { context, entries } = this.of(date);
+    return stateOf(context, entries, this.nowS(date));
+  }
+
+  /**
+   * Appends an entry, in one transaction with the check that it is possible, and tells every screen. An entry that is
+   * recorded already comes back as it is.
+   *
+   * @throws Refusal 404 where there is no such day, 409 where the entry is impossible
+   */
+  append(date: string, entry: JournalEntry): { readonly recorded: RecordedEntry; readonly isNew: boolean } {
+    const { context, entries } = this.of(date);
+    const appended = this.store.db
+      .transaction(() => {
+        const known = this.store.journal.find(entry.id);
+        if (known) {
+          const same = known.date === date && JSON.stringify(known.recorded.entry) === JSON.stringify(entry);
+          if (!same) throw conflict('Another entry has this id already.');
+          return { recorded: known.recorded, isNew: false };
+        }
+        if (entry.at > this.nowS(date) + CLOCK_SKEW_S) {
+          throw conflict("This lies ahead of the venue's clock; enter it when it has happened.");
+        }
+        const admission = admit(context, entries, entry);
+        if (!admission.admitted) throw new Refusal(409, 'Impossible entry', admission.reason);
+        return { recorded: this.store.journal.append(date, entry, this.clock.recordedAt()), isNew: true };
+      })
+      .immediate();
+    if (appended.isNew) {
+      entries.push(appended.recorded);
+      this.hub.entry(date, appended.recorded);
+    }
+    return appended;
+  }
+}

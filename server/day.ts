@@ -1,0 +1,49 @@
+import type { Booking, BookingFields, VenueFields } from '@core/api';
+import type { Day, Drive, Guest } from '@core/day';
+import type { Store } from './store';
+
+/** The day file of an event day, put together from venue, fleet, crew and bookings. */
+export function dayOf(store: Store, date: string): Day {
+  const venue = store.venue.get()!.fields;
+  return {
+    format: 'joylap-day',
+    version: 1,
+    venue: venue.name,
+    date,
+    timeZone: venue.timeZone,
+    opens: venue.opens,
+    closes: venue.closes,
+    condition: venue.condition,
+    circuit: venue.circuit,
+    rules: venue.rules,
+    sightingVehicles: venue.sightingVehicles,
+    cars: store.cars.list().map(({ fields: { number: _, ...car } }) => car),
+    instructors: store.instructors.list().map(({ fields }) => fields),
+    guests: store.bookings.list(date).map((booking) => guestOf(booking, venue)),
+  };
+}
+
+/** The planner's view of a booking: what bears on time and people, nothing else. */
+export function guestOf({ id, fields }: Pick<Booking, 'id' | 'fields'>, venue: VenueFields): Guest {
+  return {
+    id,
+    name: fields.name,
+    party: fields.party,
+    arrives: fields.arrives,
+    leavesBy: fields.leavesBy,
+    languages: fields.languages,
+    heightCm: fields.heightCm,
+    weightKg: fields.weightKg,
+    pace: venue.paces[fields.pace],
+    briefed: fields.briefed,
+    sighted: fields.sighted,
+    avoidInstructors: fields.avoidInstructors,
+    preferInstructors: fields.preferInstructors,
+    sequence: fields.sequence,
+    drives: fields.drives.map((drive) => driveOf(drive, fields)),
+  };
+}
+
+function driveOf(drive: BookingFields['drives'][number], fields: BookingFields): Drive {
+  return { ...drive, gearbox: drive.gearbox ?? fields.gearbox };
+}

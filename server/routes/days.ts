@@ -1,0 +1,44 @@
+import { Router } from 'express';
+import { contract } from '@core/api';
+import { conflict } from '../problems';
+import { planAndAccept } from '../planning';
+import type { Services } from '../app';
+import { mount } from './mount';
+
+/** Event days, their plans and their journals. */
+export function dayRoutes(services: Services): Router {
+  const { store, room, hub, clock } = services;
+  const router = Router();
+  mount(router, contract.listDays, () => ({ days: store.days.list() }));
+  mount(router, contract.addDay, ({ body: { date } }) => {
+    if (!store.days.add(date, clock.recordedAt())) throw conflict(`The event day ${date} is there already.`);
+    hub.changed('setup');
+    return store.days.list().find((day) => day.date === date)!;
+  });
+  mount(router, contract.readDay, ({ params: { date } }) => room.view(date));
+  mount(router, contract.listPlans, ({ params: { date } }) => {
+    room.of(date);
+    return { revisions: store.days.revisions(date) };
+  });
+  mount(router, contract.planDay, ({ params: { date }, body }) => {
+    const { plan, revision } = planAndAccept(services, date, body);
+    return { revision, unplanned: plan.unplanned.length, drives: plan.drives.length };
+  });
+  mount(router, contract.appendEntry, ({ params: { date }, body, response }) => {
+    if (body.kind === 'planAccepted') throw conflict('A plan is accepted by planning, not by an entry.');
+    const { recorded, isNew } = room.append(date, body);
+    response.status(isNew ? 201 : 202);
+    return recorded;
+  });
+  router.get('/api/days/:date/stream', (request, response) => {
+    const { date } = request.params;
+    const { entries } = room.of(date);
+    const seen = Number(request.get('last-event-id') ?? request.query['after'] ?? Infinity);
+    hub.listen(
+      response,
+      date,
+      entries.filter(({ seq }) => seq > (Number.isNaN(seen) ? 0 : seen)),
+    );
+  });
+  return router;
+}

@@ -1,0 +1,22 @@
+import { carFields } from '@core/api';
+import { instructor } from '@core/day';
+import type { Db } from '../database';
+import { bookingStore } from './bookings';
+import { dayStore } from './days';
+import { documentTable } from './documents';
+import { journalStore } from './journal';
+import { venueStore } from './venue';
+
+/** All tables behind one face; SQL is prepared once. */
+export function openStore(db: Db) {
+  return {
+    db,
+    venue: venueStore(db),
+    cars: documentTable(db, 'car', carFields),
+    instructors: documentTable(db, 'instructor', instructor),
+    days: dayStore(db),
+    bookings: bookingStore(db),
+    journal: journalStore(db),
+  };
+}
+export type Store = ReturnType<typeof openStore>;

@@ -1,0 +1,33 @@
+import { venueFields, type StoredVenue, type VenueFields } from '@core/api';
+import type { Db } from '../database';
+import { documentCodec } from './documents';
+
+/** The one venue of this database. */
+export function venueStore(db: Db) {
+  const codec = documentCodec(venueFields);
+  const read = db.prepare<[], { version: number; document: string }>('select version, document from venue where id = 1');
+  const insert = db.prepare('insert into venue (id, version, document) values (1, 1, ?)');
+  const update = db.prepare('update venue set version = version + 1, document = ? where id = 1 and version = ?');
+  const surface = db.prepare('insert into surface (id, name) values (?, ?) on conflict (id) do update set name = excluded.name');
+  const get = (): StoredVenue | undefined => {
+    const row = read.get();
+    return row && { version: row.version, fields: codec.read({ id: 'venue', ...row }).fields };
+  };
+  return {
+    get,
+    /** Called once, on an empty database. The venue's circuit is its first surface. */
+    create: db.transaction((fields: VenueFields): void => {
+      insert.run(codec.write(fields));
+      surface.run(MAIN_SURFACE, fields.circuit.name);
+    }),
+    /** Nothing where the version is stale. */
+    change: db.transaction((version: number, fields: VenueFields): StoredVenue | undefined => {
+      if (update.run(codec.write(fields), version).changes === 0) return undefined;
+      surface.run(MAIN_SURFACE, fields.circuit.name);
+      return get();
+    }),
+  };
+}
+
+/** Version 1 of the day file plans one circuit; the tables know more. */
+export const MAIN_SURFACE = 'main';
