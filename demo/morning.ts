@@ -17,11 +17,22 @@ const MOST_TRIES = 60;
 /**
  * Plays a planned day up to a time: people come, are cleared, sit in class, drive and talk, each a little off the plan,
  * and every entry passes the same check as one from a screen. The same chance gives the same morning.
+ *
+ * @param before what has been entered already; the morning goes on from its end
  */
-export function playMorning(day: Day, plan: Plan, untilS: number, random: Random): RecordedEntry[] {
+export function playMorning(
+  day: Day,
+  plan: Plan,
+  untilS: number,
+  random: Random,
+  before: readonly RecordedEntry[] = [],
+): RecordedEntry[] {
   const context = dayContext(day, plan);
-  const acts = actsOf(day, plan, random).filter(({ atS }) => atS < untilS);
-  const entries: RecordedEntry[] = [];
+  const entries = [...before];
+  const fromS = before.at(-1)?.entry.at ?? 0;
+  const acts = actsOf(day, plan, random)
+    .filter(({ atS }) => atS < untilS)
+    .map((act) => ({ ...act, atS: Math.max(act.atS, fromS) }));
   while (acts.length > 0) {
     acts.sort((a, b) => a.atS - b.atS);
     const act = acts.shift()!;
@@ -49,13 +60,13 @@ function actsOf(day: Day, plan: Plan, random: Random): Act[] {
   const late = (mostS: number) => Math.round(random() * mostS);
   const { schedule } = dayContext(day, plan);
 
-  day.guests.forEach((guest, place) => {
+  day.guests.forEach((guest) => {
     const firstHold = schedule.guestHolds.get(guest.id)?.[0];
-    if (place === ABSENT_GUEST) {
+    if (guest.name === ABSENT_GUEST) {
       add(guest.arrives + 3000, 'Desk', { kind: 'guestNoShow', guest: guest.id });
       return;
     }
-    const arrivesS = place === LATE_GUEST ? guest.arrives + 900 : guest.arrives - late(300);
+    const arrivesS = guest.name === LATE_GUEST ? guest.arrives + 900 : guest.arrives - late(300);
     const clearedBy = Math.min(arrivesS + 150, (firstHold?.startS ?? Infinity) - 30);
     add(arrivesS, 'Desk', { kind: 'guestArrived', guest: guest.id });
     add(Math.max(arrivesS + 20, clearedBy - 80), 'Desk', { kind: 'waiverSigned', guest: guest.id });
@@ -66,7 +77,7 @@ function actsOf(day: Day, plan: Plan, random: Random): Act[] {
   for (const hold of schedule.briefings) {
     const { instructor, guests } = hold.briefing;
     const by = hold.instructor?.name ?? 'Classroom';
-    const there = guests.filter((id) => id !== day.guests[ABSENT_GUEST]?.id);
+    const there = guests.filter((id) => schedule.index.guests.get(id)?.name !== ABSENT_GUEST);
     if (there.length === 0) continue;
     add(hold.startS + late(60), by, { kind: 'classBegan', instructor, guests: there });
     add(hold.endS - late(60), by, { kind: 'classEnded', instructor, guests: there });
@@ -74,20 +85,25 @@ function actsOf(day: Day, plan: Plan, random: Random): Act[] {
   for (const hold of schedule.sightings) {
     const { vehicle, instructor, guests } = hold.sighting;
     const by = hold.instructor?.name ?? 'Pit exit';
-    const there = guests.filter((id) => id !== day.guests[ABSENT_GUEST]?.id);
+    const there = guests.filter((id) => schedule.index.guests.get(id)?.name !== ABSENT_GUEST);
     if (there.length === 0) continue;
     add(hold.releaseS + late(20), by, { kind: 'sightingBegan', vehicle, instructor, guests: there });
     add(hold.trackEndS + 30 + late(40), by, { kind: 'sightingEnded', vehicle });
   }
   schedule.drives.forEach((hold, place) => actsOfDrive(hold, place, day, random, add));
-  add(10 * 3600 + 35 * 60, 'Garage', { kind: 'carHeld', car: HELD_CAR, reason: 'brake pedal long' });
+  for (const guest of day.guests) {
+    const last = schedule.guestHolds.get(guest.id)?.at(-1);
+    if (last) add(last.endS + 480 + late(600), 'Desk', { kind: 'deskDone', guest: guest.id });
+  }
+  add(CAR_HELD_S, 'Garage', { kind: 'carHeld', car: HELD_CAR, reason: 'brake pedal long', backAt: 12 * 3600 + 15 * 60 });
   return acts;
 }
 
 /** Small troubles of every morning. */
-const ABSENT_GUEST = 13;
-const LATE_GUEST = 12;
+const ABSENT_GUEST = 'Milo Petrak';
+const LATE_GUEST = 'Ayo Balogun';
 const HELD_CAR = 'c9';
+export const CAR_HELD_S = 10 * 3600 + 35 * 60;
 
 function actsOfDrive(
   { planned, instructor, releaseS, trackEndS, lapsDriven, startS, endS }: DriveHold,

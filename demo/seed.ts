@@ -3,13 +3,14 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { BookingFields } from '@core/api';
 import type { Day, Plan } from '@core/day';
-import type { RecordedEntry } from '@core/journal';
+import { dayAsItIs, dayContext, stateOf, withGuestsGone, type RecordedEntry } from '@core/journal';
 import { planDay, seededRandom } from '@core/planner';
 import { readBookingList } from '@exchange/booking-list';
 import { CREW, DEMO_SEED, DEMO_STARTS_S, FLEET } from './larkmere';
-import { playMorning } from './morning';
+import { CAR_HELD_S, playMorning } from './morning';
 
 const CONSTRUCTIONS = 40;
+const REPLANNED_S = CAR_HELD_S + 120;
 const HERE = dirname(fileURLToPath(import.meta.url));
 
 /** The bookings of the demo day, read from its list like any other. */
@@ -26,8 +27,30 @@ export function demoBookings(): BookingFields[] {
   });
 }
 
-/** The demo's plan and its morning; the same every time. */
-export function demoDay(day: Day): { plan: Plan; journal: RecordedEntry[] } {
-  const { plan } = planDay(day, { iterations: CONSTRUCTIONS, random: seededRandom(DEMO_SEED) });
-  return { plan, journal: playMorning(day, plan, DEMO_STARTS_S, seededRandom(DEMO_SEED)) };
+/** A plan that was accepted, when, and why. */
+export interface AcceptedPlan {
+  readonly plan: Plan;
+  readonly atS: number;
+  readonly reason: string;
+}
+
+/**
+ * The demo's plans and its morning, the same every time: the first plan, then the one that the manager accepted after a
+ * car was held.
+ */
+export function demoDay(day: Day): { plans: AcceptedPlan[]; journal: RecordedEntry[] } {
+  const random = seededRandom(DEMO_SEED);
+  const first = planDay(day, { iterations: CONSTRUCTIONS, random }).plan;
+  const early = playMorning(day, first, REPLANNED_S, random);
+  const state = stateOf(dayContext(day, first), early, REPLANNED_S);
+  const known = dayAsItIs(day, first, state);
+  const repaired = planDay(known, { iterations: CONSTRUCTIONS, random }, { previous: first, nowS: REPLANNED_S }).plan;
+  const second = withGuestsGone(day, known, repaired);
+  return {
+    plans: [
+      { plan: first, atS: 7 * 3600 + 50 * 60, reason: 'First plan of the day' },
+      { plan: second, atS: REPLANNED_S, reason: 'Sabrel R held for brakes' },
+    ],
+    journal: playMorning(day, second, DEMO_STARTS_S, random, early),
+  };
 }

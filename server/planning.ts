@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { PlanRevision } from '@core/api';
-import type { Day, Plan } from '@core/day';
-import { dayAsItIs } from '@core/journal';
+import type { Plan } from '@core/day';
+import { dayAsItIs, withGuestsGone } from '@core/journal';
 import { planDay, seededRandom } from '@core/planner';
 import type { Clock } from './clock';
 import type { DayRoom } from './day-room';
@@ -46,15 +46,4 @@ export function planAndAccept(
   room.forget(date);
   hub.changed('plan', date);
   return { plan: complete, revision };
-}
-
-/** The drives of guests who take no more part stand in the plan as left out, so that no drive is lost from sight. */
-function withGuestsGone(day: Day, known: Day, plan: Plan): Plan {
-  const there = new Set(known.guests.flatMap(({ drives }) => drives.map(({ id }) => id)));
-  const gone = day.guests.flatMap((guest) =>
-    guest.drives
-      .filter(({ id }) => !there.has(id))
-      .map(({ id }) => ({ drive: id, reason: `${guest.name} is not taking part any more; book another day if wished.` })),
-  );
-  return { ...plan, unplanned: [...plan.unplanned, ...gone] };
 }

@@ -16,8 +16,11 @@ export function seedDemo(store: Store): void {
       for (const instructor of CREW) store.instructors.add(instructor.id, instructor);
       store.days.add(DEMO_DATE, MADE_AT);
       for (const booking of demoBookings()) store.bookings.add(DEMO_DATE, booking.reference.toLowerCase(), booking);
-      const { plan, journal } = demoDay(dayOf(store, DEMO_DATE));
-      store.days.acceptPlan(DEMO_DATE, plan, { author: 'Maren, manager', reason: 'First plan of the day', acceptedAt: MADE_AT });
+      const { plans, journal } = demoDay(dayOf(store, DEMO_DATE));
+      for (const { plan, atS, reason } of plans) {
+        const acceptedAt = new Date(Date.parse(`${DEMO_DATE}T00:00:00Z`) + atS * 1000).toISOString();
+        store.days.acceptPlan(DEMO_DATE, plan, { author: 'Maren, manager', reason, acceptedAt });
+      }
       for (const { entry, recordedAt } of journal) store.journal.append(DEMO_DATE, entry, recordedAt);
     })
     .immediate();

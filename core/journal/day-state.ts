@@ -57,6 +57,7 @@ export interface DriveState {
   releasedS: number | undefined;
   inS: number | undefined;
   parkedS: number | undefined;
+  debriefedS: number | undefined;
   /** Crossings of the line since the release. */
   readonly crossings: CountedLap[];
   /** Laps (1…) that were spoiled, with the reason. */
@@ -72,6 +73,9 @@ export interface CarState {
   status: CarStatus;
   drive: string | undefined;
   heldFor: string | undefined;
+  heldSinceS: number | undefined;
+  /** When the garage expects a held car back, if it does. */
+  backAtS: number | undefined;
   refuelling: boolean;
   laps: number;
   /** Laps since the car last stood still for its rest. */

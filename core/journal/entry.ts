@@ -47,7 +47,7 @@ export const journalEntry = z.discriminatedUnion('kind', [
   entryOf('parked', { drive: subject }),
   entryOf('debriefed', { drive: subject }),
   // Cars
-  entryOf('carHeld', { car: subject, reason: sentence }),
+  entryOf('carHeld', { car: subject, reason: sentence, backAt: timeOfDay.optional() }),
   entryOf('carReady', { car: subject }),
   entryOf('refuelBegan', { car: subject }),
   entryOf('refuelEnded', { car: subject }),

@@ -19,8 +19,11 @@ export function dayAsItIs(day: Day, previous: Plan | undefined, state: DayState)
         .flatMap(({ guests }) => guests),
     ),
   };
-  const away = (windows: readonly TimeWindow[]) =>
-    windows.filter(({ from }) => from < nowS).map(({ from, to }) => ({ from, to: Math.min(to, nowS) }));
+  /** The windows before now, and those from the return on, if one is expected. */
+  const away = (windows: readonly TimeWindow[], backS = Infinity): TimeWindow[] => [
+    ...windows.filter(({ from }) => from < nowS).map(({ from, to }) => ({ from, to: Math.min(to, nowS) })),
+    ...windows.filter(({ to }) => to > backS).map(({ from, to }) => ({ from: Math.max(from, backS), to })),
+  ];
   return {
     ...day,
     guests: day.guests.flatMap((guest) => {
@@ -38,13 +41,26 @@ export function dayAsItIs(day: Day, previous: Plan | undefined, state: DayState)
         },
       ];
     }),
-    cars: day.cars.map((car) =>
-      state.cars.get(car.id)?.heldFor === undefined ? car : { ...car, available: away(car.available) },
-    ),
+    cars: day.cars.map((car) => {
+      const now = state.cars.get(car.id);
+      if (now?.heldFor === undefined) return car;
+      return { ...car, available: away(car.available, now.backAtS && Math.max(nowS, now.backAtS)) };
+    }),
     instructors: day.instructors.map((instructor) =>
       state.crew.get(instructor.id)?.pause === 'off'
         ? { ...instructor, available: away(instructor.available) }
         : instructor,
     ),
   };
+}
+
+/** The drives of guests who take no more part stand in the plan as left out, so that no drive is lost from sight. */
+export function withGuestsGone(day: Day, known: Day, plan: Plan): Plan {
+  const there = new Set(known.guests.flatMap(({ drives }) => drives.map(({ id }) => id)));
+  const gone = day.guests.flatMap((guest) =>
+    guest.drives
+      .filter(({ id }) => !there.has(id))
+      .map(({ id }) => ({ drive: id, reason: `${guest.name} is not taking part any more; book another day if wished.` })),
+  );
+  return { ...plan, unplanned: [...plan.unplanned, ...gone] };
 }

@@ -65,6 +65,7 @@ export function beginning({ day, schedule }: DayContext): DayState {
       releasedS: undefined,
       inS: undefined,
       parkedS: undefined,
+      debriefedS: undefined,
       crossings: [],
       spoiled: new Map(),
       extraLaps: drive.extraLaps ?? 0,
@@ -102,6 +103,8 @@ export function beginning({ day, schedule }: DayContext): DayState {
           status: 'ready',
           drive: undefined,
           heldFor: undefined,
+          heldSinceS: undefined,
+          backAtS: undefined,
           refuelling: false,
           laps: 0,
           lapsSinceRest: 0,
@@ -238,12 +241,18 @@ const STEPS: Steps = {
   debriefed: (state, { drive, at }) =>
     onDrive(state, drive, at, (it) => {
       it.stage = 'done';
+      it.debriefedS = at;
       const guest = state.guests.get(it.guest.id);
       if (guest) guest.drive = undefined;
       if (it.instructor !== undefined) release(state, it.instructor, drive);
     }),
 
-  carHeld: (state, { car, reason }) => onCar(state, car, (it) => (it.heldFor = reason)),
+  carHeld: (state, { car, reason, backAt, at }) =>
+    onCar(state, car, (it) => {
+      it.heldFor = reason;
+      it.heldSinceS = at;
+      it.backAtS = backAt;
+    }),
   carReady: (state, { car }) => onCar(state, car, (it) => (it.heldFor = undefined)),
   refuelBegan: (state, { car }) => onCar(state, car, (it) => (it.refuelling = true)),
   refuelEnded: (state, { car }) =>

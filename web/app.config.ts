@@ -1,0 +1,18 @@
+import { provideHttpClient } from '@angular/common/http';
+import { provideBrowserGlobalErrorListeners, type ApplicationConfig, provideZonelessChangeDetection } from '@angular/core';
+import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
+import { MessageService } from 'primeng/api';
+import { providePrimeNG } from 'primeng/config';
+import { routes } from './app.routes';
+import { joyLapPreset } from './theme';
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideBrowserGlobalErrorListeners(),
+    provideZonelessChangeDetection(),
+    provideHttpClient(),
+    provideRouter(routes, withComponentInputBinding(), withInMemoryScrolling({ anchorScrolling: 'enabled' })),
+    providePrimeNG({ theme: { preset: joyLapPreset, options: { darkModeSelector: '.dusk', cssLayer: { name: 'primeng' } } } }),
+    MessageService,
+  ],
+};

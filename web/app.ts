@@ -1,0 +1,86 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Router, RouterOutlet } from '@angular/router';
+import { clockMinute, wallClock } from '@core/day';
+import { format, parseISO } from 'date-fns';
+import { Toast } from 'primeng/toast';
+import { DayService } from './data/day.service';
+import { Outbox } from './data/outbox';
+import { VenueClock } from './data/venue-clock';
+import { Who } from './data/who';
+import { DayPicker } from './shell/day-picker';
+import { DemoClock } from './shell/demo-clock';
+import { Palette } from './shell/palette';
+import { Ribbon } from './shell/ribbon';
+import { PLACES } from './shell/rooms';
+import { Stations } from './shell/stations';
+import { ThemeChoice } from './shell/theme-choice';
+
+/** The frame of every screen: header, ribbon, stations, palette, and the keys that work everywhere. */
+@Component({
+  selector: 'jl-root',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterOutlet, Toast, DayPicker, DemoClock, Palette, Ribbon, Stations],
+  templateUrl: './app.html',
+  styleUrl: './app.scss',
+  host: { '(document:keydown)': 'key($event)' },
+})
+export class App {
+  private readonly router = inject(Router);
+  protected readonly data = inject(DayService);
+  protected readonly clock = inject(VenueClock);
+  protected readonly who = inject(Who);
+  protected readonly outbox = inject(Outbox);
+  protected readonly theme = inject(ThemeChoice);
+  protected readonly paletteOpen = signal(false);
+  protected readonly daysOpen = signal(false);
+
+  protected readonly dayText = computed(() => {
+    const date = this.data.date();
+    return date ? format(parseISO(date), 'EEE d MMM yyyy') : '';
+  });
+  protected readonly time = computed(() => {
+    const text = wallClock(this.data.nowS());
+    return text.length === 5 ? `${text}:00` : text;
+  });
+  protected readonly shown = computed(() => clockMinute(this.data.shownS()));
+  protected readonly condition = computed(() => {
+    const day = this.data.day();
+    return day && `${day.circuit.name}, ${day.condition.name}`;
+  });
+  /** Another day than the clock's: it can be prepared or looked at. */
+  protected readonly otherDay = computed(() => {
+    const [date, today] = [this.data.date(), this.clock.date()];
+    if (!date || !today || date === today) return undefined;
+    return date < today ? 'past day' : 'day to come';
+  });
+
+  constructor() {
+    this.data.start();
+  }
+
+  protected rename(): void {
+    const name = prompt('Who works at this device?', this.who.name());
+    if (name !== null) this.who.set(name);
+  }
+
+  protected key(event: KeyboardEvent): void {
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+      event.preventDefault();
+      this.paletteOpen.set(true);
+      return;
+    }
+    if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || isTyping(event.target)) return;
+    const place = PLACES.find(({ key }) => key === event.key.toLowerCase());
+    if (place) void this.router.navigate([place.path], place.fragment ? { fragment: place.fragment } : {});
+    else if (event.key === 'n') this.data.showTime(undefined);
+    else if (event.key === 'd') this.theme.toggle();
+  }
+}
+
+/** Keys typed into a field, or into a dialog over the screen, are meant for it. */
+function isTyping(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || target.closest('[role="dialog"]') !== null)
+  );
+}

@@ -1,0 +1,168 @@
+import { clockMinute, type DriveHold, type PersonHold } from '@core/day';
+import { progressOf, type DayContext, type DayState, type DriveState } from '@core/journal';
+import { shortName, surname } from '../data/names';
+import { beadsOf, type Bead } from '../drawing/bead-list';
+
+export type BoardMode = 'cars' | 'crew' | 'guests';
+
+/** A drive on the board, in seconds of the day. */
+export interface DriveBlock {
+  readonly kind: 'drive';
+  readonly id: string;
+  readonly startS: number;
+  readonly releaseS: number;
+  readonly trackEndS: number;
+  readonly endS: number;
+  /** `gone`: planned, but the guest takes no more part. */
+  readonly status: 'done' | 'now' | 'planned' | 'late' | 'gone';
+  readonly beads: readonly Bead[];
+  readonly label: string;
+  readonly second: string;
+  /** The whole block in words. */
+  readonly words: string;
+}
+
+/** Anything else that holds a car or a person: class, sighting run, refuel, meal. */
+export interface OtherBlock {
+  readonly kind: 'other';
+  readonly id: string;
+  readonly startS: number;
+  readonly endS: number;
+  readonly label: string;
+  readonly past: boolean;
+}
+
+export interface HeldBlock {
+  readonly kind: 'held';
+  readonly id: string;
+  readonly startS: number;
+  readonly endS: number;
+  readonly label: string;
+}
+
+export type Block = DriveBlock | OtherBlock | HeldBlock;
+
+export interface BoardRow {
+  readonly id: string;
+  readonly name: string;
+  readonly blocks: readonly Block[];
+}
+
+/** The rows of the board, in the order of the day file; guests in the order in which they come. */
+export function boardRows(context: DayContext, state: DayState, mode: BoardMode): BoardRow[] {
+  const { day, schedule } = context;
+  const drives = schedule.drives.map((hold) => ({ hold, block: driveBlock(context, state, hold, mode) }));
+  const of = (match: (hold: DriveHold) => boolean): Block[] =>
+    drives.filter(({ hold }) => match(hold)).map(({ block }) => block);
+  const others = (holds: readonly PersonHold[] | undefined): Block[] =>
+    (holds ?? []).flatMap((hold) => (hold.kind === 'drive' ? [] : [otherBlock(hold, state)]));
+  if (mode === 'cars') {
+    return day.cars.map((car) => ({
+      id: car.id,
+      name: car.name,
+      blocks: [
+        ...held(state, car.id, day.closes),
+        ...of((hold) => hold.planned.car === car.id),
+        ...schedule.refuels
+          .filter(({ refuel }) => refuel.car === car.id)
+          .map(
+            ({ startS, endS }): Block => ({
+              kind: 'other',
+              id: `fuel-${car.id}-${startS}`,
+              startS,
+              endS,
+              label: 'fuel',
+              past: endS <= state.timeS,
+            }),
+          ),
+      ],
+    }));
+  }
+  if (mode === 'crew') {
+    return day.instructors.map((instructor) => ({
+      id: instructor.id,
+      name: instructor.name,
+      blocks: [
+        ...of((hold) => hold.planned.instructor === instructor.id),
+        ...others(schedule.crewHolds.get(instructor.id)),
+      ],
+    }));
+  }
+  return [...day.guests]
+    .sort((a, b) => a.arrives - b.arrives)
+    .map((guest) => ({
+      id: guest.id,
+      name: guest.name,
+      blocks: [...of((hold) => hold.guests[0]?.id === guest.id), ...others(schedule.guestHolds.get(guest.id))],
+    }));
+}
+
+function held(state: DayState, carId: string, closes: number): Block[] {
+  const car = state.cars.get(carId);
+  if (car?.heldFor === undefined) return [];
+  return [
+    {
+      kind: 'held',
+      id: `held-${carId}`,
+      startS: Math.max(car.heldSinceS ?? 0, car.parkedS ?? 0),
+      endS: Math.min(closes, Math.max(car.backAtS ?? state.timeS + 1800, state.timeS)),
+      label: `Held: ${car.heldFor}`,
+    },
+  ];
+}
+
+function otherBlock(hold: Exclude<PersonHold, DriveHold>, state: DayState): OtherBlock {
+  return {
+    kind: 'other',
+    id: `${hold.kind}-${hold.startS}-${hold.instructor?.id}`,
+    startS: hold.startS,
+    endS: hold.endS,
+    label: hold.kind === 'briefing' ? `class ${hold.guests.length}` : `sighting ${hold.guests.length}`,
+    past: hold.endS <= state.timeS,
+  };
+}
+
+function driveBlock(context: DayContext, state: DayState, hold: DriveHold, mode: BoardMode): DriveBlock {
+  const drive = state.drives.get(hold.planned.drive)!;
+  const times = timesOf(hold, drive, state.timeS);
+  const gone = state.guests.get(drive.guest.id)?.gone !== undefined;
+  const status = gone && drive.stage === 'planned' ? 'gone' : statusOf(hold, drive, state.timeS);
+  const beads = beadsOf(drive, progressOf(context, drive).done);
+  const guest = shortName(drive.guest.name);
+  const instructor = surname(hold.instructor?.name ?? '');
+  const car = hold.car?.name ?? '';
+  const [label, second] = {
+    cars: [guest, instructor],
+    crew: [guest, car],
+    guests: [car, instructor],
+  }[mode] as [string, string];
+  const statusWords = { done: 'done', now: 'under way', planned: 'planned', late: 'should have begun', gone: 'guest is gone' }[status];
+  return {
+    kind: 'drive',
+    id: hold.planned.drive,
+    ...times,
+    status,
+    beads,
+    label,
+    second,
+    words: `${drive.guest.name}, ${car}, with ${hold.instructor?.name}, ${clockMinute(times.releaseS)}, ${beads.length} laps, ${statusWords}`,
+  };
+}
+
+/** Where a drive stands on the time axis: as it happened as far as it did, as planned from there on. */
+function timesOf(hold: DriveHold, drive: DriveState, nowS: number) {
+  const trackS = hold.trackEndS - hold.releaseS;
+  const wrapUpS = hold.endS - hold.trackEndS;
+  const startS = drive.seatedS ?? hold.startS;
+  const releaseS = drive.releasedS ?? (drive.stage === 'seated' ? Math.max(hold.releaseS, nowS) : hold.releaseS);
+  const running = drive.stage === 'onCircuit' ? Math.max(releaseS + trackS, nowS) : releaseS + trackS;
+  const trackEndS = drive.inS ?? running;
+  const endS = drive.debriefedS ?? (drive.stage === 'parked' ? Math.max(trackEndS + wrapUpS, nowS) : trackEndS + wrapUpS);
+  return { startS, releaseS, trackEndS, endS };
+}
+
+function statusOf(hold: DriveHold, drive: DriveState, nowS: number): DriveBlock['status'] {
+  if (drive.stage === 'done') return 'done';
+  if (drive.stage !== 'planned') return 'now';
+  return hold.startS + 60 < nowS ? 'late' : 'planned';
+}

@@ -1,0 +1,138 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { clockMinute, lapTimeText, wallClock } from '@core/day';
+import { progressOf } from '@core/journal';
+import { Button } from 'primeng/button';
+import { DayService } from '../data/day.service';
+import { entryWords } from '../data/names';
+import { beadsOf } from '../drawing/bead-list';
+import { Beads } from '../drawing/beads';
+
+/** One drive beside the board: who, what, when, how far, and what has been entered about it. */
+@Component({
+  selector: 'jl-drive-details',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Beads, Button, RouterLink],
+  template: `
+    @if (shown(); as it) {
+      <aside [attr.aria-label]="'Drive of ' + it.guest.name">
+        <header>
+          <span class="car-number">{{ it.number }}</span>
+          <div>
+            <h2><a [routerLink]="['/guests', it.guest.id]">{{ it.guest.name }}</a></h2>
+            <p class="muted">{{ it.car }}, with {{ it.instructor }}</p>
+          </div>
+          <p-button icon="pi pi-times" ariaLabel="Close" [text]="true" size="small" (onClick)="closed.emit()" />
+        </header>
+        <jl-beads [beads]="it.beads" [size]="15" />
+        <dl>
+          <dt>Planned</dt>
+          <dd>{{ it.planned }}</dd>
+          <dt>Laps</dt>
+          <dd>{{ it.done }} of {{ it.due }}{{ it.gearbox }}</dd>
+          <dt>Lap expected</dt>
+          <dd>{{ it.lap }}</dd>
+          @if (it.booking?.healthNote; as note) {
+            <dt>Health</dt>
+            <dd class="warn">{{ note }}</dd>
+          }
+          @if (it.booking?.notes; as note) {
+            <dt>Notes</dt>
+            <dd>{{ note }}</dd>
+          }
+        </dl>
+        <h2>Entries</h2>
+        <ol>
+          @for (entry of it.entries; track entry.id) {
+            <li><time>{{ entry.at }}</time> {{ entry.words }} <span class="muted">{{ entry.by }}</span></li>
+          } @empty {
+            <li class="muted">Nothing yet.</li>
+          }
+        </ol>
+      </aside>
+    }
+  `,
+  styles: `
+    aside {
+      position: absolute;
+      top: 0;
+      right: 0;
+      bottom: 0;
+      width: 310px;
+      overflow: auto;
+      padding: 0.9rem 1rem;
+      background: var(--p-jl-panel);
+      border-left: 2px solid var(--p-jl-ink);
+    }
+    header {
+      display: flex;
+      gap: 0.6rem;
+      align-items: flex-start;
+      margin-bottom: 0.8rem;
+    }
+    header div {
+      flex: 1;
+    }
+    p {
+      margin: 0;
+    }
+    dl {
+      display: grid;
+      grid-template-columns: 6.5rem 1fr;
+      gap: 0.25rem 0.5rem;
+      margin: 0.8rem 0;
+    }
+    dt {
+      color: var(--p-jl-muted);
+    }
+    dd {
+      margin: 0;
+      font-weight: 560;
+    }
+    ol {
+      list-style: none;
+      padding: 0;
+      margin: 0.4rem 0 0;
+      font-size: 13px;
+    }
+    li {
+      padding: 0.15rem 0;
+    }
+    time {
+      font-weight: 640;
+    }
+  `,
+})
+export class DriveDetails {
+  private readonly data = inject(DayService);
+  readonly driveId = input.required<string>();
+  readonly closed = output<void>();
+
+  protected readonly shown = computed(() => {
+    const [context, state] = [this.data.context(), this.data.state()];
+    const drive = state?.drives.get(this.driveId());
+    if (!context || !drive) return undefined;
+    const hold = context.schedule.drives.find(({ planned }) => planned.drive === this.driveId());
+    const { done, due } = progressOf(context, drive);
+    const gearbox = drive.drive.gearbox;
+    return {
+      guest: drive.guest,
+      booking: this.data.bookings().get(drive.guest.id)?.fields,
+      number: this.data.view()?.carNumbers[hold?.planned.car ?? ''],
+      car: hold?.car?.name ?? '',
+      instructor: hold?.instructor?.name ?? '',
+      beads: beadsOf(drive, done),
+      done,
+      due,
+      gearbox: gearbox ? `, ${gearbox === 'auto' ? 'automatic' : 'paddles'}` : '',
+      planned: hold
+        ? `seat ${clockMinute(hold.startS)}, out ${wallClock(hold.releaseS)}, back ${clockMinute(hold.endS)}`
+        : 'not planned',
+      lap: hold ? lapTimeText((hold.trackEndS - hold.releaseS) / Math.max(1, hold.lapsDriven)) : '',
+      entries: this.data
+        .entries()
+        .filter(({ entry }) => 'drive' in entry && entry.drive === this.driveId() && entry.at <= state!.timeS)
+        .map(({ entry }) => ({ id: entry.id, at: wallClock(entry.at), by: entry.by, words: entryWords(entry) })),
+    };
+  });
+}

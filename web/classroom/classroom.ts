@@ -1,0 +1,156 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { clockMinute, type BriefingHold, type SightingHold } from '@core/day';
+import { isCleared, type GuestState } from '@core/journal';
+import { Button } from 'primeng/button';
+import { DayService } from '../data/day.service';
+import { GUEST_STAGE_WORDS } from '../data/names';
+
+/** A guest on a roster, and whether this one may take part now. */
+interface Seat {
+  readonly guest: GuestState;
+  readonly ticked: boolean;
+  readonly ready: boolean;
+  readonly words: string;
+}
+
+/** The next classes with rosters and attendance, and the sighting runs that follow with their seats. */
+@Component({
+  selector: 'jl-classroom',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, RouterLink],
+  templateUrl: './classroom.html',
+  styleUrl: './classroom.scss',
+  host: { class: 'screen' },
+})
+export class Classroom {
+  protected readonly data = inject(DayService);
+  /** Ticks that a person has changed, by activity and guest; else everybody who is ready is ticked. */
+  private readonly ticks = signal<ReadonlyMap<string, boolean>>(new Map());
+
+  protected readonly classes = computed(() => {
+    const [context, state] = [this.data.context(), this.data.state()];
+    if (!context || !state) return [];
+    const upcoming = context.schedule.briefings
+      .filter((hold) => !this.isRunning(hold) && hold.guests.some((guest) => !state.guests.get(guest.id)?.briefed))
+      .filter((hold) => hold.endS > state.timeS - 3600)
+      .sort((a, b) => a.startS - b.startS);
+    const running = [...state.classes].map(([instructor, { guests, sinceS }]) => {
+      const id = `class-${instructor}-${sinceS}`;
+      const seats = guests.flatMap((guest) => this.seat(id, state.guests.get(guest), () => true));
+      return {
+        id,
+        instructor,
+        running: true,
+        name: context.schedule.index.instructors.get(instructor)?.name ?? instructor,
+        when: `since ${clockMinute(sinceS)}, ends about ${clockMinute(sinceS + context.day.rules.briefing.durationS)}`,
+        seats,
+        others: [] as Seat[],
+      };
+    });
+    const planned = upcoming.map((hold, place) => {
+      const id = `class-${hold.briefing.instructor}-${hold.startS}`;
+      const wants = (guest: GuestState) => !guest.briefed && isCleared(guest) && guest.heldBy === undefined && !guest.gone;
+      const seats = hold.guests.flatMap((guest) => this.seat(id, state.guests.get(guest.id), wants));
+      return {
+        id,
+        instructor: hold.briefing.instructor,
+        running: false,
+        name: hold.instructor?.name ?? hold.briefing.instructor,
+        when: `${clockMinute(hold.startS)} to ${clockMinute(hold.endS)}`,
+        seats,
+        others: place === 0 ? this.missed(id, upcoming) : [],
+      };
+    });
+    return [...running, ...planned];
+  });
+
+  protected readonly runs = computed(() => {
+    const [context, state] = [this.data.context(), this.data.state()];
+    if (!context || !state) return [];
+    const out = [...state.sightings].map(([vehicle, { guests, instructor, sinceS }]) => ({
+      id: `run-${vehicle}-${sinceS}`,
+      vehicle,
+      instructor,
+      out: true,
+      name: context.schedule.index.vehicles.get(vehicle)?.name ?? vehicle,
+      when: `out since ${clockMinute(sinceS)} with ${context.schedule.index.instructors.get(instructor)?.name ?? instructor}`,
+      free: Math.max(0, (context.schedule.index.vehicles.get(vehicle)?.seats ?? 0) - guests.length),
+      seats: guests.flatMap((guest) => this.seat('', state.guests.get(guest), () => true)),
+    }));
+    const planned = context.schedule.sightings
+      .filter((hold) => hold.guests.some((guest) => !state.guests.get(guest.id)?.sighted && !this.isOut(guest.id)))
+      .filter((hold) => hold.endS > state.timeS - 3600)
+      .sort((a, b) => a.startS - b.startS)
+      .map((hold: SightingHold) => {
+        const id = `run-${hold.sighting.vehicle}-${hold.releaseS}`;
+        const wants = (guest: GuestState) => guest.stage === 'briefed';
+        const seats = hold.guests.flatMap((guest) => this.seat(id, state.guests.get(guest.id), wants));
+        return {
+          id,
+          vehicle: hold.sighting.vehicle,
+          instructor: hold.sighting.instructor,
+          out: false,
+          name: hold.vehicle?.name ?? hold.sighting.vehicle,
+          when: `${clockMinute(hold.releaseS)} with ${hold.instructor?.name ?? ''}`,
+          free: Math.max(0, (hold.vehicle?.seats ?? 0) - seats.length),
+          seats,
+        };
+      });
+    return [...out, ...planned];
+  });
+
+  protected ticked(seats: readonly Seat[]): number {
+    return seats.filter((seat) => seat.ticked).length;
+  }
+
+  protected toggle(id: string, seat: Seat): void {
+    this.ticks.update((ticks) => new Map(ticks).set(`${id} ${seat.guest.guest.id}`, !seat.ticked));
+  }
+
+  protected begin(shown: { instructor: string; seats: Seat[]; others: Seat[] }): void {
+    const guests = [...shown.seats, ...shown.others].filter((it) => it.ticked).map(({ guest }) => guest.guest.id);
+    if (guests.length === 0) this.data.refuse('Nobody of this class is ready: clear the guests at the gate first.');
+    else this.data.record({ kind: 'classBegan', instructor: shown.instructor, guests });
+  }
+
+  protected end(shown: { instructor: string; seats: Seat[] }): void {
+    const guests = shown.seats.filter((it) => it.ticked).map(({ guest }) => guest.guest.id);
+    this.data.record({ kind: 'classEnded', instructor: shown.instructor, guests });
+  }
+
+  protected letOut(run: { vehicle: string; instructor: string; seats: Seat[] }): void {
+    const guests = run.seats.filter((it) => it.ticked).map(({ guest }) => guest.guest.id);
+    if (guests.length === 0) this.data.refuse('Nobody of this run is briefed yet.');
+    else this.data.record({ kind: 'sightingBegan', vehicle: run.vehicle, instructor: run.instructor, guests });
+  }
+
+  protected back(vehicle: string): void {
+    this.data.record({ kind: 'sightingEnded', vehicle });
+  }
+
+  private seat(id: string, guest: GuestState | undefined, wants: (guest: GuestState) => boolean): Seat[] {
+    if (!guest) return [];
+    const ready = wants(guest);
+    const ticked = ready && (this.ticks().get(`${id} ${guest.guest.id}`) ?? true);
+    return [{ guest, ready, ticked, words: GUEST_STAGE_WORDS[guest.stage] }];
+  }
+
+  /** Guests who wait for a class and stand in none that is still to come. */
+  private missed(id: string, upcoming: readonly BriefingHold[]): Seat[] {
+    const state = this.data.state()!;
+    const listed = new Set(upcoming.flatMap(({ guests }) => guests.map((guest) => guest.id)));
+    return [...state.guests.values()]
+      .filter((guest) => guest.stage === 'cleared' && !listed.has(guest.guest.id))
+      .flatMap((guest) => this.seat(id, guest, () => true));
+  }
+
+  private isRunning(hold: BriefingHold): boolean {
+    const running = this.data.state()?.classes.get(hold.briefing.instructor);
+    return running?.guests.some((id) => hold.briefing.guests.includes(id)) ?? false;
+  }
+
+  private isOut(guestId: string): boolean {
+    return this.data.state()?.guests.get(guestId)?.heldBy === 'sighting';
+  }
+}

@@ -1,0 +1,169 @@
+import { FocusKeyManager, type FocusableOption } from '@angular/cdk/a11y';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  Directive,
+  ElementRef,
+  inject,
+  Injector,
+  input,
+  signal,
+  viewChildren,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import type { Booking } from '@core/api';
+import { clockMinute } from '@core/day';
+import { isCleared, nextHold, type GuestState } from '@core/journal';
+import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { SelectButton } from 'primeng/selectbutton';
+import { DayService, type NewEntry } from '../data/day.service';
+import { holdWords } from '../data/next-words';
+import { GUEST_STAGE_WORDS } from '../data/names';
+
+/** A row that arrow keys reach. */
+@Directive({ selector: '[jlGateRow]', host: { tabindex: '-1' } })
+export class GateRow implements FocusableOption {
+  readonly guestId = input.required<string>({ alias: 'jlGateRow' });
+  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
+  focus(): void {
+    this.element.nativeElement.focus();
+  }
+}
+
+interface Step {
+  readonly key: string;
+  readonly label: string;
+  readonly done: (guest: GuestState) => boolean;
+  readonly entry: (guest: string) => NewEntry;
+}
+
+/** What is done at the gate for each guest, in order. */
+const STEPS: readonly Step[] = [
+  { key: 'a', label: 'Arrived', done: (it) => it.arrivedS !== undefined, entry: (guest) => ({ kind: 'guestArrived', guest }) },
+  { key: 'w', label: 'Waiver', done: (it) => it.waiver, entry: (guest) => ({ kind: 'waiverSigned', guest }) },
+  { key: 'l', label: 'Licence', done: (it) => it.licence, entry: (guest) => ({ kind: 'licenceSeen', guest }) },
+  { key: 'h', label: 'Helmet', done: (it) => it.helmet, entry: (guest) => ({ kind: 'helmetFitted', guest }) },
+];
+
+type Filter = 'gate' | 'all';
+
+/** The arrivals in order; a guest is cleared in a few keystrokes. */
+@Component({
+  selector: 'jl-gate',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, FormsModule, GateRow, InputText, RouterLink, SelectButton],
+  templateUrl: './gate.html',
+  styleUrl: './gate.scss',
+  host: { class: 'screen' },
+})
+export class Gate {
+  protected readonly data = inject(DayService);
+  protected readonly steps = STEPS;
+  protected readonly filter = signal<Filter>('gate');
+  protected readonly query = signal('');
+  protected readonly filters = [
+    { label: 'To come and at the gate', value: 'gate' },
+    { label: 'All of today', value: 'all' },
+  ];
+  private readonly rowElements = viewChildren(GateRow);
+  private readonly keys = new FocusKeyManager(this.rowElements, inject(Injector)).withHomeAndEnd();
+
+  protected readonly rows = computed(() => {
+    const [context, state] = [this.data.context(), this.data.state()];
+    if (!context || !state) return [];
+    const words = this.query().toLowerCase();
+    const open = (guest: GuestState) => (!isCleared(guest) || guest.arrivedS === undefined) && guest.gone === undefined;
+    return [...state.guests.values()]
+      .filter((guest) => this.filter() === 'all' || open(guest))
+      .map((guest) => ({ guest, booking: this.data.bookings().get(guest.guest.id) }))
+      .filter(({ guest, booking }) =>
+        `${guest.guest.name} ${booking?.fields.reference ?? ''} ${guest.guest.party ?? ''}`.toLowerCase().includes(words),
+      )
+      .sort((a, b) => a.guest.guest.arrives - b.guest.guest.arrives || a.guest.guest.name.localeCompare(b.guest.guest.name))
+      .map(({ guest, booking }) => ({
+        guest,
+        fields: booking?.fields,
+        due: balance(booking),
+        next: holdWords(nextHold(context, state, guest.guest.id)),
+        lateMin: guest.arrivedS === undefined && !guest.gone ? Math.floor((state.timeS - guest.guest.arrives) / 60) : 0,
+        cars: [...new Set(guest.guest.drives.flatMap(({ cars }) => cars.map((id) => context.schedule.index.cars.get(id)?.name ?? id)))],
+        warning: context.schedule.plan.unplanned.find(({ drive }) => guest.guest.drives.some(({ id }) => id === drive))?.reason,
+        place: GUEST_STAGE_WORDS[guest.stage],
+      }));
+  });
+  protected readonly summary = computed(() => {
+    const guests = [...(this.data.state()?.guests.values() ?? [])];
+    const late = guests.filter((it) => it.stage === 'expected' && it.guest.arrives < this.data.shownS()).length;
+    const here = guests.filter((it) => it.arrivedS !== undefined).length;
+    return `${here} of ${guests.length} have come${late > 0 ? `, ${late} late` : ''}`;
+  });
+
+  protected time(atS: number): string {
+    return clockMinute(atS);
+  }
+
+  protected enter(step: Step, guest: GuestState): void {
+    if (!step.done(guest)) this.data.record(step.entry(guest.guest.id));
+  }
+
+  /** All that is missing, in one go. */
+  protected clear(guest: GuestState): void {
+    for (const step of STEPS) {
+      if (!step.done(guest) && !this.data.record(step.entry(guest.guest.id))) return;
+    }
+  }
+
+  protected noShow(guest: GuestState): void {
+    this.data.record({ kind: 'guestNoShow', guest: guest.guest.id });
+  }
+
+  /** Takes back the last entry about this guest. */
+  protected undo(guest: GuestState): void {
+    const last = [...this.data.entries()]
+      .reverse()
+      .find(({ entry }) => 'guest' in entry && entry.guest === guest.guest.id && !this.isTakenBack(entry.id));
+    if (last) this.data.undo(last.entry.id);
+  }
+
+  protected key(event: KeyboardEvent, guest: GuestState, place: number): void {
+    if (event.ctrlKey || event.altKey || event.metaKey || event.target !== event.currentTarget) return;
+    const step = STEPS.find(({ key }) => key === event.key);
+    if (step) this.enter(step, guest);
+    else if (event.key === 'c') this.clear(guest);
+    else if (event.key === 'x') this.noShow(guest);
+    else if (event.key === 'u') this.undo(guest);
+    else if (event.key === 'Enter') {
+      const next = STEPS.find(({ done }) => !done(guest));
+      if (next) this.enter(next, guest);
+    } else {
+      this.keys.updateActiveItem(place);
+      this.keys.onKeydown(event);
+      return;
+    }
+    event.preventDefault();
+    // A cleared guest leaves the list; the row that takes the place has the focus, so that one can go on.
+    setTimeout(() => {
+      const rows = this.rowElements();
+      if (rows.length > 0 && !rows.some((row) => row.guestId() === guest.guest.id)) {
+        this.keys.setActiveItem(Math.min(place, rows.length - 1));
+      }
+    });
+  }
+
+  protected fromSearch(event: KeyboardEvent): void {
+    if (event.key !== 'ArrowDown' && event.key !== 'Enter') return;
+    event.preventDefault();
+    this.keys.setFirstItemActive();
+  }
+
+  private isTakenBack(entryId: string): boolean {
+    return this.data.entries().some(({ entry }) => entry.kind === 'correction' && entry.corrects === entryId);
+  }
+}
+
+function balance(booking: Booking | undefined): number {
+  return booking ? Math.max(0, booking.fields.price - booking.fields.paid) : 0;
+}

@@ -1,0 +1,124 @@
+import { ChangeDetectionStrategy, Component, inject, model, signal } from '@angular/core';
+import { format, parseISO } from 'date-fns';
+import { Button } from 'primeng/button';
+import { Dialog } from 'primeng/dialog';
+import { DayService } from '../data/day.service';
+import { VenueClock } from '../data/venue-clock';
+
+/** The event days: choose one, or add another. */
+@Component({
+  selector: 'jl-day-picker',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Dialog, Button],
+  template: `
+    <p-dialog
+      header="Event days"
+      [visible]="open()"
+      (visibleChange)="open.set($event)"
+      [modal]="true"
+      [dismissableMask]="true"
+      [draggable]="false"
+      [style]="{ width: '30rem', maxWidth: '94vw' }"
+    >
+      <ul>
+        @for (day of data.days(); track day.date) {
+          <li>
+            <button type="button" (click)="choose(day.date)" [attr.aria-current]="day.date === data.date() ? 'date' : null">
+              <b>{{ text(day.date) }}</b>
+              <span class="muted">{{ day.bookings }} bookings, {{ day.drives }} drives, {{ day.revision ? 'plan ' + day.revision : 'no plan yet' }}</span>
+              @if (day.date === clock.date()) {
+                <span class="chip good">today</span>
+              }
+            </button>
+          </li>
+        }
+      </ul>
+      <form (submit)="add($event)">
+        <label for="new-day">Another day</label>
+        <input id="new-day" type="date" required [value]="date()" (input)="date.set($any($event.target).value)" />
+        <p-button type="submit" label="Add day" size="small" [disabled]="!date()" />
+      </form>
+      @if (clock.adjustable() && data.date() !== clock.date()) {
+        <p class="demo">
+          The demo clock stands on {{ text(clock.date() ?? '') }}.
+          <p-button label="Set it to 08:30 on the shown day" size="small" [outlined]="true" (onClick)="moveClock()" />
+        </p>
+      }
+    </p-dialog>
+  `,
+  styles: `
+    ul {
+      list-style: none;
+      margin: 0 0 1rem;
+      padding: 0;
+    }
+    li button {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.7rem;
+      width: 100%;
+      padding: 0.6rem;
+      border: 0;
+      border-bottom: 1px solid var(--p-jl-line);
+      background: none;
+      color: inherit;
+      cursor: pointer;
+      text-align: left;
+    }
+    li button:hover,
+    li button[aria-current] {
+      background: var(--p-jl-lake-soft);
+    }
+    form {
+      display: flex;
+      align-items: center;
+      gap: 0.6rem;
+    }
+    input {
+      padding: 0.35rem 0.5rem;
+      border: 1px solid var(--p-jl-faint);
+      border-radius: 5px;
+      background: var(--p-jl-panel);
+      color: inherit;
+    }
+    .demo {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 0.6rem;
+    }
+  `,
+})
+export class DayPicker {
+  protected readonly data = inject(DayService);
+  protected readonly clock = inject(VenueClock);
+  readonly open = model(false);
+  protected readonly date = signal('');
+
+  protected text(date: string): string {
+    return date && format(parseISO(date), 'EEE d MMM yyyy');
+  }
+
+  protected choose(date: string): void {
+    this.data.open(date);
+    this.open.set(false);
+  }
+
+  protected add(event: Event): void {
+    event.preventDefault();
+    const date = this.date();
+    this.data.addDay(date).subscribe({
+      next: () => {
+        this.data.reload();
+        this.choose(date);
+      },
+      error: (error: Error) => this.data.refuse(error.message),
+    });
+  }
+
+  protected moveClock(): void {
+    const [day, date] = [this.data.day(), this.data.date()];
+    if (day && date) this.clock.adjust({ date, secondsOfDay: day.opens });
+    this.open.set(false);
+  }
+}

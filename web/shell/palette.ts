@@ -1,0 +1,195 @@
+import { ActiveDescendantKeyManager, type Highlightable } from '@angular/cdk/a11y';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  Directive,
+  ElementRef,
+  inject,
+  Injector,
+  input,
+  model,
+  output,
+  signal,
+  viewChildren,
+} from '@angular/core';
+import { Router } from '@angular/router';
+import { Dialog } from 'primeng/dialog';
+import { InputText } from 'primeng/inputtext';
+import { DayService } from '../data/day.service';
+import { PLACES } from './rooms';
+import { ThemeChoice } from './theme-choice';
+
+/** Something that the palette can find or do. */
+export interface Command {
+  readonly label: string;
+  readonly hint: string;
+  readonly run: () => void;
+}
+
+const MOST_SHOWN = 12;
+
+@Directive({
+  selector: '[jlPaletteOption]',
+  host: { role: 'option', '[id]': 'id()', '[class.active]': 'active()', '[attr.aria-selected]': 'active()' },
+})
+export class PaletteOption implements Highlightable {
+  readonly id = input.required<string>();
+  readonly command = input.required<Command>({ alias: 'jlPaletteOption' });
+  protected readonly active = signal(false);
+  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
+
+  setActiveStyles(): void {
+    this.active.set(true);
+    this.element.nativeElement.scrollIntoView({ block: 'nearest' });
+  }
+  setInactiveStyles(): void {
+    this.active.set(false);
+  }
+}
+
+/** Find or do anything: places, guests, cars and actions by a few letters. */
+@Component({
+  selector: 'jl-palette',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Dialog, InputText, PaletteOption],
+  template: `
+    <p-dialog
+      header="Find or do anything"
+      [visible]="open()"
+      (visibleChange)="open.set($event)"
+      [modal]="true"
+      [dismissableMask]="true"
+      [draggable]="false"
+      [resizable]="false"
+      position="top"
+      [style]="{ width: '34rem', maxWidth: '94vw' }"
+      (onShow)="shown()"
+      (onHide)="query.set('')"
+    >
+      @if (open()) {
+        <input
+          pInputText
+          id="palette-query"
+          class="query"
+          type="text"
+          role="combobox"
+          aria-expanded="true"
+          aria-controls="palette-options"
+          aria-label="What to find or do"
+          autocomplete="off"
+          placeholder="A guest, a car, a screen, or what to do"
+          [attr.aria-activedescendant]="activeId()"
+          [value]="query()"
+          (input)="search($event)"
+          (keydown)="key($event)"
+        />
+        <div role="listbox" id="palette-options" aria-label="Found">
+          @for (command of found(); track command.label + command.hint) {
+            <div class="option" [jlPaletteOption]="command" [id]="'palette-' + $index" (click)="run(command)" (keydown.enter)="run(command)" tabindex="-1">
+              <span>{{ command.label }}</span><span class="muted">{{ command.hint }}</span>
+            </div>
+          } @empty {
+            <p class="muted">Nothing is called that.</p>
+          }
+        </div>
+      }
+    </p-dialog>
+  `,
+  styles: `
+    .query {
+      width: 100%;
+      font-size: 16px;
+    }
+    [role='listbox'] {
+      margin-top: 0.6rem;
+      max-height: 24rem;
+      overflow: auto;
+    }
+    .option {
+      display: flex;
+      justify-content: space-between;
+      gap: 1rem;
+      padding: 0.45rem 0.6rem;
+      border-radius: 5px;
+      cursor: pointer;
+    }
+    .option.active,
+    .option:hover {
+      background: var(--p-jl-lake-soft);
+    }
+  `,
+})
+export class Palette {
+  private readonly router = inject(Router);
+  private readonly data = inject(DayService);
+  private readonly theme = inject(ThemeChoice);
+  readonly open = model(false);
+  readonly chooseDay = output<void>();
+  protected readonly query = signal('');
+  protected readonly activeId = signal<string | null>(null);
+  private readonly options = viewChildren(PaletteOption);
+  private readonly keys = new ActiveDescendantKeyManager(this.options, inject(Injector)).withWrap();
+
+  private readonly commands = computed<readonly Command[]>(() => {
+    const day = this.data.day();
+    const numbers = this.data.view()?.carNumbers ?? {};
+    return [
+      ...PLACES.map(({ label, path, fragment, key }) => ({
+        label,
+        hint: `screen, ${key.toUpperCase()}`,
+        run: () => void this.router.navigate([path], fragment ? { fragment } : {}),
+      })),
+      ...(day?.guests ?? []).map((guest) => ({
+        label: guest.name,
+        hint: 'guest card',
+        run: () => void this.router.navigate(['/guests', guest.id]),
+      })),
+      ...(day?.cars ?? []).map((car) => ({
+        label: `${numbers[car.id] ?? ''} ${car.name}`,
+        hint: 'car',
+        run: () => void this.router.navigate(['/cars']),
+      })),
+      { label: 'Back to now', hint: 'N', run: () => this.data.showTime(undefined) },
+      { label: 'Light or dusk', hint: 'D', run: () => this.theme.toggle() },
+      { label: 'Choose or add a day', hint: 'event days', run: () => this.chooseDay.emit() },
+      { label: 'Print the sheets', hint: 'day and instructors', run: () => void this.router.navigate(['/crew'], { fragment: 'print' }) },
+    ];
+  });
+  protected readonly found = computed(() => {
+    const words = this.query().toLowerCase().split(/\s+/).filter(Boolean);
+    return this.commands()
+      .filter(({ label, hint }) => words.every((word) => `${label} ${hint}`.toLowerCase().includes(word)))
+      .slice(0, MOST_SHOWN);
+  });
+
+  constructor() {
+    afterRenderEffect(() => {
+      this.found();
+      if (this.options().length > 0) this.keys.setFirstItemActive();
+      this.activeId.set(this.options().length > 0 ? 'palette-0' : null);
+    });
+    this.keys.change.subscribe((place) => this.activeId.set(place >= 0 ? `palette-${place}` : null));
+  }
+
+  protected shown(): void {
+    document.getElementById('palette-query')?.focus();
+  }
+
+  protected search(event: Event): void {
+    this.query.set((event.target as HTMLInputElement).value);
+  }
+
+  protected key(event: KeyboardEvent): void {
+    if (event.key === 'Enter') {
+      const active = this.keys.activeItem ?? this.options()[0];
+      if (active) this.run(active.command());
+    } else this.keys.onKeydown(event);
+  }
+
+  protected run(command: Command): void {
+    this.open.set(false);
+    command.run();
+  }
+}

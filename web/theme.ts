@@ -1,0 +1,222 @@
+import { definePreset } from '@primeuix/themes';
+import Aura from '@primeuix/themes/aura';
+
+/**
+ * The colours of Joy Lap, defined here and nowhere else. Everything drawn by hand uses them as `--p-jl-…`; PrimeNG's own
+ * tokens refer to the same ones.
+ */
+const light = {
+  paper: '#F5F2EA',
+  panel: '#FCFBF7',
+  sunk: '#ECE6DA',
+  line: '#D5CEBF',
+  ink: '#1E2328',
+  muted: '#575D64',
+  faint: '#8B8F93',
+  bar: '#1E2328',
+  onBar: '#F5F2EA',
+  onBarMuted: '#C3C5C4',
+  lake: '#0E5A63',
+  lakeSoft: '#CFE2E3',
+  onLake: '#FFFFFF',
+  kerb: '#B83427',
+  kerbSoft: '#F8E1DD',
+  onKerb: '#FFFFFF',
+  amber: '#865200',
+  amberMark: '#B87400',
+  amberSoft: '#F6E2BB',
+  moss: '#2F6B2E',
+  mossSoft: '#D5E5D0',
+  lilac: '#5C4C9B',
+  lilacSoft: '#E1DBF3',
+  done: '#6B6F73',
+  doneSoft: '#E3DED3',
+};
+
+const dusk: typeof light = {
+  paper: '#171B1F',
+  panel: '#20262B',
+  sunk: '#12161A',
+  line: '#3B434A',
+  ink: '#EFEBE0',
+  muted: '#B2B7BA',
+  faint: '#7F868C',
+  bar: '#0D1013',
+  onBar: '#F5F2EA',
+  onBarMuted: '#B9BDBF',
+  lake: '#6CC3CC',
+  lakeSoft: '#1F4349',
+  onLake: '#0D1D20',
+  kerb: '#F39184',
+  kerbSoft: '#4A2320',
+  onKerb: '#2A0D0A',
+  amber: '#EDB24E',
+  amberMark: '#EDB24E',
+  amberSoft: '#46351A',
+  moss: '#8FCB8C',
+  mossSoft: '#233A24',
+  lilac: '#BEB2F0',
+  lilacSoft: '#332D52',
+  done: '#9AA0A5',
+  doneSoft: '#2B3238',
+};
+
+/** The scale that PrimeNG derives hover and active shades from, around the lake of each theme. */
+const lakeScale = {
+  50: '#EEF6F6',
+  100: '#D6E8E9',
+  200: '#AFD2D5',
+  300: '#7FB7BC',
+  400: '#3F8E97',
+  500: '#0E5A63',
+  600: '#0C4F57',
+  700: '#0A434A',
+  800: '#08363C',
+  900: '#062A2F',
+  950: '#041C1F',
+};
+
+const scheme = (jl: typeof light) => ({
+  jl,
+  primary: {
+    color: jl.lake,
+    contrastColor: jl.onLake,
+    hoverColor: `color-mix(in srgb, ${jl.lake}, ${jl.ink} 18%)`,
+    activeColor: `color-mix(in srgb, ${jl.lake}, ${jl.ink} 28%)`,
+  },
+  highlight: {
+    background: jl.lakeSoft,
+    focusBackground: jl.lakeSoft,
+    color: jl.ink,
+    focusColor: jl.ink,
+  },
+  text: { color: jl.ink, hoverColor: jl.ink, mutedColor: jl.muted, hoverMutedColor: jl.ink },
+  content: {
+    background: jl.panel,
+    hoverBackground: jl.sunk,
+    borderColor: jl.line,
+    color: jl.ink,
+    hoverColor: jl.ink,
+  },
+  formField: {
+    background: jl.panel,
+    disabledBackground: jl.sunk,
+    filledBackground: jl.panel,
+    borderColor: jl.faint,
+    hoverBorderColor: jl.ink,
+    focusBorderColor: jl.lake,
+    invalidBorderColor: jl.kerb,
+    color: jl.ink,
+    disabledColor: jl.muted,
+    placeholderColor: jl.muted,
+    shadow: 'none',
+  },
+  overlay: {
+    select: { background: jl.panel, borderColor: jl.ink, color: jl.ink },
+    popover: { background: jl.panel, borderColor: jl.ink, color: jl.ink },
+    modal: { background: jl.panel, borderColor: jl.ink, color: jl.ink },
+  },
+  list: {
+    option: {
+      focusBackground: jl.lakeSoft,
+      selectedBackground: jl.lakeSoft,
+      selectedFocusBackground: jl.lakeSoft,
+      color: jl.ink,
+      focusColor: jl.ink,
+      selectedColor: jl.ink,
+      selectedFocusColor: jl.ink,
+    },
+  },
+});
+
+export const joyLapPreset = definePreset(Aura, {
+  primitive: { borderRadius: { none: '0', xs: '2px', sm: '3px', md: '5px', lg: '6px', xl: '8px' } },
+  semantic: {
+    primary: lakeScale,
+    focusRing: { width: '2px', style: 'solid', color: '{jl.lake}', offset: '2px' },
+    formField: { paddingX: '0.6rem', paddingY: '0.4rem', borderRadius: '5px' },
+    colorScheme: { light: scheme(light), dark: scheme(dusk) },
+  },
+  components: {
+    button: {
+      root: { borderRadius: '6px', paddingX: '0.9rem', paddingY: '0.5rem', label: { fontWeight: '640' } },
+      colorScheme: {
+        light: {
+          root: {
+            danger: {
+              background: light.kerb,
+              hoverBackground: light.kerb,
+              activeBackground: light.kerb,
+              borderColor: light.kerb,
+              hoverBorderColor: light.ink,
+              color: light.onKerb,
+              hoverColor: light.onKerb,
+            },
+          },
+          outlined: {
+            primary: { borderColor: light.ink, color: light.ink, hoverBackground: light.sunk, activeBackground: light.sunk },
+            danger: { borderColor: light.kerb, color: light.kerb, hoverBackground: light.kerbSoft },
+          },
+          text: { primary: { color: light.lake, hoverBackground: light.lakeSoft } },
+        },
+        dark: {
+          root: {
+            danger: {
+              background: dusk.kerb,
+              hoverBackground: dusk.kerb,
+              activeBackground: dusk.kerb,
+              borderColor: dusk.kerb,
+              hoverBorderColor: dusk.ink,
+              color: dusk.onKerb,
+              hoverColor: dusk.onKerb,
+            },
+          },
+          outlined: {
+            primary: { borderColor: dusk.ink, color: dusk.ink, hoverBackground: dusk.panel, activeBackground: dusk.panel },
+            danger: { borderColor: dusk.kerb, color: dusk.kerb, hoverBackground: dusk.kerbSoft },
+          },
+          text: { primary: { color: dusk.lake, hoverBackground: dusk.lakeSoft } },
+        },
+      },
+    },
+    togglebutton: {
+      root: { borderRadius: '5px', padding: '0.15rem' },
+      content: { borderRadius: '4px', padding: '0.25rem 0.7rem', checkedShadow: 'none' },
+      colorScheme: {
+        light: {
+          root: {
+            background: light.sunk,
+            checkedBackground: light.sunk,
+            hoverBackground: light.sunk,
+            borderColor: light.sunk,
+            checkedBorderColor: light.sunk,
+            color: light.muted,
+            hoverColor: light.ink,
+            checkedColor: light.onBar,
+          },
+          content: { checkedBackground: light.bar },
+        },
+        dark: {
+          root: {
+            background: dusk.sunk,
+            checkedBackground: dusk.sunk,
+            hoverBackground: dusk.sunk,
+            borderColor: dusk.sunk,
+            checkedBorderColor: dusk.sunk,
+            color: dusk.muted,
+            hoverColor: dusk.ink,
+            checkedColor: dusk.paper,
+          },
+          content: { checkedBackground: dusk.ink },
+        },
+      },
+    },
+    datatable: {
+      headerCell: { background: '{jl.sunk}', color: '{jl.muted}', padding: '0.4rem 0.7rem' },
+      columnTitle: { fontWeight: '600' },
+      bodyCell: { padding: '0.42rem 0.7rem', borderColor: '{jl.line}' },
+      row: { background: '{jl.panel}', hoverBackground: '{jl.sunk}', color: '{jl.ink}' },
+    },
+    dialog: { root: { borderRadius: '8px' }, title: { fontSize: '1.2rem', fontWeight: '700' } },
+  },
+});
