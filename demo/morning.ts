@@ -1,37 +1,42 @@
-import { type Day, type DriveHold, type Plan } from '@core/day';
-import { admit, dayContext, type JournalEntry, type RecordedEntry } from '@core/journal';
-import type { Random } from '@core/planner';
+import type { Day, DriveHold, Guest, Plan } from '@core/day';
+import { admit, dayContext, type DayContext, type JournalEntry, type RecordedEntry } from '@core/journal';
+import { seededRandom, type Random } from '@core/planner';
 
 /** What somebody is about to enter; an entry that is not possible yet is tried again a little later. */
 interface Act {
+  /** The same act in two plans has the same key, and happens once. */
+  readonly key: string;
   readonly atS: number;
   readonly by: string;
   readonly fields: DistributiveOmit<JournalEntry, 'id' | 'at' | 'by'>;
   readonly tries: number;
 }
 type DistributiveOmit<T, K extends keyof T> = T extends unknown ? Omit<T, K> : never;
+type Add = (key: string, atS: number, by: string, fields: Act['fields']) => void;
 
 const RETRY_S = 15;
 const MOST_TRIES = 60;
 
+/** The morning as far as it has been played. */
+export interface Morning {
+  readonly entries: readonly RecordedEntry[];
+  /** Keys of the acts that have happened. */
+  readonly done: ReadonlySet<string>;
+}
+
 /**
  * Plays a planned day up to a time: people come, are cleared, sit in class, drive and talk, each a little off the plan,
- * and every entry passes the same check as one from a screen. The same chance gives the same morning.
+ * and every entry passes the same check as one from a screen. The same seed gives the same morning.
  *
- * @param before what has been entered already; the morning goes on from its end
+ * @param before what has been played already, by an earlier plan
  */
-export function playMorning(
-  day: Day,
-  plan: Plan,
-  untilS: number,
-  random: Random,
-  before: readonly RecordedEntry[] = [],
-): RecordedEntry[] {
+export function playMorning(day: Day, plan: Plan, untilS: number, seed: number, before?: Morning): Morning {
   const context = dayContext(day, plan);
-  const entries = [...before];
-  const fromS = before.at(-1)?.entry.at ?? 0;
-  const acts = actsOf(day, plan, random)
-    .filter(({ atS }) => atS < untilS)
+  const entries = [...(before?.entries ?? [])];
+  const done = new Set(before?.done);
+  const fromS = entries.at(-1)?.entry.at ?? 0;
+  const acts = actsOf(context, seed)
+    .filter(({ atS, key }) => atS < untilS && !done.has(key))
     .map((act) => ({ ...act, atS: Math.max(act.atS, fromS) }));
   while (acts.length > 0) {
     acts.sort((a, b) => a.atS - b.atS);
@@ -41,11 +46,12 @@ export function playMorning(
     const entry = { ...act.fields, id: `demo-${String(number).padStart(5, '0')}`, at: act.atS, by: act.by } as JournalEntry;
     if (admit(context, entries, entry).admitted) {
       entries.push({ seq: number, recordedAt: recordedAt(day.date, act.atS), entry });
+      done.add(act.key);
     } else if (act.tries < MOST_TRIES) {
       acts.push({ ...act, atS: act.atS + RETRY_S, tries: act.tries + 1 });
     }
   }
-  return entries;
+  return { entries, done };
 }
 
 /** Real moment of an entry, as if the venue's clock were UTC: enough for made-up data. */
@@ -53,80 +59,105 @@ function recordedAt(date: string, atS: number): string {
   return new Date(Date.parse(`${date}T00:00:00Z`) + atS * 1000).toISOString();
 }
 
-function actsOf(day: Day, plan: Plan, random: Random): Act[] {
-  const acts: Act[] = [];
-  const add = (atS: number, by: string, fields: Act['fields']) =>
-    acts.push({ atS: Math.round(atS), by, fields, tries: 0 });
-  const late = (mostS: number) => Math.round(random() * mostS);
-  const { schedule } = dayContext(day, plan);
-
-  day.guests.forEach((guest) => {
-    const firstHold = schedule.guestHolds.get(guest.id)?.[0];
-    if (guest.name === ABSENT_GUEST) {
-      add(guest.arrives + 3000, 'Desk', { kind: 'guestNoShow', guest: guest.id });
-      return;
-    }
-    const arrivesS = guest.name === LATE_GUEST ? guest.arrives + 900 : guest.arrives - late(300);
-    const clearedBy = Math.min(arrivesS + 150, (firstHold?.startS ?? Infinity) - 30);
-    add(arrivesS, 'Desk', { kind: 'guestArrived', guest: guest.id });
-    add(Math.max(arrivesS + 20, clearedBy - 80), 'Desk', { kind: 'waiverSigned', guest: guest.id });
-    add(Math.max(arrivesS + 30, clearedBy - 60), 'Desk', { kind: 'licenceSeen', guest: guest.id });
-    add(Math.max(arrivesS + 40, clearedBy - late(20)), 'Desk', { kind: 'helmetFitted', guest: guest.id });
-  });
-
-  for (const hold of schedule.briefings) {
-    const { instructor, guests } = hold.briefing;
-    const by = hold.instructor?.name ?? 'Classroom';
-    const there = guests.filter((id) => schedule.index.guests.get(id)?.name !== ABSENT_GUEST);
-    if (there.length === 0) continue;
-    add(hold.startS + late(60), by, { kind: 'classBegan', instructor, guests: there });
-    add(hold.endS - late(60), by, { kind: 'classEnded', instructor, guests: there });
-  }
-  for (const hold of schedule.sightings) {
-    const { vehicle, instructor, guests } = hold.sighting;
-    const by = hold.instructor?.name ?? 'Pit exit';
-    const there = guests.filter((id) => schedule.index.guests.get(id)?.name !== ABSENT_GUEST);
-    if (there.length === 0) continue;
-    add(hold.releaseS + late(20), by, { kind: 'sightingBegan', vehicle, instructor, guests: there });
-    add(hold.trackEndS + 30 + late(40), by, { kind: 'sightingEnded', vehicle });
-  }
-  schedule.drives.forEach((hold, place) => actsOfDrive(hold, place, day, random, add));
-  for (const guest of day.guests) {
-    const last = schedule.guestHolds.get(guest.id)?.at(-1);
-    if (last) add(last.endS + 480 + late(600), 'Desk', { kind: 'deskDone', guest: guest.id });
-  }
-  add(CAR_HELD_S, 'Garage', { kind: 'carHeld', car: HELD_CAR, reason: 'brake pedal long', backAt: 12 * 3600 + 15 * 60 });
-  return acts;
+/** A chance of its own for each thing that happens, so that it happens alike whatever else is planned. */
+function chanceOf(seed: number, key: string): Random {
+  let hash = seed;
+  for (const letter of key) hash = (Math.imul(hash, 31) + letter.charCodeAt(0)) >>> 0;
+  return seededRandom(hash);
 }
 
 /** Small troubles of every morning. */
 const ABSENT_GUEST = 'Milo Petrak';
-const LATE_GUEST = 'Ayo Balogun';
+const LATE_GUEST = 'Emre Yalin';
 const HELD_CAR = 'c9';
 export const CAR_HELD_S = 10 * 3600 + 35 * 60;
+const BACK_AT_S = 12 * 3600 + 15 * 60;
+
+function actsOf({ day, schedule }: DayContext, seed: number): Act[] {
+  const acts: Act[] = [];
+  const add: Add = (key, atS, by, fields) => acts.push({ key, atS: Math.round(atS), by, fields, tries: 0 });
+  const later = (key: string, mostS: number) => Math.round(chanceOf(seed, key)() * mostS);
+  const whoCame = (guests: readonly string[]) =>
+    guests.filter((id) => schedule.index.guests.get(id)?.name !== ABSENT_GUEST);
+
+  for (const guest of day.guests) {
+    const holds = schedule.guestHolds.get(guest.id);
+    actsAtGate(guest, holds?.[0]?.startS ?? Infinity, later, add);
+    const last = holds?.at(-1);
+    const atDeskS = (last?.endS ?? 0) + 480 + later(`desk ${guest.id}`, 600);
+    if (last) add(`desk ${guest.id}`, atDeskS, 'Desk', { kind: 'deskDone', guest: guest.id });
+  }
+  for (const hold of schedule.briefings) {
+    const { instructor, guests, start } = hold.briefing;
+    const by = hold.instructor?.name ?? 'Classroom';
+    const there = whoCame(guests);
+    if (there.length === 0) continue;
+    const key = `class ${instructor} ${start}`;
+    add(`${key} begins`, hold.startS + later(key, 60), by, { kind: 'classBegan', instructor, guests: there });
+    add(`${key} ends`, hold.endS - later(`${key} ends`, 60), by, { kind: 'classEnded', instructor, guests: there });
+  }
+  for (const hold of schedule.sightings) {
+    const { vehicle, instructor, guests, release } = hold.sighting;
+    const by = hold.instructor?.name ?? 'Pit exit';
+    const there = whoCame(guests);
+    if (there.length === 0) continue;
+    const key = `sighting ${vehicle} ${release}`;
+    const outS = hold.releaseS + later(key, 20);
+    add(`${key} out`, outS, by, { kind: 'sightingBegan', vehicle, instructor, guests: there });
+    add(`${key} back`, hold.trackEndS + 30 + later(`${key} back`, 40), by, { kind: 'sightingEnded', vehicle });
+  }
+  for (const hold of schedule.drives) actsOfDrive(hold, day, chanceOf(seed, hold.planned.drive), add);
+  const held = { kind: 'carHeld', car: HELD_CAR, reason: 'brake pedal long', backAt: BACK_AT_S } as const;
+  add('held', CAR_HELD_S, 'Garage', held);
+  return acts;
+}
+
+function actsAtGate(
+  guest: Guest,
+  firstHoldS: number,
+  later: (key: string, mostS: number) => number,
+  add: Add,
+): void {
+  const { id: who, name, arrives } = guest;
+  if (name === ABSENT_GUEST) {
+    add(`no-show ${who}`, arrives + 3000, 'Desk', { kind: 'guestNoShow', guest: who });
+    return;
+  }
+  const arrivesS = name === LATE_GUEST ? arrives + 900 : arrives - later(`gate ${who}`, 300);
+  const clearedS = Math.min(arrivesS + 150, firstHoldS - 30);
+  add(`arrives ${who}`, arrivesS, 'Desk', { kind: 'guestArrived', guest: who });
+  add(`waiver ${who}`, Math.max(arrivesS + 20, clearedS - 80), 'Desk', { kind: 'waiverSigned', guest: who });
+  add(`licence ${who}`, Math.max(arrivesS + 30, clearedS - 60), 'Desk', { kind: 'licenceSeen', guest: who });
+  const helmetS = Math.max(arrivesS + 40, clearedS - later(`helmet ${who}`, 20));
+  add(`helmet ${who}`, helmetS, 'Desk', { kind: 'helmetFitted', guest: who });
+}
 
 function actsOfDrive(
   { planned, instructor, releaseS, trackEndS, lapsDriven, startS, endS }: DriveHold,
-  place: number,
   day: Day,
   random: Random,
-  add: (atS: number, by: string, fields: Act['fields']) => void,
+  add: Add,
 ): void {
   const { drive } = planned;
   const by = instructor?.name ?? 'Instructor';
-  const late = (mostS: number) => Math.round(random() * mostS);
-  const releasedS = releaseS + late(15);
-  add(startS + 20 + late(40), by, { kind: 'seated', drive, car: planned.car, instructor: planned.instructor });
-  add(releasedS, 'Pit exit', { kind: 'released', drive });
+  const later = (mostS: number) => Math.round(random() * mostS);
+  const troubled = random() < 0.25;
+  const seat = { kind: 'seated', drive, car: planned.car, instructor: planned.instructor } as const;
+  add(`${drive} seated`, startS + 20 + later(40), by, seat);
+  const releasedS = releaseS + later(15);
+  add(`${drive} released`, releasedS, 'Pit exit', { kind: 'released', drive });
   const first = day.rules.firstLapFactor ?? 1;
   const lapS = (trackEndS - releaseS) / (lapsDriven - 1 + first);
   let lineS = releasedS;
   for (let lap = 1; lap <= lapsDriven; lap++) {
     lineS += lapS * (lap === 1 ? first : 1) * (1.01 - 0.012 * lap + 0.02 * random());
-    add(lineS, 'Pit exit', { kind: 'lapCounted', drive, source: 'hand' });
-    if (place % 5 === 2 && lap === 3) add(lineS + 6, by, { kind: 'lapSpoiled', drive, lap: 3, reason: 'passed by a quicker car' });
+    add(`${drive} lap ${lap}`, lineS, 'Pit exit', { kind: 'lapCounted', drive, source: 'hand' });
+    if (troubled && lap === 3) {
+      const reason = 'passed by a quicker car';
+      add(`${drive} spoiled`, lineS + 6, by, { kind: 'lapSpoiled', drive, lap: 3, reason });
+    }
   }
-  add(lineS + 12, 'Pit exit', { kind: 'broughtIn', drive });
-  add(lineS + 75 + late(25), by, { kind: 'parked', drive });
-  add(Math.max(lineS + 140, endS - late(40)), by, { kind: 'debriefed', drive });
+  add(`${drive} in`, lineS + 12, 'Pit exit', { kind: 'broughtIn', drive });
+  add(`${drive} parked`, lineS + 75 + later(25), by, { kind: 'parked', drive });
+  add(`${drive} debriefed`, Math.max(lineS + 140, endS - later(40)), by, { kind: 'debriefed', drive });
 }

@@ -9,7 +9,7 @@ import { readBookingList } from '@exchange/booking-list';
 import { CREW, DEMO_SEED, DEMO_STARTS_S, FLEET } from './larkmere';
 import { CAR_HELD_S, playMorning } from './morning';
 
-const CONSTRUCTIONS = 40;
+const CONSTRUCTIONS = 4;
 const REPLANNED_S = CAR_HELD_S + 120;
 const HERE = dirname(fileURLToPath(import.meta.url));
 
@@ -38,11 +38,11 @@ export interface AcceptedPlan {
  * The demo's plans and its morning, the same every time: the first plan, then the one that the manager accepted after a
  * car was held.
  */
-export function demoDay(day: Day): { plans: AcceptedPlan[]; journal: RecordedEntry[] } {
+export function demoDay(day: Day): { plans: AcceptedPlan[]; journal: readonly RecordedEntry[] } {
   const random = seededRandom(DEMO_SEED);
   const first = planDay(day, { iterations: CONSTRUCTIONS, random }).plan;
-  const early = playMorning(day, first, REPLANNED_S, random);
-  const state = stateOf(dayContext(day, first), early, REPLANNED_S);
+  const early = playMorning(day, first, REPLANNED_S, DEMO_SEED);
+  const state = stateOf(dayContext(day, first), early.entries, REPLANNED_S);
   const known = dayAsItIs(day, first, state);
   const repaired = planDay(known, { iterations: CONSTRUCTIONS, random }, { previous: first, nowS: REPLANNED_S }).plan;
   const second = withGuestsGone(day, known, repaired);
@@ -51,6 +51,6 @@ export function demoDay(day: Day): { plans: AcceptedPlan[]; journal: RecordedEnt
       { plan: first, atS: 7 * 3600 + 50 * 60, reason: 'First plan of the day' },
       { plan: second, atS: REPLANNED_S, reason: 'Sabrel R held for brakes' },
     ],
-    journal: playMorning(day, second, DEMO_STARTS_S, random, early),
+    journal: playMorning(day, second, DEMO_STARTS_S, DEMO_SEED, early).entries,
   };
 }

@@ -90,7 +90,10 @@ const TESTS: Tests = {
   guestUnwell: (state, { guest }) => onGuest(state, guest, notHere),
   guestWell: (state, { guest }) =>
     onGuest(state, guest, (it) => (it.unwell ? undefined : `${it.guest.name} is not entered as unwell.`)),
-  deskDone: (state, { guest }) => onGuest(state, guest, (it) => notHere(it) ?? inACar(state, it)),
+  deskDone: (state, { guest }) =>
+    onGuest(state, guest, (it) =>
+      it.deskDone ? `${it.guest.name} is finished already.` : (notHere(it) ?? inACar(state, it)),
+    ),
 
   classBegan: (state, { instructor, guests }) =>
     crewFree(state, instructor) ??

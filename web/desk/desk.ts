@@ -1,3 +1,144 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
-@Component({ selector: 'jl-desk', changeDetection: ChangeDetectionStrategy.OnPush, template: 'Desk' })
-export class Desk {}
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { nextHold, stationOf, type GuestState } from '@core/journal';
+import { Button } from 'primeng/button';
+import { DayService } from '../data/day.service';
+import { money } from '../data/money';
+import { GUEST_STAGE_WORDS } from '../data/names';
+import { holdWords } from '../data/next-words';
+import { VenueService } from '../data/venue.service';
+
+/** Who is at the desk to finish, who is still out, and what each has next. */
+@Component({
+  selector: 'jl-desk',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, RouterLink],
+  template: `
+    <header>
+      <h1>Desk</h1>
+      <span class="muted">{{ summary() }}</span>
+    </header>
+    <div class="body">
+      <section aria-label="At the desk">
+        <h2>Has driven everything</h2>
+        @for (row of at(); track row.id) {
+          <article>
+            <div>
+              <a [routerLink]="['/guests', row.id]">{{ row.name }}</a>
+              <p class="muted">{{ row.drives }}</p>
+            </div>
+            <b [class.warn]="row.owes">{{ row.due }}</b>
+            <p-button label="Finished" size="small" [ariaLabel]="'Finished: ' + row.name" (onClick)="finish(row.id)" />
+          </article>
+        } @empty {
+          <p class="empty">Nobody waits at the desk.</p>
+        }
+      </section>
+      <section aria-label="Still at the venue">
+        <h2>Still on the way</h2>
+        @for (row of out(); track row.id) {
+          <article>
+            <div>
+              <a [routerLink]="['/guests', row.id]">{{ row.name }}</a>
+              <p class="muted">{{ row.where }}</p>
+            </div>
+            <span class="next">{{ row.next }}</span>
+            <b [class.warn]="row.owes">{{ row.due }}</b>
+          </article>
+        } @empty {
+          <p class="empty">Nobody else is at the venue.</p>
+        }
+      </section>
+    </div>
+  `,
+  styles: `
+    .body {
+      display: grid;
+      grid-template-columns: minmax(0, 5fr) minmax(0, 7fr);
+      gap: 1.6rem;
+      align-items: start;
+    }
+    article {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto auto;
+      gap: 0.9rem;
+      align-items: center;
+      padding: 0.4rem 0;
+      min-height: 44px;
+      border-bottom: 1px solid var(--p-jl-line);
+    }
+    section + section article {
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr) 5rem;
+    }
+    section + section b {
+      text-align: right;
+    }
+    p {
+      margin: 0;
+      font-size: 12.5px;
+    }
+    a {
+      color: inherit;
+      font-weight: 640;
+      text-decoration: none;
+    }
+    .next {
+      font-size: 13px;
+    }
+    @media (max-width: 800px) {
+      .body {
+        grid-template-columns: minmax(0, 1fr);
+      }
+    }
+  `,
+  host: { class: 'screen' },
+})
+export class Desk {
+  private readonly data = inject(DayService);
+  private readonly currency = inject(VenueService).currency;
+  private readonly guests = computed(() => [...(this.data.state()?.guests.values() ?? [])]);
+
+  protected readonly at = computed(() => {
+    const state = this.data.state();
+    return this.guests()
+      .filter((guest) => state && stationOf(guest, state) === 'desk')
+      .map((guest) => this.row(guest));
+  });
+  protected readonly out = computed(() => {
+    const state = this.data.state();
+    return this.guests()
+      .filter((guest) => guest.stage === 'unwell' || (state && ![undefined, 'desk'].includes(stationOf(guest, state))))
+      .map((guest) => this.row(guest))
+      .sort((a, b) => a.nextS - b.nextS);
+  });
+  protected readonly summary = computed(() => {
+    const finished = this.guests().filter(({ stage }) => stage === 'finished').length;
+    return `${this.at().length} at the desk, ${this.out().length} on the way, ${finished} finished`;
+  });
+
+  protected finish(guest: string): void {
+    this.data.record({ kind: 'deskDone', guest });
+  }
+
+  private row({ guest, stage }: GuestState) {
+    const [context, state] = [this.data.context()!, this.data.state()!];
+    const fields = this.data.bookings().get(guest.id)?.fields;
+    const due = Math.max(0, (fields?.price ?? 0) - (fields?.paid ?? 0));
+    const next = nextHold(context, state, guest.id);
+    return {
+      id: guest.id,
+      name: guest.name,
+      where: GUEST_STAGE_WORDS[stage],
+      drives: guest.drives
+        .map(({ id, laps }) => {
+          const car = state.drives.get(id)?.car ?? '';
+          return `${context.schedule.index.cars.get(car)?.name ?? car}, ${laps} laps`;
+        })
+        .join(' · '),
+      next: holdWords(next),
+      nextS: next?.startS ?? Infinity,
+      due: due > 0 ? `${money(due, this.currency())} due` : 'paid',
+      owes: due > 0,
+    };
+  }
+}

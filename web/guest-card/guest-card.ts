@@ -1,3 +1,123 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
-@Component({ selector: 'jl-guest-card', changeDetection: ChangeDetectionStrategy.OnPush, template: 'GuestCard' })
-export class GuestCard {}
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { clockMinute, lapTimeText, wallClock } from '@core/day';
+import { nextHold, progressOf } from '@core/journal';
+import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { DayService } from '../data/day.service';
+import { gainOf, lapTimesOf } from '../data/lap-times';
+import { money } from '../data/money';
+import { entryWords, GUEST_STAGE_WORDS } from '../data/names';
+import { holdWords } from '../data/next-words';
+import { VenueService } from '../data/venue.service';
+import { beadsOf } from '../drawing/bead-list';
+import { Beads } from '../drawing/beads';
+
+/** One guest: the booking, where the guest is now, the drives, and everything that was entered. */
+@Component({
+  selector: 'jl-guest-card',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Beads, Button, FormsModule, InputText, RouterLink],
+  templateUrl: './guest-card.html',
+  styleUrl: './guest-card.scss',
+  host: { class: 'screen' },
+})
+export class GuestCard {
+  protected readonly data = inject(DayService);
+  private readonly currency = inject(VenueService).currency;
+  /** Bound from the route. */
+  readonly id = input.required<string>();
+  protected readonly note = signal('');
+
+  protected readonly guest = computed(() => this.data.state()?.guests.get(this.id()));
+  protected readonly fields = computed(() => this.data.bookings().get(this.id())?.fields);
+  protected readonly where = computed(() => {
+    const guest = this.guest();
+    return guest && GUEST_STAGE_WORDS[guest.stage];
+  });
+  protected readonly next = computed(() => {
+    const [context, state] = [this.data.context(), this.data.state()];
+    return context && state ? holdWords(nextHold(context, state, this.id())) : '';
+  });
+  protected readonly facts = computed(() => {
+    const fields = this.fields();
+    if (!fields) return [];
+    const due = fields.price - fields.paid;
+    const paces = { first: 'first time', before: 'been before', quick: 'quick' };
+    const rows: [string, string | undefined][] = [
+      ['Reference', fields.reference],
+      ['Party', fields.party],
+      ['Languages', fields.languages.join(', ')],
+      ['Arrives', `${clockMinute(fields.arrives)}${fields.leavesBy === undefined ? '' : `, leaves by ${clockMinute(fields.leavesBy)}`}`],
+      ['Pace', paces[fields.pace]],
+      ['Size', [fields.heightCm && `${fields.heightCm} cm`, fields.weightKg && `${fields.weightKg} kg`, fields.helmet && `helmet ${fields.helmet}`].filter(Boolean).join(', ')],
+      ['Gearbox', fields.gearbox && { auto: 'automatic', paddle: 'paddles' }[fields.gearbox]],
+      ['At home', [fields.carAtHome, fields.drivesOn && `drives on the ${fields.drivesOn}`].filter(Boolean).join(', ')],
+      ['Prompting', fields.prompting ? 'a hand on the wheel is all right' : 'by voice only'],
+      ['Occasion', fields.occasion],
+      ['Born', fields.birthday],
+      ['E-mail', fields.email],
+      ['Payment', due > 0 ? `${money(due, this.currency())} of ${money(fields.price, this.currency())} due` : `${money(fields.price, this.currency())}, paid`],
+      ['Notes', fields.notes],
+    ];
+    return rows.filter((row): row is [string, string] => Boolean(row[1]));
+  });
+  protected readonly drives = computed(() => {
+    const [context, state, view] = [this.data.context(), this.data.state(), this.data.view()];
+    const guest = this.guest();
+    if (!context || !state || !view || !guest) return [];
+    return guest.guest.drives.map(({ id, cars }) => {
+      const drive = state.drives.get(id)!;
+      const hold = context.schedule.drives.find(({ planned }) => planned.drive === id);
+      const { done, due } = progressOf(context, drive);
+      const carId = drive.car ?? cars[0] ?? '';
+      const gain = gainOf(drive);
+      return {
+        id,
+        number: view.carNumbers[carId],
+        car: context.schedule.index.cars.get(carId)?.name ?? carId,
+        instructor: context.schedule.index.instructors.get(drive.instructor ?? '')?.name,
+        beads: beadsOf(drive, done),
+        done,
+        due,
+        startS: drive.seatedS ?? hold?.startS ?? Infinity,
+        when: drive.releasedS !== undefined ? `out ${clockMinute(drive.releasedS)}` : hold ? `planned ${clockMinute(hold.startS)}` : '',
+        laps: lapTimesOf(drive).map(lapTimeText),
+        gain: gain !== undefined && gain > 0 ? `${gain.toFixed(1)} s quicker than the first lap` : '',
+        leftOut: context.schedule.plan.unplanned.find((item) => item.drive === id)?.reason,
+      };
+    }).sort((a, b) => a.startS - b.startS);
+  });
+  protected readonly history = computed(() => {
+    const guest = this.guest();
+    if (!guest) return [];
+    const drives = new Set(guest.guest.drives.map(({ id }) => id));
+    const entries = this.data.entries();
+    const takenBack = new Map(entries.flatMap(({ entry }) => (entry.kind === 'correction' ? [[entry.corrects, entry.by] as const] : [])));
+    return entries
+      .filter(({ entry }) => {
+        if (entry.at > this.data.shownS()) return false;
+        if ('guest' in entry && entry.guest === guest.guest.id) return true;
+        if ('guests' in entry && entry.guests.includes(guest.guest.id)) return true;
+        return 'drive' in entry && drives.has(entry.drive);
+      })
+      .map(({ entry }) => ({ id: entry.id, at: wallClock(entry.at), words: entryWords(entry), by: entry.by, takenBackBy: takenBack.get(entry.id) }))
+      .sort((a, b) => b.at.localeCompare(a.at));
+  });
+
+  protected unwell(): void {
+    const guest = this.id();
+    this.data.record(this.guest()?.unwell ? { kind: 'guestWell', guest } : { kind: 'guestUnwell', guest });
+  }
+
+  protected left(): void {
+    this.data.record({ kind: 'guestLeft', guest: this.id() });
+  }
+
+  protected addNote(event: Event): void {
+    event.preventDefault();
+    const text = this.note().trim();
+    if (text && this.data.record({ kind: 'noteTaken', text, guest: this.id() })) this.note.set('');
+  }
+}
