@@ -1,3 +1,139 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
-@Component({ selector: 'jl-bookings', changeDetection: ChangeDetectionStrategy.OnPush, template: 'Bookings' })
-export class Bookings {}
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import { bookingFields, contract, type Booking, type BookingFields } from '@core/api';
+import { clockMinute } from '@core/day';
+import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { TableModule } from 'primeng/table';
+import * as z from 'zod';
+import { Api } from '../data/api';
+import { DayService } from '../data/day.service';
+import { money } from '../data/money';
+import { GUEST_STAGE_WORDS } from '../data/names';
+import { PlanService } from '../data/plan.service';
+import { VenueService } from '../data/venue.service';
+import type { Json } from '../forms/fields';
+import { RecordEditor, type Edited } from '../forms/record-editor';
+import { bookingFormFields } from './booking-fields';
+import { ImportDialog } from './import-dialog';
+
+const NEW_BOOKING: Json = {
+  reference: '',
+  name: '',
+  languages: ['en'],
+  arrives: '09:00',
+  pace: 'first',
+  prompting: false,
+  sequence: 'any',
+  price: 0,
+  paid: 0,
+  briefed: false,
+  sighted: false,
+  avoidInstructors: [],
+  preferInstructors: [],
+  drives: [],
+};
+
+/** The bookings of the day: the list, import, and the form. */
+@Component({
+  selector: 'jl-bookings',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, FormsModule, ImportDialog, InputText, RecordEditor, RouterLink, TableModule],
+  templateUrl: './bookings.html',
+  styles: `
+    .name {
+      font-weight: 640;
+      color: inherit;
+    }
+    td .line {
+      display: block;
+      font-size: 12px;
+      font-stretch: 90%;
+    }
+  `,
+  host: { class: 'screen' },
+})
+export class Bookings {
+  private readonly api = inject(Api);
+  private readonly router = inject(Router);
+  protected readonly data = inject(DayService);
+  protected readonly planning = inject(PlanService);
+  private readonly currency = inject(VenueService).currency;
+  /** Guest whose booking is to be edited at once; bound from the address. */
+  readonly edit = input<string>();
+  protected readonly query = signal('');
+  protected readonly importOpen = signal(false);
+  protected readonly edited = signal<Edited | undefined>(undefined);
+  protected readonly schema = bookingFields;
+
+  protected readonly fields = computed(() => {
+    const view = this.data.view();
+    return bookingFormFields(
+      (view?.day.cars ?? []).map(({ id, name }) => ({ value: id, label: `${view?.carNumbers[id] ?? ''} ${name}` })),
+      (view?.day.instructors ?? []).map(({ id, name }) => ({ value: id, label: name })),
+    );
+  });
+  protected readonly rows = computed(() => {
+    const view = this.data.view();
+    const words = this.query().toLowerCase();
+    return (view?.bookings ?? [])
+      .filter(({ fields }) => `${fields.name} ${fields.reference} ${fields.party ?? ''}`.toLowerCase().includes(words))
+      .map((booking) => {
+        const { id, fields } = booking;
+        const stage = this.data.state()?.guests.get(id)?.stage;
+        return {
+          id,
+          booking,
+          fields,
+          reference: fields.reference,
+          name: fields.name,
+          arrives: fields.arrives,
+          arrivesText: clockMinute(fields.arrives),
+          drives: fields.drives.map((drive) => this.driveWords(drive)).join(', '),
+          due: fields.price - fields.paid,
+          dueText: fields.price > fields.paid ? money(fields.price - fields.paid, this.currency()) : 'paid',
+          where: stage ? GUEST_STAGE_WORDS[stage] : '',
+        };
+      });
+  });
+
+  constructor() {
+    effect(() => {
+      const booking = this.data.bookings().get(this.edit() ?? '');
+      if (booking) untracked(() => this.open(booking));
+    });
+  }
+
+  protected open(booking: Booking): void {
+    const date = this.data.date()!;
+    this.edited.set({
+      title: `Booking of ${booking.fields.name}`,
+      fields: z.encode(bookingFields, booking.fields) as Json,
+      version: booking.version,
+      save: (fields: BookingFields, version) =>
+        this.api.call(contract.changeBooking, { params: { date, id: booking.id }, body: { version: version!, fields } }),
+    });
+  }
+
+  protected add(): void {
+    const date = this.data.date()!;
+    this.edited.set({
+      title: 'New booking',
+      fields: NEW_BOOKING,
+      version: undefined,
+      save: (fields: BookingFields) => this.api.call(contract.addBooking, { params: { date }, body: fields }),
+    });
+  }
+
+  protected saved(): void {
+    this.data.reload();
+    this.data.say('The booking is saved.');
+    if (this.edit()) void this.router.navigate([], { queryParams: {} });
+  }
+
+  private driveWords({ cars, laps }: BookingFields['drives'][number]): string {
+    const index = this.data.context()?.schedule.index;
+    return `${[...new Set(cars.map((id) => index?.cars.get(id)?.name ?? id))].join(' or ')} × ${laps}`;
+  }
+}

@@ -1,3 +1,127 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
-@Component({ selector: 'jl-cars', changeDetection: ChangeDetectionStrategy.OnPush, template: 'Cars' })
-export class Cars {}
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { carFields, contract, type CarFields, type StoredCar } from '@core/api';
+import { clockMinute } from '@core/day';
+import { Button } from 'primeng/button';
+import { TableModule } from 'primeng/table';
+import * as z from 'zod';
+import { Api } from '../data/api';
+import { DayService } from '../data/day.service';
+import { CAR_STATUS_WORDS } from '../data/names';
+import { windowsText, type Json } from '../forms/fields';
+import { RecordEditor, type Edited } from '../forms/record-editor';
+import { CAR_FIELDS, NEW_CAR } from './car-fields';
+
+/** The fleet: what each car is, where it stands now, and what the garage enters about it. */
+@Component({
+  selector: 'jl-cars',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, RecordEditor, TableModule],
+  template: `
+    <header>
+      <h1>Cars</h1>
+      <span class="muted">{{ rows().length }} in the fleet</span>
+      <span class="push"></span>
+      <p-button label="Add car" size="small" [outlined]="true" (onClick)="add()" />
+    </header>
+    <div class="body">
+      <p-table [value]="rows()" dataKey="id" size="small">
+        <ng-template #header>
+          <tr>
+            <th>No.</th>
+            <th>Car</th>
+            <th>Level</th>
+            <th>Now</th>
+            <th>Laps today</th>
+            <th>Fuel</th>
+            <th>Available</th>
+            <th>Enter</th>
+            <th><span class="visually-hidden">Edit</span></th>
+          </tr>
+        </ng-template>
+        <ng-template #body let-row>
+          <tr>
+            <td><span class="car-number">{{ row.fields.number }}</span></td>
+            <td><b>{{ row.fields.name }}</b></td>
+            <td>{{ row.fields.level }}</td>
+            <td [class.stop]="row.status === 'held'">{{ row.now }}</td>
+            <td>{{ row.laps }}</td>
+            <td [class.warn]="row.low">{{ row.fuel }}</td>
+            <td>{{ row.available }}</td>
+            <td class="acts">
+              @if (row.status === 'held') {
+                <p-button label="Ready again" size="small" [text]="true" (onClick)="data.record({ kind: 'carReady', car: row.id })" />
+              } @else {
+                <p-button label="Hold" size="small" [text]="true" [ariaLabel]="'Hold ' + row.fields.name" (onClick)="hold(row.id, row.fields.name)" />
+              }
+              @if (row.status === 'refuelling') {
+                <p-button label="Refuelled" size="small" [text]="true" (onClick)="data.record({ kind: 'refuelEnded', car: row.id })" />
+              } @else {
+                <p-button label="Refuel" size="small" [text]="true" [ariaLabel]="'Refuel ' + row.fields.name" (onClick)="data.record({ kind: 'refuelBegan', car: row.id })" />
+              }
+            </td>
+            <td><p-button label="Edit" size="small" [text]="true" [ariaLabel]="'Edit car ' + row.fields.number" (onClick)="open(row.stored)" /></td>
+          </tr>
+        </ng-template>
+        <ng-template #emptymessage>
+          <tr><td colspan="9" class="empty">No car yet. Add the first one.</td></tr>
+        </ng-template>
+      </p-table>
+    </div>
+    <jl-record-editor [(edited)]="edited" [fields]="fields" [schema]="schema" (done)="list.reload()" />
+  `,
+  host: { class: 'screen' },
+})
+export class Cars {
+  private readonly api = inject(Api);
+  protected readonly data = inject(DayService);
+  protected readonly fields = CAR_FIELDS;
+  protected readonly schema = carFields;
+  protected readonly edited = signal<Edited | undefined>(undefined);
+  protected readonly list = rxResource({
+    params: () => this.data.view()?.revision?.revision ?? 0,
+    stream: () => this.api.call(contract.listCars),
+  });
+  protected readonly rows = computed(() =>
+    (this.list.value()?.cars ?? []).map((stored) => {
+      const state = this.data.state()?.cars.get(stored.id);
+      const { fields } = stored;
+      const back = state?.backAtS === undefined ? '' : `, back ${clockMinute(state.backAtS)}`;
+      return {
+        id: stored.id,
+        stored,
+        fields,
+        status: state?.status,
+        now: state?.heldFor !== undefined && state.status === 'held' ? `held: ${state.heldFor}${back}` : state ? CAR_STATUS_WORDS[state.status] : '',
+        laps: state?.laps ?? 0,
+        fuel: state ? `${state.fuelL.toFixed(0)} of ${fields.fuel.capacityL} l` : '',
+        low: state !== undefined && state.fuelL < fields.fuel.reserveL + 8 * fields.fuel.perLapL,
+        available: windowsText(z.encode(carFields, fields).available),
+      };
+    }),
+  );
+
+  protected hold(car: string, name: string): void {
+    const reason = prompt(`Why is ${name} held?`, '')?.trim();
+    if (reason) this.data.record({ kind: 'carHeld', car, reason });
+  }
+
+  protected open(stored: StoredCar): void {
+    this.edited.set({
+      title: `Car ${stored.fields.number}, ${stored.fields.name}`,
+      fields: z.encode(carFields, stored.fields) as Json,
+      version: stored.version,
+      save: (fields: CarFields, version) =>
+        this.api.call(contract.changeCar, { params: { id: stored.id }, body: { version: version!, fields } }),
+    });
+  }
+
+  protected add(): void {
+    this.edited.set({
+      title: 'New car',
+      fields: NEW_CAR,
+      version: undefined,
+      save: (fields: CarFields) => this.api.call(contract.addCar, { body: fields }),
+    });
+  }
+}

@@ -1,3 +1,129 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
-@Component({ selector: 'jl-crew', changeDetection: ChangeDetectionStrategy.OnPush, template: 'Crew' })
-export class Crew {}
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { contract, type StoredInstructor } from '@core/api';
+import { instructor, type Instructor } from '@core/day';
+import { Button } from 'primeng/button';
+import { TableModule } from 'primeng/table';
+import * as z from 'zod';
+import { Api } from '../data/api';
+import { DayService } from '../data/day.service';
+import { CREW_STATUS_WORDS } from '../data/names';
+import { windowsText, type Json } from '../forms/fields';
+import { RecordEditor, type Edited } from '../forms/record-editor';
+import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
+
+/** The instructors: what each may do, what each does now, and the sheets to print. */
+@Component({
+  selector: 'jl-crew',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, RecordEditor, TableModule],
+  template: `
+    <header>
+      <h1>Crew</h1>
+      <span class="muted">{{ rows().length }} instructors</span>
+      <span class="push"></span>
+      <a id="print" class="sheet" [href]="dayPdf()" target="_blank">Day sheet (PDF)</a>
+      <p-button label="Add instructor" size="small" [outlined]="true" (onClick)="add()" />
+    </header>
+    <div class="body">
+      <p-table [value]="rows()" dataKey="id" size="small">
+        <ng-template #header>
+          <tr>
+            <th>Instructor</th>
+            <th>Now</th>
+            <th>Laps today</th>
+            <th>Languages</th>
+            <th>May</th>
+            <th>Available</th>
+            <th>Enter</th>
+            <th>Sheet</th>
+            <th><span class="visually-hidden">Edit</span></th>
+          </tr>
+        </ng-template>
+        <ng-template #body let-row>
+          <tr>
+            <td><b>{{ row.name }}</b></td>
+            <td>{{ row.now }}</td>
+            <td>{{ row.laps }} of {{ row.fields.maxLaps }}</td>
+            <td>{{ row.fields.languages.join(', ') }}</td>
+            <td>{{ row.may }}</td>
+            <td>{{ row.available }}</td>
+            <td>
+              @if (row.away) {
+                <p-button label="Back" size="small" [text]="true" [ariaLabel]="row.name + ' is back'" (onClick)="data.record({ kind: 'crewBack', instructor: row.id })" />
+              } @else {
+                <p-button label="Break" size="small" [text]="true" [ariaLabel]="row.name + ' takes a break'" (onClick)="data.record({ kind: 'breakBegan', instructor: row.id, what: 'rest' })" />
+                <p-button label="Meal" size="small" [text]="true" [ariaLabel]="row.name + ' goes to the meal'" (onClick)="data.record({ kind: 'breakBegan', instructor: row.id, what: 'meal' })" />
+                <p-button label="Off" size="small" [text]="true" [ariaLabel]="row.name + ' is off'" (onClick)="data.record({ kind: 'breakBegan', instructor: row.id, what: 'off' })" />
+              }
+            </td>
+            <td><a [href]="sheet(row.id)" target="_blank" [attr.aria-label]="'Sheet of ' + row.name + ' as PDF'">PDF</a></td>
+            <td><p-button label="Edit" size="small" [text]="true" [ariaLabel]="'Edit ' + row.name" (onClick)="open(row.stored)" /></td>
+          </tr>
+        </ng-template>
+        <ng-template #emptymessage>
+          <tr><td colspan="9" class="empty">No instructor yet. Add the first one.</td></tr>
+        </ng-template>
+      </p-table>
+    </div>
+    <jl-record-editor [(edited)]="edited" [fields]="fields()" [schema]="schema" (done)="list.reload()" />
+  `,
+  host: { class: 'screen' },
+})
+export class Crew {
+  private readonly api = inject(Api);
+  protected readonly data = inject(DayService);
+  protected readonly schema = instructor;
+  protected readonly edited = signal<Edited | undefined>(undefined);
+  protected readonly list = rxResource({
+    params: () => this.data.view()?.revision?.revision ?? 0,
+    stream: () => this.api.call(contract.listInstructors),
+  });
+  protected readonly fields = computed(() => {
+    const view = this.data.view();
+    const cars = (view?.day.cars ?? []).map(({ id, name }) => ({ value: id, label: `${view?.carNumbers[id] ?? ''} ${name}` }));
+    return crewFormFields(cars, this.edited()?.fields['cars'] === 'all');
+  });
+  protected readonly dayPdf = computed(() => `/api/days/${this.data.date()}/sheets/day.pdf`);
+  protected readonly rows = computed(() =>
+    (this.list.value()?.instructors ?? []).map((stored) => {
+      const state = this.data.state()?.crew.get(stored.id);
+      const { fields } = stored;
+      const may = [fields.brief && 'class', fields.sighting && 'sighting', fields.cars === 'all' ? 'all cars' : `${fields.cars.length} cars`];
+      return {
+        id: stored.id,
+        stored,
+        fields,
+        name: fields.name,
+        now: state ? CREW_STATUS_WORDS[state.status] : '',
+        away: state?.pause !== undefined,
+        laps: state?.laps ?? 0,
+        may: may.filter(Boolean).join(', '),
+        available: windowsText(z.encode(instructor, fields).available),
+      };
+    }),
+  );
+
+  protected sheet(id: string): string {
+    return `/api/days/${this.data.date()}/sheets/instructors/${encodeURIComponent(id)}.pdf`;
+  }
+
+  protected open(stored: StoredInstructor): void {
+    this.edited.set({
+      title: stored.fields.name,
+      fields: z.encode(instructor, stored.fields) as Json,
+      version: stored.version,
+      save: (fields: Instructor, version) =>
+        this.api.call(contract.changeInstructor, { params: { id: stored.id }, body: { version: version!, fields } }),
+    });
+  }
+
+  protected add(): void {
+    this.edited.set({
+      title: 'New instructor',
+      fields: NEW_INSTRUCTOR,
+      version: undefined,
+      save: (fields: Instructor) => this.api.call(contract.addInstructor, { body: fields }),
+    });
+  }
+}

@@ -1,3 +1,85 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
-@Component({ selector: 'jl-rules', changeDetection: ChangeDetectionStrategy.OnPush, template: 'RulesScreen' })
-export class RulesScreen {}
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { contract, venueFields, type VenueFields } from '@core/api';
+import * as z from 'zod';
+import { Api, ApiError } from '../data/api';
+import { DayService } from '../data/day.service';
+import type { Json } from '../forms/fields';
+import { RecordForm, type Conflict } from '../forms/record-form';
+import { RULES_FIELDS } from './rules-fields';
+
+/** The venue and the rules by which its days are planned. */
+@Component({
+  selector: 'jl-rules',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RecordForm],
+  template: `
+    <header>
+      <h1>Rules</h1>
+      <span class="muted">They hold for every plan that is made from now on. Local law and the marshal’s word come first.</span>
+    </header>
+    <div class="body">
+      @if (record(); as fields) {
+        <jl-record-form
+          [fields]="formFields"
+          [schema]="schema"
+          [record]="fields"
+          [conflict]="conflict()"
+          [saving]="saving()"
+          saveLabel="Save rules"
+          (saved)="save($event, version())"
+          (overwrite)="save($event, latest())"
+          (cancelled)="reset()"
+        />
+      } @else {
+        <p class="empty" role="status">Reading the rules…</p>
+      }
+    </div>
+  `,
+  styles: `
+    jl-record-form {
+      display: block;
+      max-width: 66rem;
+    }
+  `,
+  host: { class: 'screen' },
+})
+export class RulesScreen {
+  private readonly api = inject(Api);
+  private readonly data = inject(DayService);
+  protected readonly formFields = RULES_FIELDS;
+  protected readonly schema = venueFields;
+  protected readonly conflict = signal<Conflict | undefined>(undefined);
+  protected readonly saving = signal(false);
+  protected readonly latest = signal(0);
+  protected readonly stored = rxResource({ stream: () => this.api.call(contract.readVenue) });
+  protected readonly version = computed(() => this.stored.value()?.version ?? 0);
+  protected readonly record = computed(() => {
+    const stored = this.stored.value();
+    return stored && (z.encode(venueFields, stored.fields) as Json);
+  });
+
+  protected save(fields: unknown, version: number): void {
+    this.saving.set(true);
+    this.api.call(contract.changeVenue, { body: { version, fields: fields as VenueFields } }).subscribe({
+      next: () => {
+        this.saving.set(false);
+        this.reset();
+        this.data.reload();
+        this.data.say('The rules are saved. Plan again to use them.');
+      },
+      error: (error: unknown) => {
+        this.saving.set(false);
+        const current = error instanceof ApiError ? (error.problem?.current as { version: number; fields: Json } | undefined) : undefined;
+        if (!current) return this.data.refuse((error as Error).message);
+        this.conflict.set({ message: (error as Error).message, current: current.fields });
+        this.latest.set(current.version);
+      },
+    });
+  }
+
+  protected reset(): void {
+    this.conflict.set(undefined);
+    this.stored.reload();
+  }
+}

@@ -1,0 +1,126 @@
+/** One field of a record form: where its value lies and how it is entered. */
+export interface Field {
+  /** Place in the record, `fuel.capacityL`. */
+  readonly path: string;
+  readonly label: string;
+  readonly kind: 'text' | 'longText' | 'number' | 'time' | 'date' | 'choice' | 'many' | 'words' | 'yes' | 'windows' | 'drives';
+  readonly options?: readonly Option[];
+  /** Unit behind a number. */
+  readonly unit?: string;
+  /** Most digits behind the point of a number; whole numbers where not given. */
+  readonly decimals?: number;
+  /** An empty value is left out of the record. */
+  readonly optional?: boolean;
+  /** Begins a new group with this title. */
+  readonly group?: string;
+  readonly hint?: string;
+  /** Takes the whole width. */
+  readonly wide?: boolean;
+}
+
+export interface Option {
+  readonly label: string;
+  readonly value: string | number | boolean;
+}
+
+/** A record of any shape in its encoded form. */
+export type Json = Record<string, unknown>;
+
+/** Value at a path, or nothing. */
+export function valueAt(record: unknown, path: string): unknown {
+  return path
+    .split('.')
+    .reduce<unknown>((value, step) => (value as Json | undefined)?.[step], record);
+}
+
+interface Window {
+  readonly from: string;
+  readonly to: string;
+  readonly reason?: string;
+}
+
+/** Text of windows as people write them: `08:30–12:00, 13:00–18:00`, each with its reason if it has one. */
+export function windowsText(windows: unknown): string {
+  return ((windows as Window[] | undefined) ?? [])
+    .map(({ from, to, reason }) => `${from}–${to}${reason ? ` ${reason}` : ''}`)
+    .join(', ');
+}
+
+/** The windows of such a text; what cannot be read stays as it is, for the schema to refuse. */
+export function windowsOf(text: string): Window[] {
+  return text
+    .split(',')
+    .map((part) => part.trim())
+    .filter((part) => part !== '')
+    .map((part) => {
+      const [, from = part, to = '', reason = ''] = /^(\S+?)\s*[–—-]\s*(\S+)\s*(.*)$/.exec(part) ?? [];
+      return { from: paddedTime(from), to: paddedTime(to), ...(reason && { reason }) };
+    });
+}
+
+/** `9:40` as `09:40`; anything else as it is. */
+export function paddedTime(text: string): string {
+  const trimmed = text.trim().replace('.', ':');
+  return /^\d:\d\d/.test(trimmed) ? `0${trimmed}` : trimmed;
+}
+
+/** What a control shows for a value of the record. */
+export function shownValue(field: Field, value: unknown): unknown {
+  switch (field.kind) {
+    case 'windows':
+      return windowsText(value);
+    case 'words':
+      return (value as string[] | undefined ?? []).join(', ');
+    case 'yes':
+      return value === true;
+    case 'many':
+    case 'drives':
+      return value ?? [];
+    case 'number':
+    case 'choice':
+      return value ?? null;
+    default:
+      return value ?? '';
+  }
+}
+
+/** The value that goes into the record for what a control holds; nothing for an empty optional field. */
+export function recordValue(field: Field, shown: unknown): unknown {
+  if (field.optional && (shown === '' || shown === null || shown === undefined)) return undefined;
+  switch (field.kind) {
+    case 'windows':
+      return windowsOf(String(shown));
+    case 'words':
+      return String(shown).split(/[,\s]+/).filter((word) => word !== '');
+    case 'time':
+      return paddedTime(String(shown));
+    default:
+      return shown ?? undefined;
+  }
+}
+
+/** A copy of a record with values put at their paths; what no field names is kept. */
+export function withValues(record: Json, values: readonly { readonly path: string; readonly value: unknown }[]): Json {
+  const copy = structuredClone(record);
+  for (const { path, value } of values) {
+    const steps = path.split('.');
+    const last = steps.pop()!;
+    let target: Json = copy;
+    for (const step of steps) target = (target[step] ??= {}) as Json;
+    if (value === undefined) delete target[last];
+    else target[last] = value;
+  }
+  return copy;
+}
+
+/** A value in words, for showing two versions side by side. */
+export function valueText(field: Field, value: unknown): string {
+  if (value === undefined || value === '') return 'empty';
+  if (field.kind === 'windows') return windowsText(value);
+  if (field.kind === 'yes') return value ? 'yes' : 'no';
+  if (field.kind === 'drives') {
+    return (value as { cars: string[]; laps: number }[]).map(({ cars, laps }) => `${cars.join('/')} × ${laps}`).join(', ') || 'none';
+  }
+  const label = (one: unknown) => field.options?.find((option) => option.value === one)?.label ?? String(one);
+  return Array.isArray(value) ? value.map(label).join(', ') || 'none' : label(value);
+}

@@ -1,0 +1,138 @@
+import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { faultsOf, type Fault } from '@core/day';
+import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
+import { InputNumber } from 'primeng/inputnumber';
+import { InputText } from 'primeng/inputtext';
+import { MultiSelect } from 'primeng/multiselect';
+import { Select } from 'primeng/select';
+import { Textarea } from 'primeng/textarea';
+import type * as z from 'zod';
+import { DrivesField } from './drives-field';
+import { recordValue, shownValue, valueAt, valueText, withValues, type Field, type Json } from './fields';
+
+/** What somebody else has saved meanwhile. */
+export interface Conflict {
+  readonly message: string;
+  /** The record as it stands now, encoded. */
+  readonly current: Json;
+}
+
+/**
+ * Edits one record field by field. The zod schema is the only judge: its faults stand under their fields. On a conflict
+ * both versions are shown and nothing is overwritten unseen.
+ */
+@Component({
+  selector: 'jl-record-form',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, Checkbox, DrivesField, InputNumber, InputText, MultiSelect, ReactiveFormsModule, Select, Textarea],
+  templateUrl: './record-form.html',
+  styleUrl: './record-form.scss',
+})
+export class RecordForm {
+  readonly fields = input.required<readonly Field[]>();
+  /** The record in its encoded form; fields that are not named stay as they are. */
+  readonly record = input.required<Json>();
+  readonly schema = input.required<z.ZodType>();
+  readonly conflict = input<Conflict>();
+  readonly saving = input(false);
+  readonly saveLabel = input('Save');
+  /** The record, decoded by the schema. */
+  readonly saved = output<unknown>();
+  readonly cancelled = output<void>();
+  /** The person has seen the other version and saves over it. */
+  readonly overwrite = output<unknown>();
+
+  protected readonly form = signal(new FormGroup<Record<string, FormControl>>({}));
+  private readonly faults = signal<readonly Fault[]>([]);
+
+  protected readonly groups = computed(() => {
+    const groups: { title: string; fields: Field[] }[] = [];
+    for (const field of this.fields()) {
+      if (field.group !== undefined || groups.length === 0) groups.push({ title: field.group ?? '', fields: [] });
+      groups.at(-1)!.fields.push(field);
+    }
+    return groups;
+  });
+  /** Faults that belong to no field on screen. */
+  protected readonly otherFaults = computed(() => {
+    const paths = this.fields().map(({ path }) => path);
+    return this.faults().filter((fault) => !paths.some((path) => belongs(fault, path)));
+  });
+  protected readonly faultCount = computed(() => this.faults().length);
+  protected readonly differences = computed(() => {
+    const conflict = this.conflict();
+    if (!conflict) return [];
+    const mine = this.collect();
+    return this.fields()
+      .map((field) => ({ field, theirs: valueAt(conflict.current, field.path), mine: valueAt(mine, field.path) }))
+      .filter(({ theirs, mine }) => JSON.stringify(theirs) !== JSON.stringify(mine))
+      .map(({ field, theirs, mine }) => ({
+        label: field.label,
+        theirs: valueText(field, theirs),
+        mine: valueText(field, mine),
+      }));
+  });
+
+  constructor() {
+    effect(() => this.fill(this.record()));
+  }
+
+  protected id(field: Field): string {
+    return `field-${field.path.replaceAll('.', '-')}`;
+  }
+
+  protected faultOf(field: Field): string | undefined {
+    return this.faults().find((fault) => belongs(fault, field.path))?.message;
+  }
+
+  protected submit(event?: Event): void {
+    event?.preventDefault();
+    const result = this.check();
+    if (result !== undefined) this.saved.emit(result);
+  }
+
+  protected saveOver(): void {
+    const result = this.check();
+    if (result !== undefined) this.overwrite.emit(result);
+  }
+
+  protected takeTheirs(): void {
+    const conflict = this.conflict();
+    if (conflict) this.fill(conflict.current);
+    this.cancelled.emit();
+  }
+
+  private fill(record: Json): void {
+    this.faults.set([]);
+    this.form.set(
+      new FormGroup(
+        Object.fromEntries(
+          this.fields().map((field) => [field.path, new FormControl(shownValue(field, valueAt(record, field.path)))]),
+        ),
+      ),
+    );
+  }
+
+  private collect(): Json {
+    const form = this.form();
+    return withValues(
+      this.record(),
+      this.fields().map((field) => ({ path: field.path, value: recordValue(field, form.controls[field.path]?.value) })),
+    );
+  }
+
+  private check(): unknown {
+    const result = this.schema().safeParse(this.collect());
+    this.faults.set(result.success ? [] : faultsOf(result.error));
+    if (result.success) return result.data;
+    const first = this.fields().find((field) => this.faultOf(field) !== undefined);
+    if (first) document.getElementById(this.id(first))?.focus();
+    return undefined;
+  }
+}
+
+function belongs(fault: Fault, path: string): boolean {
+  return fault.path === path || fault.path.startsWith(`${path}.`) || fault.path.startsWith(`${path}[`);
+}

@@ -1,0 +1,33 @@
+import type { Field } from '../forms/fields';
+
+/** The fields of the venue and its rules, as the form shows them. */
+export const RULES_FIELDS: readonly Field[] = [
+  { path: 'name', label: 'Venue', kind: 'text', group: 'Venue' },
+  { path: 'timeZone', label: 'Time zone', kind: 'text' },
+  { path: 'currency', label: 'Currency', kind: 'text' },
+  { path: 'opens', label: 'Opens', kind: 'time' },
+  { path: 'closes', label: 'Closes', kind: 'time' },
+  { path: 'condition.name', label: 'Condition', kind: 'text' },
+  { path: 'condition.paceFactor', label: 'Lap times ×', kind: 'number', decimals: 3, hint: 'damp: 1.08, wet: 1.15, say' },
+  { path: 'circuit.name', label: 'Circuit', kind: 'text', group: 'Circuit' },
+  { path: 'circuit.lapLengthM', label: 'Lap', unit: 'm', kind: 'number', decimals: 1 },
+  { path: 'circuit.closures', label: 'Closed', kind: 'windows', hint: 'such as 12:30–13:00 quiet half-hour' },
+  { path: 'rules.maxCarsOnTrack', label: 'Cars at once', kind: 'number' },
+  { path: 'rules.releaseGapS', label: 'Between two releases', unit: 's', kind: 'number' },
+  { path: 'rules.firstLapFactor', label: 'First lap ×', kind: 'number', decimals: 3, optional: true },
+  { path: 'rules.outLapCounts', label: 'The lap out of the pits counts', kind: 'yes' },
+  { path: 'rules.setUpS', label: 'Set-up', unit: 's', kind: 'number', group: 'A drive' },
+  { path: 'rules.wrapUpS', label: 'Wrap-up', unit: 's', kind: 'number' },
+  { path: 'rules.turnaroundS', label: 'Turnaround of the car', unit: 's', kind: 'number' },
+  { path: 'rules.guestRestS', label: 'Guest’s rest', unit: 's', kind: 'number' },
+  { path: 'rules.refuelBays', label: 'Refuel bays', kind: 'number' },
+  { path: 'rules.briefing.durationS', label: 'Class takes', unit: 's', kind: 'number', group: 'Class and sighting run' },
+  { path: 'rules.briefing.seats', label: 'Seats in the class', kind: 'number' },
+  { path: 'rules.briefing.rooms', label: 'Rooms', kind: 'number' },
+  { path: 'rules.sighting.laps', label: 'Laps of a sighting run', kind: 'number' },
+  { path: 'rules.sighting.setUpS', label: 'Its set-up', unit: 's', kind: 'number' },
+  { path: 'rules.sighting.wrapUpS', label: 'Its wrap-up', unit: 's', kind: 'number' },
+  { path: 'paces.first', label: 'First time ×', kind: 'number', decimals: 3, group: 'Guest’s pace: lap time of the car times' },
+  { path: 'paces.before', label: 'Been before ×', kind: 'number', decimals: 3 },
+  { path: 'paces.quick', label: 'Quick ×', kind: 'number', decimals: 3 },
+];
