@@ -7,6 +7,7 @@ import { DayService } from './data/day.service';
 import { Outbox } from './data/outbox';
 import { VenueClock } from './data/venue-clock';
 import { Who } from './data/who';
+import { Ask, AskDialog } from './shell/ask';
 import { DayPicker } from './shell/day-picker';
 import { DemoClock } from './shell/demo-clock';
 import { Palette } from './shell/palette';
@@ -19,13 +20,14 @@ import { ThemeChoice } from './shell/theme-choice';
 @Component({
   selector: 'jl-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterOutlet, Toast, DayPicker, DemoClock, Palette, Ribbon, Stations],
+  imports: [AskDialog, RouterOutlet, Toast, DayPicker, DemoClock, Palette, Ribbon, Stations],
   templateUrl: './app.html',
   styleUrl: './app.scss',
   host: { '(document:keydown)': 'key($event)' },
 })
 export class App {
   private readonly router = inject(Router);
+  private readonly ask = inject(Ask);
   protected readonly data = inject(DayService);
   protected readonly clock = inject(VenueClock);
   protected readonly who = inject(Who);
@@ -58,9 +60,9 @@ export class App {
     this.data.start();
   }
 
-  protected rename(): void {
-    const name = prompt('Who works at this device?', this.who.name());
-    if (name !== null) this.who.set(name);
+  protected async rename(): Promise<void> {
+    const name = await this.ask.for('Who works at this device?', 'Name or station', this.who.name());
+    if (name !== undefined) this.who.set(name);
   }
 
   protected key(event: KeyboardEvent): void {

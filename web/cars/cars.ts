@@ -10,6 +10,7 @@ import { DayService } from '../data/day.service';
 import { CAR_STATUS_WORDS } from '../data/names';
 import { windowsText, type Json } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
+import { Ask } from '../shell/ask';
 import { CAR_FIELDS, NEW_CAR } from './car-fields';
 
 /** The fleet: what each car is, where it stands now, and what the garage enters about it. */
@@ -74,6 +75,7 @@ import { CAR_FIELDS, NEW_CAR } from './car-fields';
 })
 export class Cars {
   private readonly api = inject(Api);
+  private readonly ask = inject(Ask);
   protected readonly data = inject(DayService);
   protected readonly fields = CAR_FIELDS;
   protected readonly schema = carFields;
@@ -101,8 +103,8 @@ export class Cars {
     }),
   );
 
-  protected hold(car: string, name: string): void {
-    const reason = prompt(`Why is ${name} held?`, '')?.trim();
+  protected async hold(car: string, name: string): Promise<void> {
+    const reason = await this.ask.for(`Hold ${name}`, 'Why?');
     if (reason) this.data.record({ kind: 'carHeld', car, reason });
   }
 

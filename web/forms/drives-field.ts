@@ -67,7 +67,7 @@ export class DrivesField implements ControlValueAccessor {
   readonly cars = input.required<readonly Option[]>();
   protected readonly drives = signal<readonly BookedDrive[]>([]);
   protected readonly gearboxes = [
-    { label: 'as the guest wants', value: '' },
+    { label: 'as wanted', value: '' },
     { label: 'automatic', value: 'auto' },
     { label: 'paddles', value: 'paddle' },
   ];

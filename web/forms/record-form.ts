@@ -83,6 +83,11 @@ export class RecordForm {
     return `field-${field.path.replaceAll('.', '-')}`;
   }
 
+  /** Names of controls may hold no dots. */
+  protected control(field: Field): string {
+    return field.path.replaceAll('.', '/');
+  }
+
   protected faultOf(field: Field): string | undefined {
     return this.faults().find((fault) => belongs(fault, field.path))?.message;
   }
@@ -109,7 +114,7 @@ export class RecordForm {
     this.form.set(
       new FormGroup(
         Object.fromEntries(
-          this.fields().map((field) => [field.path, new FormControl(shownValue(field, valueAt(record, field.path)))]),
+          this.fields().map((field) => [this.control(field), new FormControl(shownValue(field, valueAt(record, field.path)))]),
         ),
       ),
     );
@@ -119,7 +124,7 @@ export class RecordForm {
     const form = this.form();
     return withValues(
       this.record(),
-      this.fields().map((field) => ({ path: field.path, value: recordValue(field, form.controls[field.path]?.value) })),
+      this.fields().map((field) => ({ path: field.path, value: recordValue(field, form.controls[this.control(field)]?.value) })),
     );
   }
 

@@ -40,6 +40,7 @@ import { RULES_FIELDS } from './rules-fields';
     jl-record-form {
       display: block;
       max-width: 66rem;
+      --form-ground: var(--p-jl-paper);
     }
   `,
   host: { class: 'screen' },

@@ -1,0 +1,19 @@
+import { cpSync, rmSync } from 'node:fs';
+import { build } from 'esbuild';
+
+/** Bundles the server's own code; packages stay outside. Files that are read at run time are put beside it. */
+rmSync('dist/server', { recursive: true, force: true });
+await build({
+  entryPoints: ['server/main.ts'],
+  outdir: 'dist/server',
+  bundle: true,
+  platform: 'node',
+  target: 'node20',
+  format: 'esm',
+  packages: 'external',
+  sourcemap: true,
+  tsconfig: 'tsconfig.json',
+  logLevel: 'warning',
+});
+cpSync('server/sql', 'dist/server/sql', { recursive: true });
+cpSync('demo/larkmere-day.csv', 'dist/server/larkmere-day.csv');

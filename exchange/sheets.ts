@@ -1,0 +1,177 @@
+import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Booking } from '@core/api';
+import { clockMinute, layOut, wallClock, type Day, type DriveHold, type PersonHold, type Plan, type Schedule } from '@core/day';
+
+/** What a sheet is made from. */
+export interface SheetSource {
+  readonly day: Day;
+  readonly plan: Plan;
+  readonly revision: number;
+  readonly bookings: readonly Booking[];
+  /** Number on the door by car id. */
+  readonly carNumbers: Readonly<Record<string, number>>;
+}
+
+const INK = '#1E2328';
+const MUTED = '#575D64';
+const LINE = '#B9B3A6';
+
+/** The whole day on paper: classes, sighting runs, every drive in the order of release, and what is left out. */
+export function daySheet(source: SheetSource): TDocumentDefinitions {
+  const schedule = layOut(source.day, source.plan);
+  const { briefings, sightings, drives } = schedule;
+  const byStart = [...briefings, ...sightings].sort((a, b) => a.startS - b.startS);
+  const leftOut = source.plan.unplanned.flatMap(({ drive, reason }) => {
+    const booked = schedule.index.drives.get(drive);
+    return booked ? [[booked.guest.name, `${booked.drive.laps} laps`, reason]] : [];
+  });
+  return sheet(source, 'landscape', 'Day sheet', [
+    heading('Classes and sighting runs'),
+    table(
+      ['Start', 'End', 'What', 'Instructor', 'Guests'],
+      ['auto', 'auto', 'auto', 'auto', '*'],
+      byStart.map((hold) => [
+        bold(clockMinute(hold.startS)),
+        clockMinute(hold.endS),
+        hold.kind === 'briefing' ? 'class' : `sighting run, ${hold.vehicle?.name ?? ''}`,
+        hold.instructor?.name ?? '',
+        hold.guests.map(({ name }) => name).join(', '),
+      ]),
+    ),
+    heading('Drives'),
+    table(
+      ['Seat', 'Out', 'Back', 'No.', 'Car', 'Guest', 'Instructor', 'Laps', 'Mind'],
+      ['auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', '*'],
+      [...drives]
+        .sort((a, b) => a.releaseS - b.releaseS)
+        .map((hold) => [
+          clockMinute(hold.startS),
+          bold(wallClock(hold.releaseS)),
+          clockMinute(hold.endS),
+          bold(String(source.carNumbers[hold.planned.car] ?? '')),
+          hold.car?.name ?? '',
+          hold.guests[0]?.name ?? '',
+          hold.instructor?.name ?? '',
+          beads(hold),
+          mind(hold, source),
+        ]),
+    ),
+    ...(leftOut.length > 0
+      ? [heading('Left out of the plan'), table(['Guest', 'Drive', 'Why'], ['auto', 'auto', '*'], leftOut)]
+      : []),
+  ]);
+}
+
+/**
+ * One instructor's day for the clipboard.
+ *
+ * @returns nothing where the instructor is not in the day's crew
+ */
+export function instructorSheet(source: SheetSource, instructorId: string): TDocumentDefinitions | undefined {
+  const schedule = layOut(source.day, source.plan);
+  const instructor = schedule.index.instructors.get(instructorId);
+  if (!instructor) return undefined;
+  const holds = schedule.crewHolds.get(instructorId) ?? [];
+  const meal = `Meal between ${clockMinute(instructor.meal.from)} and ${clockMinute(instructor.meal.to)}.`;
+  return sheet(source, 'portrait', instructor.name, [
+    { text: `${holds.length} activities. ${meal}`, color: MUTED, margin: [0, 0, 0, 6] },
+    holds.length === 0
+      ? { text: 'Nothing is planned for this instructor.', color: MUTED }
+      : table(
+          ['Start', 'Out', 'End', 'What', 'Guest', 'Laps', 'Mind'],
+          ['auto', 'auto', 'auto', 'auto', '*', 'auto', '*'],
+          holds.map((hold) => activityRow(hold, source, schedule)),
+        ),
+  ]);
+}
+
+function activityRow(hold: PersonHold, source: SheetSource, schedule: Schedule): TableCell[] {
+  const guests = hold.guests.map(({ name }) => name).join(', ');
+  const times = [bold(clockMinute(hold.startS)), hold.kind === 'briefing' ? '' : wallClock(hold.releaseS), clockMinute(hold.endS)];
+  if (hold.kind === 'briefing') return [...times, 'class', guests, '', `${hold.guests.length} guests`];
+  if (hold.kind === 'sighting') return [...times, hold.vehicle?.name ?? 'sighting run', guests, `${schedule.day.rules.sighting.laps}`, 'sighting run'];
+  const number = source.carNumbers[hold.planned.car];
+  return [...times, `${number ?? ''} ${hold.car?.name ?? ''}`, bold(guests), beads(hold), mind(hold, source)];
+}
+
+/** What whoever sits beside the guest has to know, in one cell. */
+function mind(hold: DriveHold, { bookings }: SheetSource): TableCell {
+  const fields = bookings.find(({ id }) => id === hold.guests[0]?.id)?.fields;
+  const gearbox = hold.drive?.gearbox;
+  const parts = [
+    hold.guests[0]?.languages.join(', '),
+    gearbox && (gearbox === 'auto' ? 'automatic' : 'paddles'),
+    fields && !fields.prompting && 'by voice only',
+    fields?.occasion,
+    fields?.notes,
+  ].filter(Boolean);
+  const lines: Content[] = [{ text: parts.join(' · ') }];
+  if (fields?.healthNote) lines.push({ text: fields.healthNote, bold: true });
+  return { stack: lines };
+}
+
+/** Lap beads to tick off by hand. */
+function beads({ lapsDriven }: DriveHold): TableCell {
+  const circles = Array.from({ length: lapsDriven }, (_, lap) => `<circle cx="${6 + lap * 11}" cy="6" r="4.2"/>`).join('');
+  const width = lapsDriven * 11 + 2;
+  return { svg: `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="12" fill="none" stroke="${INK}">${circles}</svg>` };
+}
+
+function bold(text: string): TableCell {
+  return { text, bold: true };
+}
+
+function heading(text: string): Content {
+  return { text, bold: true, fontSize: 12, margin: [0, 10, 0, 4] };
+}
+
+function table(head: string[], widths: string[], body: TableCell[][]): Content {
+  return {
+    table: {
+      headerRows: 1,
+      dontBreakRows: true,
+      widths,
+      body: [head.map((text): TableCell => ({ text, color: MUTED, fontSize: 8 })), ...body],
+    },
+    layout: {
+      hLineColor: () => LINE,
+      hLineWidth: (line) => (line === 1 ? 1 : 0.5),
+      vLineWidth: () => 0,
+      paddingTop: () => 3,
+      paddingBottom: () => 3,
+    },
+  };
+}
+
+function sheet(
+  { day, revision }: SheetSource,
+  pageOrientation: 'portrait' | 'landscape',
+  title: string,
+  content: Content[],
+): TDocumentDefinitions {
+  return {
+    pageSize: 'A4',
+    pageOrientation,
+    pageMargins: [32, 34, 32, 40],
+    defaultStyle: { font: 'Roboto', fontSize: 9, color: INK },
+    info: { title: `${title}, ${day.date}`, creator: 'Joy Lap' },
+    content: [
+      {
+        columns: [
+          { text: title, bold: true, fontSize: 17 },
+          { text: `${day.venue}\n${day.date} · ${day.circuit.name} · plan ${revision}`, alignment: 'right', color: MUTED },
+        ],
+        margin: [0, 0, 0, 6],
+      },
+      ...content,
+    ],
+    footer: (page, pages) => ({
+      columns: [
+        { text: 'Advice only: the marshal’s word and venue rules come first.', color: MUTED },
+        { text: `${page} of ${pages}`, alignment: 'right', color: MUTED },
+      ],
+      fontSize: 8,
+      margin: [32, 12, 32, 0],
+    }),
+  };
+}
