@@ -1,0 +1,104 @@
+import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../../testing/small-day';
+import { costOf } from '.';
+import type { Day } from '../day-file';
+import type { Plan } from '../plan-file';
+import { layOut } from '../schedule';
+import { passesBetween } from './passes';
+import { waitOfGap } from './waiting';
+
+const terms = (day: Day, plan: Plan) => costOf(layOut(day, plan)).terms;
+
+const twoDrives = aGuest({
+  arrives: at('09:30'),
+  drives: [
+    { id: 'd1', cars: ['c1'], laps: 5 },
+    { id: 'd2', cars: ['c2'], laps: 5 },
+  ],
+});
+const twoCars = [aCar({ level: 3 }), aCar({ id: 'c2', name: 'Sabrel R', level: 1 })];
+const crew = [anInstructor(), anInstructor({ id: 'i2', name: 'Ife Okoro' })];
+
+describe('Cost', () => {
+  it('counts a wait of over forty minutes three times beyond them', () => {
+    expect(waitOfGap(20 * 60)).toBe(20);
+    expect(waitOfGap(50 * 60)).toBe(70);
+    expect(waitOfGap(-60)).toBe(0);
+  });
+
+  it('waiting: from the arrival nothing is taken off, between activities the rest is', () => {
+    const day = aDay({ cars: twoCars, guests: [twoDrives] });
+    const plan = aPlan({ drives: [drive('10:00'), drive('10:30', { drive: 'd2', car: 'c2' })] });
+    // 09:30 to 09:56 are 26 minutes; 10:10:40 to 10:26 are 15 min 20 s, less five of rest.
+    expect(terms(day, plan).waiting).toBeCloseTo(26 + 10 + 1 / 3, 9);
+  });
+
+  it('unplanned: 2000 each, and weights of the day override', () => {
+    const plan = aPlan({ unplanned: [{ drive: 'd1', reason: 'no room' }] });
+    expect(terms(aDay(), plan).unplanned).toBe(2000);
+    const day = aDay();
+    expect(terms({ ...day, rules: { ...day.rules, weights: { unplanned: 7 } } }, plan).unplanned).toBe(7);
+  });
+
+  it('continuity, ladder and preference count what guests notice', () => {
+    const day = aDay({ cars: twoCars, instructors: crew, guests: [{ ...twoDrives, preferInstructors: ['i1'] }] });
+    const plan = aPlan({ drives: [drive('10:00'), drive('10:30', { drive: 'd2', car: 'c2', instructor: 'i2' })] });
+    const { continuity, ladder, preference } = terms(day, plan);
+    expect({ continuity, ladder, preference }).toEqual({ continuity: 15, ladder: 10, preference: 10 });
+  });
+
+  it('balance: minutes from the fair share, by the plain sum of the windows', () => {
+    const day = aDay({ instructors: crew });
+    // One drive holds i1 for 880 s; both have the same hours, so each share is 440 s.
+    expect(terms(day, aPlan({ drives: [drive('10:00')] })).balance).toBeCloseTo((0.25 * 2 * 440) / 60, 9);
+  });
+
+  it('party: minutes between the first and the last member to finish', () => {
+    const day = aDay({
+      instructors: crew,
+      guests: [aGuest({ party: 'Brandt' }), aGuest({ id: 'g2', party: 'Brandt', drives: [{ id: 'd2', cars: ['c1'], laps: 5 }] })],
+    });
+    const plan = aPlan({ drives: [drive('10:00'), drive('10:30', { drive: 'd2', instructor: 'i2' })] });
+    expect(terms(day, plan).party).toBe(15);
+  });
+
+  it('moved and reassigned: only beyond five minutes, and only in a repair', () => {
+    const day = aDay({ cars: twoCars, instructors: crew, guests: [aGuest()] });
+    const previous = aPlan({ drives: [drive('10:00')] });
+    const against = (plan: Plan) => costOf(layOut(day, plan, { previous, nowS: at('09:00') })).terms;
+    expect(against(aPlan({ drives: [drive('10:05')] })).moved).toBe(0);
+    expect(against(aPlan({ drives: [drive('10:05:01')] })).moved).toBe(3);
+    expect(against(aPlan({ drives: [drive('10:00', { instructor: 'i2' })] })).reassigned).toBe(8);
+    expect(terms(day, aPlan({ drives: [drive('10:30')] })).moved).toBe(0);
+  });
+});
+
+describe('Predicted passes', () => {
+  const vehicle = (releaseS: number, lapS: number, laps: number) => ({
+    releaseS,
+    trackEndS: releaseS + lapS * laps,
+    lapsDriven: laps,
+  });
+
+  it('are none between equals, however long they run', () => {
+    expect(passesBetween(vehicle(0, 80, 8), vehicle(45, 80, 8))).toBe(0);
+  });
+
+  it('count each time the quicker one comes round', () => {
+    // From 45 s on the slow one is 0.5 laps ahead; after eight laps of 60 s the quick one has gained 3.5 laps.
+    expect(passesBetween(vehicle(0, 90, 10), vehicle(45, 60, 8))).toBe(3);
+  });
+
+  it('do not count a meeting at the very start or end', () => {
+    expect(passesBetween(vehicle(0, 60, 4), vehicle(0, 120, 2))).toBe(1);
+    expect(passesBetween(vehicle(0, 100, 3), vehicle(100, 100, 2))).toBe(0);
+  });
+
+  it('are the same whoever is named first', () => {
+    const [a, b] = [vehicle(13, 77, 7), vehicle(61, 93, 5)];
+    expect(passesBetween(a, b)).toBe(passesBetween(b, a));
+  });
+
+  it('need both on the circuit', () => {
+    expect(passesBetween(vehicle(0, 60, 5), vehicle(300, 60, 5))).toBe(0);
+  });
+});

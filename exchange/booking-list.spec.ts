@@ -1,0 +1,96 @@
+import { readBookingList, type BookingListContext } from './booking-list';
+
+const context: BookingListContext = {
+  cars: [
+    { id: 'c4', name: 'Halyard GT', number: 4 },
+    { id: 'c5', name: 'Halyard GT', number: 5 },
+    { id: 'c9', name: 'Sabrel R', number: 9 },
+  ],
+  instructors: [{ id: 'i4', name: 'Ife Okoro' }],
+  bookings: [],
+};
+const rowsOf = (csv: string, more: Partial<BookingListContext> = {}) => {
+  const list = readBookingList(csv, { ...context, ...more });
+  if (!list.ok) throw new Error(JSON.stringify(list.faults));
+  return list.preview.rows;
+};
+const HEAD = 'reference,name,arrives,drives';
+const faultsOf = (csv: string) => rowsOf(csv).map(({ faults }) => faults.map(({ column, reason }) => `${column}: ${reason}`));
+
+describe('A booking list', () => {
+  it('reads drives with alternatives, and a name that two cars share as either of them', () => {
+    const [row] = rowsOf(`${HEAD}\nA1,Ines Faro,9:10,Halyard GT x5 + 9 / 4 x7`);
+    expect(row!.fields!.drives).toEqual([
+      { id: 'A1-1', cars: ['c4', 'c5'], laps: 5 },
+      { id: 'A1-2', cars: ['c9', 'c4'], laps: 7 },
+    ]);
+    expect(row!.fields!.arrives).toBe(9 * 3600 + 600);
+    expect(row!.outcome).toBe('added');
+  });
+
+  it('recognises semicolons, tabs, a byte order mark and decimal commas', () => {
+    const semicolons = '\uFEFFReference;Name;Arrives;Drives;Weight kg;Price\r\nA1;Ines;9:10;Sabrel R x5;72,5;1.250,00\r\n';
+    expect(rowsOf(semicolons)[0]!.fields).toEqual(jasmine.objectContaining({ weightKg: 72.5, price: 1250 }));
+    const tabs = 'reference\tname\tarrives\tdrives\tprice\nA1\tInes\t9:10\tSabrel R x5\t1,250.50';
+    expect(rowsOf(tabs)[0]!.fields!.price).toBe(1250.5);
+  });
+
+  it('keeps quotes and line breaks in a field, and tells the line on which each row begins', () => {
+    const csv = `${HEAD},notes\nA1,Ines,9:10,Sabrel R x5,"Says ""maybe"",\nring her"\nA2,Piet,9:20,Sabrel R x5,`;
+    const rows = rowsOf(csv);
+    expect(rows[0]!.fields!.notes).toBe('Says "maybe",\nring her');
+    expect(rows.map(({ line }) => line)).toEqual([2, 4]);
+  });
+
+  it('names column and reason of everything that is wrong in a row', () => {
+    const csv = `${HEAD},languages,email\nA1,,25:00,Unknown x5,en,\nA2,Piet,9:20,Sabrel R,en,piet\nA3,Rory,9:30,Sabrel R x60,en,`;
+    expect(faultsOf(csv)).toEqual([
+      ['name: is empty', 'arrives: expected a time of day such as 9:40, got "25:00"', 'drives: no car "Unknown" in the fleet'],
+      ['drives: expected a car and its laps such as "Sabrel R x5", got "Sabrel R"'],
+      ['drives: expected 1 to 50 laps, got 60'],
+    ]);
+  });
+
+  it('lets the booking schema have the last word', () => {
+    const csv = `${HEAD},leaves by,email\nA1,Ines,9:10,Sabrel R x5,9:00,not-an-address`;
+    expect(faultsOf(csv)[0]!.map((text) => text.split(':')[0])).toEqual(['email', 'leaves by']);
+    expect(faultsOf(csv.replace('not-an-address', ''))[0]).toEqual(['leaves by: expected "leaves by" to be after the arrival']);
+  });
+
+  it('refuses a reference that stands twice, naming the first', () => {
+    const csv = `${HEAD}\nA1,Ines,9:10,Sabrel R x5\nA1,Piet,9:20,Sabrel R x5`;
+    expect(rowsOf(csv).map(({ outcome }) => outcome)).toEqual(['added', 'faulty']);
+    expect(faultsOf(csv)[1]).toEqual(['reference: stands twice in the list, first on line 2']);
+  });
+
+  it('changes nothing when imported again, and says which columns of a changed row differ', () => {
+    const csv = `${HEAD},party\nA1,Ines Faro,9:10,Sabrel R x5,Faro`;
+    const fields = rowsOf(csv)[0]!.fields!;
+    const bookings = [{ id: 'b1', version: 1, fields }];
+    expect(rowsOf(csv, { bookings })[0]!.outcome).toBe('unchanged');
+    const changed = rowsOf(csv.replace('x5', 'x7').replace('9:10', '9:20'), { bookings })[0]!;
+    expect([changed.outcome, changed.changes]).toEqual(['changed', ['arrives', 'drives']]);
+    expect(changed.fields!.drives[0]!.id).toBe(fields.drives[0]!.id);
+  });
+
+  it('leaves fields of columns that it lacks as they are, and clears those with an empty cell', () => {
+    const full = rowsOf(`${HEAD},party,helmet\nA1,Ines Faro,9:10,Sabrel R x5,Faro,M`)[0]!.fields!;
+    const bookings = [{ id: 'b1', version: 1, fields: full }];
+    const next = rowsOf(`${HEAD},helmet\nA1,Ines Faro,9:10,Sabrel R x5,`, { bookings })[0]!.fields!;
+    expect([next.party, next.helmet]).toEqual(['Faro', undefined]);
+  });
+
+  it('is refused as a whole where a column that it needs is missing', () => {
+    const list = readBookingList('name,arrives\nInes,9:10', context);
+    expect(list.ok ? [] : list.faults.map(({ message }) => message)).toEqual([
+      'the column "reference" is missing',
+      'the column "drives" is missing',
+    ]);
+    expect(readBookingList('', context).ok).toBe(false);
+  });
+
+  it('is refused as a whole where quotes do not match', () => {
+    const list = readBookingList(`${HEAD}\nA1,"Ines,9:10,Sabrel R x5`, context);
+    expect(list.ok).toBe(false);
+  });
+});

@@ -1,0 +1,47 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { DatabaseRefused, openDatabase } from './database';
+
+describe('The database', () => {
+  let folder: string;
+  beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'joylap-'))));
+  afterEach(() => rmSync(folder, { recursive: true }));
+
+  it('runs with a write-ahead log, full synchronisation and foreign keys', () => {
+    const db = openDatabase(join(folder, 'a.sqlite'));
+    const pragma = (name: string) => db.pragma(name, { simple: true });
+    expect([pragma('journal_mode'), pragma('synchronous'), pragma('foreign_keys')]).toEqual(['wal', 2, 1]);
+    expect(() => db.exec("insert into booking values ('b', '2027-05-22', 'A1', 1, '{}')")).toThrowError(/FOREIGN KEY/);
+    db.close();
+  });
+
+  it('refuses a file that a newer program has written, in a clear sentence', () => {
+    const file = join(folder, 'new.sqlite');
+    const db = openDatabase(file);
+    db.pragma('user_version = 999');
+    db.close();
+    expect(() => openDatabase(file)).toThrowError(DatabaseRefused, /was written by a newer Joy Lap/);
+  });
+
+  it('leaves everything as it was where a migration fails half-way', () => {
+    const file = join(folder, 'half.sqlite');
+    writeFileSync(join(folder, '001-good.sql'), 'create table one (x integer);');
+    openDatabase(file, folder).close();
+    writeFileSync(join(folder, '002-bad.sql'), 'create table two (x integer); insert into nowhere values (1);');
+    expect(() => openDatabase(file, folder)).toThrowError(/nowhere/);
+    writeFileSync(join(folder, '002-bad.sql'), 'create table two (x integer);');
+    const db = openDatabase(file, folder);
+    expect(db.prepare('select count(*) as n from two').get()).toEqual({ n: 0 });
+    expect(db.pragma('user_version', { simple: true })).toBe(2);
+    db.close();
+  });
+
+  it('never lets an entry of the journal be changed', () => {
+    const db = openDatabase(':memory:');
+    db.exec("insert into event_day values ('2027-05-22', 'now')");
+    db.exec("insert into journal_entry values ('2027-05-22', 1, 'e', 'now', '{}')");
+    expect(() => db.exec("update journal_entry set document = '[]'")).toThrowError(/only ever appended/);
+    db.close();
+  });
+});

@@ -1,0 +1,47 @@
+import { once } from 'node:events';
+import type { AddressInfo } from 'node:net';
+import { bookingBody, DATE, testServer } from '../testing/test-server';
+
+/** Reads server-sent events until so many of a kind have come. */
+async function events(url: string, kind: string, count: number, headers: Record<string, string> = {}): Promise<string[]> {
+  const abort = new AbortController();
+  const response = await fetch(url, { headers, signal: abort.signal });
+  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
+  let text = '';
+  const found = () => [...text.matchAll(new RegExp(`id: (\\d+)\\nevent: ${kind}\\n`, 'g'))].map((match) => match[1]!);
+  while (found().length < count) {
+    const { value, done } = await reader.read();
+    if (done) break;
+    text += value;
+  }
+  abort.abort();
+  return found();
+}
+
+describe('The live stream', () => {
+  it('sends each entry with its number, and what was missed to a screen that comes back', async () => {
+    const server = testServer();
+    const listening = server.app.listen(0, '127.0.0.1');
+    await once(listening, 'listening');
+    const base = `http://127.0.0.1:${(listening.address() as AddressInfo).port}/api/days/${DATE}`;
+    try {
+      const { body } = await server.http.post(`/api/days/${DATE}/bookings`).send(bookingBody());
+      const enter = (number: number, kind: string) =>
+        server.http
+          .post(`/api/days/${DATE}/journal`)
+          .send({ id: `entry-000${number}`, at: `09:0${number}`, by: 'Desk', kind, guest: body.id })
+          .expect(201);
+      const live = events(`${base}/stream`, 'entry', 2);
+      await new Promise((resolve) => setTimeout(resolve, 100));
+      await enter(1, 'guestArrived');
+      await enter(2, 'waiverSigned');
+      expect(await live).toEqual(['1', '2']);
+      await enter(3, 'licenceSeen');
+      expect(await events(`${base}/stream`, 'entry', 2, { 'last-event-id': '1' })).toEqual(['2', '3']);
+    } finally {
+      server.close();
+      listening.closeAllConnections();
+      listening.close();
+    }
+  });
+});
