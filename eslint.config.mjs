@@ -21,11 +21,11 @@ export default tseslint.config(
     extends: [...tseslint.configs.recommended],
     plugins: { boundaries },
     settings: {
-      'boundaries/elements': Object.keys(DIRECTIONS).map((room) => ({ type: room, pattern: room, mode: 'folder' })),
+      'boundaries/elements': Object.keys(DIRECTIONS).map((room) => ({ type: room, pattern: room })),
       'import/resolver': { typescript: { project: ['tsconfig.json'] } },
     },
     rules: {
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       eqeqeq: 'error',
       'boundaries/dependencies': [
@@ -65,11 +65,17 @@ export default tseslint.config(
     extends: [...angular.configs.tsRecommended],
     processor: angular.processInlineTemplates,
     rules: {
-      '@angular-eslint/component-selector': ['error', { type: ['element', 'attribute'], prefix: 'jl', style: 'kebab-case' }],
+      '@angular-eslint/component-selector': [
+        'error',
+        { type: ['element', 'attribute'], prefix: 'jl', style: 'kebab-case' },
+      ],
       '@angular-eslint/directive-selector': ['error', { type: 'attribute', prefix: 'jl', style: 'camelCase' }],
       '@angular-eslint/prefer-on-push-component-change-detection': 'error',
     },
   },
-  { files: ['web/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  {
+    files: ['web/**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+  },
   prettier,
 );

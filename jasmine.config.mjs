@@ -1,5 +1,11 @@
 export default {
   spec_dir: '.',
-  spec_files: ['core/**/*.spec.ts', 'exchange/**/*.spec.ts', 'server/**/*.spec.ts', 'cli/**/*.spec.ts', 'demo/**/*.spec.ts'],
+  spec_files: [
+    'core/**/*.spec.ts',
+    'exchange/**/*.spec.ts',
+    'server/**/*.spec.ts',
+    'cli/**/*.spec.ts',
+    'demo/**/*.spec.ts',
+  ],
   env: { random: true, failSpecWithNoExpectations: true },
 };

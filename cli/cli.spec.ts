@@ -10,7 +10,9 @@ describe('The command line', () => {
   let folder: string;
   const path = (name: string) => join(folder, name);
   const run = (script: string, ...args: string[]) => {
-    const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', `cli/${script}.ts`, ...args], { encoding: 'utf8' });
+    const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', `cli/${script}.ts`, ...args], {
+      encoding: 'utf8',
+    });
     return { status, stdout, stderr };
   };
   beforeEach(() => {
@@ -30,7 +32,10 @@ describe('The command line', () => {
 
   it('exits with 1 and names the rule where a plan breaks one', () => {
     run('plan', path('day.json'), '--out', path('plan.json'), '--iterations', '1');
-    writeFileSync(path('late.json'), JSON.stringify(z.encode(dayFile, aDay({ guests: [aGuest({ arrives: at('12:00') })] }))));
+    writeFileSync(
+      path('late.json'),
+      JSON.stringify(z.encode(dayFile, aDay({ guests: [aGuest({ arrives: at('12:00') })] }))),
+    );
     const { status, stdout } = run('check-plan', path('late.json'), path('plan.json'));
     expect(status).toBe(1);
     expect(stdout).toContain('GUEST_PRESENT: Ines Faro arrives at 12:00');
@@ -40,7 +45,12 @@ describe('The command line', () => {
     writeFileSync(path('bad.json'), JSON.stringify({ ...z.encode(dayFile, aDay()), opens: 'soon', colour: 'red' }));
     const { status, stderr, stdout } = run('plan', path('bad.json'), '--out', path('plan.json'));
     expect([status, stdout]).toEqual([2, '']);
-    expect(stderr.trim().split('\n').map((line) => line.split(': ')[1])).toEqual(['opens', 'colour']);
+    expect(
+      stderr
+        .trim()
+        .split('\n')
+        .map((line) => line.split(': ')[1]),
+    ).toEqual(['opens', 'colour']);
     expect(existsSync(path('plan.json'))).toBe(false);
   });
 
@@ -56,6 +66,8 @@ describe('The command line', () => {
     const repair = ['--previous', path('plan.json'), '--now', '09:01'];
     expect(run('plan', path('day.json'), ...repair, '--out', path('again.json'), '--iterations', '1').status).toBe(0);
     expect(run('check-plan', path('day.json'), path('again.json'), ...repair).status).toBe(0);
-    expect(JSON.parse(readFileSync(path('again.json'), 'utf8')).drives).toEqual(JSON.parse(readFileSync(path('plan.json'), 'utf8')).drives);
+    expect(JSON.parse(readFileSync(path('again.json'), 'utf8')).drives).toEqual(
+      JSON.parse(readFileSync(path('plan.json'), 'utf8')).drives,
+    );
   });
 });

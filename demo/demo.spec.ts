@@ -75,7 +75,11 @@ describe('The demo', () => {
   });
 
   it('brings a sample list of forty bookings without a fault', () => {
-    const list = readBookingList(readFileSync('demo/sample-bookings.csv', 'utf8'), { cars: FLEET, instructors: CREW, bookings: [] });
+    const list = readBookingList(readFileSync('demo/sample-bookings.csv', 'utf8'), {
+      cars: FLEET,
+      instructors: CREW,
+      bookings: [],
+    });
     const preview = list.ok ? list.preview : undefined;
     expect(preview?.rows.map(({ outcome }) => outcome)).toEqual(Array.from({ length: 40 }, () => 'added' as const));
     expect([preview?.delimiter, preview?.decimalComma]).toEqual([';', true]);

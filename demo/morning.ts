@@ -43,7 +43,12 @@ export function playMorning(day: Day, plan: Plan, untilS: number, seed: number, 
     const act = acts.shift()!;
     if (act.atS >= untilS) break;
     const number = entries.length + 1;
-    const entry = { ...act.fields, id: `demo-${String(number).padStart(5, '0')}`, at: act.atS, by: act.by } as JournalEntry;
+    const entry = {
+      ...act.fields,
+      id: `demo-${String(number).padStart(5, '0')}`,
+      at: act.atS,
+      by: act.by,
+    } as JournalEntry;
     if (admit(context, entries, entry).admitted) {
       entries.push({ seq: number, recordedAt: recordedAt(day.date, act.atS), entry });
       done.add(act.key);
@@ -112,12 +117,7 @@ function actsOf({ day, schedule }: DayContext, seed: number): Act[] {
   return acts;
 }
 
-function actsAtGate(
-  guest: Guest,
-  firstHoldS: number,
-  later: (key: string, mostS: number) => number,
-  add: Add,
-): void {
+function actsAtGate(guest: Guest, firstHoldS: number, later: (key: string, mostS: number) => number, add: Add): void {
   const { id: who, name, arrives } = guest;
   if (name === ABSENT_GUEST) {
     add(`no-show ${who}`, arrives + 3000, 'Desk', { kind: 'guestNoShow', guest: who });

@@ -97,34 +97,85 @@ function drives(cell: string, { cars, driveIds, reference }: CellContext): Booki
 function crew(cell: string, { instructors }: CellContext): string[] {
   return cell.split(/[,;/+]/).map((word) => {
     const wanted = word.trim().toLowerCase();
-    const found = instructors.find(
-      ({ id, name }) => name.toLowerCase() === wanted || id.toLowerCase() === wanted,
-    );
+    const found = instructors.find(({ id, name }) => name.toLowerCase() === wanted || id.toLowerCase() === wanted);
     if (!found) throw new CellError(`no instructor "${word.trim()}" in the crew`);
     return found.id;
   });
 }
 
-const PACE_WORDS: Record<string, PaceClass> = { 'first time': 'first', first: 'first', 'been before': 'before', before: 'before', quick: 'quick' };
+const PACE_WORDS: Record<string, PaceClass> = {
+  'first time': 'first',
+  first: 'first',
+  'been before': 'before',
+  before: 'before',
+  quick: 'quick',
+};
 
 /** The columns of a booking list, in the order in which the documentation gives them. */
 export const BOOKING_COLUMNS: readonly Column[] = [
-  { header: 'reference', field: 'reference', required: true, meaning: 'the booking’s own number; by it a row finds its booking again', read: text },
+  {
+    header: 'reference',
+    field: 'reference',
+    required: true,
+    meaning: 'the booking’s own number; by it a row finds its booking again',
+    read: text,
+  },
   { header: 'name', field: 'name', required: true, meaning: 'the guest', read: text },
   { header: 'arrives', field: 'arrives', required: true, meaning: 'time of day, `9:40`', read: time },
-  { header: 'drives', field: 'drives', required: true, meaning: '`Sabrel R x5 + Halyard GT / Tessel Turbo x7`: drives joined by `+`, cars of which any will do by `/`, laps behind `x`; a car by its name, number or id', read: drives },
+  {
+    header: 'drives',
+    field: 'drives',
+    required: true,
+    meaning:
+      '`Sabrel R x5 + Halyard GT / Tessel Turbo x7`: drives joined by `+`, cars of which any will do by `/`, laps behind `x`; a car by its name, number or id',
+    read: drives,
+  },
   { header: 'leaves by', field: 'leavesBy', meaning: 'time of day', read: time },
   { header: 'party', field: 'party', meaning: 'a word that friends and family share', read: text },
-  { header: 'languages', field: 'languages', meaning: 'codes such as `en de`; English where empty', read: words, empty: ['en'] },
-  { header: 'pace', field: 'pace', meaning: '`first time`, `been before` or `quick`; first time where empty', read: choice(PACE_WORDS), empty: 'first' },
+  {
+    header: 'languages',
+    field: 'languages',
+    meaning: 'codes such as `en de`; English where empty',
+    read: words,
+    empty: ['en'],
+  },
+  {
+    header: 'pace',
+    field: 'pace',
+    meaning: '`first time`, `been before` or `quick`; first time where empty',
+    read: choice(PACE_WORDS),
+    empty: 'first',
+  },
   { header: 'height cm', field: 'heightCm', meaning: 'number', read: number },
   { header: 'weight kg', field: 'weightKg', meaning: 'number', read: number },
   { header: 'helmet', field: 'helmet', meaning: 'size, such as `M`', read: text },
-  { header: 'gearbox', field: 'gearbox', meaning: '`automatic` or `paddles`', read: choice({ automatic: 'auto', auto: 'auto', paddles: 'paddle', paddle: 'paddle' }) },
+  {
+    header: 'gearbox',
+    field: 'gearbox',
+    meaning: '`automatic` or `paddles`',
+    read: choice({ automatic: 'auto', auto: 'auto', paddles: 'paddle', paddle: 'paddle' }),
+  },
   { header: 'car at home', field: 'carAtHome', meaning: 'text', read: text },
-  { header: 'drives on', field: 'drivesOn', meaning: '`left` or `right`: the side of the road at home', read: choice({ left: 'left', right: 'right' }) },
-  { header: 'prompting', field: 'prompting', meaning: '`yes` or `no`: a hand on the wheel is all right; no where empty', read: yes, empty: false },
-  { header: 'order', field: 'sequence', meaning: '`any` or `as listed`', read: choice({ any: 'any', 'as listed': 'asListed' }), empty: 'any' },
+  {
+    header: 'drives on',
+    field: 'drivesOn',
+    meaning: '`left` or `right`: the side of the road at home',
+    read: choice({ left: 'left', right: 'right' }),
+  },
+  {
+    header: 'prompting',
+    field: 'prompting',
+    meaning: '`yes` or `no`: a hand on the wheel is all right; no where empty',
+    read: yes,
+    empty: false,
+  },
+  {
+    header: 'order',
+    field: 'sequence',
+    meaning: '`any` or `as listed`',
+    read: choice({ any: 'any', 'as listed': 'asListed' }),
+    empty: 'any',
+  },
   { header: 'price', field: 'price', meaning: 'amount in the venue’s currency', read: number, empty: 0 },
   { header: 'paid', field: 'paid', meaning: 'amount', read: number, empty: 0 },
   { header: 'email', field: 'email', meaning: 'e-mail address', read: text },
@@ -132,7 +183,13 @@ export const BOOKING_COLUMNS: readonly Column[] = [
   { header: 'occasion', field: 'occasion', meaning: 'text', read: text },
   { header: 'notes', field: 'notes', meaning: 'text, line breaks allowed', read: text },
   { header: 'health note', field: 'healthNote', meaning: 'text', read: text },
-  { header: 'briefed', field: 'briefed', meaning: '`yes` where the class is behind the guest and still valid', read: yes, empty: false },
+  {
+    header: 'briefed',
+    field: 'briefed',
+    meaning: '`yes` where the class is behind the guest and still valid',
+    read: yes,
+    empty: false,
+  },
   { header: 'sighted', field: 'sighted', meaning: '`yes` where the circuit is known already', read: yes, empty: false },
   { header: 'prefers', field: 'preferInstructors', meaning: 'instructors by name', read: crew, empty: [] },
   { header: 'avoids', field: 'avoidInstructors', meaning: 'instructors by name', read: crew, empty: [] },
@@ -140,5 +197,8 @@ export const BOOKING_COLUMNS: readonly Column[] = [
 
 /** A header as it is compared: lower case, single spaces. */
 export function normalHeader(header: string): string {
-  return header.trim().toLowerCase().replace(/[\s_-]+/g, ' ');
+  return header
+    .trim()
+    .toLowerCase()
+    .replace(/[\s_-]+/g, ' ');
 }

@@ -15,7 +15,8 @@ const rowsOf = (csv: string, more: Partial<BookingListContext> = {}) => {
   return list.preview.rows;
 };
 const HEAD = 'reference,name,arrives,drives';
-const faultsOf = (csv: string) => rowsOf(csv).map(({ faults }) => faults.map(({ column, reason }) => `${column}: ${reason}`));
+const faultsOf = (csv: string) =>
+  rowsOf(csv).map(({ faults }) => faults.map(({ column, reason }) => `${column}: ${reason}`));
 
 describe('A booking list', () => {
   it('reads drives with alternatives, and a name that two cars share as either of them', () => {
@@ -29,7 +30,8 @@ describe('A booking list', () => {
   });
 
   it('recognises semicolons, tabs, a byte order mark and decimal commas', () => {
-    const semicolons = '\uFEFFReference;Name;Arrives;Drives;Weight kg;Price\r\nA1;Ines;9:10;Sabrel R x5;72,5;1.250,00\r\n';
+    const semicolons =
+      '\uFEFFReference;Name;Arrives;Drives;Weight kg;Price\r\nA1;Ines;9:10;Sabrel R x5;72,5;1.250,00\r\n';
     expect(rowsOf(semicolons)[0]!.fields).toEqual(jasmine.objectContaining({ weightKg: 72.5, price: 1250 }));
     const tabs = 'reference\tname\tarrives\tdrives\tprice\nA1\tInes\t9:10\tSabrel R x5\t1,250.50';
     expect(rowsOf(tabs)[0]!.fields!.price).toBe(1250.5);
@@ -45,7 +47,11 @@ describe('A booking list', () => {
   it('names column and reason of everything that is wrong in a row', () => {
     const csv = `${HEAD},languages,email\nA1,,25:00,Unknown x5,en,\nA2,Piet,9:20,Sabrel R,en,piet\nA3,Rory,9:30,Sabrel R x60,en,`;
     expect(faultsOf(csv)).toEqual([
-      ['name: is empty', 'arrives: expected a time of day such as 9:40, got "25:00"', 'drives: no car "Unknown" in the fleet'],
+      [
+        'name: is empty',
+        'arrives: expected a time of day such as 9:40, got "25:00"',
+        'drives: no car "Unknown" in the fleet',
+      ],
       ['drives: expected a car and its laps such as "Sabrel R x5", got "Sabrel R"'],
       ['drives: expected 1 to 50 laps, got 60'],
     ]);
@@ -54,7 +60,9 @@ describe('A booking list', () => {
   it('lets the booking schema have the last word', () => {
     const csv = `${HEAD},leaves by,email\nA1,Ines,9:10,Sabrel R x5,9:00,not-an-address`;
     expect(faultsOf(csv)[0]!.map((text) => text.split(':')[0])).toEqual(['email', 'leaves by']);
-    expect(faultsOf(csv.replace('not-an-address', ''))[0]).toEqual(['leaves by: expected "leaves by" to be after the arrival']);
+    expect(faultsOf(csv.replace('not-an-address', ''))[0]).toEqual([
+      'leaves by: expected "leaves by" to be after the arrival',
+    ]);
   });
 
   it('refuses a reference that stands twice, naming the first', () => {

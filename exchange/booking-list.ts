@@ -37,7 +37,10 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
       ],
     };
   }
-  const decimalComma = usesDecimalComma(headers, body.map(({ cells }) => cells));
+  const decimalComma = usesDecimalComma(
+    headers,
+    body.map(({ cells }) => cells),
+  );
   const firstLine = new Map<string, number>();
   return {
     ok: true,
@@ -112,7 +115,8 @@ function readRow(
   };
   const faults: ImportRow['faults'] = [];
   const values: Record<string, unknown> = stored ? { ...stored.fields } : {};
-  if (cells.length > headers.length) faults.push({ column: '', reason: `has ${cells.length} cells, the header ${headers.length}` });
+  if (cells.length > headers.length)
+    faults.push({ column: '', reason: `has ${cells.length} cells, the header ${headers.length}` });
   for (const column of BOOKING_COLUMNS) {
     const present = headers.includes(column.header);
     if (!present && stored) continue;
@@ -129,7 +133,8 @@ function readRow(
   if (stored) keepGearboxes(values, stored.fields);
   const row = { line, reference, name: cellOf('name') };
   const checked = faults.length === 0 ? checkFields(values) : undefined;
-  if (!checked?.fields) return { ...row, outcome: 'faulty', changes: [], faults: [...faults, ...(checked?.faults ?? [])] };
+  if (!checked?.fields)
+    return { ...row, outcome: 'faulty', changes: [], faults: [...faults, ...(checked?.faults ?? [])] };
   const changes = stored ? changedFields(stored.fields, checked.fields) : [];
   const outcome = !stored ? 'added' : changes.length > 0 ? 'changed' : 'unchanged';
   return { ...row, outcome, changes, faults: [], fields: checked.fields };

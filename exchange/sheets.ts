@@ -1,6 +1,15 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { Booking } from '@core/api';
-import { clockMinute, layOut, wallClock, type Day, type DriveHold, type PersonHold, type Plan, type Schedule } from '@core/day';
+import {
+  clockMinute,
+  layOut,
+  wallClock,
+  type Day,
+  type DriveHold,
+  type PersonHold,
+  type Plan,
+  type Schedule,
+} from '@core/day';
 
 /** What a sheet is made from. */
 export interface SheetSource {
@@ -87,9 +96,20 @@ export function instructorSheet(source: SheetSource, instructorId: string): TDoc
 
 function activityRow(hold: PersonHold, source: SheetSource, schedule: Schedule): TableCell[] {
   const guests = hold.guests.map(({ name }) => name).join(', ');
-  const times = [bold(clockMinute(hold.startS)), hold.kind === 'briefing' ? '' : wallClock(hold.releaseS), clockMinute(hold.endS)];
+  const times = [
+    bold(clockMinute(hold.startS)),
+    hold.kind === 'briefing' ? '' : wallClock(hold.releaseS),
+    clockMinute(hold.endS),
+  ];
   if (hold.kind === 'briefing') return [...times, 'class', guests, '', `${hold.guests.length} guests`];
-  if (hold.kind === 'sighting') return [...times, hold.vehicle?.name ?? 'sighting run', guests, `${schedule.day.rules.sighting.laps}`, 'sighting run'];
+  if (hold.kind === 'sighting')
+    return [
+      ...times,
+      hold.vehicle?.name ?? 'sighting run',
+      guests,
+      `${schedule.day.rules.sighting.laps}`,
+      'sighting run',
+    ];
   const number = source.carNumbers[hold.planned.car];
   return [...times, `${number ?? ''} ${hold.car?.name ?? ''}`, bold(guests), beads(hold), mind(hold, source)];
 }
@@ -112,9 +132,13 @@ function mind(hold: DriveHold, { bookings }: SheetSource): TableCell {
 
 /** Lap beads to tick off by hand. */
 function beads({ lapsDriven }: DriveHold): TableCell {
-  const circles = Array.from({ length: lapsDriven }, (_, lap) => `<circle cx="${6 + lap * 11}" cy="6" r="4.2"/>`).join('');
+  const circles = Array.from({ length: lapsDriven }, (_, lap) => `<circle cx="${6 + lap * 11}" cy="6" r="4.2"/>`).join(
+    '',
+  );
   const width = lapsDriven * 11 + 2;
-  return { svg: `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="12" fill="none" stroke="${INK}">${circles}</svg>` };
+  return {
+    svg: `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="12" fill="none" stroke="${INK}">${circles}</svg>`,
+  };
 }
 
 function bold(text: string): TableCell {
@@ -159,7 +183,11 @@ function sheet(
       {
         columns: [
           { text: title, bold: true, fontSize: 17 },
-          { text: `${day.venue}\n${day.date} · ${day.circuit.name} · plan ${revision}`, alignment: 'right', color: MUTED },
+          {
+            text: `${day.venue}\n${day.date} · ${day.circuit.name} · plan ${revision}`,
+            alignment: 'right',
+            color: MUTED,
+          },
         ],
         margin: [0, 0, 0, 6],
       },

@@ -7,7 +7,10 @@ describe('The server', () => {
   afterEach(() => server.close());
   const day = `/api/days/${DATE}`;
   const addBooking = async (more: Record<string, unknown> = {}) =>
-    (await server.http.post(`${day}/bookings`).send(bookingBody(more)).expect(201)).body as { id: string; version: number };
+    (await server.http.post(`${day}/bookings`).send(bookingBody(more)).expect(201)).body as {
+      id: string;
+      version: number;
+    };
 
   it('describes every endpoint of the contract in OpenAPI 3.1, made from the schemas', async () => {
     const { body } = await server.http.get('/api/openapi.json').expect(200);
@@ -16,8 +19,9 @@ describe('The server', () => {
       .flatMap((path) => Object.values(path))
       .map(({ operationId }) => operationId);
     expect(operations.sort()).toEqual(Object.keys(contract).sort());
-    const laps = body.paths['/api/days/{date}/bookings'].post.requestBody.content['application/json'].schema.properties.drives
-      .items.properties.laps;
+    const laps =
+      body.paths['/api/days/{date}/bookings'].post.requestBody.content['application/json'].schema.properties.drives
+        .items.properties.laps;
     expect(laps).toEqual(jasmine.objectContaining({ type: 'integer', minimum: 1, maximum: 50 }));
   });
 
@@ -31,21 +35,35 @@ describe('The server', () => {
   });
 
   it('refuses a body over 5 MB', async () => {
-    const { body } = await server.http.post(`${day}/bookings/preview`).send({ csv: 'x'.repeat(5_300_000) }).expect(413);
+    const { body } = await server.http
+      .post(`${day}/bookings/preview`)
+      .send({ csv: 'x'.repeat(5_300_000) })
+      .expect(413);
     expect(body.title).toBe('Too large');
   });
 
   it('names every fault of a body by its path, and stores nothing', async () => {
     const faulty = bookingBody({ arrives: '9:70', drives: [{ id: 'x', cars: [], laps: 0 }], colour: 'red' });
     const { body } = await server.http.post(`${day}/bookings`).send(faulty).expect(400);
-    expect(body.faults.map(({ path }: { path: string }) => path).sort()).toEqual(['arrives', 'colour', 'drives[0].cars', 'drives[0].laps']);
+    expect(body.faults.map(({ path }: { path: string }) => path).sort()).toEqual([
+      'arrives',
+      'colour',
+      'drives[0].cars',
+      'drives[0].laps',
+    ]);
     expect(server.store.bookings.list(DATE)).toEqual([]);
   });
 
   it('tells the second of two people who edit the same booking, and overwrites nothing unseen', async () => {
     const { id, version } = await addBooking();
-    await server.http.put(`${day}/bookings/${id}`).send({ version, fields: bookingBody({ paid: 149 }) }).expect(200);
-    const second = await server.http.put(`${day}/bookings/${id}`).send({ version, fields: bookingBody({ name: 'Ines F' }) }).expect(409);
+    await server.http
+      .put(`${day}/bookings/${id}`)
+      .send({ version, fields: bookingBody({ paid: 149 }) })
+      .expect(200);
+    const second = await server.http
+      .put(`${day}/bookings/${id}`)
+      .send({ version, fields: bookingBody({ name: 'Ines F' }) })
+      .expect(409);
     expect(second.body.current).toEqual(jasmine.objectContaining({ version: 2 }));
     expect(second.body.current.fields.paid).toBe(149);
     expect(server.store.bookings.get(DATE, id)!.fields.name).toBe('Ines Faro');
@@ -76,14 +94,22 @@ describe('The server', () => {
     const body = { author: 'Maren', reason: 'First plan' };
     const first = await server.http.post(`${day}/plans`).send(body).expect(201);
     expect([first.body.revision.revision, first.body.drives, first.body.unplanned]).toEqual([1, 1, 0]);
-    await server.http.post(`${day}/plans`).send({ ...body, reason: 'Again' }).expect(201);
+    await server.http
+      .post(`${day}/plans`)
+      .send({ ...body, reason: 'Again' })
+      .expect(201);
     const { body: list } = await server.http.get(`${day}/plans`).expect(200);
-    expect(list.revisions.map(({ revision, reason }: { revision: number; reason: string }) => [revision, reason])).toEqual([
+    expect(
+      list.revisions.map(({ revision, reason }: { revision: number; reason: string }) => [revision, reason]),
+    ).toEqual([
       [2, 'Again'],
       [1, 'First plan'],
     ]);
     const { body: view } = await server.http.get(day).expect(200);
-    expect(view.journal.map(({ entry }: { entry: { kind: string } }) => entry.kind)).toEqual(['planAccepted', 'planAccepted']);
+    expect(view.journal.map(({ entry }: { entry: { kind: string } }) => entry.kind)).toEqual([
+      'planAccepted',
+      'planAccepted',
+    ]);
     expect(view.plan.drives.length).toBe(1);
   });
 
@@ -93,9 +119,15 @@ describe('The server', () => {
     const first = await server.http.post(`${day}/journal`).send(entry).expect(201);
     const again = await server.http.post(`${day}/journal`).send(entry).expect(202);
     expect(again.body).toEqual(first.body);
-    await server.http.post(`${day}/journal`).send({ ...entry, id: 'entry-0002', kind: 'waiverSigned' }).expect(201);
+    await server.http
+      .post(`${day}/journal`)
+      .send({ ...entry, id: 'entry-0002', kind: 'waiverSigned' })
+      .expect(201);
     expect(server.store.journal.since(DATE, 0).map(({ seq }) => seq)).toEqual([1, 2]);
-    await server.http.post(`${day}/journal`).send({ ...entry, at: '09:06' }).expect(409);
+    await server.http
+      .post(`${day}/journal`)
+      .send({ ...entry, at: '09:06' })
+      .expect(409);
   });
 
   it('refuses impossible entries, entries from the future, and plans by the back door', async () => {
@@ -105,7 +137,10 @@ describe('The server', () => {
     expect(impossible.body.detail).toBe('Ines Faro has not arrived yet.');
     const early = { ...entry, kind: 'guestArrived', at: '15:00' };
     expect((await server.http.post(`${day}/journal`).send(early).expect(409)).body.detail).toContain('ahead');
-    await server.http.post(`${day}/journal`).send({ id: 'entry-0002', at: '09:00', by: 'X', kind: 'planAccepted', revision: 9 }).expect(409);
+    await server.http
+      .post(`${day}/journal`)
+      .send({ id: 'entry-0002', at: '09:00', by: 'X', kind: 'planAccepted', revision: 9 })
+      .expect(409);
     expect(server.store.journal.lastSeq(DATE)).toBe(0);
   });
 
@@ -127,7 +162,10 @@ describe('The server', () => {
     await server.http.get(`${day}/sheets/day.pdf`).expect(409);
     await addBooking();
     await server.http.post(`${day}/plans`).send({ author: 'Maren', reason: 'First plan' }).expect(201);
-    const { body } = await server.http.get(`${day}/sheets/day.pdf`).expect(200).expect('content-type', 'application/pdf');
+    const { body } = await server.http
+      .get(`${day}/sheets/day.pdf`)
+      .expect(200)
+      .expect('content-type', 'application/pdf');
     expect((body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
     await server.http.get(`${day}/sheets/instructors/i4.pdf`).expect(200);
     await server.http.get(`${day}/sheets/instructors/none.pdf`).expect(404);

@@ -62,7 +62,11 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
     }),
   );
   if (logger) app.use(pinoHttp({ logger, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api/') } }));
-  app.use(compression({ filter: (request, response) => !request.url.endsWith('/stream') && compression.filter(request, response) }));
+  app.use(
+    compression({
+      filter: (request, response) => !request.url.endsWith('/stream') && compression.filter(request, response),
+    }),
+  );
   app.use(express.json({ limit: MOST_BODY }));
 
   const openApi = openApiDocument();
@@ -103,6 +107,11 @@ function problemOf(error: unknown): Problem {
   const of = (code: number, title: string, detail: string) => ({ type: 'about:blank', title, status: code, detail });
   if (type === 'entity.too.large') return of(413, 'Too large', 'The request is over 5 MB; send a smaller file.');
   if (type === 'entity.parse.failed') return of(400, 'Faulty request', 'The request is not JSON.');
-  if (status !== undefined && status >= 400 && status < 500) return of(status, 'Faulty request', 'The request cannot be read.');
-  return of(500, 'Unexpected fault', 'Something went wrong on the server; nothing was saved. Try again, and look at its log.');
+  if (status !== undefined && status >= 400 && status < 500)
+    return of(status, 'Faulty request', 'The request cannot be read.');
+  return of(
+    500,
+    'Unexpected fault',
+    'Something went wrong on the server; nothing was saved. Try again, and look at its log.',
+  );
 }

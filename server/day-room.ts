@@ -1,6 +1,14 @@
 import type { Booking, DayView, PlanRevision } from '@core/api';
 import { emptyPlan, type Day, type Plan } from '@core/day';
-import { admit, dayContext, stateOf, type DayContext, type DayState, type JournalEntry, type RecordedEntry } from '@core/journal';
+import {
+  admit,
+  dayContext,
+  stateOf,
+  type DayContext,
+  type DayState,
+  type JournalEntry,
+  type RecordedEntry,
+} from '@core/journal';
 import type { Clock } from './clock';
 import { dayOf } from './day';
 import type { Hub } from './live/hub';

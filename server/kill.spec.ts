@@ -27,7 +27,13 @@ describe('A server that is killed in the middle of a burst of entries', () => {
       const date = days[0]!.date;
       const acknowledged: string[] = [];
       const send = async (number: number): Promise<void> => {
-        const entry = { id: `burst-${String(number).padStart(5, '0')}`, at: '00:00', by: 'Test', kind: 'noteTaken', text: `note ${number}` };
+        const entry = {
+          id: `burst-${String(number).padStart(5, '0')}`,
+          at: '00:00',
+          by: 'Test',
+          kind: 'noteTaken',
+          text: `note ${number}`,
+        };
         const response = await fetch(`${base}/${date}/journal`, {
           method: 'POST',
           headers: { 'content-type': 'application/json' },

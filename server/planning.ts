@@ -37,7 +37,13 @@ export function planAndAccept(
       const accepted = store.days.acceptPlan(date, complete, { ...by, acceptedAt: clock.recordedAt() });
       store.journal.append(
         date,
-        { id: randomUUID(), kind: 'planAccepted', at: Math.min(86_399, nowS), by: by.author, revision: accepted.revision },
+        {
+          id: randomUUID(),
+          kind: 'planAccepted',
+          at: Math.min(86_399, nowS),
+          by: by.author,
+          revision: accepted.revision,
+        },
         clock.recordedAt(),
       );
       return accepted;

@@ -1,5 +1,9 @@
 import { provideHttpClient } from '@angular/common/http';
-import { provideBrowserGlobalErrorListeners, type ApplicationConfig, provideZonelessChangeDetection } from '@angular/core';
+import {
+  provideBrowserGlobalErrorListeners,
+  type ApplicationConfig,
+  provideZonelessChangeDetection,
+} from '@angular/core';
 import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
@@ -12,7 +16,9 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideHttpClient(),
     provideRouter(routes, withComponentInputBinding(), withInMemoryScrolling({ anchorScrolling: 'enabled' })),
-    providePrimeNG({ theme: { preset: joyLapPreset, options: { darkModeSelector: '.dusk', cssLayer: { name: 'primeng' } } } }),
+    providePrimeNG({
+      theme: { preset: joyLapPreset, options: { darkModeSelector: '.dusk', cssLayer: { name: 'primeng' } } },
+    }),
     MessageService,
   ],
 };

@@ -154,7 +154,12 @@ export const joyLapPreset = definePreset(Aura, {
             },
           },
           outlined: {
-            primary: { borderColor: light.ink, color: light.ink, hoverBackground: light.sunk, activeBackground: light.sunk },
+            primary: {
+              borderColor: light.ink,
+              color: light.ink,
+              hoverBackground: light.sunk,
+              activeBackground: light.sunk,
+            },
             danger: { borderColor: light.kerb, color: light.kerb, hoverBackground: light.kerbSoft },
           },
           text: { primary: { color: light.lake, hoverBackground: light.lakeSoft } },
@@ -172,7 +177,12 @@ export const joyLapPreset = definePreset(Aura, {
             },
           },
           outlined: {
-            primary: { borderColor: dusk.ink, color: dusk.ink, hoverBackground: dusk.panel, activeBackground: dusk.panel },
+            primary: {
+              borderColor: dusk.ink,
+              color: dusk.ink,
+              hoverBackground: dusk.panel,
+              activeBackground: dusk.panel,
+            },
             danger: { borderColor: dusk.kerb, color: dusk.kerb, hoverBackground: dusk.kerbSoft },
           },
           text: { primary: { color: dusk.lake, hoverBackground: dusk.lakeSoft } },

@@ -66,7 +66,11 @@ export const booking = z.object({ ...stored, fields: bookingFields });
 export type Booking = z.output<typeof booking>;
 
 /** A car of the fleet and the number on its door. */
-export const carFields = z.strictObject({ ...car.shape, number: z.number().int().min(1).max(999), fit: fit.optional() });
+export const carFields = z.strictObject({
+  ...car.shape,
+  number: z.number().int().min(1).max(999),
+  fit: fit.optional(),
+});
 export type CarFields = z.output<typeof carFields>;
 export const storedCar = z.object({ ...stored, fields: carFields });
 export type StoredCar = z.output<typeof storedCar>;

@@ -33,7 +33,11 @@ describe('The day file', () => {
       day.cars[0]!.level = 6;
       day.guests[0]!.drives[0]!.laps = 0;
     });
-    expect(faults(text).map((line) => line.split(':')[0])).toEqual(['opens', 'cars[0].level', 'guests[0].drives[0].laps']);
+    expect(faults(text).map((line) => line.split(':')[0])).toEqual([
+      'opens',
+      'cars[0].level',
+      'guests[0].drives[0].laps',
+    ]);
   });
 
   it('refuses a window that ends before it begins, and fuel below the reserve', () => {

@@ -53,9 +53,7 @@ export function standingOf(day: Day, { previous, nowS }: Repair, index: DayIndex
   const sightings = previous.sightings.flatMap((sighting) => {
     const hold = layOutSighting(day, index, sighting);
     if (hold.startS >= nowS) return [];
-    const vehicle = hold.vehicle
-      ? notAvailable(hold.vehicle, index, hold)
-      : `${sighting.vehicle} is no longer there`;
+    const vehicle = hold.vehicle ? notAvailable(hold.vehicle, index, hold) : `${sighting.vehicle} is no longer there`;
     const obstacle =
       vehicle ??
       outsideHours(day, hold) ??
@@ -146,7 +144,13 @@ function nobody(guests: readonly string[]): string | undefined {
 }
 
 function obeysPin(
-  pin: { readonly release?: number | undefined; readonly car?: string | undefined; readonly instructor?: string | undefined } | undefined,
+  pin:
+    | {
+        readonly release?: number | undefined;
+        readonly car?: string | undefined;
+        readonly instructor?: string | undefined;
+      }
+    | undefined,
   planned: PlannedDrive,
 ): boolean {
   return (

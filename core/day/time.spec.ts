@@ -14,7 +14,9 @@ describe('Times of a day', () => {
 });
 
 describe('Windows', () => {
-  const window = fc.tuple(fc.nat(500), fc.integer({ min: 1, max: 100 })).map(([from, long]) => ({ from, to: from + long }));
+  const window = fc
+    .tuple(fc.nat(500), fc.integer({ min: 1, max: 100 }))
+    .map(([from, long]) => ({ from, to: from + long }));
 
   it('cover the same seconds when merged, without overlaps or touching ends', () => {
     fc.assert(

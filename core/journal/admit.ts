@@ -1,5 +1,12 @@
 import { carMisfit, clockMinute } from '../day';
-import { isCleared, vehiclesOnCircuit, type DayState, type DriveStage, type DriveState, type GuestState } from './day-state';
+import {
+  isCleared,
+  vehiclesOnCircuit,
+  type DayState,
+  type DriveStage,
+  type DriveState,
+  type GuestState,
+} from './day-state';
 import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
 import { apply, beginning, effectiveEntries, settle, type DayContext } from './reduce';
 
@@ -39,7 +46,9 @@ export function admit(context: DayContext, entries: readonly RecordedEntry[], en
   for (const [id, reason] of obstacles) {
     if (known.has(id)) continue;
     const later = before.find((other) => other.id === id)!;
-    return refused(`At ${clockMinute(later.at)} there is an entry that stands on it; take that back first. (${reason})`);
+    return refused(
+      `At ${clockMinute(later.at)} there is an entry that stands on it; take that back first. (${reason})`,
+    );
   }
   return { admitted: true };
 }
@@ -78,9 +87,17 @@ const TESTS: Tests = {
       it.arrivedS !== undefined && it.gone === undefined ? `${it.guest.name} is here already.` : undefined,
     ),
   waiverSigned: (state, { guest }) =>
-    onGuest(state, guest, (it) => notHere(it) ?? (it.waiver ? `The waiver of ${it.guest.name} is seen already.` : undefined)),
+    onGuest(
+      state,
+      guest,
+      (it) => notHere(it) ?? (it.waiver ? `The waiver of ${it.guest.name} is seen already.` : undefined),
+    ),
   licenceSeen: (state, { guest }) =>
-    onGuest(state, guest, (it) => notHere(it) ?? (it.licence ? `The licence of ${it.guest.name} is seen already.` : undefined)),
+    onGuest(
+      state,
+      guest,
+      (it) => notHere(it) ?? (it.licence ? `The licence of ${it.guest.name} is seen already.` : undefined),
+    ),
   helmetFitted: (state, { guest }) => onGuest(state, guest, notHere),
   guestNoShow: (state, { guest }) =>
     onGuest(state, guest, (it) =>
@@ -107,7 +124,9 @@ const TESTS: Tests = {
     const running = state.classes.get(instructor);
     if (!running) return 'No class of this instructor is running.';
     return first(guests, (id) =>
-      running.guests.includes(id) ? undefined : onGuest(state, id, (it) => `${it.guest.name} does not sit in this class.`),
+      running.guests.includes(id)
+        ? undefined
+        : onGuest(state, id, (it) => `${it.guest.name} does not sit in this class.`),
     );
   },
   sightingBegan: (state, { vehicle, instructor, guests }, context) => {
@@ -143,9 +162,7 @@ const TESTS: Tests = {
         return `${carState.car.name} is taken by ${other?.guest.name ?? 'another guest'}.`;
       }
       const misfit = carMisfit(carState.car, it.drive, it.guest);
-      return (
-        notReady(guest) ?? elsewhere(state, guest) ?? (misfit && `${misfit}.`) ?? crewFree(state, instructor)
-      );
+      return notReady(guest) ?? elsewhere(state, guest) ?? (misfit && `${misfit}.`) ?? crewFree(state, instructor);
     }),
   unseated: (state, { drive }) => onDrive(state, drive, ['seated'], 'taken out of the car again'),
   released: (state, { drive }, context) =>
@@ -283,5 +300,7 @@ function circuitFull(state: DayState, { day }: DayContext): string | undefined {
     return `The circuit is closed until ${clockMinute(closed.to)}${closed.reason ? ` (${closed.reason})` : ''}.`;
   }
   const most = day.rules.maxCarsOnTrack;
-  return vehiclesOnCircuit(state) >= most ? `${most} cars are on the circuit, and ${most} are allowed: bring one in first.` : undefined;
+  return vehiclesOnCircuit(state) >= most
+    ? `${most} cars are on the circuit, and ${most} are allowed: bring one in first.`
+    : undefined;
 }

@@ -104,7 +104,10 @@ export interface DayState {
   readonly cars: ReadonlyMap<string, CarState>;
   readonly crew: ReadonlyMap<string, CrewState>;
   /** Sighting vehicles that are out, with their guests. */
-  readonly sightings: Map<string, { readonly instructor: string; readonly guests: readonly string[]; readonly sinceS: number }>;
+  readonly sightings: Map<
+    string,
+    { readonly instructor: string; readonly guests: readonly string[]; readonly sinceS: number }
+  >;
   /** Classes that are running, by instructor. */
   readonly classes: Map<string, { readonly guests: readonly string[]; readonly sinceS: number }>;
 }

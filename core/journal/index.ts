@@ -4,5 +4,14 @@ export * from './day-state';
 export * from './entry';
 export * from './next';
 export * from './plan-again';
-export { beginning, dayContext, effectiveEntries, progressOf, replay, settle, stateOf, type DayContext } from './reduce';
+export {
+  beginning,
+  dayContext,
+  effectiveEntries,
+  progressOf,
+  replay,
+  settle,
+  stateOf,
+  type DayContext,
+} from './reduce';
 export * from './stations';

@@ -62,17 +62,9 @@ function seated() {
 describe('The journal', () => {
   it('leads a guest from the gate to the last lap and on to the desk', () => {
     const it = seated();
-    expect(['08:50', '08:55', '08:58', '09:10', '09:30', '09:41', '09:46', '09:55', '10:06'].map((t) => it.stage(t))).toEqual([
-      'expected',
-      'arrived',
-      'cleared',
-      'inClass',
-      'briefed',
-      'onSighting',
-      'seen',
-      'waiting',
-      'seated',
-    ]);
+    expect(
+      ['08:50', '08:55', '08:58', '09:10', '09:30', '09:41', '09:46', '09:55', '10:06'].map((t) => it.stage(t)),
+    ).toEqual(['expected', 'arrived', 'cleared', 'inClass', 'briefed', 'onSighting', 'seen', 'waiting', 'seated']);
     it.enter('10:10', { kind: 'released', drive: 'd1' });
     for (const time of ['10:11', '10:12', '10:13', '10:14', '10:15']) {
       it.enter(time, { kind: 'lapCounted', drive: 'd1', source: 'hand' });
@@ -140,7 +132,9 @@ describe('An entry that cannot be', () => {
   it('is refused: let out without sitting in the car, or twice', () => {
     const it = seated();
     it.enter('10:10', { kind: 'released', drive: 'd1' });
-    expect(it.enter('10:11', { kind: 'released', drive: 'd1' })).toBe("Ines Faro is on the circuit and can't be let out.");
+    expect(it.enter('10:11', { kind: 'released', drive: 'd1' })).toBe(
+      "Ines Faro is on the circuit and can't be let out.",
+    );
   });
 
   it('is refused: a sixth car where five are allowed, until one comes in', () => {
@@ -148,7 +142,9 @@ describe('An entry that cannot be', () => {
     const day = aDay({
       cars: ids.map((n) => aCar({ id: `c${n}`, name: `Car ${n}` })),
       instructors: ids.map((n) => anInstructor({ id: `i${n}`, name: `Instructor ${n}` })),
-      guests: ids.map((n) => aGuest({ id: `g${n}`, name: `Guest ${n}`, drives: [{ id: `d${n}`, cars: [`c${n}`], laps: 5 }] })),
+      guests: ids.map((n) =>
+        aGuest({ id: `g${n}`, name: `Guest ${n}`, drives: [{ id: `d${n}`, cars: [`c${n}`], laps: 5 }] }),
+      ),
     });
     const it = journal(day, aPlan());
     for (const n of ids) {
@@ -170,22 +166,37 @@ describe('An entry that cannot be', () => {
     const closures = [{ from: at('10:00'), to: at('10:30'), reason: 'quiet half-hour' }];
     const it = journal(aDay({ guests: [fresh], circuit: { name: 'Loop', lapLengthM: 2000, closures } }), dayPlan);
     it.entries.push(...seated().entries);
-    expect(it.enter('10:10', { kind: 'released', drive: 'd1' })).toBe('The circuit is closed until 10:30 (quiet half-hour).');
+    expect(it.enter('10:10', { kind: 'released', drive: 'd1' })).toBe(
+      'The circuit is closed until 10:30 (quiet half-hour).',
+    );
     expect(it.enter('10:30', { kind: 'released', drive: 'd1' })).toMatch(/^entry-/);
   });
 
   it('is refused: into a held car, or beside an instructor who is busy', () => {
-    const day = aDay({ guests: [aGuest(), aGuest({ id: 'g2', name: 'Piet Verhoeve', drives: [{ id: 'd2', cars: ['c1', 'c2'], laps: 5 }] })], cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })] });
+    const day = aDay({
+      guests: [
+        aGuest(),
+        aGuest({ id: 'g2', name: 'Piet Verhoeve', drives: [{ id: 'd2', cars: ['c1', 'c2'], laps: 5 }] }),
+      ],
+      cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],
+    });
     const it = journal(day, aPlan());
     for (const guest of ['g1', 'g2']) {
-      for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const) it.enter('09:00', { kind, guest });
+      for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const)
+        it.enter('09:00', { kind, guest });
     }
     it.enter('09:10', { kind: 'carHeld', car: 'c1', reason: 'brake pedal long' });
-    expect(it.enter('09:20', { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' })).toBe('Dunnock Cup is held: brake pedal long.');
+    expect(it.enter('09:20', { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' })).toBe(
+      'Dunnock Cup is held: brake pedal long.',
+    );
     it.enter('09:21', { kind: 'carReady', car: 'c1' });
     it.enter('09:22', { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' });
-    expect(it.enter('09:23', { kind: 'seated', drive: 'd2', car: 'c2', instructor: 'i1' })).toBe('Anselm Holt is with Ines Faro.');
-    expect(it.enter('09:23', { kind: 'seated', drive: 'd2', car: 'c1', instructor: 'i1' })).toBe('Dunnock Cup is taken by Ines Faro.');
+    expect(it.enter('09:23', { kind: 'seated', drive: 'd2', car: 'c2', instructor: 'i1' })).toBe(
+      'Anselm Holt is with Ines Faro.',
+    );
+    expect(it.enter('09:23', { kind: 'seated', drive: 'd2', car: 'c1', instructor: 'i1' })).toBe(
+      'Dunnock Cup is taken by Ines Faro.',
+    );
   });
 
   it('is refused: about people, cars and drives that the day does not know', () => {
@@ -193,7 +204,9 @@ describe('An entry that cannot be', () => {
     expect(it.enter('09:00', { kind: 'guestArrived', guest: 'gX' })).toBe('There is no guest "gX" today.');
     expect(it.enter('09:00', { kind: 'released', drive: 'dX' })).toBe('There is no drive "dX" today.');
     expect(it.enter('09:00', { kind: 'carHeld', car: 'cX', reason: 'tyre' })).toBe('There is no car "cX" today.');
-    expect(it.enter('09:00', { kind: 'breakBegan', instructor: 'iX', what: 'meal' })).toBe('There is no instructor "iX" today.');
+    expect(it.enter('09:00', { kind: 'breakBegan', instructor: 'iX', what: 'meal' })).toBe(
+      'There is no instructor "iX" today.',
+    );
   });
 });
 
@@ -205,7 +218,9 @@ describe('A correction', () => {
     it.enter('09:02', { kind: 'correction', corrects: arrived });
     expect(it.stage('09:03')).toBe('expected');
     expect(it.entries.length).toBe(2);
-    expect(it.enter('09:03', { kind: 'correction', corrects: arrived })).toBe('This entry has been taken back already.');
+    expect(it.enter('09:03', { kind: 'correction', corrects: arrived })).toBe(
+      'This entry has been taken back already.',
+    );
   });
 
   it('is refused where something later stands on the entry', () => {
@@ -240,7 +255,12 @@ describe('An entry that comes late', () => {
     const plainState = (entries: readonly RecordedEntry[]) => {
       const state = stateOf(written.context, entries, at('10:30'));
       const seen = state.drives.get('d1')!;
-      return JSON.stringify([[...state.guests.values()].map(({ stage }) => stage), seen.crossings, [...seen.spoiled], seen.stage]);
+      return JSON.stringify([
+        [...state.guests.values()].map(({ stage }) => stage),
+        seen.crossings,
+        [...seen.spoiled],
+        seen.stage,
+      ]);
     };
     const expected = plainState(written.entries);
     fc.assert(
@@ -254,7 +274,9 @@ describe('An entry that comes late', () => {
 });
 
 describe('Planning again', () => {
-  const day = aDay({ guests: [aGuest(), aGuest({ id: 'g2', name: 'Piet Verhoeve', drives: [{ id: 'd2', cars: ['c1'], laps: 5 }] })] });
+  const day = aDay({
+    guests: [aGuest(), aGuest({ id: 'g2', name: 'Piet Verhoeve', drives: [{ id: 'd2', cars: ['c1'], laps: 5 }] })],
+  });
 
   it('leaves out guests who did not come and plans late ones from now on', () => {
     const it = journal(day, aPlan());
@@ -279,6 +301,11 @@ describe('Planning again', () => {
   it('knows what comes next for a guest', () => {
     const it = seated();
     const next = (time: string) => nextHold(it.context, it.state(time), 'g1')?.kind;
-    expect([next('08:50'), next('09:31'), next('09:50'), next('10:07')]).toEqual(['briefing', 'sighting', 'drive', undefined]);
+    expect([next('08:50'), next('09:31'), next('09:50'), next('10:07')]).toEqual([
+      'briefing',
+      'sighting',
+      'drive',
+      undefined,
+    ]);
   });
 });

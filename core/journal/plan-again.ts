@@ -60,7 +60,10 @@ export function withGuestsGone(day: Day, known: Day, plan: Plan): Plan {
   const gone = day.guests.flatMap((guest) =>
     guest.drives
       .filter(({ id }) => !there.has(id))
-      .map(({ id }) => ({ drive: id, reason: `${guest.name} is not taking part any more; book another day if wished.` })),
+      .map(({ id }) => ({
+        drive: id,
+        reason: `${guest.name} is not taking part any more; book another day if wished.`,
+      })),
   );
   return { ...plan, unplanned: [...plan.unplanned, ...gone] };
 }

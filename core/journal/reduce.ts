@@ -40,7 +40,14 @@ export function effectiveEntries(entries: readonly RecordedEntry[]): JournalEntr
 
 /** The state of the day at a time: what was recorded as having happened by then, and what follows from it. */
 export function stateOf(context: DayContext, entries: readonly RecordedEntry[], timeS: number): DayState {
-  return settle(context, replay(context, effectiveEntries(entries).filter(({ at }) => at <= timeS)), timeS);
+  return settle(
+    context,
+    replay(
+      context,
+      effectiveEntries(entries).filter(({ at }) => at <= timeS),
+    ),
+    timeS,
+  );
 }
 
 /** Applies entries, in order, to the day's beginning. What depends on the time of day is left to `settle`. */

@@ -92,7 +92,8 @@ function keep(timetable: Timetable, previous: Plan): void {
     const hold = layOutDrive(day, index, planned);
     if (!hold.car || !hold.instructor || carMisfit(hold.car, drive, guest)) continue;
     if (!teachesIn(hold.instructor, hold.car) || !mayTeach(hold.instructor, guest)) continue;
-    if (pin && ((pin.release ?? planned.release) !== planned.release || (pin.car ?? planned.car) !== planned.car)) continue;
+    if (pin && ((pin.release ?? planned.release) !== planned.release || (pin.car ?? planned.car) !== planned.car))
+      continue;
     if (pin?.instructor !== undefined && pin.instructor !== planned.instructor) continue;
     if (!isReady(timetable, guest)) continue;
     const slot = driveSlot(timetable, hold);
@@ -221,7 +222,9 @@ function planDrives(timetable: Timetable, random: Random | undefined): void {
   };
   queue.forEach(refresh);
   const urgency = (turn: (typeof queue)[number]) =>
-    turn.readyS + turn.headStartS + (turn.guest.leavesBy === undefined ? 0 : (turn.guest.leavesBy - turn.readyS) / 4 - 3600);
+    turn.readyS +
+    turn.headStartS +
+    (turn.guest.leavesBy === undefined ? 0 : (turn.guest.leavesBy - turn.readyS) / 4 - 3600);
   for (;;) {
     const turn = queue.filter(({ drives }) => drives.length > 0).sort((a, b) => urgency(a) - urgency(b))[0];
     if (!turn) return;

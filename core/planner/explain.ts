@@ -9,7 +9,8 @@ import type { Timetable } from './timetable';
 export function whyUnplanned(timetable: Timetable, guest: Guest, drive: Drive): string {
   const { day, index, nowS } = timetable;
   const present = drive.cars.flatMap((id) => index.cars.get(id) ?? []);
-  if (present.length === 0) return `No car of this drive (${drive.cars.join(', ')}) is on the day's sheet; offer another car.`;
+  if (present.length === 0)
+    return `No car of this drive (${drive.cars.join(', ')}) is on the day's sheet; offer another car.`;
   if (drive.pin?.car !== undefined && !present.some(({ id }) => id === drive.pin?.car)) {
     return `The drive is pinned to the car "${drive.pin.car}", which it does not allow or which is not there; change the pin.`;
   }
@@ -24,9 +25,8 @@ export function whyUnplanned(timetable: Timetable, guest: Guest, drive: Drive): 
   }
   const leaves = guest.leavesBy ?? day.closes;
   if (!isReady(timetable, guest)) {
-    const missing = (guest.briefed || timetable.guest(guest.id).some((hold) => hold.kind === 'briefing'))
-      ? 'sighting run'
-      : 'class';
+    const missing =
+      guest.briefed || timetable.guest(guest.id).some((hold) => hold.kind === 'briefing') ? 'sighting run' : 'class';
     const able = day.instructors.filter((instructor) => (missing === 'class' ? instructor.brief : instructor.sighting));
     if (!able.some((instructor) => mayTeach(instructor, guest))) {
       return `No instructor who gives a ${missing} speaks ${guest.languages.join(' or ')} and may be with ${guest.name}; bring in one who does.`;
@@ -47,7 +47,10 @@ export function whyUnplanned(timetable: Timetable, guest: Guest, drive: Drive): 
   }
   const crewFree = freeing('crew');
   if (crewFree !== undefined) {
-    const who = [...crew].slice(0, 4).map(({ name }) => name).join(', ');
+    const who = [...crew]
+      .slice(0, 4)
+      .map(({ name }) => name)
+      .join(', ');
     return `${who} ${crew.size > 1 ? 'are' : 'is'} held, resting or away whenever ${names} is free; one more instructor would do from ${clockMinute(crewFree)}.`;
   }
   if (guest.leavesBy !== undefined && freeing('guest') !== undefined) {

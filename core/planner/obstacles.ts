@@ -49,15 +49,17 @@ const DRIVE_CHECKS: Check<DriveHold>[] = [
   crewLaps,
   guestInOrder,
 ];
-const SIGHTING_CHECKS: Check<SightingHold>[] = [...anyone.slice(0, 2), vehicleFree, circuitFree, ...anyone.slice(2), guestInOrder];
+const SIGHTING_CHECKS: Check<SightingHold>[] = [
+  ...anyone.slice(0, 2),
+  vehicleFree,
+  circuitFree,
+  ...anyone.slice(2),
+  guestInOrder,
+];
 const BRIEFING_CHECKS: Check<BriefingHold>[] = [...anyone.slice(0, 2), roomFree, ...anyone.slice(2), guestInOrder];
 
 /** The first thing that stands in the way of a hold, leaving out the groups that are to be imagined away. */
-export function obstacleTo(
-  timetable: Timetable,
-  hold: PersonHold,
-  imaginedAway?: ObstacleGroup,
-): Obstacle | undefined {
+export function obstacleTo(timetable: Timetable, hold: PersonHold, imaginedAway?: ObstacleGroup): Obstacle | undefined {
   const checks = (
     hold.kind === 'drive' ? DRIVE_CHECKS : hold.kind === 'sighting' ? SIGHTING_CHECKS : BRIEFING_CHECKS
   ) as Check<PersonHold>[];

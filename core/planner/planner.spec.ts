@@ -52,7 +52,8 @@ describe('The planner', () => {
     const day = randomDay(seededRandom(5), { drives: 40 });
     const previous = plan(day);
     const repair = { previous, nowS: at('11:00') };
-    const { moved, reassigned, unplanned } = planDay(day, { iterations: 1, random: seededRandom(1) }, repair).cost.terms;
+    const { moved, reassigned, unplanned } = planDay(day, { iterations: 1, random: seededRandom(1) }, repair).cost
+      .terms;
     expect({ moved, reassigned }).toEqual({ moved: 0, reassigned: 0 });
     expect(unplanned).toBeLessThanOrEqual(previous.unplanned.length * 2000);
   });
@@ -96,9 +97,7 @@ describe('A drive without a place', () => {
   });
 
   it('is explained by a car that is not there', () => {
-    expect(reason(aDay({ cars: [] }))).toEqual([
-      "No car of this drive (c1) is on the day's sheet; offer another car.",
-    ]);
+    expect(reason(aDay({ cars: [] }))).toEqual(["No car of this drive (c1) is on the day's sheet; offer another car."]);
   });
 
   it('is explained by a language that nobody speaks', () => {

@@ -23,7 +23,5 @@ export function needsSighting(timetable: Timetable, guest: Guest | undefined): g
 
 /** Whether class and sighting run are behind the guest, or at least planned. */
 export function isReady(timetable: Timetable, guest: Guest): boolean {
-  return (
-    (guest.briefed || has(timetable, guest, 'briefing')) && (guest.sighted || has(timetable, guest, 'sighting'))
-  );
+  return (guest.briefed || has(timetable, guest, 'briefing')) && (guest.sighted || has(timetable, guest, 'sighting'));
 }

@@ -28,8 +28,20 @@ export function randomDay(random: Random, shape: RandomDayShape): Day {
     level: between(1, 5),
     lapTimeS: between(66, 90),
     gearboxes: chance(0.3) ? ['auto'] : ['auto', 'paddle'],
-    available: chance(0.15) ? [{ from: at(8, 30), to: at(12) }, { from: at(13), to: at(18) }] : [{ from: at(8, 30), to: at(18) }],
-    fuel: { capacityL: 70, startL: between(30, 70), reserveL: 10, perLapL: 1.2 + random(), refuelS: 480, readings: chance(0.2) ? [{ at: at(11), litres: between(12, 60) }] : undefined },
+    available: chance(0.15)
+      ? [
+          { from: at(8, 30), to: at(12) },
+          { from: at(13), to: at(18) },
+        ]
+      : [{ from: at(8, 30), to: at(18) }],
+    fuel: {
+      capacityL: 70,
+      startL: between(30, 70),
+      reserveL: 10,
+      perLapL: 1.2 + random(),
+      refuelS: 480,
+      readings: chance(0.2) ? [{ at: at(11), litres: between(12, 60) }] : undefined,
+    },
     cooling: { afterLaps: between(16, 30), restS: 900 },
     fit: chance(0.4) ? { maxHeightCm: between(185, 200), maxWeightKg: 125 } : undefined,
   }));

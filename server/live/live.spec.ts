@@ -3,7 +3,12 @@ import type { AddressInfo } from 'node:net';
 import { bookingBody, DATE, testServer } from '../testing/test-server';
 
 /** Reads server-sent events until so many of a kind have come. */
-async function events(url: string, kind: string, count: number, headers: Record<string, string> = {}): Promise<string[]> {
+async function events(
+  url: string,
+  kind: string,
+  count: number,
+  headers: Record<string, string> = {},
+): Promise<string[]> {
   const abort = new AbortController();
   const response = await fetch(url, { headers, signal: abort.signal });
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();

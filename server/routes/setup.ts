@@ -65,7 +65,8 @@ export function setupRoutes({ store, room, hub, clock, resetDemo }: Services): R
   return router;
 }
 
-const demoOnly = () => new Refusal(403, 'Not here', 'Only the demo has a clock that can be set; this venue runs in real time.');
+const demoOnly = () =>
+  new Refusal(403, 'Not here', 'Only the demo has a clock that can be set; this venue runs in real time.');
 
 function stale<T>(what: string, schema: z.ZodType<T>, current: T): Refusal {
   return conflict(

@@ -41,9 +41,7 @@ export function documentTable<S extends z.ZodType>(db: Db, table: 'car' | 'instr
     `insert into ${table} (id, position, version, document)
      values (?, (select coalesce(max(position), 0) + 1 from ${table}), 1, ?)`,
   );
-  const update = db.prepare(
-    `update ${table} set version = version + 1, document = ? where id = ? and version = ?`,
-  );
+  const update = db.prepare(`update ${table} set version = version + 1, document = ? where id = ? and version = ?`);
   const get = (id: string): Stored<z.output<S>> | undefined => {
     const row = one.get(id);
     return row && codec.read(row);

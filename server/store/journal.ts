@@ -25,9 +25,7 @@ export function journalStore(db: Db) {
   const lastSeq = db.prepare<[string], { seq: number }>(
     'select coalesce(max(seq), 0) as seq from journal_entry where date = ?',
   );
-  const insert = db.prepare(
-    'insert into journal_entry (date, seq, id, recorded_at, document) values (?, ?, ?, ?, ?)',
-  );
+  const insert = db.prepare('insert into journal_entry (date, seq, id, recorded_at, document) values (?, ?, ?, ?, ?)');
   return {
     /** Entries with a sequence number above `seq`, in order. */
     since: (date: string, seq: number): RecordedEntry[] => since.all(date, seq).map(recorded),

@@ -5,10 +5,14 @@ import { documentCodec } from './documents';
 /** The one venue of this database. */
 export function venueStore(db: Db) {
   const codec = documentCodec(venueFields);
-  const read = db.prepare<[], { version: number; document: string }>('select version, document from venue where id = 1');
+  const read = db.prepare<[], { version: number; document: string }>(
+    'select version, document from venue where id = 1',
+  );
   const insert = db.prepare('insert into venue (id, version, document) values (1, 1, ?)');
   const update = db.prepare('update venue set version = version + 1, document = ? where id = 1 and version = ?');
-  const surface = db.prepare('insert into surface (id, name) values (?, ?) on conflict (id) do update set name = excluded.name');
+  const surface = db.prepare(
+    'insert into surface (id, name) values (?, ?) on conflict (id) do update set name = excluded.name',
+  );
   const get = (): StoredVenue | undefined => {
     const row = read.get();
     return row && { version: row.version, fields: codec.read({ id: 'venue', ...row }).fields };

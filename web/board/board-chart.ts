@@ -171,7 +171,9 @@ export class BoardChart {
     else if (key === 'ArrowUp' || key === 'ArrowDown') {
       const step = key === 'ArrowUp' ? -1 : 1;
       for (let r = row + step; r >= 0 && r < rows.length && !target; r += step) {
-        const near = [...rows[r]!].sort((a, b) => Math.abs(a.startS - current.startS) - Math.abs(b.startS - current.startS));
+        const near = [...rows[r]!].sort(
+          (a, b) => Math.abs(a.startS - current.startS) - Math.abs(b.startS - current.startS),
+        );
         target = near[0];
       }
     } else return false;
@@ -188,7 +190,12 @@ export class BoardChart {
     const endX = x(block.endS);
     if (block.kind !== 'drive') {
       const wide = endX - startX > block.label.length * LETTER_PX + 6;
-      return { ...block, startX, width: Math.max(2, endX - startX), text: wide || block.kind === 'held' ? block.label : block.label.charAt(0).toUpperCase() };
+      return {
+        ...block,
+        startX,
+        width: Math.max(2, endX - startX),
+        text: wide || block.kind === 'held' ? block.label : block.label.charAt(0).toUpperCase(),
+      };
     }
     const edges = { startX, releaseX: x(block.releaseS), trackEndX: x(block.trackEndS), endX };
     const { places, radius } = beadPlaces(edges, block.beads.length);

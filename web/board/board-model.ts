@@ -65,16 +65,14 @@ export function boardRows(context: DayContext, state: DayState, mode: BoardMode)
         ...of((hold) => hold.planned.car === car.id),
         ...schedule.refuels
           .filter(({ refuel }) => refuel.car === car.id)
-          .map(
-            ({ startS, endS }): Block => ({
-              kind: 'other',
-              id: `fuel-${car.id}-${startS}`,
-              startS,
-              endS,
-              label: 'fuel',
-              past: endS <= state.timeS,
-            }),
-          ),
+          .map(({ startS, endS }): Block => ({
+            kind: 'other',
+            id: `fuel-${car.id}-${startS}`,
+            startS,
+            endS,
+            label: 'fuel',
+            past: endS <= state.timeS,
+          })),
       ],
     }));
   }
@@ -136,7 +134,13 @@ function driveBlock(context: DayContext, state: DayState, hold: DriveHold, mode:
     crew: [guest, car],
     guests: [car, instructor],
   }[mode] as [string, string];
-  const statusWords = { done: 'done', now: 'under way', planned: 'planned', late: 'should have begun', gone: 'guest is gone' }[status];
+  const statusWords = {
+    done: 'done',
+    now: 'under way',
+    planned: 'planned',
+    late: 'should have begun',
+    gone: 'guest is gone',
+  }[status];
   return {
     kind: 'drive',
     id: hold.planned.drive,
@@ -157,7 +161,8 @@ function timesOf(hold: DriveHold, drive: DriveState, nowS: number) {
   const releaseS = drive.releasedS ?? (drive.stage === 'seated' ? Math.max(hold.releaseS, nowS) : hold.releaseS);
   const running = drive.stage === 'onCircuit' ? Math.max(releaseS + trackS, nowS) : releaseS + trackS;
   const trackEndS = drive.inS ?? running;
-  const endS = drive.debriefedS ?? (drive.stage === 'parked' ? Math.max(trackEndS + wrapUpS, nowS) : trackEndS + wrapUpS);
+  const endS =
+    drive.debriefedS ?? (drive.stage === 'parked' ? Math.max(trackEndS + wrapUpS, nowS) : trackEndS + wrapUpS);
   return { startS, releaseS, trackEndS, endS };
 }
 

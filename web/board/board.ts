@@ -56,7 +56,14 @@ export class Board {
     for (const [id, { car, laps, fuelL, status }] of state.cars) {
       const fuel = Math.min(1, Math.max(0, fuelL / car.fuel.capacityL));
       const note = status === 'ready' ? `${laps} laps` : CAR_STATUS_WORDS[status];
-      labels.set(id, { number: numbers[id], name: car.name, note, level: car.level, fuel, low: fuelL < car.fuel.reserveL + 8 * car.fuel.perLapL });
+      labels.set(id, {
+        number: numbers[id],
+        name: car.name,
+        note,
+        level: car.level,
+        fuel,
+        low: fuelL < car.fuel.reserveL + 8 * car.fuel.perLapL,
+      });
     }
     for (const [id, { instructor, status, laps }] of state.crew) {
       labels.set(id, { ...plain, name: instructor.name, note: `${CREW_STATUS_WORDS[status]}, ${laps} laps` });

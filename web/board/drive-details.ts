@@ -19,7 +19,9 @@ import { Beads } from '../drawing/beads';
         <header>
           <span class="car-number">{{ it.number }}</span>
           <div>
-            <h2><a [routerLink]="['/guests', it.guest.id]">{{ it.guest.name }}</a></h2>
+            <h2>
+              <a [routerLink]="['/guests', it.guest.id]">{{ it.guest.name }}</a>
+            </h2>
             <p class="muted">{{ it.car }}, with {{ it.instructor }}</p>
           </div>
           <p-button icon="pi pi-times" ariaLabel="Close" [text]="true" size="small" (onClick)="closed.emit()" />
@@ -44,7 +46,9 @@ import { Beads } from '../drawing/beads';
         <h2>Entries</h2>
         <ol>
           @for (entry of it.entries; track entry.id) {
-            <li><time>{{ entry.at }}</time> {{ entry.words }} <span class="muted">{{ entry.by }}</span></li>
+            <li>
+              <time>{{ entry.at }}</time> {{ entry.words }} <span class="muted">{{ entry.by }}</span>
+            </li>
           } @empty {
             <li class="muted">Nothing yet.</li>
           }

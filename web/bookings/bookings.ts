@@ -112,7 +112,10 @@ export class Bookings {
       fields: z.encode(bookingFields, booking.fields) as Json,
       version: booking.version,
       save: (fields: BookingFields, version) =>
-        this.api.call(contract.changeBooking, { params: { date, id: booking.id }, body: { version: version!, fields } }),
+        this.api.call(contract.changeBooking, {
+          params: { date, id: booking.id },
+          body: { version: version!, fields },
+        }),
     });
   }
 

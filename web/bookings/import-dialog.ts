@@ -39,7 +39,9 @@ const OUTCOME_WORDS: Record<ImportRow['outcome'], string> = {
       </div>
       @if (failure(); as f) {
         <div class="stop" role="alert">
-          <p><b>{{ f.message }}</b></p>
+          <p>
+            <b>{{ f.message }}</b>
+          </p>
           <ul>
             @for (fault of f.faults; track $index) {
               <li>{{ fault.path }}: {{ fault.message }}</li>
@@ -49,10 +51,11 @@ const OUTCOME_WORDS: Record<ImportRow['outcome'], string> = {
       }
       @if (preview(); as p) {
         <p class="counts" role="status">
-          <b>{{ count('added') }}</b> new, <b>{{ count('changed') }}</b> changed, <b>{{ count('unchanged') }}</b> as they are,
-          <b [class.stop]="count('faulty') > 0">{{ count('faulty') }}</b> faulty.
+          <b>{{ count('added') }}</b> new, <b>{{ count('changed') }}</b> changed, <b>{{ count('unchanged') }}</b> as
+          they are, <b [class.stop]="count('faulty') > 0">{{ count('faulty') }}</b> faulty.
           <span class="muted">
-            Delimiter “{{ p.delimiter === '\t' ? 'tab' : p.delimiter }}”, decimal {{ p.decimalComma ? 'comma' : 'point' }}.
+            Delimiter “{{ p.delimiter === '	' ? 'tab' : p.delimiter }}”, decimal
+            {{ p.decimalComma ? 'comma' : 'point' }}.
             @if (p.unknownColumns.length > 0) {
               Not known, left out: {{ p.unknownColumns.join(', ') }}.
             }
@@ -61,7 +64,12 @@ const OUTCOME_WORDS: Record<ImportRow['outcome'], string> = {
         <div class="rows">
           <table>
             <thead>
-              <tr><th>Line</th><th>Reference</th><th>Guest</th><th>What happens</th></tr>
+              <tr>
+                <th>Line</th>
+                <th>Reference</th>
+                <th>Guest</th>
+                <th>What happens</th>
+              </tr>
             </thead>
             <tbody>
               @for (row of sorted(); track row.line) {
@@ -70,7 +78,13 @@ const OUTCOME_WORDS: Record<ImportRow['outcome'], string> = {
                   <td>{{ row.reference }}</td>
                   <td>{{ row.name }}</td>
                   <td>
-                    <span class="chip" [class.stop]="row.outcome === 'faulty'" [class.good]="row.outcome === 'added'" [class.warn]="row.outcome === 'changed'">{{ words[row.outcome] }}</span>
+                    <span
+                      class="chip"
+                      [class.stop]="row.outcome === 'faulty'"
+                      [class.good]="row.outcome === 'added'"
+                      [class.warn]="row.outcome === 'changed'"
+                      >{{ words[row.outcome] }}</span
+                    >
                     @if (row.changes.length > 0) {
                       {{ row.changes.join(', ') }}
                     }
@@ -85,7 +99,12 @@ const OUTCOME_WORDS: Record<ImportRow['outcome'], string> = {
         </div>
         <footer>
           <p-button label="Import none" [outlined]="true" (onClick)="close()" />
-          <p-button [label]="'Import ' + good() + ' good rows'" [disabled]="good() === 0" [loading]="busy()" (onClick)="importGood()" />
+          <p-button
+            [label]="'Import ' + good() + ' good rows'"
+            [disabled]="good() === 0"
+            [loading]="busy()"
+            (onClick)="importGood()"
+          />
         </footer>
       }
     </p-dialog>
@@ -141,7 +160,9 @@ export class ImportDialog {
   readonly open = model(false);
   protected readonly words = OUTCOME_WORDS;
   protected readonly preview = signal<ImportPreview | undefined>(undefined);
-  protected readonly failure = signal<{ message: string; faults: { path: string; message: string }[] } | undefined>(undefined);
+  protected readonly failure = signal<{ message: string; faults: { path: string; message: string }[] } | undefined>(
+    undefined,
+  );
   protected readonly busy = signal(false);
   private csv = '';
 
@@ -171,7 +192,9 @@ export class ImportDialog {
     this.api.call(contract.importBookings, { params: { date }, body: { csv: this.csv } }).subscribe({
       next: ({ added, changed, faulty }) => {
         this.data.reload();
-        this.data.say(`${added} bookings added, ${changed} changed${faulty > 0 ? `, ${faulty} faulty rows left out` : ''}.`);
+        this.data.say(
+          `${added} bookings added, ${changed} changed${faulty > 0 ? `, ${faulty} faulty rows left out` : ''}.`,
+        );
         this.close();
       },
       error: (error: unknown) => this.fail(error),
@@ -192,7 +215,10 @@ export class ImportDialog {
     try {
       this.csv = new TextDecoder('utf-8', { fatal: true }).decode(await file.arrayBuffer());
     } catch {
-      this.failure.set({ message: `${file.name} is not UTF-8 text; save it as “CSV UTF-8” and try again.`, faults: [] });
+      this.failure.set({
+        message: `${file.name} is not UTF-8 text; save it as “CSV UTF-8” and try again.`,
+        faults: [],
+      });
       return;
     }
     this.api.call(contract.previewImport, { params: { date: this.data.date()! }, body: { csv: this.csv } }).subscribe({

@@ -42,8 +42,12 @@ import { CAR_FIELDS, NEW_CAR } from './car-fields';
         </ng-template>
         <ng-template #body let-row>
           <tr>
-            <td><span class="car-number">{{ row.fields.number }}</span></td>
-            <td><b>{{ row.fields.name }}</b></td>
+            <td>
+              <span class="car-number">{{ row.fields.number }}</span>
+            </td>
+            <td>
+              <b>{{ row.fields.name }}</b>
+            </td>
             <td>{{ row.fields.level }}</td>
             <td [class.stop]="row.status === 'held'">{{ row.now }}</td>
             <td>{{ row.laps }}</td>
@@ -51,21 +55,53 @@ import { CAR_FIELDS, NEW_CAR } from './car-fields';
             <td>{{ row.available }}</td>
             <td class="acts">
               @if (row.status === 'held') {
-                <p-button label="Ready again" size="small" [text]="true" (onClick)="data.record({ kind: 'carReady', car: row.id })" />
+                <p-button
+                  label="Ready again"
+                  size="small"
+                  [text]="true"
+                  (onClick)="data.record({ kind: 'carReady', car: row.id })"
+                />
               } @else {
-                <p-button label="Hold" size="small" [text]="true" [ariaLabel]="'Hold ' + row.fields.name" (onClick)="hold(row.id, row.fields.name)" />
+                <p-button
+                  label="Hold"
+                  size="small"
+                  [text]="true"
+                  [ariaLabel]="'Hold ' + row.fields.name"
+                  (onClick)="hold(row.id, row.fields.name)"
+                />
               }
               @if (row.status === 'refuelling') {
-                <p-button label="Refuelled" size="small" [text]="true" (onClick)="data.record({ kind: 'refuelEnded', car: row.id })" />
+                <p-button
+                  label="Refuelled"
+                  size="small"
+                  [text]="true"
+                  (onClick)="data.record({ kind: 'refuelEnded', car: row.id })"
+                />
               } @else {
-                <p-button label="Refuel" size="small" [text]="true" [ariaLabel]="'Refuel ' + row.fields.name" (onClick)="data.record({ kind: 'refuelBegan', car: row.id })" />
+                <p-button
+                  label="Refuel"
+                  size="small"
+                  [text]="true"
+                  [ariaLabel]="'Refuel ' + row.fields.name"
+                  (onClick)="data.record({ kind: 'refuelBegan', car: row.id })"
+                />
               }
             </td>
-            <td><p-button label="Edit" size="small" [text]="true" [ariaLabel]="'Edit car ' + row.fields.number" (onClick)="open(row.stored)" /></td>
+            <td>
+              <p-button
+                label="Edit"
+                size="small"
+                [text]="true"
+                [ariaLabel]="'Edit car ' + row.fields.number"
+                (onClick)="open(row.stored)"
+              />
+            </td>
           </tr>
         </ng-template>
         <ng-template #emptymessage>
-          <tr><td colspan="9" class="empty">No car yet. Add the first one.</td></tr>
+          <tr>
+            <td colspan="9" class="empty">No car yet. Add the first one.</td>
+          </tr>
         </ng-template>
       </p-table>
     </div>
@@ -94,7 +130,12 @@ export class Cars {
         stored,
         fields,
         status: state?.status,
-        now: state?.heldFor !== undefined && state.status === 'held' ? `held: ${state.heldFor}${back}` : state ? CAR_STATUS_WORDS[state.status] : '',
+        now:
+          state?.heldFor !== undefined && state.status === 'held'
+            ? `held: ${state.heldFor}${back}`
+            : state
+              ? CAR_STATUS_WORDS[state.status]
+              : '',
         laps: state?.laps ?? 0,
         fuel: state ? `${state.fuelL.toFixed(0)} of ${fields.fuel.capacityL} l` : '',
         low: state !== undefined && state.fuelL < fields.fuel.reserveL + 8 * fields.fuel.perLapL,

@@ -50,7 +50,8 @@ export class Classroom {
     });
     const planned = upcoming.map((hold, place) => {
       const id = `class-${hold.briefing.instructor}-${hold.startS}`;
-      const wants = (guest: GuestState) => !guest.briefed && isCleared(guest) && guest.heldBy === undefined && !guest.gone;
+      const wants = (guest: GuestState) =>
+        !guest.briefed && isCleared(guest) && guest.heldBy === undefined && !guest.gone;
       const seats = hold.guests.flatMap((guest) => this.seat(id, state.guests.get(guest.id), wants));
       return {
         id,

@@ -42,7 +42,9 @@ import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
         </ng-template>
         <ng-template #body let-row>
           <tr>
-            <td><b>{{ row.name }}</b></td>
+            <td>
+              <b>{{ row.name }}</b>
+            </td>
             <td>{{ row.now }}</td>
             <td>{{ row.laps }} of {{ row.fields.maxLaps }}</td>
             <td>{{ row.fields.languages.join(', ') }}</td>
@@ -50,19 +52,55 @@ import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
             <td>{{ row.available }}</td>
             <td>
               @if (row.away) {
-                <p-button label="Back" size="small" [text]="true" [ariaLabel]="row.name + ' is back'" (onClick)="data.record({ kind: 'crewBack', instructor: row.id })" />
+                <p-button
+                  label="Back"
+                  size="small"
+                  [text]="true"
+                  [ariaLabel]="row.name + ' is back'"
+                  (onClick)="data.record({ kind: 'crewBack', instructor: row.id })"
+                />
               } @else {
-                <p-button label="Break" size="small" [text]="true" [ariaLabel]="row.name + ' takes a break'" (onClick)="data.record({ kind: 'breakBegan', instructor: row.id, what: 'rest' })" />
-                <p-button label="Meal" size="small" [text]="true" [ariaLabel]="row.name + ' goes to the meal'" (onClick)="data.record({ kind: 'breakBegan', instructor: row.id, what: 'meal' })" />
-                <p-button label="Off" size="small" [text]="true" [ariaLabel]="row.name + ' is off'" (onClick)="data.record({ kind: 'breakBegan', instructor: row.id, what: 'off' })" />
+                <p-button
+                  label="Break"
+                  size="small"
+                  [text]="true"
+                  [ariaLabel]="row.name + ' takes a break'"
+                  (onClick)="data.record({ kind: 'breakBegan', instructor: row.id, what: 'rest' })"
+                />
+                <p-button
+                  label="Meal"
+                  size="small"
+                  [text]="true"
+                  [ariaLabel]="row.name + ' goes to the meal'"
+                  (onClick)="data.record({ kind: 'breakBegan', instructor: row.id, what: 'meal' })"
+                />
+                <p-button
+                  label="Off"
+                  size="small"
+                  [text]="true"
+                  [ariaLabel]="row.name + ' is off'"
+                  (onClick)="data.record({ kind: 'breakBegan', instructor: row.id, what: 'off' })"
+                />
               }
             </td>
-            <td><a [href]="sheet(row.id)" target="_blank" [attr.aria-label]="'Sheet of ' + row.name + ' as PDF'">PDF</a></td>
-            <td><p-button label="Edit" size="small" [text]="true" [ariaLabel]="'Edit ' + row.name" (onClick)="open(row.stored)" /></td>
+            <td>
+              <a [href]="sheet(row.id)" target="_blank" [attr.aria-label]="'Sheet of ' + row.name + ' as PDF'">PDF</a>
+            </td>
+            <td>
+              <p-button
+                label="Edit"
+                size="small"
+                [text]="true"
+                [ariaLabel]="'Edit ' + row.name"
+                (onClick)="open(row.stored)"
+              />
+            </td>
           </tr>
         </ng-template>
         <ng-template #emptymessage>
-          <tr><td colspan="9" class="empty">No instructor yet. Add the first one.</td></tr>
+          <tr>
+            <td colspan="9" class="empty">No instructor yet. Add the first one.</td>
+          </tr>
         </ng-template>
       </p-table>
     </div>
@@ -81,7 +119,10 @@ export class Crew {
   });
   protected readonly fields = computed(() => {
     const view = this.data.view();
-    const cars = (view?.day.cars ?? []).map(({ id, name }) => ({ value: id, label: `${view?.carNumbers[id] ?? ''} ${name}` }));
+    const cars = (view?.day.cars ?? []).map(({ id, name }) => ({
+      value: id,
+      label: `${view?.carNumbers[id] ?? ''} ${name}`,
+    }));
     return crewFormFields(cars, this.edited()?.fields['cars'] === 'all');
   });
   protected readonly dayPdf = computed(() => `/api/days/${this.data.date()}/sheets/day.pdf`);
@@ -89,7 +130,11 @@ export class Crew {
     (this.list.value()?.instructors ?? []).map((stored) => {
       const state = this.data.state()?.crew.get(stored.id);
       const { fields } = stored;
-      const may = [fields.brief && 'class', fields.sighting && 'sighting', fields.cars === 'all' ? 'all cars' : `${fields.cars.length} cars`];
+      const may = [
+        fields.brief && 'class',
+        fields.sighting && 'sighting',
+        fields.cars === 'all' ? 'all cars' : `${fields.cars.length} cars`,
+      ];
       return {
         id: stored.id,
         stored,

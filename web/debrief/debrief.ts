@@ -26,7 +26,9 @@ const SHOWN_AFTER_S = 30 * 60;
         <article>
           <span class="car-number">{{ row.number }}</span>
           <div>
-            <h2><a [routerLink]="['/guests', row.guestId]">{{ row.guest }}</a></h2>
+            <h2>
+              <a [routerLink]="['/guests', row.guestId]">{{ row.guest }}</a>
+            </h2>
             <p class="muted">{{ row.car }}, with {{ row.instructor }}, parked {{ row.parked }}</p>
             <jl-beads [beads]="row.beads" [size]="14" />
           </div>

@@ -22,7 +22,8 @@ export function circuitLoad({ day, schedule }: DayContext, state: DayState, step
     hold.trackEndS,
   ]);
   // Sighting runs leave no trace once they are back; the plan says when they were out.
-  for (const { releaseS, trackEndS } of schedule.sightings) if (releaseS < state.timeS) driven.push([releaseS, trackEndS]);
+  for (const { releaseS, trackEndS } of schedule.sightings)
+    if (releaseS < state.timeS) driven.push([releaseS, trackEndS]);
   const steps: LoadStep[] = [];
   for (let fromS = day.opens; fromS < day.closes; fromS += stepS) {
     const past = fromS + stepS <= state.timeS;

@@ -46,7 +46,12 @@ import type { Option } from './fields';
           [ngModel]="drive.gearbox ?? ''"
           (ngModelChange)="change(place, { gearbox: $event === '' ? undefined : $event })"
         />
-        <p-button icon="pi pi-trash" [text]="true" [ariaLabel]="'Remove drive ' + (place + 1)" (onClick)="remove(place)" />
+        <p-button
+          icon="pi pi-trash"
+          [text]="true"
+          [ariaLabel]="'Remove drive ' + (place + 1)"
+          (onClick)="remove(place)"
+        />
       </div>
     }
     <p-button label="Add a drive" size="small" [outlined]="true" (onClick)="add()" />

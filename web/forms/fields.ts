@@ -3,7 +3,8 @@ export interface Field {
   /** Place in the record, `fuel.capacityL`. */
   readonly path: string;
   readonly label: string;
-  readonly kind: 'text' | 'longText' | 'number' | 'time' | 'date' | 'choice' | 'many' | 'words' | 'yes' | 'windows' | 'drives';
+  readonly kind:
+    'text' | 'longText' | 'number' | 'time' | 'date' | 'choice' | 'many' | 'words' | 'yes' | 'windows' | 'drives';
   readonly options?: readonly Option[];
   /** Unit behind a number. */
   readonly unit?: string;
@@ -28,9 +29,7 @@ export type Json = Record<string, unknown>;
 
 /** Value at a path, or nothing. */
 export function valueAt(record: unknown, path: string): unknown {
-  return path
-    .split('.')
-    .reduce<unknown>((value, step) => (value as Json | undefined)?.[step], record);
+  return path.split('.').reduce<unknown>((value, step) => (value as Json | undefined)?.[step], record);
 }
 
 interface Window {
@@ -70,7 +69,7 @@ export function shownValue(field: Field, value: unknown): unknown {
     case 'windows':
       return windowsText(value);
     case 'words':
-      return (value as string[] | undefined ?? []).join(', ');
+      return ((value as string[] | undefined) ?? []).join(', ');
     case 'yes':
       return value === true;
     case 'many':
@@ -91,7 +90,9 @@ export function recordValue(field: Field, shown: unknown): unknown {
     case 'windows':
       return windowsOf(String(shown));
     case 'words':
-      return String(shown).split(/[,\s]+/).filter((word) => word !== '');
+      return String(shown)
+        .split(/[,\s]+/)
+        .filter((word) => word !== '');
     case 'time':
       return paddedTime(String(shown));
     default:
@@ -119,7 +120,10 @@ export function valueText(field: Field, value: unknown): string {
   if (field.kind === 'windows') return windowsText(value);
   if (field.kind === 'yes') return value ? 'yes' : 'no';
   if (field.kind === 'drives') {
-    return (value as { cars: string[]; laps: number }[]).map(({ cars, laps }) => `${cars.join('/')} × ${laps}`).join(', ') || 'none';
+    return (
+      (value as { cars: string[]; laps: number }[]).map(({ cars, laps }) => `${cars.join('/')} × ${laps}`).join(', ') ||
+      'none'
+    );
   }
   const label = (one: unknown) => field.options?.find((option) => option.value === one)?.label ?? String(one);
   return Array.isArray(value) ? value.map(label).join(', ') || 'none' : label(value);

@@ -68,7 +68,10 @@ export class RecordEditor {
         },
         error: (error: unknown) => {
           this.saving.set(false);
-          const current = error instanceof ApiError ? (error.problem?.current as { version: number; fields: Json } | undefined) : undefined;
+          const current =
+            error instanceof ApiError
+              ? (error.problem?.current as { version: number; fields: Json } | undefined)
+              : undefined;
           if (current) {
             this.conflict.set({ message: (error as Error).message, current: current.fields });
             this.latest.set(current.version);

@@ -114,7 +114,10 @@ export class RecordForm {
     this.form.set(
       new FormGroup(
         Object.fromEntries(
-          this.fields().map((field) => [this.control(field), new FormControl(shownValue(field, valueAt(record, field.path)))]),
+          this.fields().map((field) => [
+            this.control(field),
+            new FormControl(shownValue(field, valueAt(record, field.path))),
+          ]),
         ),
       ),
     );
@@ -124,7 +127,10 @@ export class RecordForm {
     const form = this.form();
     return withValues(
       this.record(),
-      this.fields().map((field) => ({ path: field.path, value: recordValue(field, form.controls[this.control(field)]?.value) })),
+      this.fields().map((field) => ({
+        path: field.path,
+        value: recordValue(field, form.controls[this.control(field)]?.value),
+      })),
     );
   }
 

@@ -42,7 +42,12 @@ interface Step {
 
 /** What is done at the gate for each guest, in order. */
 const STEPS: readonly Step[] = [
-  { key: 'a', label: 'Arrived', done: (it) => it.arrivedS !== undefined, entry: (guest) => ({ kind: 'guestArrived', guest }) },
+  {
+    key: 'a',
+    label: 'Arrived',
+    done: (it) => it.arrivedS !== undefined,
+    entry: (guest) => ({ kind: 'guestArrived', guest }),
+  },
   { key: 'w', label: 'Waiver', done: (it) => it.waiver, entry: (guest) => ({ kind: 'waiverSigned', guest }) },
   { key: 'l', label: 'Licence', done: (it) => it.licence, entry: (guest) => ({ kind: 'licenceSeen', guest }) },
   { key: 'h', label: 'Helmet', done: (it) => it.helmet, entry: (guest) => ({ kind: 'helmetFitted', guest }) },
@@ -80,17 +85,26 @@ export class Gate {
       .filter((guest) => this.filter() === 'all' || open(guest))
       .map((guest) => ({ guest, booking: this.data.bookings().get(guest.guest.id) }))
       .filter(({ guest, booking }) =>
-        `${guest.guest.name} ${booking?.fields.reference ?? ''} ${guest.guest.party ?? ''}`.toLowerCase().includes(words),
+        `${guest.guest.name} ${booking?.fields.reference ?? ''} ${guest.guest.party ?? ''}`
+          .toLowerCase()
+          .includes(words),
       )
-      .sort((a, b) => a.guest.guest.arrives - b.guest.guest.arrives || a.guest.guest.name.localeCompare(b.guest.guest.name))
+      .sort(
+        (a, b) => a.guest.guest.arrives - b.guest.guest.arrives || a.guest.guest.name.localeCompare(b.guest.guest.name),
+      )
       .map(({ guest, booking }) => ({
         guest,
         fields: booking?.fields,
         due: balance(booking),
         next: holdWords(nextHold(context, state, guest.guest.id)),
         lateMin: guest.arrivedS === undefined && !guest.gone ? Math.floor((state.timeS - guest.guest.arrives) / 60) : 0,
-        cars: [...new Set(guest.guest.drives.flatMap(({ cars }) => cars.map((id) => context.schedule.index.cars.get(id)?.name ?? id)))],
-        warning: context.schedule.plan.unplanned.find(({ drive }) => guest.guest.drives.some(({ id }) => id === drive))?.reason,
+        cars: [
+          ...new Set(
+            guest.guest.drives.flatMap(({ cars }) => cars.map((id) => context.schedule.index.cars.get(id)?.name ?? id)),
+          ),
+        ],
+        warning: context.schedule.plan.unplanned.find(({ drive }) => guest.guest.drives.some(({ id }) => id === drive))
+          ?.reason,
         place: GUEST_STAGE_WORDS[guest.stage],
       }));
   });

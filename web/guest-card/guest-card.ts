@@ -49,16 +49,33 @@ export class GuestCard {
       ['Reference', fields.reference],
       ['Party', fields.party],
       ['Languages', fields.languages.join(', ')],
-      ['Arrives', `${clockMinute(fields.arrives)}${fields.leavesBy === undefined ? '' : `, leaves by ${clockMinute(fields.leavesBy)}`}`],
+      [
+        'Arrives',
+        `${clockMinute(fields.arrives)}${fields.leavesBy === undefined ? '' : `, leaves by ${clockMinute(fields.leavesBy)}`}`,
+      ],
       ['Pace', paces[fields.pace]],
-      ['Size', [fields.heightCm && `${fields.heightCm} cm`, fields.weightKg && `${fields.weightKg} kg`, fields.helmet && `helmet ${fields.helmet}`].filter(Boolean).join(', ')],
+      [
+        'Size',
+        [
+          fields.heightCm && `${fields.heightCm} cm`,
+          fields.weightKg && `${fields.weightKg} kg`,
+          fields.helmet && `helmet ${fields.helmet}`,
+        ]
+          .filter(Boolean)
+          .join(', '),
+      ],
       ['Gearbox', fields.gearbox && { auto: 'automatic', paddle: 'paddles' }[fields.gearbox]],
       ['At home', [fields.carAtHome, fields.drivesOn && `drives on the ${fields.drivesOn}`].filter(Boolean).join(', ')],
       ['Prompting', fields.prompting ? 'a hand on the wheel is all right' : 'by voice only'],
       ['Occasion', fields.occasion],
       ['Born', fields.birthday],
       ['E-mail', fields.email],
-      ['Payment', due > 0 ? `${money(due, this.currency())} of ${money(fields.price, this.currency())} due` : `${money(fields.price, this.currency())}, paid`],
+      [
+        'Payment',
+        due > 0
+          ? `${money(due, this.currency())} of ${money(fields.price, this.currency())} due`
+          : `${money(fields.price, this.currency())}, paid`,
+      ],
       ['Notes', fields.notes],
     ];
     return rows.filter((row): row is [string, string] => Boolean(row[1]));
@@ -67,34 +84,43 @@ export class GuestCard {
     const [context, state, view] = [this.data.context(), this.data.state(), this.data.view()];
     const guest = this.guest();
     if (!context || !state || !view || !guest) return [];
-    return guest.guest.drives.map(({ id, cars }) => {
-      const drive = state.drives.get(id)!;
-      const hold = context.schedule.drives.find(({ planned }) => planned.drive === id);
-      const { done, due } = progressOf(context, drive);
-      const carId = drive.car ?? cars[0] ?? '';
-      const gain = gainOf(drive);
-      return {
-        id,
-        number: view.carNumbers[carId],
-        car: context.schedule.index.cars.get(carId)?.name ?? carId,
-        instructor: context.schedule.index.instructors.get(drive.instructor ?? '')?.name,
-        beads: beadsOf(drive, done),
-        done,
-        due,
-        startS: drive.seatedS ?? hold?.startS ?? Infinity,
-        when: drive.releasedS !== undefined ? `out ${clockMinute(drive.releasedS)}` : hold ? `planned ${clockMinute(hold.startS)}` : '',
-        laps: lapTimesOf(drive).map(lapTimeText),
-        gain: gain !== undefined && gain > 0 ? `${gain.toFixed(1)} s quicker than the first lap` : '',
-        leftOut: context.schedule.plan.unplanned.find((item) => item.drive === id)?.reason,
-      };
-    }).sort((a, b) => a.startS - b.startS);
+    return guest.guest.drives
+      .map(({ id, cars }) => {
+        const drive = state.drives.get(id)!;
+        const hold = context.schedule.drives.find(({ planned }) => planned.drive === id);
+        const { done, due } = progressOf(context, drive);
+        const carId = drive.car ?? cars[0] ?? '';
+        const gain = gainOf(drive);
+        return {
+          id,
+          number: view.carNumbers[carId],
+          car: context.schedule.index.cars.get(carId)?.name ?? carId,
+          instructor: context.schedule.index.instructors.get(drive.instructor ?? '')?.name,
+          beads: beadsOf(drive, done),
+          done,
+          due,
+          startS: drive.seatedS ?? hold?.startS ?? Infinity,
+          when:
+            drive.releasedS !== undefined
+              ? `out ${clockMinute(drive.releasedS)}`
+              : hold
+                ? `planned ${clockMinute(hold.startS)}`
+                : '',
+          laps: lapTimesOf(drive).map(lapTimeText),
+          gain: gain !== undefined && gain > 0 ? `${gain.toFixed(1)} s quicker than the first lap` : '',
+          leftOut: context.schedule.plan.unplanned.find((item) => item.drive === id)?.reason,
+        };
+      })
+      .sort((a, b) => a.startS - b.startS);
   });
   protected readonly history = computed(() => {
     const guest = this.guest();
     if (!guest) return [];
     const drives = new Set(guest.guest.drives.map(({ id }) => id));
     const entries = this.data.entries();
-    const takenBack = new Map(entries.flatMap(({ entry }) => (entry.kind === 'correction' ? [[entry.corrects, entry.by] as const] : [])));
+    const takenBack = new Map(
+      entries.flatMap(({ entry }) => (entry.kind === 'correction' ? [[entry.corrects, entry.by] as const] : [])),
+    );
     return entries
       .filter(({ entry }) => {
         if (entry.at > this.data.shownS()) return false;
@@ -102,7 +128,13 @@ export class GuestCard {
         if ('guests' in entry && entry.guests.includes(guest.guest.id)) return true;
         return 'drive' in entry && drives.has(entry.drive);
       })
-      .map(({ entry }) => ({ id: entry.id, at: wallClock(entry.at), words: entryWords(entry), by: entry.by, takenBackBy: takenBack.get(entry.id) }))
+      .map(({ entry }) => ({
+        id: entry.id,
+        at: wallClock(entry.at),
+        words: entryWords(entry),
+        by: entry.by,
+        takenBackBy: takenBack.get(entry.id),
+      }))
       .sort((a, b) => b.at.localeCompare(a.at));
   });
 

@@ -16,7 +16,9 @@ import { RULES_FIELDS } from './rules-fields';
   template: `
     <header>
       <h1>Rules</h1>
-      <span class="muted">They hold for every plan that is made from now on. Local law and the marshal’s word come first.</span>
+      <span class="muted"
+        >They hold for every plan that is made from now on. Local law and the marshal’s word come first.</span
+      >
     </header>
     <div class="body">
       @if (record(); as fields) {
@@ -71,7 +73,10 @@ export class RulesScreen {
       },
       error: (error: unknown) => {
         this.saving.set(false);
-        const current = error instanceof ApiError ? (error.problem?.current as { version: number; fields: Json } | undefined) : undefined;
+        const current =
+          error instanceof ApiError
+            ? (error.problem?.current as { version: number; fields: Json } | undefined)
+            : undefined;
         if (!current) return this.data.refuse((error as Error).message);
         this.conflict.set({ message: (error as Error).message, current: current.fields });
         this.latest.set(current.version);

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, Injectable, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { AutoFocus } from 'primeng/autofocus';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
@@ -32,13 +33,28 @@ export class Ask {
 @Component({
   selector: 'jl-ask-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Dialog, FormsModule, InputText],
+  imports: [AutoFocus, Button, Dialog, FormsModule, InputText],
   template: `
     @if (ask.question(); as question) {
-      <p-dialog [header]="question.title" [visible]="true" (visibleChange)="ask.settle(undefined)" [modal]="true" [draggable]="false" [style]="{ width: '26rem', maxWidth: '94vw' }">
+      <p-dialog
+        [header]="question.title"
+        [visible]="true"
+        (visibleChange)="ask.settle(undefined)"
+        [modal]="true"
+        [draggable]="false"
+        [style]="{ width: '26rem', maxWidth: '94vw' }"
+      >
         <form (submit)="submit($event)">
           <label for="ask-text">{{ question.label }}</label>
-          <input pInputText id="ask-text" name="text" autocomplete="off" autofocus [ngModel]="ask.text()" (ngModelChange)="ask.text.set($event)" />
+          <input
+            pInputText
+            id="ask-text"
+            name="text"
+            autocomplete="off"
+            [pAutoFocus]="true"
+            [ngModel]="ask.text()"
+            (ngModelChange)="ask.text.set($event)"
+          />
           <div class="buttons">
             <p-button label="Cancel" [outlined]="true" (onClick)="ask.settle(undefined)" />
             <p-button type="submit" label="Save" />

@@ -23,9 +23,16 @@ import { VenueClock } from '../data/venue-clock';
       <ul>
         @for (day of data.days(); track day.date) {
           <li>
-            <button type="button" (click)="choose(day.date)" [attr.aria-current]="day.date === data.date() ? 'date' : null">
+            <button
+              type="button"
+              (click)="choose(day.date)"
+              [attr.aria-current]="day.date === data.date() ? 'date' : null"
+            >
               <b>{{ text(day.date) }}</b>
-              <span class="muted">{{ day.bookings }} bookings, {{ day.drives }} drives, {{ day.revision ? 'plan ' + day.revision : 'no plan yet' }}</span>
+              <span class="muted"
+                >{{ day.bookings }} bookings, {{ day.drives }} drives,
+                {{ day.revision ? 'plan ' + day.revision : 'no plan yet' }}</span
+              >
               @if (day.date === clock.date()) {
                 <span class="chip good">today</span>
               }

@@ -87,7 +87,14 @@ export class PaletteOption implements Highlightable {
         />
         <div role="listbox" id="palette-options" aria-label="Found">
           @for (command of found(); track command.label + command.hint) {
-            <div class="option" [jlPaletteOption]="command" [id]="'palette-' + $index" (click)="run(command)" (keydown.enter)="run(command)" tabindex="-1">
+            <div
+              class="option"
+              [jlPaletteOption]="command"
+              [id]="'palette-' + $index"
+              (click)="run(command)"
+              (keydown.enter)="run(command)"
+              tabindex="-1"
+            >
               <span>{{ command.label }}</span><span class="muted">{{ command.hint }}</span>
             </div>
           } @empty {
@@ -154,7 +161,11 @@ export class Palette {
       { label: 'Back to now', hint: 'N', run: () => this.data.showTime(undefined) },
       { label: 'Light or dusk', hint: 'D', run: () => this.theme.toggle() },
       { label: 'Choose or add a day', hint: 'event days', run: () => this.chooseDay.emit() },
-      { label: 'Print the sheets', hint: 'day and instructors', run: () => void this.router.navigate(['/crew'], { fragment: 'print' }) },
+      {
+        label: 'Print the sheets',
+        hint: 'day and instructors',
+        run: () => void this.router.navigate(['/crew'], { fragment: 'print' }),
+      },
     ];
   });
   protected readonly found = computed(() => {

@@ -142,7 +142,12 @@ export class Stations {
   protected readonly stations = STATION_PLACES;
   protected readonly rooms = ROOM_PLACES;
   /** Two stations share a screen; the fragment tells them apart. */
-  protected readonly exact = { paths: 'exact', queryParams: 'ignored', fragment: 'exact', matrixParams: 'ignored' } as const;
+  protected readonly exact = {
+    paths: 'exact',
+    queryParams: 'ignored',
+    fragment: 'exact',
+    matrixParams: 'ignored',
+  } as const;
   private readonly counts = computed(() => {
     const state = this.data.state();
     return state && stationCounts(state);

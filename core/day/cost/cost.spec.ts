@@ -55,7 +55,10 @@ describe('Cost', () => {
   it('party: minutes between the first and the last member to finish', () => {
     const day = aDay({
       instructors: crew,
-      guests: [aGuest({ party: 'Brandt' }), aGuest({ id: 'g2', party: 'Brandt', drives: [{ id: 'd2', cars: ['c1'], laps: 5 }] })],
+      guests: [
+        aGuest({ party: 'Brandt' }),
+        aGuest({ id: 'g2', party: 'Brandt', drives: [{ id: 'd2', cars: ['c1'], laps: 5 }] }),
+      ],
     });
     const plan = aPlan({ drives: [drive('10:00'), drive('10:30', { drive: 'd2', instructor: 'i2' })] });
     expect(terms(day, plan).party).toBe(15);

@@ -15,8 +15,7 @@ export function passesBetween(a: Running, b: Running): number {
   const trackA = a.trackEndS - a.releaseS;
   const trackB = b.trackEndS - b.releaseS;
   const denominator = trackA * trackB;
-  const lead = (t: number) =>
-    (t - a.releaseS) * a.lapsDriven * trackB - (t - b.releaseS) * b.lapsDriven * trackA;
+  const lead = (t: number) => (t - a.releaseS) * a.lapsDriven * trackB - (t - b.releaseS) * b.lapsDriven * trackA;
   const [x, y] = [lead(fromS), lead(toS)];
   const low = Math.floor(Math.min(x, y) / denominator);
   const high = Math.ceil(Math.max(x, y) / denominator);

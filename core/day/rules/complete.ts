@@ -15,10 +15,26 @@ export const complete = rule('COMPLETE', function* ({ day, plan, index }) {
   };
   const { briefings, sightings, drives, refuels } = plan;
   yield* unknown('drive', standing.keys(), index.drives);
-  yield* unknown('car', [...drives, ...refuels].map(({ car }) => car), index.cars);
-  yield* unknown('sighting vehicle', sightings.map(({ vehicle }) => vehicle), index.vehicles);
-  yield* unknown('instructor', [...briefings, ...sightings, ...drives].map((held) => held.instructor), index.instructors);
-  yield* unknown('guest', [...briefings, ...sightings].flatMap(({ guests }) => guests), index.guests);
+  yield* unknown(
+    'car',
+    [...drives, ...refuels].map(({ car }) => car),
+    index.cars,
+  );
+  yield* unknown(
+    'sighting vehicle',
+    sightings.map(({ vehicle }) => vehicle),
+    index.vehicles,
+  );
+  yield* unknown(
+    'instructor',
+    [...briefings, ...sightings, ...drives].map((held) => held.instructor),
+    index.instructors,
+  );
+  yield* unknown(
+    'guest',
+    [...briefings, ...sightings].flatMap(({ guests }) => guests),
+    index.guests,
+  );
   for (const { drive, reason } of plan.unplanned) {
     if (reason.trim() === '') yield `drive "${drive}" is left out without a reason`;
   }

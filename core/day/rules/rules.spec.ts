@@ -82,7 +82,14 @@ describe('Hard rules', () => {
 
   it('GUEST_REST: there are five minutes between two activities of a guest', () => {
     const day = aDay({
-      guests: [aGuest({ drives: [{ id: 'd1', cars: ['c1'], laps: 5 }, { id: 'd2', cars: ['c2'], laps: 5 }] })],
+      guests: [
+        aGuest({
+          drives: [
+            { id: 'd1', cars: ['c1'], laps: 5 },
+            { id: 'd2', cars: ['c2'], laps: 5 },
+          ],
+        }),
+      ],
       cars: [aCar(), aCar({ id: 'c2' })],
     });
     // The first drive ends at 10:10:40; the second may begin at 10:15:40, and is released four minutes later.
@@ -118,7 +125,9 @@ describe('Hard rules', () => {
     ];
     expect(codes(aDay({ cars: [aCar({ available: split })] }), aPlan({ drives: [drive('10:00')] }))).toEqual([]);
     const gap = [split[0]!, { from: at('10:01'), to: at('12:00') }];
-    expect(codes(aDay({ cars: [aCar({ available: gap })] }), aPlan({ drives: [drive('10:00')] }))).toEqual(['CAR_FREE']);
+    expect(codes(aDay({ cars: [aCar({ available: gap })] }), aPlan({ drives: [drive('10:00')] }))).toEqual([
+      'CAR_FREE',
+    ]);
   });
 
   it('CAR_FIT: gearbox, height and weight count where both sides state them', () => {
@@ -267,7 +276,9 @@ describe('Hard rules', () => {
   });
 
   it('COMPLETE: every drive stands once, and nothing is unknown', () => {
-    expect(messages(aDay(), aPlan())).toEqual(['drive "d1" of Ines Faro is neither planned nor left out with a reason']);
+    expect(messages(aDay(), aPlan())).toEqual([
+      'drive "d1" of Ines Faro is neither planned nor left out with a reason',
+    ]);
     const twice = aPlan({ drives: [drive('10:00')], unplanned: [{ drive: 'd1', reason: 'no room' }] });
     expect(codes(aDay(), twice)).toEqual(['COMPLETE']);
     const stray = aPlan({ drives: [drive('10:00'), drive('11:00', { drive: 'dX', car: 'cX', instructor: 'iX' })] });
