@@ -1,5 +1,7 @@
-import { bootstrapApplication } from '@angular/platform-browser';
-import { appConfig } from './app.config';
-import { App } from './app';
+import * as z from 'zod';
 
-bootstrapApplication(App, appConfig).catch((error: unknown) => console.error(error));
+// The content security policy forbids code made at run time, which zod would try for speed as soon as a schema is made.
+// So this is settled before any module with a schema is loaded.
+z.config({ jitless: true });
+
+import('./start').catch((error: unknown) => console.error(error));

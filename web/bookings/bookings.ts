@@ -98,10 +98,16 @@ export class Bookings {
       });
   });
 
+  private openedFor: string | undefined;
+
   constructor() {
     effect(() => {
-      const booking = this.data.bookings().get(this.edit() ?? '');
-      if (booking) untracked(() => this.open(booking));
+      const id = this.edit();
+      const booking = this.data.bookings().get(id ?? '');
+      // Once only: when the list is read anew, what the person has typed must stay.
+      if (!booking || id === this.openedFor) return;
+      this.openedFor = id;
+      untracked(() => this.open(booking));
     });
   }
 
@@ -132,6 +138,7 @@ export class Bookings {
   protected saved(): void {
     this.data.reload();
     this.data.say('The booking is saved.');
+    this.openedFor = undefined;
     if (this.edit()) void this.router.navigate([], { queryParams: {} });
   }
 

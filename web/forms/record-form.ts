@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { faultsOf, type Fault } from '@core/day';
 import { Button } from 'primeng/button';
@@ -76,7 +76,11 @@ export class RecordForm {
   });
 
   constructor() {
-    effect(() => this.fill(this.record()));
+    effect(() => {
+      const record = this.record();
+      // Fields may be made anew while a person types; only another record fills the form.
+      untracked(() => this.fill(record));
+    });
   }
 
   protected id(field: Field): string {

@@ -135,7 +135,9 @@ export class Palette {
   readonly open = model(false);
   readonly chooseDay = output<void>();
   protected readonly query = signal('');
-  protected readonly activeId = signal<string | null>(null);
+  /** Place of the option that Enter runs; typing goes back to the first at once, before anything is drawn. */
+  private readonly place = signal(0);
+  protected readonly activeId = computed(() => (this.found().length > 0 ? `palette-${this.place()}` : null));
   private readonly options = viewChildren(PaletteOption);
   private readonly keys = new ActiveDescendantKeyManager(this.options, inject(Injector)).withWrap();
 
@@ -179,9 +181,8 @@ export class Palette {
     afterRenderEffect(() => {
       this.found();
       if (this.options().length > 0) this.keys.setFirstItemActive();
-      this.activeId.set(this.options().length > 0 ? 'palette-0' : null);
     });
-    this.keys.change.subscribe((place) => this.activeId.set(place >= 0 ? `palette-${place}` : null));
+    this.keys.change.subscribe((place) => this.place.set(Math.max(0, place)));
   }
 
   protected shown(): void {
@@ -190,12 +191,13 @@ export class Palette {
 
   protected search(event: Event): void {
     this.query.set((event.target as HTMLInputElement).value);
+    this.place.set(0);
   }
 
   protected key(event: KeyboardEvent): void {
     if (event.key === 'Enter') {
-      const active = this.keys.activeItem ?? this.options()[0];
-      if (active) this.run(active.command());
+      const command = this.found()[this.place()];
+      if (command) this.run(command);
     } else this.keys.onKeydown(event);
   }
 

@@ -1,0 +1,137 @@
+import { expect, setClock, test } from './demo';
+
+test('the ribbon shows the day at another time, and nothing can be entered there', async ({ page }) => {
+  await page.goto('/pit-exit');
+  const ribbon = page.getByRole('slider', { name: 'Time of day shown on every screen' });
+  await expect(page.getByRole('heading', { name: 'Pit exit' })).toBeVisible();
+  await expect(ribbon).toHaveAttribute('aria-valuetext', /^11:10, now/);
+  await ribbon.focus();
+  await page.keyboard.press('PageDown');
+  await expect(page.getByRole('button', { name: /Shown: 10:10/ })).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Count lap of/ })
+    .first()
+    .click();
+  await expect(page.getByText('The ribbon shows another time.')).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(ribbon).toHaveAttribute('aria-valuetext', /now/);
+});
+
+test('the pit exit refuses a car too many, with the reason', async ({ page }) => {
+  await page.goto('/pit-exit');
+  const load = page.getByRole('status').filter({ hasText: 'on the circuit' });
+  const before = Number(await load.locator('b').textContent());
+  const out = page.getByRole('button', { name: /^Let out/ });
+  await expect(out.first()).toBeVisible();
+  for (let vehicles = before; vehicles < 5; vehicles++) {
+    await out.first().click();
+    await expect(load.locator('b')).toHaveText(String(vehicles + 1));
+  }
+  if ((await out.count()) === 0) await page.getByRole('button', { name: /^Seat/ }).first().click();
+  await out.first().click();
+  await expect(page.getByText('5 cars are on the circuit, and 5 are allowed: bring one in first.')).toBeVisible();
+  await expect(load.locator('b')).toHaveText('5');
+});
+
+test('a wrong lap is taken back on the guest card', async ({ page }) => {
+  await page.goto('/pit-exit');
+  const button = page.getByRole('button', { name: /^Count lap of/ }).first();
+  const name = (await button.getAttribute('aria-label'))!.replace('Count lap of ', '');
+  const article = page.locator('article', { hasText: name });
+  const laps = async () => /(\d+) of \d+/.exec((await article.textContent())!)![1]!;
+  const before = Number(await laps());
+  await button.click();
+  await expect.poll(laps).toBe(String(before + 1));
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox', { name: 'What to find or do' }).fill(name);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name })).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Take back: Lap counted/ })
+    .first()
+    .click();
+  await expect(page.getByText('taken back')).toBeVisible();
+  await page.keyboard.press('4');
+  await expect.poll(laps).toBe(String(before));
+});
+
+test('entries made without network are kept, shown at once, and sent when it is back', async ({ page, context }) => {
+  await page.goto('/pit-exit');
+  const button = page.getByRole('button', { name: /^Count lap of/ }).first();
+  const name = (await button.getAttribute('aria-label'))!.replace('Count lap of ', '');
+  const article = page.locator('article', { hasText: name });
+  const laps = async () => /(\d+) of \d+/.exec((await article.textContent())!)![1]!;
+  const before = Number(await laps());
+  const entries = async () => (await (await page.request.get('/api/days/2027-05-22')).json()).journal.length as number;
+  const stored = await entries();
+  await context.setOffline(true);
+  await button.click();
+  await expect.poll(laps).toBe(String(before + 1));
+  await expect(page.getByText(/1 kept here/)).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText(/1 kept here/)).toBeHidden();
+  expect(await entries()).toBe(stored + 1);
+  await expect.poll(laps).toBe(String(before + 1));
+});
+
+test('the board is worked by keyboard: blocks, details, rows and zoom', async ({ page }) => {
+  await page.goto('/board');
+  const first = page.locator('.drive[tabindex="0"]');
+  await first.focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowDown');
+  const focused = await page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? '');
+  expect(focused).toContain('laps');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('complementary', { name: /^Drive of/ })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('complementary', { name: /^Drive of/ })).toBeHidden();
+  const width = async () => (await page.locator('.drive .outline').first().boundingBox())!.width;
+  const day = await width();
+  await page.keyboard.press('+');
+  await expect.poll(width).toBeGreaterThan(day * 2);
+  await page
+    .getByRole('radio', { name: 'Guests' })
+    .or(page.getByRole('button', { name: 'Guests' }))
+    .first()
+    .click();
+  await expect(page.locator('.label', { hasText: 'Noor Haddad' })).toBeVisible();
+});
+
+test('a held car leads to a new plan in which its drives have moved', async ({ page }) => {
+  await page.goto('/cars');
+  await page.getByRole('button', { name: 'Hold Pellworm Sella' }).click();
+  await page.getByLabel('Why?').fill('tyre cut');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('held: tyre cut')).toBeVisible();
+  await page.keyboard.press('b');
+  await page.getByRole('button', { name: 'Plan again' }).click();
+  await expect(page.getByText(/Plan 3: \d+ drives planned/)).toBeVisible();
+  const view = await (await page.request.get('/api/days/2027-05-22')).json();
+  const later = view.plan.drives.filter(
+    ({ car, release }: { car: string; release: string }) => car === 'c6' && release > '11:20',
+  );
+  expect(later).toEqual([]);
+  await page.getByRole('button', { name: /left out/ }).click();
+  await expect(page.getByText(/Pellworm Sella/).first()).toBeVisible();
+});
+
+test('the demo clock pauses, speeds up and resets', async ({ page }) => {
+  await page.goto('/board');
+  const time = page.getByLabel('Venue time');
+  await expect(time).toHaveText('11:10:00');
+  await page.getByRole('button', { name: 'Sixty times as fast' }).click();
+  await expect.poll(async () => (await time.textContent())! > '11:11').toBe(true);
+  await page.getByRole('button', { name: 'Reset' }).click();
+  await expect(time).toHaveText(/^11:10:0/);
+  await setClock(page, '11:10');
+});
+
+test('the day sheet and each instructor’s sheet come as PDF', async ({ page }) => {
+  await page.goto('/crew');
+  const href = await page.getByRole('link', { name: 'Day sheet (PDF)' }).getAttribute('href');
+  const sheet = await page.request.get(href!);
+  expect(sheet.headers()['content-type']).toBe('application/pdf');
+  const own = await page.getByRole('link', { name: 'Sheet of Anselm Holt as PDF' }).getAttribute('href');
+  expect((await page.request.get(own!)).status()).toBe(200);
+});

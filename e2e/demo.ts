@@ -1,0 +1,47 @@
+import { test as base, expect, type Browser, type Page } from '@playwright/test';
+
+/**
+ * The demo, put back to its beginning with its clock stopped before each test. A page that logs an error, or asks for
+ * anything that is not on this server, fails its test.
+ */
+export const test = base.extend<{ guarded: Page }>({
+  page: async ({ page, request }, use) => {
+    await request.post('/api/demo/reset');
+    await request.post('/api/clock', { data: { rate: 0 } });
+    const faults = guard(page);
+    await use(page);
+    expect(faults).toEqual([]);
+  },
+});
+export { expect };
+
+/** Collects what must not happen on a page. */
+export function guard(page: Page): string[] {
+  const faults: string[] = [];
+  page.on('pageerror', (error) => faults.push(`page error: ${error.message}`));
+  page.on('console', (message) => {
+    // A refused request is an answer that the screens show; the browser logs it all the same.
+    if (message.type() === 'error' && !/status of (4\d\d)|ERR_INTERNET_DISCONNECTED/.test(message.text())) {
+      faults.push(`console: ${message.text()}`);
+    }
+  });
+  page.on('request', (request) => {
+    const url = new URL(request.url());
+    if (!['127.0.0.1', 'localhost'].includes(url.hostname) && url.protocol !== 'data:' && url.protocol !== 'blob:') {
+      faults.push(`request leaves the machine: ${request.url()}`);
+    }
+  });
+  return faults;
+}
+
+/** Another person at another device. */
+export async function secondBrowser(browser: Browser): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  return context.newPage();
+}
+
+/** Sets the venue's clock. */
+export async function setClock(page: Page, wallClock: string, date?: string): Promise<void> {
+  const [hours, minutes] = wallClock.split(':').map(Number);
+  await page.request.post('/api/clock', { data: { secondsOfDay: hours! * 3600 + minutes! * 60, date, rate: 0 } });
+}
