@@ -3,7 +3,8 @@ module.exports = (config) =>
     frameworks: ['jasmine'],
     plugins: [require('karma-jasmine'), require('karma-chrome-launcher')],
     client: { jasmine: { failSpecWithNoExpectations: true } },
-    reporters: ['progress'],
+    reporters: ['dots'],
+    colors: false,
     browsers: ['DebianChromium'],
     customLaunchers: {
       DebianChromium: {
