@@ -1,4 +1,4 @@
-import type { Booking, DayView, PlanRevision } from '@core/api';
+import { dayView, type Booking, type PlanRevision } from '@core/api';
 import { emptyPlan, type Day, type Plan } from '@core/day';
 import {
   admit,
@@ -14,6 +14,7 @@ import { dayOf } from './day';
 import type { Hub } from './live/hub';
 import { conflict, notFound, Refusal } from './problems';
 import type { Store } from './store';
+import * as z from 'zod';
 
 /** How far ahead of the venue's clock an entry may be: two devices never agree to the second. */
 const CLOCK_SKEW_S = 120;
@@ -25,6 +26,8 @@ interface Read {
   readonly revision: PlanRevision | undefined;
   readonly context: DayContext;
   readonly entries: RecordedEntry[];
+  /** The view but for the clock, as it was with so many entries. */
+  encoded?: { readonly entries: number; readonly json: string };
 }
 
 /**
@@ -65,17 +68,25 @@ export class DayRoom {
     else this.read.delete(date);
   }
 
-  view(date: string): DayView {
-    const { day, bookings, plan, revision, entries } = this.of(date);
-    return {
-      day,
-      bookings: [...bookings],
-      carNumbers: Object.fromEntries(this.store.cars.list().map(({ id, fields }) => [id, fields.number])),
-      plan: plan ?? null,
-      revision: revision ?? null,
-      journal: entries,
-      clock: this.clock.read(),
-    };
+  /**
+   * The whole view as JSON. Everything but the clock is encoded once and kept until an entry comes or something is
+   * changed: screens that open or come back ask for the same again and again.
+   */
+  viewJson(date: string): string {
+    const read = this.of(date);
+    const { day, bookings, plan, revision, entries } = read;
+    if (read.encoded?.entries !== entries.length) {
+      const view = {
+        day,
+        bookings: [...bookings],
+        carNumbers: Object.fromEntries(this.store.cars.list().map(({ id, fields }) => [id, fields.number])),
+        plan: plan ?? null,
+        revision: revision ?? null,
+        journal: entries,
+      };
+      read.encoded = { entries: entries.length, json: JSON.stringify(z.encode(dayView.omit({ clock: true }), view)) };
+    }
+    return `${read.encoded.json.slice(0, -1)},"clock":${JSON.stringify(this.clock.read())}}`;
   }
 
   /** What time of day it is for this day: before it has come 0, after it is over its end. */

@@ -1,7 +1,5 @@
-import * as z from 'zod';
+import { bootstrapApplication } from '@angular/platform-browser';
+import { App } from './app';
+import { appConfig } from './app.config';
 
-// The content security policy forbids code made at run time, which zod would try for speed as soon as a schema is made.
-// So this is settled before any module with a schema is loaded.
-z.config({ jitless: true });
-
-import('./start').catch((error: unknown) => console.error(error));
+bootstrapApplication(App, appConfig).catch((error: unknown) => console.error(error));

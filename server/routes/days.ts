@@ -3,7 +3,7 @@ import { contract } from '@core/api';
 import { conflict } from '../problems';
 import { planAndAccept } from '../planning';
 import type { Services } from '../app';
-import { mount } from './mount';
+import { EncodedReply, mount } from './mount';
 
 /** Event days, their plans and their journals. */
 export function dayRoutes(services: Services): Router {
@@ -15,7 +15,7 @@ export function dayRoutes(services: Services): Router {
     hub.changed('setup');
     return store.days.list().find((day) => day.date === date)!;
   });
-  mount(router, contract.readDay, ({ params: { date } }) => room.view(date));
+  mount(router, contract.readDay, ({ params: { date } }) => new EncodedReply(room.viewJson(date)));
   mount(router, contract.listPlans, ({ params: { date } }) => {
     room.of(date);
     return { revisions: store.days.revisions(date) };

@@ -10,18 +10,24 @@ interface Call<E extends Endpoint> {
   readonly response: Response;
 }
 
+/** A reply that is JSON text already, as the contract encodes it. */
+export class EncodedReply {
+  constructor(readonly json: string) {}
+}
+
 /** Puts one endpoint of the contract on a router: its request is checked and its reply encoded by its schemas. */
 export function mount<E extends Endpoint>(
   router: Router,
   endpoint: E,
-  handle: (call: Call<E>) => ReplyOf<E> | Promise<ReplyOf<E>>,
+  handle: (call: Call<E>) => ReplyOf<E> | EncodedReply,
 ): void {
-  const handler: RequestHandler = async (request: Request, response: Response) => {
+  const handler: RequestHandler = (request: Request, response: Response) => {
     const params = checked(endpoint.params, request.params, 'The address') as ParamsOf<E>;
     const body = checked(endpoint.body, request.body, 'The request') as BodyOf<E>;
-    const reply = await handle({ params, body, response });
+    const reply = handle({ params, body, response });
     if (response.statusCode === 200) response.status(endpoint.status ?? 200);
-    response.json(z.encode(endpoint.reply, reply));
+    if (reply instanceof EncodedReply) response.type('json').send(reply.json);
+    else response.json(z.encode(endpoint.reply, reply));
   };
   router[endpoint.method](endpoint.path, handler);
 }
