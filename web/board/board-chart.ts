@@ -189,7 +189,7 @@ export class BoardChart {
     const startX = x(block.startS);
     const endX = x(block.endS);
     if (block.kind !== 'drive') {
-      const wide = endX - startX > block.label.length * LETTER_PX + 6;
+      const wide = endX - startX > block.label.length * LETTER_PX + 2;
       return {
         ...block,
         startX,

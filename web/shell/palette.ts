@@ -106,6 +106,7 @@ export class PaletteOption implements Highlightable {
   `,
   styles: `
     .query {
+      margin-top: 4px;
       width: 100%;
       font-size: 16px;
     }
