@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { BOOKING_COLUMNS } from './booking-columns';
 import { readBookingList, type BookingListContext } from './booking-list';
 
 const context: BookingListContext = {
@@ -100,5 +102,10 @@ describe('A booking list', () => {
   it('is refused as a whole where quotes do not match', () => {
     const list = readBookingList(`${HEAD}\nA1,"Ines,9:10,Sabrel R x5`, context);
     expect(list.ok).toBe(false);
+  });
+  it('has every column on its page of the documentation', () => {
+    const page = readFileSync('docs/bookings-csv.md', 'utf8');
+    const missing = BOOKING_COLUMNS.filter(({ header }) => !page.includes(`\`${header}\``)).map(({ header }) => header);
+    expect(missing).toEqual([]);
   });
 });

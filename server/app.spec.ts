@@ -77,6 +77,18 @@ describe('The server', () => {
     expect(other.fields.drives[0]!.id).not.toBe('A1-1');
   });
 
+  it('cancels a booking until something has happened with its guest', async () => {
+    const first = await addBooking();
+    await server.http.post(`${day}/bookings/${first.id}/cancel`).send({ version: 2 }).expect(409);
+    await server.http.post(`${day}/bookings/${first.id}/cancel`).send({ version: 1 }).expect(200);
+    expect(server.store.bookings.list(DATE)).toEqual([]);
+    const { id } = await addBooking();
+    const arrived = { id: 'entry-0001', at: '09:05', by: 'Desk', kind: 'guestArrived', guest: id };
+    await server.http.post(`${day}/journal`).send(arrived).expect(201);
+    const { body } = await server.http.post(`${day}/bookings/${id}/cancel`).send({ version: 1 }).expect(409);
+    expect(body.detail).toBe('Ines Faro stands in the journal of the day; enter "no-show" or "left" instead.');
+  });
+
   it('imports the good rows of a list, and nothing the second time', async () => {
     const csv = 'reference,name,arrives,drives\nA1,Ines,9:10,Sabrel R x5\nA2,Piet,9:20,Nothing x5';
     const preview = await server.http.post(`${day}/bookings/preview`).send({ csv }).expect(200);

@@ -157,6 +157,15 @@ export const contract = {
     reply: booking,
     refusals: [404, 409],
   }),
+  cancelBooking: endpoint({
+    method: 'post',
+    path: '/api/days/:date/bookings/:id/cancel',
+    summary: 'Take a booking off the day; refused once something has happened with its guest',
+    params: dateAndId,
+    body: z.strictObject({ version }),
+    reply: z.object({ cancelled: z.string() }),
+    refusals: [404, 409],
+  }),
   previewImport: endpoint({
     method: 'post',
     path: '/api/days/:date/bookings/preview',

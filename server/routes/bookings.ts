@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import { booking, contract, type Booking, type BookingFields, type ImportPreview } from '@core/api';
+import type { JournalEntry } from '@core/journal';
 import { readBookingList } from '@exchange/booking-list';
 import * as z from 'zod';
 import type { Services } from '../app';
@@ -15,6 +16,11 @@ export function bookingRoutes({ store, room, hub }: Services): Router {
     hub.changed('bookings', date);
   };
   const encoded = (stored: Booking) => z.encode(booking, stored);
+  const staleBooking = (current: Booking) =>
+    conflict(
+      `Somebody else has changed the booking of ${current.fields.name} meanwhile. Nothing of yours is saved yet.`,
+      encoded(current),
+    );
   const referenceTaken = (by: Booking) =>
     conflict(`The reference ${by.fields.reference} belongs to the booking of ${by.fields.name}.`);
 
@@ -29,14 +35,20 @@ export function bookingRoutes({ store, room, hub }: Services): Router {
     const result = store.bookings.change(date, id, version, withUniqueDrives(fields, date, id));
     if (result.outcome === 'missing') throw notFound(`booking "${id}" on ${date}`);
     if (result.outcome === 'referenceTaken') throw referenceTaken(result.by);
-    if (result.outcome === 'stale') {
-      throw conflict(
-        `Somebody else has changed the booking of ${result.current.fields.name} meanwhile. Nothing of yours is saved yet.`,
-        encoded(result.current),
-      );
-    }
+    if (result.outcome === 'stale') throw staleBooking(result.current);
     changed(date);
     return result.stored;
+  });
+  mount(router, contract.cancelBooking, ({ params: { date, id }, body: { version } }) => {
+    const stored = store.bookings.get(date, id);
+    if (!stored) throw notFound(`booking "${id}" on ${date}`);
+    const own = new Set([id, ...stored.fields.drives.map((drive) => drive.id)]);
+    if (room.of(date).entries.some(({ entry }) => isAbout(entry, own))) {
+      throw conflict(`${stored.fields.name} stands in the journal of the day; enter "no-show" or "left" instead.`);
+    }
+    if (!store.bookings.remove(date, id, version)) throw staleBooking(stored);
+    changed(date);
+    return { cancelled: stored.fields.reference };
   });
   mount(router, contract.previewImport, ({ params: { date }, body: { csv } }) => previewOf(date, csv));
   mount(router, contract.importBookings, ({ params: { date }, body: { csv } }) => {
@@ -91,4 +103,14 @@ export function bookingRoutes({ store, room, hub }: Services): Router {
     return { ...fields, drives };
   }
   return router;
+}
+
+/** Whether an entry names one of these guests or drives. */
+function isAbout(entry: JournalEntry, ids: ReadonlySet<string>): boolean {
+  const named = [
+    'guest' in entry ? entry.guest : undefined,
+    'drive' in entry ? entry.drive : undefined,
+    ...('guests' in entry ? entry.guests : []),
+  ];
+  return named.some((id) => id !== undefined && ids.has(id));
 }

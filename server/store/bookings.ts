@@ -23,6 +23,7 @@ export function bookingStore(db: Db) {
   const update = db.prepare(
     'update booking set version = version + 1, reference = ?, document = ? where date = ? and id = ? and version = ?',
   );
+  const remove = db.prepare('delete from booking where date = ? and id = ? and version = ?');
   const get = (date: string, id: string): Stored<BookingFields> | undefined => {
     const row = one.get(date, id);
     return row && codec.read(row);
@@ -36,6 +37,8 @@ export function bookingStore(db: Db) {
       insert.run(id, date, fields.reference, codec.write(fields));
       return { outcome: 'added', stored: get(date, id)! };
     }),
+    /** False where there is no such booking at this version. */
+    remove: (date: string, id: string, version: number): boolean => remove.run(date, id, version).changes > 0,
     change: db.transaction((date: string, id: string, version: number, fields: BookingFields): ChangeBooking => {
       const current = get(date, id);
       if (!current) return { outcome: 'missing' };

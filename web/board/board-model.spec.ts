@@ -37,6 +37,12 @@ describe('The board', () => {
     expect(boardRows(context, state, 'guests').map(({ name }) => name)).toEqual(['Ines Faro', 'Piet Verhoeve']);
   });
 
+  it('passes over drives of bookings that have been taken off since the plan was made', () => {
+    const fewer = dayContext({ ...day, guests: day.guests.slice(0, 1) }, plan);
+    const rows = boardRows(fewer, stateOf(fewer, [], at('08:00')), 'cars');
+    expect(rows.map(({ blocks }) => blocks.filter(({ kind }) => kind === 'drive').length)).toEqual([1, 0]);
+  });
+
   it('tells planned, late, running and done drives apart', () => {
     const status = (...args: Parameters<typeof stateAt>) => (blockOf(stateAt(...args), 0) as { status: string }).status;
     const seat: [string, Fields] = ['09:57', { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' }];

@@ -51,7 +51,10 @@ export interface BoardRow {
 /** The rows of the board, in the order of the day file; guests in the order in which they come. */
 export function boardRows(context: DayContext, state: DayState, mode: BoardMode): BoardRow[] {
   const { day, schedule } = context;
-  const drives = schedule.drives.map((hold) => ({ hold, block: driveBlock(context, state, hold, mode) }));
+  // A plan may still hold drives of a booking that has been changed since.
+  const drives = schedule.drives
+    .filter((hold) => state.drives.has(hold.planned.drive))
+    .map((hold) => ({ hold, block: driveBlock(context, state, hold, mode) }));
   const of = (match: (hold: DriveHold) => boolean): Block[] =>
     drives.filter(({ hold }) => match(hold)).map(({ block }) => block);
   const others = (holds: readonly PersonHold[] | undefined): Block[] =>

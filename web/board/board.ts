@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { clockMinute } from '@core/day';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { SelectButton } from 'primeng/selectbutton';
@@ -88,18 +87,16 @@ export class Board {
       return [{ id: drive, guest: booked.guest, what: `${cars}, ${booked.drive.laps} laps`, reason }];
     });
   });
-  /** Drives of bookings that came or changed after the plan was made. */
-  protected readonly unknown = computed(() => {
+  /** Drives that came, or went, with bookings that were changed after the plan was made. */
+  protected readonly changedSince = computed(() => {
     const context = this.data.context();
     if (!context || !this.data.plan()) return 0;
     const { plan, index } = context.schedule;
     const known = new Set([...plan.drives, ...plan.unplanned].map(({ drive }) => drive));
-    return [...index.drives.keys()].filter((id) => !known.has(id)).length;
+    const came = [...index.drives.keys()].filter((id) => !known.has(id)).length;
+    const went = [...known].filter((id) => !index.drives.has(id)).length;
+    return came + went;
   });
-
-  protected time(atS: number): string {
-    return clockMinute(atS);
-  }
 
   protected setZoom(zoom: Zoom): void {
     this.zoom.set(zoom);

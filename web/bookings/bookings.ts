@@ -122,6 +122,14 @@ export class Bookings {
           params: { date, id: booking.id },
           body: { version: version!, fields },
         }),
+      remove: {
+        label: 'Cancel this booking',
+        run: () =>
+          this.api.call(contract.cancelBooking, {
+            params: { date, id: booking.id },
+            body: { version: booking.version },
+          }),
+      },
     });
   }
 
@@ -135,9 +143,9 @@ export class Bookings {
     });
   }
 
-  protected saved(): void {
+  protected saved(what: 'saved' | 'removed'): void {
     this.data.reload();
-    this.data.say('The booking is saved.');
+    this.data.say(what === 'saved' ? 'The booking is saved.' : 'The booking is cancelled.');
     this.openedFor = undefined;
     if (this.edit()) void this.router.navigate([], { queryParams: {} });
   }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, model, output, signal } from '@angular/core';
+import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import type { Observable } from 'rxjs';
 import type * as z from 'zod';
@@ -14,13 +15,15 @@ export interface Edited {
   readonly version: number | undefined;
   /** Saves the decoded fields; errs with an `ApiError`. */
   readonly save: (fields: never, version: number | undefined) => Observable<unknown>;
+  /** Takes the whole thing away, where that is possible at all, and what the button says. */
+  readonly remove?: { readonly label: string; readonly run: () => Observable<unknown> };
 }
 
 /** A dialog with a record form that saves, and settles conflicts with people who edit the same thing. */
 @Component({
   selector: 'jl-record-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Dialog, RecordForm],
+  imports: [Button, Dialog, RecordForm],
   template: `
     @if (edited(); as it) {
       <p-dialog
@@ -41,6 +44,15 @@ export interface Edited {
           (overwrite)="save($event, latest())"
           (cancelled)="close()"
         />
+        @if (it.remove; as remove) {
+          <p-button
+            [label]="removing() ? 'Yes, ' + remove.label.toLowerCase() : remove.label"
+            severity="danger"
+            [text]="true"
+            size="small"
+            (onClick)="takeAway(remove.run)"
+          />
+        }
       </p-dialog>
     }
   `,
@@ -50,38 +62,49 @@ export class RecordEditor {
   readonly edited = model<Edited>();
   readonly fields = input.required<readonly Field[]>();
   readonly schema = input.required<z.ZodType>();
-  readonly done = output<void>();
+  readonly done = output<'saved' | 'removed'>();
   protected readonly conflict = signal<Conflict | undefined>(undefined);
   protected readonly saving = signal(false);
+  /** The button has been pressed once; pressing it again does it. */
+  protected readonly removing = signal(false);
   /** Version of what the other person saved; saving over it needs that one. */
   protected readonly latest = signal<number | undefined>(undefined);
 
   protected save(fields: unknown, version: number | undefined): void {
+    this.take(this.edited()!.save(fields as never, version), 'saved');
+  }
+
+  protected takeAway(run: () => Observable<unknown>): void {
+    if (this.removing()) this.take(run(), 'removed');
+    else this.removing.set(true);
+  }
+
+  /** Waits for a change to be stored; a conflict stays on screen until the person has settled it. */
+  private take(change: Observable<unknown>, what: 'saved' | 'removed'): void {
     this.saving.set(true);
-    this.edited()!
-      .save(fields as never, version)
-      .subscribe({
-        next: () => {
-          this.saving.set(false);
-          this.close();
-          this.done.emit();
-        },
-        error: (error: unknown) => {
-          this.saving.set(false);
-          const current =
-            error instanceof ApiError
-              ? (error.problem?.current as { version: number; fields: Json } | undefined)
-              : undefined;
-          if (current) {
-            this.conflict.set({ message: (error as Error).message, current: current.fields });
-            this.latest.set(current.version);
-          } else this.data.refuse((error as Error).message);
-        },
-      });
+    change.subscribe({
+      next: () => {
+        this.saving.set(false);
+        this.close();
+        this.done.emit(what);
+      },
+      error: (error: unknown) => {
+        this.saving.set(false);
+        const current =
+          error instanceof ApiError
+            ? (error.problem?.current as { version: number; fields: Json } | undefined)
+            : undefined;
+        if (current) {
+          this.conflict.set({ message: (error as Error).message, current: current.fields });
+          this.latest.set(current.version);
+        } else this.data.refuse((error as Error).message);
+      },
+    });
   }
 
   protected close(): void {
     this.edited.set(undefined);
+    this.removing.set(false);
     this.conflict.set(undefined);
   }
 }
