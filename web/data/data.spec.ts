@@ -1,0 +1,106 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { contract } from '@core/api';
+import type { DriveState, JournalEntry } from '@core/journal';
+import { at } from '@core/testing/small-day';
+import { Api, ApiError } from './api';
+import { gainOf, lapTimesOf } from './lap-times';
+import { entryWords, shortName, surname } from './names';
+import { Outbox, type Settled } from './outbox';
+
+const entry = (n: number): JournalEntry => ({ id: `entry-000${n}`, kind: 'guestArrived', guest: `g${n}`, at: at('09:00'), by: 'Desk' });
+const URL = '/api/days/2027-05-22/journal';
+
+describe('Requests and entries', () => {
+  let http: HttpTestingController;
+  beforeEach(() => {
+    localStorage.removeItem('joylap.outbox');
+    TestBed.configureTestingModule({
+      providers: [provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting()],
+    });
+    http = TestBed.inject(HttpTestingController);
+  });
+  afterEach(() => localStorage.removeItem('joylap.outbox'));
+
+  it('travel in their encoded form and come back decoded', () => {
+    let days: unknown;
+    TestBed.inject(Api).call(contract.appendEntry, { params: { date: '2027-05-22' }, body: entry(1) }).subscribe((reply) => (days = reply));
+    const request = http.expectOne(URL);
+    expect(request.request.body.at).toBe('09:00');
+    request.flush({ seq: 1, recordedAt: '2027-05-22T08:00:00.000Z', entry: request.request.body });
+    expect(days).toEqual({ seq: 1, recordedAt: '2027-05-22T08:00:00.000Z', entry: entry(1) });
+  });
+
+  it('come back as a problem with its sentence, or as an answer that never came', () => {
+    const errors: unknown[] = [];
+    const call = () => TestBed.inject(Api).call(contract.readClock).subscribe({ error: (error) => errors.push(error) });
+    call();
+    http.expectOne('/api/clock').flush({ type: 'about:blank', title: 'No', status: 403, detail: 'Not here.' }, { status: 403, statusText: 'Forbidden' });
+    call();
+    http.expectOne('/api/clock').error(new ProgressEvent('error'));
+    expect((errors[0] as ApiError).message).toBe('Not here.');
+    expect((errors[1] as ApiError).problem).toBeUndefined();
+  });
+
+  it('are sent one after the other and kept on the device until the server has them', () => {
+    const outbox = TestBed.inject(Outbox);
+    outbox.send('2027-05-22', entry(1));
+    outbox.send('2027-05-22', entry(2));
+    expect(JSON.parse(localStorage.getItem('joylap.outbox')!).length).toBe(2);
+    const first = http.expectOne(URL);
+    first.flush({ seq: 1, recordedAt: '2027-05-22T08:00:00.000Z', entry: first.request.body });
+    const second = http.expectOne(URL);
+    expect(second.request.body.id).toBe('entry-0002');
+    second.flush({ seq: 2, recordedAt: '2027-05-22T08:00:00.000Z', entry: second.request.body });
+    expect(outbox.waiting()).toEqual([]);
+    expect(localStorage.getItem('joylap.outbox')).toBe('[]');
+  });
+
+  it('wait out a network that is away, and keep their id', () => {
+    jasmine.clock().install();
+    try {
+      const outbox = TestBed.inject(Outbox);
+      outbox.send('2027-05-22', entry(1));
+      http.expectOne(URL).error(new ProgressEvent('error'));
+      expect(outbox.waiting().length).toBe(1);
+      jasmine.clock().tick(2100);
+      expect(http.expectOne(URL).request.body.id).toBe('entry-0001');
+    } finally {
+      jasmine.clock().uninstall();
+    }
+  });
+
+  it('are dropped with the reason where the server refuses them', () => {
+    const outbox = TestBed.inject(Outbox);
+    const settled: Settled[] = [];
+    outbox.settled.subscribe((one) => settled.push(one));
+    outbox.send('2027-05-22', entry(1));
+    http.expectOne(URL).flush({ type: 'about:blank', title: 'No', status: 409, detail: 'Ines is here already.' }, { status: 409, statusText: 'Conflict' });
+    expect(settled).toEqual([{ reason: 'Ines is here already.' }]);
+    expect(outbox.waiting()).toEqual([]);
+  });
+});
+
+describe('Words on screen', () => {
+  it('call guests and instructors as people do', () => {
+    expect([shortName('Ines Faro'), shortName('Cher'), surname('Ife Okoro')]).toEqual(['Ines F', 'Cher', 'Okoro']);
+    expect(entryWords({ id: 'entry-0001', kind: 'lapSpoiled', drive: 'd1', lap: 3, reason: 'traffic', at: 0, by: 'x' })).toBe('Lap 3 spoiled: traffic');
+  });
+});
+
+describe('Laps of a drive', () => {
+  const driven = (crossings: number[], spoiled: number[] = []) =>
+    ({ releasedS: 0, crossings: crossings.map((atS) => ({ atS, source: 'hand' })), spoiled: new Map(spoiled.map((lap) => [lap, 'traffic'])) }) as unknown as DriveState;
+
+  it('are timed from the release on', () => {
+    expect(lapTimesOf(driven([100, 190, 270]))).toEqual([100, 90, 80]);
+  });
+
+  it('gain against the first lap, spoiled ones left out', () => {
+    expect(gainOf(driven([100, 190, 270]))).toBe(20);
+    expect(gainOf(driven([100, 190, 270], [3]))).toBe(10);
+    expect(gainOf(driven([100]))).toBeUndefined();
+  });
+});

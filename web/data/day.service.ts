@@ -1,0 +1,206 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { contract, type Booking, type DaySummary, type DayView } from '@core/api';
+import { emptyPlan } from '@core/day';
+import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '@core/journal';
+import { MessageService } from 'primeng/api';
+import { catchError, EMPTY, Subject, Subscription, switchMap, type Observable } from 'rxjs';
+import { Api, ApiError } from './api';
+import { entryStream } from './entry-stream';
+import { Outbox } from './outbox';
+import { VenueClock } from './venue-clock';
+import { Who } from './who';
+
+type DistributiveOmit<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
+/** An entry as a screen makes it; id, time and author are added here. */
+export type NewEntry = DistributiveOmit<JournalEntry, 'id' | 'at' | 'by'>;
+
+/** Entries of this device that the server has not confirmed yet come after all others. */
+const PENDING_SEQ = 1_000_000_000;
+
+/**
+ * The event day on screen: what is set up, the plan, the journal as it grows, and the state that follows from them at
+ * the time that the ribbon shows.
+ */
+@Injectable({ providedIn: 'root' })
+export class DayService {
+  private readonly api = inject(Api);
+  private readonly clock = inject(VenueClock);
+  private readonly who = inject(Who);
+  private readonly messages = inject(MessageService);
+  private readonly outbox = inject(Outbox);
+
+  readonly days = signal<readonly DaySummary[]>([]);
+  readonly date = signal<string | undefined>(undefined);
+  readonly view = signal<DayView | undefined>(undefined);
+  /** Why the day can't be shown, if so. */
+  readonly failure = signal<string | undefined>(undefined);
+  /** Whether the live stream is open. */
+  readonly connected = signal(true);
+  private readonly recorded = signal<readonly RecordedEntry[]>([]);
+  private readonly shown = signal<number | undefined>(undefined);
+  private readonly load = new Subject<string>();
+  private stream = Subscription.EMPTY;
+
+  readonly entries = computed<readonly RecordedEntry[]>(() => {
+    const known = new Set(this.recorded().map(({ entry }) => entry.id));
+    const date = this.date();
+    const pending = this.outbox
+      .waiting()
+      .filter((item) => item.date === date && !known.has(item.entry.id))
+      .map(({ entry }, place) => ({ seq: PENDING_SEQ + place, recordedAt: '', entry }));
+    return [...this.recorded(), ...pending];
+  });
+  readonly day = computed(() => this.view()?.day);
+  readonly plan = computed(() => this.view()?.plan ?? undefined);
+  readonly context = computed(() => {
+    const view = this.view();
+    return view && dayContext(view.day, view.plan ?? emptyPlan(view.day.date));
+  });
+  readonly bookings = computed(() => new Map((this.view()?.bookings ?? []).map((it): [string, Booking] => [it.id, it])));
+  /** Time of day of this event day: before it has come 0, once it is over its end. */
+  readonly nowS = computed(() => {
+    const [date, today] = [this.date(), this.clock.date()];
+    if (!date || !today || date === today) return this.clock.nowS();
+    return date < today ? 86_400 : 0;
+  });
+  /** The time that every screen shows: now, unless the ribbon is set elsewhere. */
+  readonly shownS = computed(() => this.shown() ?? this.nowS());
+  readonly live = computed(() => this.shown() === undefined);
+  readonly state = computed(() => {
+    const context = this.context();
+    return context && stateOf(context, this.entries(), this.shownS());
+  });
+
+  constructor() {
+    this.load
+      .pipe(
+        switchMap((date) =>
+          this.api.call(contract.readDay, { params: { date } }).pipe(
+            catchError((error: unknown) => {
+              this.failure.set(error instanceof ApiError ? error.message : 'The day cannot be read.');
+              if (error instanceof ApiError && !error.problem) setTimeout(() => this.reload(), 2000);
+              return EMPTY;
+            }),
+          ),
+        ),
+      )
+      .subscribe((view) => this.take(view));
+    this.outbox.settled.subscribe((settled) => {
+      if (settled.recorded) this.add(settled.recorded);
+      else if (settled.reason) this.refuse(settled.reason);
+    });
+  }
+
+  /** Reads the list of days, then opens the given one, or today's, or the last. */
+  start(date?: string): void {
+    this.clock.refresh();
+    this.readDays().subscribe({
+      next: (days) => {
+        const today = this.clock.date();
+        const chosen =
+          days.find((day) => day.date === date) ?? days.find((day) => day.date === today) ?? days.at(-1);
+        if (chosen) this.open(chosen.date);
+      },
+      error: () => setTimeout(() => this.start(date), 2000),
+    });
+  }
+
+  open(date: string): void {
+    this.date.set(date);
+    this.view.set(undefined);
+    this.recorded.set([]);
+    this.shown.set(undefined);
+    this.failure.set(undefined);
+    this.load.next(date);
+    this.stream.unsubscribe();
+    this.stream = entryStream(date).subscribe((event) => {
+      if (event.kind === 'entry') this.add(event.recorded);
+      else if (event.kind === 'connection') {
+        if (event.open && !this.connected()) this.reload();
+        this.connected.set(event.open);
+        if (event.open) this.outbox.flush();
+      } else if (event.what === 'clock') this.clock.refresh();
+      else {
+        if (event.what === 'reset') this.shown.set(undefined);
+        this.reload();
+      }
+    });
+  }
+
+  reload(): void {
+    const date = this.date();
+    if (date) this.load.next(date);
+    this.readDays().subscribe({ error: () => undefined });
+  }
+
+  addDay(date: string): Observable<DaySummary> {
+    return this.api.call(contract.addDay, { body: { date } });
+  }
+
+  /** Shows another time of the day; nothing brings it back to now. */
+  showTime(timeS: number | undefined): void {
+    this.shown.set(timeS);
+  }
+
+  /**
+   * Enters what has happened. It shows at once and is kept on this device until the server has it; what is impossible is
+   * refused with the reason.
+   */
+  record(fields: NewEntry): boolean {
+    const [date, context] = [this.date(), this.context()];
+    if (!date || !context) return false;
+    if (!this.live()) {
+      this.refuse('The ribbon shows another time. Go back to now to enter what happens.');
+      return false;
+    }
+    const entry = { ...fields, id: newId(), at: Math.min(86_399, this.nowS()), by: this.who.name() } as JournalEntry;
+    const admission = admit(context, this.entries(), entry);
+    if (!admission.admitted) {
+      this.refuse(admission.reason);
+      return false;
+    }
+    this.outbox.send(date, entry);
+    return true;
+  }
+
+  /** Takes an entry back by a correcting one. */
+  undo(entryId: string): boolean {
+    return this.record({ kind: 'correction', corrects: entryId });
+  }
+
+  /** Says why something is not done. */
+  refuse(reason: string): void {
+    this.messages.add({ severity: 'warn', summary: 'Not done', detail: reason, life: 9000 });
+  }
+
+  say(detail: string): void {
+    this.messages.add({ severity: 'success', summary: 'Done', detail, life: 4000 });
+  }
+
+  private readDays(): Observable<readonly DaySummary[]> {
+    return this.api.call(contract.listDays).pipe(
+      switchMap(({ days }) => {
+        this.days.set(days);
+        return [days];
+      }),
+    );
+  }
+
+  private take(view: DayView): void {
+    this.failure.set(undefined);
+    this.clock.take(view.clock);
+    this.view.set(view);
+    this.recorded.set(view.journal);
+  }
+
+  private add(recorded: RecordedEntry): void {
+    if (this.recorded().some(({ entry }) => entry.id === recorded.entry.id)) return;
+    this.recorded.update((entries) => [...entries, recorded].sort((a, b) => a.seq - b.seq));
+  }
+}
+
+/** Client ids; `crypto.randomUUID` is missing where the page comes over plain HTTP from another machine. */
+function newId(): string {
+  return Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+

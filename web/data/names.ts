@@ -1,0 +1,106 @@
+import type { GuestStage, CarStatus, CrewStatus, EntryKind, JournalEntry } from '@core/journal';
+
+/** "Ines F" of "Ines Faro": how guests are called on a crowded drawing. */
+export function shortName(name: string): string {
+  const words = name.trim().split(/\s+/);
+  const last = words.length > 1 ? words.at(-1)! : '';
+  return last ? `${words[0]} ${last.charAt(0)}` : name;
+}
+
+/** The family name: how instructors are called. */
+export function surname(name: string): string {
+  return name.trim().split(/\s+/).at(-1) ?? name;
+}
+
+export const GUEST_STAGE_WORDS: Record<GuestStage, string> = {
+  expected: 'expected',
+  arrived: 'at the gate',
+  cleared: 'cleared, waits for class',
+  inClass: 'in class',
+  briefed: 'briefed, waits for the sighting run',
+  onSighting: 'on the sighting run',
+  seen: 'has seen the circuit',
+  waiting: 'waiting at the cars',
+  seated: 'seated',
+  onCircuit: 'on the circuit',
+  inDebrief: 'in debrief',
+  debriefed: 'debriefed',
+  finished: 'finished',
+  noShow: 'no-show',
+  left: 'left',
+  unwell: 'unwell',
+};
+
+export const CAR_STATUS_WORDS: Record<CarStatus, string> = {
+  ready: 'ready',
+  seated: 'guest seated',
+  onCircuit: 'on the circuit',
+  turnaround: 'turnaround',
+  cooling: 'cooling',
+  refuelling: 'refuelling',
+  held: 'held',
+};
+
+export const CREW_STATUS_WORDS: Record<CrewStatus, string> = {
+  free: 'free',
+  busy: 'busy',
+  resting: 'resting',
+  atMeal: 'at meal',
+  off: 'off',
+};
+
+const ENTRY_WORDS: Record<EntryKind, string> = {
+  guestArrived: 'Arrived',
+  waiverSigned: 'Waiver signed',
+  licenceSeen: 'Licence seen',
+  helmetFitted: 'Helmet fitted',
+  guestNoShow: 'No-show',
+  guestLeft: 'Left',
+  guestUnwell: 'Unwell',
+  guestWell: 'Well again',
+  deskDone: 'Finished at the desk',
+  classBegan: 'Class began',
+  classEnded: 'Class ended',
+  sightingBegan: 'Sighting run out',
+  sightingEnded: 'Sighting run back',
+  seated: 'Seated',
+  unseated: 'Out of the car again',
+  released: 'Let out',
+  lapCounted: 'Lap counted',
+  lapSpoiled: 'Lap spoiled',
+  extraLapGranted: 'Extra lap granted',
+  broughtIn: 'Brought in',
+  parked: 'Parked',
+  debriefed: 'Debriefed',
+  carHeld: 'Car held',
+  carReady: 'Car ready again',
+  refuelBegan: 'Refuelling began',
+  refuelEnded: 'Refuelled',
+  fuelRead: 'Fuel read',
+  breakBegan: 'Break began',
+  crewBack: 'Back from the break',
+  planAccepted: 'Plan accepted',
+  noteTaken: 'Note',
+  correction: 'Correction',
+};
+
+/** What an entry says, in a few words. */
+export function entryWords(entry: JournalEntry): string {
+  const words = ENTRY_WORDS[entry.kind];
+  switch (entry.kind) {
+    case 'lapSpoiled':
+      return `Lap ${entry.lap} spoiled: ${entry.reason}`;
+    case 'carHeld':
+      return `${words}: ${entry.reason}`;
+    case 'fuelRead':
+      return `${words}: ${entry.litres} l`;
+    case 'noteTaken':
+      return `${words}: ${entry.text}`;
+    case 'planAccepted':
+      return `Plan ${entry.revision} accepted`;
+    case 'lapCounted':
+      return `${words} (${entry.source === 'hand' ? 'by hand' : 'by loop'})`;
+    default:
+      return words;
+  }
+}

@@ -1,0 +1,10 @@
+import { clockMinute, type PersonHold } from '@core/day';
+
+/** "11:22 Halyard GT with Tamm": what comes next for a guest, in a few words. */
+export function holdWords(hold: PersonHold | undefined): string {
+  if (!hold) return 'nothing more planned';
+  const instructor = hold.instructor?.name ?? '';
+  if (hold.kind === 'briefing') return `${clockMinute(hold.startS)} class with ${instructor}`;
+  if (hold.kind === 'sighting') return `${clockMinute(hold.startS)} sighting run with ${instructor}`;
+  return `${clockMinute(hold.startS)} ${hold.car?.name ?? ''} with ${instructor}`;
+}

@@ -1,0 +1,11 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { contract } from '@core/api';
+import { Api } from './api';
+
+/** What rarely changes about the venue and many screens want. */
+@Injectable({ providedIn: 'root' })
+export class VenueService {
+  private readonly stored = toSignal(inject(Api).call(contract.readVenue));
+  readonly currency = computed(() => this.stored()?.fields.currency ?? 'EUR');
+}
