@@ -162,7 +162,10 @@ export const joyLapPreset = definePreset(Aura, {
             },
             danger: { borderColor: light.kerb, color: light.kerb, hoverBackground: light.kerbSoft },
           },
-          text: { primary: { color: light.lake, hoverBackground: light.lakeSoft } },
+          text: {
+            primary: { color: light.lake, hoverBackground: light.lakeSoft },
+            danger: { color: light.kerb, hoverBackground: light.kerbSoft },
+          },
         },
         dark: {
           root: {
@@ -185,7 +188,10 @@ export const joyLapPreset = definePreset(Aura, {
             },
             danger: { borderColor: dusk.kerb, color: dusk.kerb, hoverBackground: dusk.kerbSoft },
           },
-          text: { primary: { color: dusk.lake, hoverBackground: dusk.lakeSoft } },
+          text: {
+            primary: { color: dusk.lake, hoverBackground: dusk.lakeSoft },
+            danger: { color: dusk.kerb, hoverBackground: dusk.kerbSoft },
+          },
         },
       },
     },

@@ -123,7 +123,7 @@ export class Bookings {
           body: { version: version!, fields },
         }),
       remove: {
-        label: 'Cancel this booking',
+        label: 'Take this booking off the day',
         run: () =>
           this.api.call(contract.cancelBooking, {
             params: { date, id: booking.id },
@@ -145,7 +145,7 @@ export class Bookings {
 
   protected saved(what: 'saved' | 'removed'): void {
     this.data.reload();
-    this.data.say(what === 'saved' ? 'The booking is saved.' : 'The booking is cancelled.');
+    this.data.say(what === 'saved' ? 'The booking is saved.' : 'The booking is taken off the day.');
     this.openedFor = undefined;
     if (this.edit()) void this.router.navigate([], { queryParams: {} });
   }

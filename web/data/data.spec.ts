@@ -5,12 +5,18 @@ import { TestBed } from '@angular/core/testing';
 import { contract } from '@core/api';
 import type { DriveState, JournalEntry } from '@core/journal';
 import { at } from '@core/testing/small-day';
-import { Api, ApiError } from './api';
+import { Api, type ApiError } from './api';
 import { gainOf, lapTimesOf } from './lap-times';
 import { entryWords, shortName, surname } from './names';
 import { Outbox, type Settled } from './outbox';
 
-const entry = (n: number): JournalEntry => ({ id: `entry-000${n}`, kind: 'guestArrived', guest: `g${n}`, at: at('09:00'), by: 'Desk' });
+const entry = (n: number): JournalEntry => ({
+  id: `entry-000${n}`,
+  kind: 'guestArrived',
+  guest: `g${n}`,
+  at: at('09:00'),
+  by: 'Desk',
+});
 const URL = '/api/days/2027-05-22/journal';
 
 describe('Requests and entries', () => {
@@ -26,7 +32,9 @@ describe('Requests and entries', () => {
 
   it('travel in their encoded form and come back decoded', () => {
     let days: unknown;
-    TestBed.inject(Api).call(contract.appendEntry, { params: { date: '2027-05-22' }, body: entry(1) }).subscribe((reply) => (days = reply));
+    TestBed.inject(Api)
+      .call(contract.appendEntry, { params: { date: '2027-05-22' }, body: entry(1) })
+      .subscribe((reply) => (days = reply));
     const request = http.expectOne(URL);
     expect(request.request.body.at).toBe('09:00');
     request.flush({ seq: 1, recordedAt: '2027-05-22T08:00:00.000Z', entry: request.request.body });
@@ -35,9 +43,17 @@ describe('Requests and entries', () => {
 
   it('come back as a problem with its sentence, or as an answer that never came', () => {
     const errors: unknown[] = [];
-    const call = () => TestBed.inject(Api).call(contract.readClock).subscribe({ error: (error) => errors.push(error) });
+    const call = () =>
+      TestBed.inject(Api)
+        .call(contract.readClock)
+        .subscribe({ error: (error) => errors.push(error) });
     call();
-    http.expectOne('/api/clock').flush({ type: 'about:blank', title: 'No', status: 403, detail: 'Not here.' }, { status: 403, statusText: 'Forbidden' });
+    http
+      .expectOne('/api/clock')
+      .flush(
+        { type: 'about:blank', title: 'No', status: 403, detail: 'Not here.' },
+        { status: 403, statusText: 'Forbidden' },
+      );
     call();
     http.expectOne('/api/clock').error(new ProgressEvent('error'));
     expect((errors[0] as ApiError).message).toBe('Not here.');
@@ -77,7 +93,12 @@ describe('Requests and entries', () => {
     const settled: Settled[] = [];
     outbox.settled.subscribe((one) => settled.push(one));
     outbox.send('2027-05-22', entry(1));
-    http.expectOne(URL).flush({ type: 'about:blank', title: 'No', status: 409, detail: 'Ines is here already.' }, { status: 409, statusText: 'Conflict' });
+    http
+      .expectOne(URL)
+      .flush(
+        { type: 'about:blank', title: 'No', status: 409, detail: 'Ines is here already.' },
+        { status: 409, statusText: 'Conflict' },
+      );
     expect(settled).toEqual([{ reason: 'Ines is here already.' }]);
     expect(outbox.waiting()).toEqual([]);
   });
@@ -86,13 +107,19 @@ describe('Requests and entries', () => {
 describe('Words on screen', () => {
   it('call guests and instructors as people do', () => {
     expect([shortName('Ines Faro'), shortName('Cher'), surname('Ife Okoro')]).toEqual(['Ines F', 'Cher', 'Okoro']);
-    expect(entryWords({ id: 'entry-0001', kind: 'lapSpoiled', drive: 'd1', lap: 3, reason: 'traffic', at: 0, by: 'x' })).toBe('Lap 3 spoiled: traffic');
+    expect(
+      entryWords({ id: 'entry-0001', kind: 'lapSpoiled', drive: 'd1', lap: 3, reason: 'traffic', at: 0, by: 'x' }),
+    ).toBe('Lap 3 spoiled: traffic');
   });
 });
 
 describe('Laps of a drive', () => {
   const driven = (crossings: number[], spoiled: number[] = []) =>
-    ({ releasedS: 0, crossings: crossings.map((atS) => ({ atS, source: 'hand' })), spoiled: new Map(spoiled.map((lap) => [lap, 'traffic'])) }) as unknown as DriveState;
+    ({
+      releasedS: 0,
+      crossings: crossings.map((atS) => ({ atS, source: 'hand' })),
+      spoiled: new Map(spoiled.map((lap) => [lap, 'traffic'])),
+    }) as unknown as DriveState;
 
   it('are timed from the release on', () => {
     expect(lapTimesOf(driven([100, 190, 270]))).toEqual([100, 90, 80]);

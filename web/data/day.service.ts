@@ -56,7 +56,9 @@ export class DayService {
     const view = this.view();
     return view && dayContext(view.day, view.plan ?? emptyPlan(view.day.date));
   });
-  readonly bookings = computed(() => new Map((this.view()?.bookings ?? []).map((it): [string, Booking] => [it.id, it])));
+  readonly bookings = computed(
+    () => new Map((this.view()?.bookings ?? []).map((it): [string, Booking] => [it.id, it])),
+  );
   /** Time of day of this event day: before it has come 0, once it is over its end. */
   readonly nowS = computed(() => {
     const [date, today] = [this.date(), this.clock.date()];
@@ -97,8 +99,7 @@ export class DayService {
     this.readDays().subscribe({
       next: (days) => {
         const today = this.clock.date();
-        const chosen =
-          days.find((day) => day.date === date) ?? days.find((day) => day.date === today) ?? days.at(-1);
+        const chosen = days.find((day) => day.date === date) ?? days.find((day) => day.date === today) ?? days.at(-1);
         if (chosen) this.open(chosen.date);
       },
       error: () => setTimeout(() => this.start(date), 2000),
@@ -203,4 +204,3 @@ export class DayService {
 function newId(): string {
   return Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
 }
-
