@@ -26,7 +26,7 @@ const stateAt = (time: string, ...written: [string, Fields][]) => {
 const blockOf = (state: ReturnType<typeof stateAt>, row: number): Block =>
   boardRows(context, state, 'cars')[row]!.blocks.find(({ kind }) => kind === 'drive')!;
 
-describe('The board', () => {
+describe('The rows of the board', () => {
   it('has a row for each car with its drives and refuels, and other rows by crew and by guest', () => {
     const state = stateAt('08:00');
     expect(boardRows(context, state, 'cars').map(({ blocks }) => blocks.map(({ kind }) => kind))).toEqual([
@@ -77,7 +77,7 @@ describe('The board', () => {
   });
 });
 
-describe('The pit exit', () => {
+describe('The lists of the pit exit', () => {
   const arrive = (guest: string): [string, Fields][] =>
     (['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const).map((kind) => [
       '09:00',

@@ -12,6 +12,7 @@ import {
   model,
   output,
   signal,
+  untracked,
   viewChildren,
 } from '@angular/core';
 import { Router } from '@angular/router';
@@ -181,7 +182,7 @@ export class Palette {
   constructor() {
     afterRenderEffect(() => {
       this.found();
-      if (this.options().length > 0) this.keys.setFirstItemActive();
+      if (this.options().length > 0) untracked(() => this.keys.setFirstItemActive());
     });
     this.keys.change.subscribe((place) => this.place.set(Math.max(0, place)));
   }

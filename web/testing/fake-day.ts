@@ -1,0 +1,163 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { computed, provideZonelessChangeDetection, signal, type Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { bookingFields, type Booking, type DaySummary } from '@core/api';
+import type { Day, Plan } from '@core/day';
+import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '@core/journal';
+import { at } from '@core/testing/small-day';
+import { MessageService } from 'primeng/api';
+import { providePrimeNG } from 'primeng/config';
+import { DayService, type NewEntry } from '../data/day.service';
+
+/** A day on screen without a server: entries are admitted by the same function, and kept. */
+export class FakeDay {
+  readonly date = signal('2027-05-22');
+  readonly days = signal<readonly DaySummary[]>([]);
+  readonly connected = signal(true);
+  readonly failure = signal<string | undefined>(undefined);
+  readonly written = signal<readonly RecordedEntry[]>([]);
+  readonly refused: string[] = [];
+  readonly clockS = signal(0);
+  private readonly elsewhere = signal<number | undefined>(undefined);
+  readonly view;
+  readonly day;
+  readonly plan;
+  readonly context;
+  readonly bookings;
+  readonly entries = this.written.asReadonly();
+  readonly nowS = this.clockS.asReadonly();
+  readonly shownS = computed(() => this.elsewhere() ?? this.clockS());
+  readonly live = computed(() => this.elsewhere() === undefined);
+  readonly state;
+
+  constructor(day: Day, plan: Plan, time: string, bookings: readonly Booking[] = []) {
+    const carNumbers = Object.fromEntries(day.cars.map(({ id }, place) => [id, place + 1]));
+    const revision = { revision: 1, author: 'Maren', reason: 'First plan', acceptedAt: '2027-05-22T06:00:00.000Z' };
+    this.clockS.set(at(time));
+    this.view = signal({ day, bookings, carNumbers, plan, revision, journal: [] }).asReadonly();
+    this.day = computed(() => this.view().day);
+    this.plan = computed(() => this.view().plan);
+    this.context = signal(dayContext(day, plan)).asReadonly();
+    this.bookings = signal(new Map(bookings.map((booking) => [booking.id, booking]))).asReadonly();
+    this.state = computed(() => stateOf(this.context(), this.written(), this.shownS()));
+  }
+
+  record(fields: NewEntry, time?: string): boolean {
+    const id = `entry-${String(this.written().length).padStart(4, '0')}`;
+    const entry = { ...fields, id, at: time === undefined ? this.clockS() : at(time), by: 'Test' } as JournalEntry;
+    const admission = admit(this.context(), this.written(), entry);
+    if (!admission.admitted) {
+      this.refused.push(admission.reason);
+      return false;
+    }
+    this.written.update((entries) => [...entries, { seq: entries.length + 1, recordedAt: '', entry }]);
+    return true;
+  }
+
+  undo(corrects: string): boolean {
+    return this.record({ kind: 'correction', corrects });
+  }
+  refuse(reason: string): void {
+    this.refused.push(reason);
+  }
+  say(): void {
+    // Good news needs no test.
+  }
+  showTime(timeS: number | undefined): void {
+    this.elsewhere.set(timeS);
+  }
+  reload(): void {
+    // Nothing to read anew.
+  }
+
+  /** Everything that the gate does for a guest. */
+  clear(guest: string, time: string): void {
+    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const)
+      this.record({ kind, guest }, time);
+  }
+
+  kinds(): string[] {
+    return this.written().map(({ entry }) => entry.kind);
+  }
+}
+
+/** A booking of a guest with nothing special. */
+export function aBooking(id: string, more: Record<string, unknown> = {}): Booking {
+  const fields = bookingFields.parse({
+    reference: `R-${id}`,
+    name: id,
+    languages: ['en'],
+    arrives: '09:00',
+    pace: 'first',
+    prompting: true,
+    sequence: 'any',
+    price: 100,
+    paid: 0,
+    briefed: false,
+    sighted: false,
+    avoidInstructors: [],
+    preferInstructors: [],
+    drives: [],
+    ...more,
+  });
+  return { id, version: 1, fields };
+}
+
+export interface Shown<T> {
+  readonly fixture: ComponentFixture<T>;
+  readonly element: HTMLElement;
+  readonly text: () => string;
+  /** Presses the button or the like with this text or name. */
+  readonly press: (name: string | RegExp) => Promise<void>;
+  readonly key: (target: Element, key: string) => Promise<void>;
+  readonly http: HttpTestingController;
+}
+
+/** Shows a component on a fake day. */
+export async function show<T>(
+  component: Type<T>,
+  day: FakeDay,
+  inputs: Record<string, unknown> = {},
+): Promise<Shown<T>> {
+  TestBed.configureTestingModule({
+    providers: [
+      provideZonelessChangeDetection(),
+      provideHttpClient(),
+      provideHttpClientTesting(),
+      provideRouter([]),
+      providePrimeNG(),
+      MessageService,
+      { provide: DayService, useValue: day },
+    ],
+  });
+  const fixture = TestBed.createComponent(component);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  document.body.append(fixture.nativeElement as HTMLElement);
+  await fixture.whenStable();
+  // Drawings learn their size after the first frame.
+  await new Promise(requestAnimationFrame);
+  await new Promise(requestAnimationFrame);
+  await fixture.whenStable();
+  const element = fixture.nativeElement as HTMLElement;
+  const matches = (text: string, name: string | RegExp) => (typeof name === 'string' ? text === name : name.test(text));
+  return {
+    fixture,
+    element,
+    http: TestBed.inject(HttpTestingController),
+    text: () => element.textContent?.replace(/\s+/g, ' ').trim() ?? '',
+    press: async (name) => {
+      const found = [...element.querySelectorAll<HTMLElement>('button, p-togglebutton')].find((button) =>
+        matches((button.getAttribute('aria-label') ?? button.textContent ?? '').replace(/\s+/g, ' ').trim(), name),
+      );
+      if (!found) throw new Error(`no button ${String(name)} in: ${element.textContent}`);
+      found.click();
+      await fixture.whenStable();
+    },
+    key: async (target, key) => {
+      target.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+      await fixture.whenStable();
+    },
+  };
+}
