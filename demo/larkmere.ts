@@ -1,5 +1,5 @@
 import type { CarFields, VenueFields } from '@core/api';
-import type { Instructor } from '@core/day';
+import { ORDINARY_RULES, type Instructor } from '@core/day';
 
 /** The demo venue, invented from end to end: a disused seaplane base on a lake island. */
 
@@ -25,19 +25,7 @@ export const LARKMERE: VenueFields = {
     lapLengthM: 2310,
     closures: [{ from: at(12, 30), to: at(13), reason: 'quiet half-hour' }],
   },
-  rules: {
-    releaseGapS: 45,
-    maxCarsOnTrack: 5,
-    setUpS: 240,
-    wrapUpS: 240,
-    turnaroundS: 120,
-    guestRestS: 300,
-    refuelBays: 1,
-    firstLapFactor: 1.12,
-    outLapCounts: true,
-    briefing: { durationS: 1500, seats: 16, rooms: 1 },
-    sighting: { laps: 2, setUpS: 120, wrapUpS: 120 },
-  },
+  rules: { ...ORDINARY_RULES, firstLapFactor: 1.12, outLapCounts: true },
   paces: { first: 1.25, before: 1.12, quick: 1 },
   sightingVehicles: [
     { id: 's1', name: 'Heron', seats: 6, lapTimeS: 112, available: allDay },

@@ -1,4 +1,5 @@
 import type { VenueFields } from '@core/api';
+import { ORDINARY_RULES } from '@core/day';
 import type { Store } from './store';
 
 const at = (hours: number) => hours * 3600;
@@ -12,19 +13,7 @@ const NEW_VENUE: VenueFields = {
   closes: at(17),
   condition: { name: 'dry', paceFactor: 1 },
   circuit: { name: 'Circuit', lapLengthM: 2000, closures: [] },
-  rules: {
-    releaseGapS: 45,
-    maxCarsOnTrack: 5,
-    setUpS: 240,
-    wrapUpS: 240,
-    turnaroundS: 120,
-    guestRestS: 300,
-    refuelBays: 1,
-    firstLapFactor: 1.1,
-    outLapCounts: true,
-    briefing: { durationS: 1500, seats: 12, rooms: 1 },
-    sighting: { laps: 2, setUpS: 120, wrapUpS: 120 },
-  },
+  rules: { ...ORDINARY_RULES, firstLapFactor: 1.1, outLapCounts: true },
   paces: { first: 1.25, before: 1.12, quick: 1 },
   sightingVehicles: [
     { id: 's1', name: 'People carrier', seats: 6, lapTimeS: 110, available: [{ from: at(9), to: at(17) }] },

@@ -129,6 +129,44 @@ const scheme = (jl: typeof light) => ({
   },
 });
 
+/** Buttons of one theme: full, outlined and plain, in ink rather than in grey. */
+const buttons = (jl: typeof light) => ({
+  root: {
+    danger: {
+      background: jl.kerb,
+      hoverBackground: jl.kerb,
+      activeBackground: jl.kerb,
+      borderColor: jl.kerb,
+      hoverBorderColor: jl.ink,
+      color: jl.onKerb,
+      hoverColor: jl.onKerb,
+    },
+  },
+  outlined: {
+    primary: { borderColor: jl.ink, color: jl.ink, hoverBackground: jl.sunk, activeBackground: jl.sunk },
+    danger: { borderColor: jl.kerb, color: jl.kerb, hoverBackground: jl.kerbSoft },
+  },
+  text: {
+    primary: { color: jl.lake, hoverBackground: jl.lakeSoft },
+    danger: { color: jl.kerb, hoverBackground: jl.kerbSoft },
+  },
+});
+
+/** Choices side by side: the chosen one in ink. */
+const toggles = (jl: typeof light) => ({
+  root: {
+    background: jl.sunk,
+    checkedBackground: jl.sunk,
+    hoverBackground: jl.sunk,
+    borderColor: jl.sunk,
+    checkedBorderColor: jl.sunk,
+    color: jl.muted,
+    hoverColor: jl.ink,
+    checkedColor: jl.panel,
+  },
+  content: { checkedBackground: jl.ink },
+});
+
 export const joyLapPreset = definePreset(Aura, {
   primitive: { borderRadius: { none: '0', xs: '2px', sm: '3px', md: '5px', lg: '6px', xl: '8px' } },
   semantic: {
@@ -140,92 +178,12 @@ export const joyLapPreset = definePreset(Aura, {
   components: {
     button: {
       root: { borderRadius: '6px', paddingX: '0.9rem', paddingY: '0.5rem', label: { fontWeight: '640' } },
-      colorScheme: {
-        light: {
-          root: {
-            danger: {
-              background: light.kerb,
-              hoverBackground: light.kerb,
-              activeBackground: light.kerb,
-              borderColor: light.kerb,
-              hoverBorderColor: light.ink,
-              color: light.onKerb,
-              hoverColor: light.onKerb,
-            },
-          },
-          outlined: {
-            primary: {
-              borderColor: light.ink,
-              color: light.ink,
-              hoverBackground: light.sunk,
-              activeBackground: light.sunk,
-            },
-            danger: { borderColor: light.kerb, color: light.kerb, hoverBackground: light.kerbSoft },
-          },
-          text: {
-            primary: { color: light.lake, hoverBackground: light.lakeSoft },
-            danger: { color: light.kerb, hoverBackground: light.kerbSoft },
-          },
-        },
-        dark: {
-          root: {
-            danger: {
-              background: dusk.kerb,
-              hoverBackground: dusk.kerb,
-              activeBackground: dusk.kerb,
-              borderColor: dusk.kerb,
-              hoverBorderColor: dusk.ink,
-              color: dusk.onKerb,
-              hoverColor: dusk.onKerb,
-            },
-          },
-          outlined: {
-            primary: {
-              borderColor: dusk.ink,
-              color: dusk.ink,
-              hoverBackground: dusk.panel,
-              activeBackground: dusk.panel,
-            },
-            danger: { borderColor: dusk.kerb, color: dusk.kerb, hoverBackground: dusk.kerbSoft },
-          },
-          text: {
-            primary: { color: dusk.lake, hoverBackground: dusk.lakeSoft },
-            danger: { color: dusk.kerb, hoverBackground: dusk.kerbSoft },
-          },
-        },
-      },
+      colorScheme: { light: buttons(light), dark: buttons(dusk) },
     },
     togglebutton: {
       root: { borderRadius: '5px', padding: '0.15rem' },
       content: { borderRadius: '4px', padding: '0.25rem 0.7rem', checkedShadow: 'none' },
-      colorScheme: {
-        light: {
-          root: {
-            background: light.sunk,
-            checkedBackground: light.sunk,
-            hoverBackground: light.sunk,
-            borderColor: light.sunk,
-            checkedBorderColor: light.sunk,
-            color: light.muted,
-            hoverColor: light.ink,
-            checkedColor: light.onBar,
-          },
-          content: { checkedBackground: light.bar },
-        },
-        dark: {
-          root: {
-            background: dusk.sunk,
-            checkedBackground: dusk.sunk,
-            hoverBackground: dusk.sunk,
-            borderColor: dusk.sunk,
-            checkedBorderColor: dusk.sunk,
-            color: dusk.muted,
-            hoverColor: dusk.ink,
-            checkedColor: dusk.paper,
-          },
-          content: { checkedBackground: dusk.ink },
-        },
-      },
+      colorScheme: { light: toggles(light), dark: toggles(dusk) },
     },
     datatable: {
       headerCell: { background: '{jl.sunk}', color: '{jl.muted}', padding: '0.4rem 0.7rem' },

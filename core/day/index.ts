@@ -3,7 +3,7 @@ export * from './check-plan';
 export { COST_TERMS, costOf, type Cost, type CostTerm, type TermName } from './cost';
 export * from './day-file';
 export * from './faults';
-export * as planSchemas from './plan-file';
+export { ORDINARY_RULES } from './ordinary-rules';
 export { emptyPlan, planFile } from './plan-file';
 export type { Briefing, Plan, PlanFile, PlannedDrive, Refuel, Sighting, Unplanned } from './plan-file';
 export { RULES, type Rule, type RuleCode, type Violation } from './rules';

@@ -1,4 +1,4 @@
-import type { Car, Day, Guest, Instructor } from '../day';
+import { ORDINARY_RULES, type Car, type Day, type Guest, type Instructor } from '../day';
 import type { Random } from '../planner';
 
 /** Shape of a random day; what is left out has the value of an ordinary venue. */
@@ -112,17 +112,10 @@ export function randomDay(random: Random, shape: RandomDayShape): Day {
       closures: chance(0.5) ? [{ from: at(12, 30), to: at(13), reason: 'quiet half-hour' }] : [],
     },
     rules: {
-      releaseGapS: 45,
+      ...ORDINARY_RULES,
       maxCarsOnTrack: 6,
-      setUpS: 240,
-      wrapUpS: 240,
-      turnaroundS: 120,
-      guestRestS: 300,
-      refuelBays: 1,
       firstLapFactor: chance(0.5) ? 1.15 : undefined,
       outLapCounts: chance(0.2) ? false : undefined,
-      briefing: { durationS: 1500, seats: 16, rooms: 1 },
-      sighting: { laps: 2, setUpS: 120, wrapUpS: 120 },
     },
     cars,
     sightingVehicles: [

@@ -1,4 +1,13 @@
-import { emptyPlan, secondsOf, type Car, type Day, type Guest, type Instructor, type Plan } from '../day';
+import {
+  emptyPlan,
+  ORDINARY_RULES,
+  secondsOf,
+  type Car,
+  type Day,
+  type Guest,
+  type Instructor,
+  type Plan,
+} from '../day';
 
 /** Seconds of a wall-clock text, for tests that read like a day sheet. */
 export const at = secondsOf;
@@ -54,17 +63,7 @@ export const aDay = (more: Partial<Day> = {}): Day => ({
   closes: at('18:00'),
   condition: { name: 'dry', paceFactor: 1 },
   circuit: { name: 'Loop', lapLengthM: 2000, closures: [] },
-  rules: {
-    releaseGapS: 45,
-    maxCarsOnTrack: 5,
-    setUpS: 240,
-    wrapUpS: 240,
-    turnaroundS: 120,
-    guestRestS: 300,
-    refuelBays: 1,
-    briefing: { durationS: 1500, seats: 8, rooms: 1 },
-    sighting: { laps: 2, setUpS: 120, wrapUpS: 120 },
-  },
+  rules: { ...ORDINARY_RULES, briefing: { durationS: 1500, seats: 8, rooms: 1 } },
   cars: [aCar()],
   sightingVehicles: [
     { id: 's1', name: 'Heron', seats: 3, lapTimeS: 100, available: [{ from: at('08:00'), to: at('18:00') }] },

@@ -92,6 +92,12 @@ export class RecordForm {
     return field.path.replaceAll('.', '/');
   }
 
+  /** How a text is to be written, where that is not plain. */
+  protected placeholder({ kind }: Field): string {
+    if (kind === 'windows') return '08:30–12:00, 13:00–18:00';
+    return kind === 'time' ? '09:40' : '';
+  }
+
   protected faultOf(field: Field): string | undefined {
     return this.faults().find((fault) => belongs(fault, field.path))?.message;
   }

@@ -1,0 +1,161 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { contract, dayView } from '@core/api';
+import { recordedEntry, type JournalEntry } from '@core/journal';
+import { aDay, aPlan, at, drive } from '@core/testing/small-day';
+import { MessageService } from 'primeng/api';
+import * as z from 'zod';
+import { DayService } from './day.service';
+
+/** A stream that a test speaks through. */
+class FakeEventSource extends EventTarget {
+  static last: FakeEventSource;
+  closed = false;
+  constructor(readonly url: string) {
+    super();
+    FakeEventSource.last = this;
+  }
+  close(): void {
+    this.closed = true;
+  }
+  say(type: string, data?: unknown): void {
+    this.dispatchEvent(data === undefined ? new Event(type) : new MessageEvent(type, { data: JSON.stringify(data) }));
+  }
+}
+
+const DATE = '2027-05-22';
+const arrived: JournalEntry = { id: 'entry-0001', kind: 'guestArrived', guest: 'g1', at: at('09:00'), by: 'Desk' };
+const recorded = (entry: JournalEntry, seq: number) =>
+  z.encode(recordedEntry, { seq, recordedAt: '2027-05-22T08:00:00.000Z', entry });
+
+describe('The day on screen', () => {
+  const original = globalThis.EventSource;
+  let http: HttpTestingController;
+  let data: DayService;
+  const messages: string[] = [];
+
+  beforeEach(() => {
+    localStorage.removeItem('joylap.outbox');
+    globalThis.EventSource = FakeEventSource as unknown as typeof EventSource;
+    messages.length = 0;
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        provideHttpClient(),
+        provideHttpClientTesting(),
+        { provide: MessageService, useValue: { add: ({ detail }: { detail: string }) => messages.push(detail) } },
+      ],
+    });
+    http = TestBed.inject(HttpTestingController);
+    data = TestBed.inject(DayService);
+  });
+  afterEach(() => {
+    globalThis.EventSource = original;
+    localStorage.removeItem('joylap.outbox');
+  });
+
+  const view = (journal: JournalEntry[] = [], date = DATE) =>
+    z.encode(dayView, {
+      day: aDay(),
+      bookings: [],
+      carNumbers: { c1: 1 },
+      plan: aPlan({ drives: [drive('10:00')] }),
+      revision: { revision: 1, author: 'Maren', reason: 'First plan', acceptedAt: '2027-05-22T06:00:00.000Z' },
+      journal: journal.map((entry, place) => ({ seq: place + 1, recordedAt: '2027-05-22T08:00:00.000Z', entry })),
+      clock: { date, secondsOfDay: at('09:30'), rate: 0, adjustable: true },
+    });
+  const opened = (journal: JournalEntry[] = [], date = DATE) => {
+    data.open(DATE);
+    http.expectOne(`/api/days/${DATE}`).flush(view(journal, date));
+  };
+  const stage = () => data.state()?.guests.get('g1')?.stage;
+
+  it('opens today’s day of those there are, and follows its stream', () => {
+    data.start();
+    http.expectOne('/api/clock').flush({ date: DATE, secondsOfDay: at('09:30'), rate: 0, adjustable: true });
+    const day = (date: string) => ({ date, bookings: 0, drives: 0, revision: null });
+    http.expectOne('/api/days').flush({ days: [day('2027-05-21'), day(DATE), day('2027-05-23')] });
+    expect(data.date()).toBe(DATE);
+    expect(FakeEventSource.last.url).toBe(`/api/days/${DATE}/stream`);
+  });
+
+  it('takes an entry from another screen, once', () => {
+    opened();
+    expect(stage()).toBe('expected');
+    FakeEventSource.last.say('entry', recorded(arrived, 1));
+    FakeEventSource.last.say('entry', recorded(arrived, 1));
+    expect(stage()).toBe('arrived');
+    expect(data.entries().length).toBe(1);
+  });
+
+  it('shows an own entry at once, and does not count it twice when the server tells of it', () => {
+    opened();
+    expect(data.record({ kind: 'guestArrived', guest: 'g1' })).toBeTrue();
+    expect(stage()).toBe('arrived');
+    const request = http.expectOne(contract.appendEntry.path.replace(':date', DATE));
+    FakeEventSource.last.say('entry', { seq: 1, recordedAt: '2027-05-22T08:00:00.000Z', entry: request.request.body });
+    request.flush({ seq: 1, recordedAt: '2027-05-22T08:00:00.000Z', entry: request.request.body });
+    expect(data.entries().length).toBe(1);
+  });
+
+  it('refuses an impossible entry before it is sent, with the reason', () => {
+    opened();
+    expect(data.record({ kind: 'waiverSigned', guest: 'g1' })).toBeFalse();
+    expect(messages).toEqual(['Ines Faro has not arrived yet.']);
+    http.expectNone(`/api/days/${DATE}/journal`);
+  });
+
+  it('takes an own entry off the screen again where the server refuses it', () => {
+    opened();
+    data.record({ kind: 'guestArrived', guest: 'g1' });
+    const refusal = { type: 'about:blank', title: 'No', status: 409, detail: 'Ines Faro is here already.' };
+    http.expectOne(`/api/days/${DATE}/journal`).flush(refusal, { status: 409, statusText: 'Conflict' });
+    expect(stage()).toBe('expected');
+    expect(messages).toEqual(['Ines Faro is here already.']);
+  });
+
+  it('shows the past without letting anything be entered there', () => {
+    opened([arrived]);
+    data.showTime(at('08:59'));
+    expect(stage()).toBe('expected');
+    expect(data.record({ kind: 'waiverSigned', guest: 'g1' })).toBeFalse();
+    expect(messages[0]).toContain('another time');
+    data.showTime(undefined);
+    expect(stage()).toBe('arrived');
+  });
+
+  it('reads the day anew when it comes back to the stream, or is told of a change', () => {
+    opened();
+    FakeEventSource.last.say('error');
+    expect(data.connected()).toBeFalse();
+    FakeEventSource.last.say('open');
+    http.expectOne(`/api/days/${DATE}`).flush(view([arrived]));
+    expect([data.connected(), stage()]).toEqual([true, 'arrived']);
+    FakeEventSource.last.say('changed', { what: 'bookings' });
+    http.expectOne(`/api/days/${DATE}`);
+    FakeEventSource.last.say('changed', { what: 'clock' });
+    expect(http.match('/api/clock').length).toBe(1);
+  });
+
+  it('knows that a day to come has not begun, and that a past one is over', () => {
+    opened([], '2027-05-21');
+    expect(data.nowS()).toBe(0);
+    opened([], '2027-05-23');
+    expect(data.nowS()).toBe(86_400);
+    expect(FakeEventSource.last.closed).toBeFalse();
+  });
+
+  it('says why a day cannot be shown', () => {
+    data.open('2031-01-01');
+    const missing = {
+      type: 'about:blank',
+      title: 'Not found',
+      status: 404,
+      detail: 'There is no event day 2031-01-01.',
+    };
+    http.expectOne('/api/days/2031-01-01').flush(missing, { status: 404, statusText: 'Not found' });
+    expect(data.failure()).toBe('There is no event day 2031-01-01.');
+  });
+});
