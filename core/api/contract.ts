@@ -267,8 +267,6 @@ export const contract = {
   }),
 } as const satisfies Record<string, Endpoint>;
 
-export type Contract = typeof contract;
-
 /** What a handler or a caller gives and gets, inside the core (decoded). */
 export type ParamsOf<E extends Endpoint> = E['params'] extends z.ZodType ? z.output<E['params']> : undefined;
 export type BodyOf<E extends Endpoint> = E['body'] extends z.ZodType ? z.output<E['body']> : undefined;

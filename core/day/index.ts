@@ -15,4 +15,5 @@ export { carMisfit } from './rules/car-fit';
 export { avoids } from './rules/crew-avoid';
 export { sharesLanguage } from './rules/crew-language';
 export { teachesIn } from './rules/crew-skill';
+export { obeysPin } from './rules/pin';
 export { passesBetween } from './cost/passes';

@@ -4,6 +4,7 @@ import { carMisfit } from './rules/car-fit';
 import { avoids } from './rules/crew-avoid';
 import { sharesLanguage } from './rules/crew-language';
 import { teachesIn } from './rules/crew-skill';
+import { obeysPin } from './rules/pin';
 import { onCircuit } from './rules/track-load';
 import {
   indexDay,
@@ -141,23 +142,6 @@ function mayAttend(guest: Guest, hold: Interval, instructor: Instructor | undefi
 
 function nobody(guests: readonly string[]): string | undefined {
   return guests.length === 0 ? 'none of its guests is coming any more' : undefined;
-}
-
-function obeysPin(
-  pin:
-    | {
-        readonly release?: number | undefined;
-        readonly car?: string | undefined;
-        readonly instructor?: string | undefined;
-      }
-    | undefined,
-  planned: PlannedDrive,
-): boolean {
-  return (
-    (pin?.release ?? planned.release) === planned.release &&
-    (pin?.car ?? planned.car) === planned.car &&
-    (pin?.instructor ?? planned.instructor) === planned.instructor
-  );
 }
 
 /** A text by which two activities are the same one, unchanged: class and sighting run with the same guests. */

@@ -112,11 +112,6 @@ export interface DayState {
   readonly classes: Map<string, { readonly guests: readonly string[]; readonly sinceS: number }>;
 }
 
-/** Laps that the guest gets: sold and granted. */
-export function lapsDue(drive: DriveState): number {
-  return drive.drive.laps + drive.extraLaps;
-}
-
 /** Laps done that count; where the lap out does not, the first crossing ends that lap only. */
 export function lapsDone(drive: DriveState, outLapCounts: boolean): number {
   return Math.max(0, drive.crossings.length - (outLapCounts ? 0 : 1));

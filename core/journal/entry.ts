@@ -63,8 +63,6 @@ export const journalEntry = z.discriminatedUnion('kind', [
 
 /** An entry inside the core: times in seconds since midnight. */
 export type JournalEntry = z.output<typeof journalEntry>;
-/** An entry on the wire: times as wall clock. */
-export type JournalEntryWire = z.input<typeof journalEntry>;
 export type EntryKind = JournalEntry['kind'];
 export type EntryOf<K extends EntryKind> = Extract<JournalEntry, { kind: K }>;
 

@@ -3,12 +3,14 @@ import {
   layOutDrive,
   layOutRefuel,
   layOutSighting,
+  carMisfit,
+  obeysPin,
   standingOf,
   teachesIn,
-  carMisfit,
   type BriefingHold,
   type Day,
   type Drive,
+  type DriveHold,
   type Guest,
   type Instructor,
   type Plan,
@@ -86,21 +88,19 @@ function keep(timetable: Timetable, previous: Plan): void {
   }
   for (const planned of [...previous.drives].sort((a, b) => a.release - b.release)) {
     const booked = index.drives.get(planned.drive);
-    if (!booked || timetable.drives.has(planned.drive)) continue;
-    const { drive, guest } = booked;
-    const { pin } = drive;
+    if (!booked || timetable.drives.has(planned.drive) || !isReady(timetable, booked.guest)) continue;
     const hold = layOutDrive(day, index, planned);
-    if (!hold.car || !hold.instructor || carMisfit(hold.car, drive, guest)) continue;
-    if (!teachesIn(hold.instructor, hold.car) || !mayTeach(hold.instructor, guest)) continue;
-    if (pin && ((pin.release ?? planned.release) !== planned.release || (pin.car ?? planned.car) !== planned.car))
-      continue;
-    if (pin?.instructor !== undefined && pin.instructor !== planned.instructor) continue;
-    if (!isReady(timetable, guest)) continue;
-    const slot = driveSlot(timetable, hold);
+    const slot = mayDrive(hold, booked) ? driveSlot(timetable, hold) : undefined;
     if (!slot) continue;
     if (slot.refuel) timetable.add(slot.refuel);
     timetable.add(slot.hold);
   }
+}
+
+/** Whether car, instructor and pin allow this drive at all, whenever it may be. */
+function mayDrive({ car, instructor, planned }: DriveHold, { drive, guest }: { drive: Drive; guest: Guest }): boolean {
+  if (!car || !instructor || carMisfit(car, drive, guest)) return false;
+  return teachesIn(instructor, car) && mayTeach(instructor, guest) && obeysPin(drive.pin, planned);
 }
 
 function fits(timetable: Timetable, hold: BriefingHold | SightingHold): boolean {

@@ -1,3 +1,5 @@
+import type { Drive } from '../day-file';
+import type { PlannedDrive } from '../plan-file';
 import { wallClock } from '../time';
 import { rule } from './rule';
 
@@ -17,3 +19,12 @@ export const pin = rule('PIN', function* ({ drives, index }) {
     }
   }
 });
+
+/** Whether a planned drive has all that its pin fixes. */
+export function obeysPin(fixed: Drive['pin'], planned: PlannedDrive): boolean {
+  return (
+    (fixed?.release ?? planned.release) === planned.release &&
+    (fixed?.car ?? planned.car) === planned.car &&
+    (fixed?.instructor ?? planned.instructor) === planned.instructor
+  );
+}
