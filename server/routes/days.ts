@@ -33,7 +33,7 @@ export function dayRoutes(services: Services): Router {
   router.get('/api/days/:date/stream', (request, response) => {
     const { date } = request.params;
     const { entries } = room.of(date);
-    const seen = Number(request.get('last-event-id') ?? request.query['after'] ?? Infinity);
+    const seen = Number(request.get('last-event-id') ?? Infinity);
     hub.listen(
       response,
       date,

@@ -68,6 +68,7 @@ describe('The day on screen', () => {
     });
   const opened = (journal: JournalEntry[] = [], date = DATE) => {
     data.open(DATE);
+    FakeEventSource.last.say('open');
     http.expectOne(`/api/days/${DATE}`).flush(view(journal, date));
   };
   const stage = () => data.state()?.guests.get('g1')?.stage;
@@ -126,6 +127,15 @@ describe('The day on screen', () => {
     expect(stage()).toBe('arrived');
   });
 
+  it('loses no entry that comes while the day is being read', () => {
+    data.open(DATE);
+    http.expectNone(`/api/days/${DATE}`);
+    FakeEventSource.last.say('open');
+    FakeEventSource.last.say('entry', recorded(arrived, 1));
+    http.expectOne(`/api/days/${DATE}`).flush(view());
+    expect(stage()).toBe('arrived');
+  });
+
   it('reads the day anew when it comes back to the stream, or is told of a change', () => {
     opened();
     FakeEventSource.last.say('error');
@@ -149,6 +159,7 @@ describe('The day on screen', () => {
 
   it('says why a day cannot be shown', () => {
     data.open('2031-01-01');
+    FakeEventSource.last.say('error');
     const missing = {
       type: 'about:blank',
       title: 'Not found',

@@ -112,17 +112,20 @@ export class DayService {
     this.recorded.set([]);
     this.shown.set(undefined);
     this.failure.set(undefined);
-    this.load.next(date);
     this.stream.unsubscribe();
     this.stream = entryStream(date).subscribe((event) => {
       if (event.kind === 'entry') this.add(event.recorded);
       else if (event.kind === 'connection') {
-        if (event.open && !this.connected()) this.reload();
+        // The day is read once the stream is open, so that nothing can fall between the two.
+        if (event.open || !this.view()) this.load.next(date);
         this.connected.set(event.open);
         if (event.open) this.outbox.flush();
       } else if (event.what === 'clock') this.clock.refresh();
       else {
-        if (event.what === 'reset') this.shown.set(undefined);
+        if (event.what === 'reset') {
+          this.shown.set(undefined);
+          this.recorded.set([]);
+        }
         this.reload();
       }
     });
@@ -191,7 +194,10 @@ export class DayService {
     this.failure.set(undefined);
     this.clock.take(view.clock);
     this.view.set(view);
-    this.recorded.set(view.journal);
+    // An entry that came over the stream while the day was being read is not in it yet.
+    const read = new Set(view.journal.map(({ entry }) => entry.id));
+    const since = this.recorded().filter(({ entry }) => !read.has(entry.id));
+    this.recorded.set([...view.journal, ...since]);
   }
 
   private add(recorded: RecordedEntry): void {
