@@ -43,6 +43,7 @@ test('a list that is no list is refused as a whole', async ({ page }) => {
 test('a booking is added by hand, with its faults under their fields', async ({ page }) => {
   await page.goto('/bookings');
   await page.getByRole('button', { name: 'Add booking' }).click();
+  await expect(page.getByLabel('Reference')).toBeFocused();
   await page.getByLabel('Reference').fill('W-1');
   await page.getByLabel('Arrives').fill('26:00');
   await page.getByLabel('E-mail').fill('nobody');

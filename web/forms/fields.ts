@@ -24,6 +24,11 @@ export interface Option {
   readonly value: string | number | boolean;
 }
 
+/** Id of the control of a field on the page. */
+export function fieldId({ path }: Field): string {
+  return `field-${path.replaceAll('.', '-')}`;
+}
+
 /** A record of any shape in its encoded form. */
 export type Json = Record<string, unknown>;
 

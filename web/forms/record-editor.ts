@@ -5,7 +5,7 @@ import type { Observable } from 'rxjs';
 import type * as z from 'zod';
 import { ApiError } from '../data/api';
 import { DayService } from '../data/day.service';
-import type { Field, Json } from './fields';
+import { fieldId, type Field, type Json } from './fields';
 import { RecordForm, type Conflict } from './record-form';
 
 /** Something that is edited: its fields in encoded form, and the version they were read at (nothing: it is new). */
@@ -32,6 +32,8 @@ export interface Edited {
         (visibleChange)="close()"
         [modal]="true"
         [draggable]="false"
+        [focusOnShow]="false"
+        (onShow)="focusFirst()"
         [style]="{ width: '58rem', maxWidth: '96vw' }"
       >
         <jl-record-form
@@ -69,6 +71,12 @@ export class RecordEditor {
   protected readonly removing = signal(false);
   /** Version of what the other person saved; saving over it needs that one. */
   protected readonly latest = signal<number | undefined>(undefined);
+
+  /** Work begins in the first field, and never on a button that takes something away. */
+  protected focusFirst(): void {
+    const first = this.fields()[0];
+    if (first) document.getElementById(fieldId(first))?.focus();
+  }
 
   protected save(fields: unknown, version: number | undefined): void {
     this.take(this.edited()!.save(fields as never, version), 'saved');

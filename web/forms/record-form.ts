@@ -10,7 +10,7 @@ import { Select } from 'primeng/select';
 import { Textarea } from 'primeng/textarea';
 import type * as z from 'zod';
 import { DrivesField } from './drives-field';
-import { recordValue, shownValue, valueAt, valueText, withValues, type Field, type Json } from './fields';
+import { fieldId, recordValue, shownValue, valueAt, valueText, withValues, type Field, type Json } from './fields';
 
 /** What somebody else has saved meanwhile. */
 export interface Conflict {
@@ -83,9 +83,7 @@ export class RecordForm {
     });
   }
 
-  protected id(field: Field): string {
-    return `field-${field.path.replaceAll('.', '-')}`;
-  }
+  protected readonly id = fieldId;
 
   /** Names of controls may hold no dots. */
   protected control(field: Field): string {

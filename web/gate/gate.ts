@@ -94,6 +94,7 @@ export class Gate {
       )
       .map(({ guest, booking }) => ({
         guest,
+        cleared: STEPS.every(({ done }) => done(guest)),
         fields: booking?.fields,
         due: balance(booking),
         next: holdWords(nextHold(context, state, guest.guest.id)),
