@@ -4,10 +4,11 @@ import {
   type ApplicationConfig,
   provideZonelessChangeDetection,
 } from '@angular/core';
-import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
+import { provideRouter, withComponentInputBinding, withInMemoryScrolling, withPreloading } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
+import { PreloadLater } from './shell/preload-later';
 import { joyLapPreset } from './theme';
 
 export const appConfig: ApplicationConfig = {
@@ -15,7 +16,12 @@ export const appConfig: ApplicationConfig = {
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
     provideHttpClient(),
-    provideRouter(routes, withComponentInputBinding(), withInMemoryScrolling({ anchorScrolling: 'enabled' })),
+    provideRouter(
+      routes,
+      withComponentInputBinding(),
+      withPreloading(PreloadLater),
+      withInMemoryScrolling({ anchorScrolling: 'enabled' }),
+    ),
     providePrimeNG({
       theme: { preset: joyLapPreset, options: { darkModeSelector: '.dusk', cssLayer: { name: 'primeng' } } },
     }),

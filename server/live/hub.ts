@@ -5,7 +5,7 @@ import * as z from 'zod';
 /** What else than the journal may have changed, so that a screen knows to read it again. */
 export type ChangedWhat = 'bookings' | 'plan' | 'setup' | 'clock' | 'reset';
 
-const HEARTBEAT_MS = 20_000;
+const HEARTBEAT_MS = 10_000;
 
 /**
  * Server-sent events to every open screen. Journal entries carry their sequence number as event id, so that a screen
@@ -13,7 +13,10 @@ const HEARTBEAT_MS = 20_000;
  */
 export class Hub {
   private readonly listeners = new Map<Response, string>();
-  private readonly heartbeat = setInterval(() => this.write(this.listeners.keys(), ': still here\n\n'), HEARTBEAT_MS);
+  private readonly heartbeat = setInterval(
+    () => this.write(this.listeners.keys(), 'event: heartbeat\ndata: {}\n\n'),
+    HEARTBEAT_MS,
+  );
 
   constructor() {
     this.heartbeat.unref();

@@ -149,6 +149,30 @@ describe('The day on screen', () => {
     expect(http.match('/api/clock').length).toBe(1);
   });
 
+  it('takes a stream that has fallen silent for dead, and opens another', () => {
+    jasmine.clock().install();
+    try {
+      opened();
+      const first = FakeEventSource.last;
+      jasmine.clock().tick(20_000);
+      first.say('heartbeat');
+      jasmine.clock().tick(20_000);
+      expect(data.connected()).toBeTrue();
+      jasmine.clock().tick(6000);
+      expect([data.connected(), first.closed, FakeEventSource.last === first]).toEqual([false, true, false]);
+      FakeEventSource.last.say('open');
+      expect(data.connected()).toBeTrue();
+    } finally {
+      jasmine.clock().uninstall();
+    }
+  });
+
+  it('says so at once where the device goes offline', () => {
+    opened();
+    window.dispatchEvent(new Event('offline'));
+    expect(data.connected()).toBeFalse();
+  });
+
   it('knows that a day to come has not begun, and that a past one is over', () => {
     opened([], '2027-05-21');
     expect(data.nowS()).toBe(0);

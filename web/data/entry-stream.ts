@@ -6,21 +6,55 @@ export type StreamEvent =
   | { readonly kind: 'changed'; readonly what: string }
   | { readonly kind: 'connection'; readonly open: boolean };
 
+/** The server gives a sign of life more often than this; a stream that is silent for so long is dead. */
+const SILENCE_MS = 25_000;
+
 /**
- * The live stream of a day. The browser itself connects again and asks for what it missed; each loss and return of the
- * connection is told. Never completes; unsubscribing closes it.
+ * The live stream of a day. Each loss and return of the connection is told: where the browser sees it, where the device
+ * says that it is offline, and where the stream has fallen silent. Never completes; unsubscribing closes it.
  */
 export function entryStream(date: string): Observable<StreamEvent> {
   return new Observable((subscriber) => {
-    const source = new EventSource(`/api/days/${encodeURIComponent(date)}/stream`);
-    source.addEventListener('open', () => subscriber.next({ kind: 'connection', open: true }));
-    source.addEventListener('error', () => subscriber.next({ kind: 'connection', open: false }));
-    source.addEventListener('entry', ({ data }) =>
-      subscriber.next({ kind: 'entry', recorded: recordedEntry.parse(JSON.parse(data)) }),
-    );
-    source.addEventListener('changed', ({ data }) =>
-      subscriber.next({ kind: 'changed', what: (JSON.parse(data) as { what: string }).what }),
-    );
-    return () => source.close();
+    let source: EventSource;
+    let silence: ReturnType<typeof setTimeout>;
+
+    const connect = () => {
+      source = new EventSource(`/api/days/${encodeURIComponent(date)}/stream`);
+      source.addEventListener('open', () => {
+        alive();
+        subscriber.next({ kind: 'connection', open: true });
+      });
+      source.addEventListener('error', lost);
+      source.addEventListener('heartbeat', alive);
+      source.addEventListener('entry', ({ data }) => {
+        alive();
+        subscriber.next({ kind: 'entry', recorded: recordedEntry.parse(JSON.parse(data)) });
+      });
+      source.addEventListener('changed', ({ data }) => {
+        alive();
+        subscriber.next({ kind: 'changed', what: (JSON.parse(data) as { what: string }).what });
+      });
+      alive();
+    };
+    const alive = () => {
+      clearTimeout(silence);
+      silence = setTimeout(reconnect, SILENCE_MS);
+    };
+    const lost = () => subscriber.next({ kind: 'connection', open: false });
+    const reconnect = () => {
+      lost();
+      source.close();
+      connect();
+    };
+
+    connect();
+    window.addEventListener('offline', lost);
+    window.addEventListener('online', reconnect);
+    return () => {
+      clearTimeout(silence);
+      source.close();
+      window.removeEventListener('offline', lost);
+      window.removeEventListener('online', reconnect);
+    };
   });
 }
