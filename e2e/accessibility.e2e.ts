@@ -1,19 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from './demo';
-
-const SCREENS = [
-  'board',
-  'gate',
-  'classroom',
-  'pit-exit',
-  'debrief',
-  'desk',
-  'guests/lk-1050',
-  'bookings',
-  'cars',
-  'crew',
-  'rules',
-];
+import { expect, SCREENS, test } from './demo';
 
 for (const theme of ['light', 'dusk']) {
   test(`no main screen has a serious accessibility fault in the ${theme} theme`, async ({ page }) => {

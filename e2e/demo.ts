@@ -4,7 +4,7 @@ import { test as base, expect, type Browser, type Page } from '@playwright/test'
  * The demo, put back to its beginning with its clock stopped before each test. A page that logs an error, or asks for
  * anything that is not on this server, fails its test.
  */
-export const test = base.extend<{ guarded: Page }>({
+export const test = base.extend({
   page: async ({ page, request }, use) => {
     await request.post('/api/demo/reset');
     await request.post('/api/clock', { data: { rate: 0 } });
@@ -14,6 +14,21 @@ export const test = base.extend<{ guarded: Page }>({
   },
 });
 export { expect };
+
+/** Every main screen, by its path. */
+export const SCREENS = [
+  'board',
+  'gate',
+  'classroom',
+  'pit-exit',
+  'debrief',
+  'desk',
+  'guests/lk-1050',
+  'bookings',
+  'cars',
+  'crew',
+  'rules',
+];
 
 /** Collects what must not happen on a page. */
 export function guard(page: Page): string[] {

@@ -1,18 +1,4 @@
-import { expect, test } from './demo';
-
-const SCREENS = [
-  'board',
-  'gate',
-  'classroom',
-  'pit-exit',
-  'debrief',
-  'desk',
-  'guests/lk-1050',
-  'bookings',
-  'cars',
-  'crew',
-  'rules',
-];
+import { expect, SCREENS, test } from './demo';
 
 test('no request leaves the machine, on any screen', async ({ page }) => {
   const hosts = new Set<string>();

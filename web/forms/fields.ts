@@ -12,6 +12,8 @@ export interface Field {
   readonly decimals?: number;
   /** An empty value is left out of the record. */
   readonly optional?: boolean;
+  /** What a yes-or-no field means where the record does not say; no where not given. */
+  readonly whenAbsent?: boolean;
   /** Begins a new group with this title. */
   readonly group?: string;
   readonly hint?: string;
@@ -76,7 +78,7 @@ export function shownValue(field: Field, value: unknown): unknown {
     case 'words':
       return ((value as string[] | undefined) ?? []).join(', ');
     case 'yes':
-      return value === true;
+      return value ?? field.whenAbsent ?? false;
     case 'many':
     case 'drives':
       return value ?? [];

@@ -21,7 +21,7 @@ export const RULES_FIELDS: readonly Field[] = [
   { path: 'rules.maxCarsOnTrack', label: 'Cars at once', kind: 'number' },
   { path: 'rules.releaseGapS', label: 'Between two releases', unit: 's', kind: 'number' },
   { path: 'rules.firstLapFactor', label: 'First lap ×', kind: 'number', decimals: 3, optional: true },
-  { path: 'rules.outLapCounts', label: 'The lap out of the pits counts', kind: 'yes' },
+  { path: 'rules.outLapCounts', label: 'The lap out of the pits counts', kind: 'yes', whenAbsent: true },
   { path: 'rules.setUpS', label: 'Set-up', unit: 's', kind: 'number', group: 'A drive' },
   { path: 'rules.wrapUpS', label: 'Wrap-up', unit: 's', kind: 'number' },
   { path: 'rules.turnaroundS', label: 'Turnaround of the car', unit: 's', kind: 'number' },

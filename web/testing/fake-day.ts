@@ -135,11 +135,12 @@ export async function show<T>(
   const fixture = TestBed.createComponent(component);
   for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
   document.body.append(fixture.nativeElement as HTMLElement);
-  await fixture.whenStable();
-  // Drawings learn their size after the first frame.
+  // A screen that waits for a reply is not stable until the test has given it; drawings learn their size in the second frame.
+  const waiting = new Promise((resolve) => setTimeout(resolve, 100));
+  await Promise.race([fixture.whenStable(), waiting]);
   await new Promise(requestAnimationFrame);
   await new Promise(requestAnimationFrame);
-  await fixture.whenStable();
+  await Promise.race([fixture.whenStable(), waiting]);
   const element = fixture.nativeElement as HTMLElement;
   const matches = (text: string, name: string | RegExp) => (typeof name === 'string' ? text === name : name.test(text));
   return {
