@@ -15,17 +15,8 @@ import { bookingRoutes } from './routes/bookings';
 import { dayRoutes } from './routes/days';
 import { printRoutes } from './routes/print';
 import { setupRoutes } from './routes/setup';
+import type { Services } from './services';
 import type { Store } from './store';
-
-/** What the routes work with. */
-export interface Services {
-  readonly store: Store;
-  readonly clock: Clock;
-  readonly hub: Hub;
-  readonly room: DayRoom;
-  /** Puts the demo back to its beginning; only the demo has it. */
-  readonly resetDemo: (() => void) | undefined;
-}
 
 export interface AppOptions {
   readonly store: Store;

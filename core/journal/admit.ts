@@ -8,7 +8,9 @@ import {
   type GuestState,
 } from './day-state';
 import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
-import { apply, beginning, effectiveEntries, settle, type DayContext } from './reduce';
+import type { DayContext } from './context';
+import { apply, beginning, effectiveEntries } from './reduce';
+import { settle } from './settle';
 
 /** Whether an entry may join the journal; a refusal is one sentence that says what to do instead. */
 export type Admission = { readonly admitted: true } | { readonly admitted: false; readonly reason: string };

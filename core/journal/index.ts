@@ -4,14 +4,6 @@ export * from './day-state';
 export * from './entry';
 export * from './next';
 export * from './plan-again';
-export {
-  beginning,
-  dayContext,
-  effectiveEntries,
-  progressOf,
-  replay,
-  settle,
-  stateOf,
-  type DayContext,
-} from './reduce';
+export { dayContext, progressOf, type DayContext } from './context';
+export { effectiveEntries, stateOf } from './reduce';
 export * from './stations';

@@ -1,6 +1,6 @@
 import type { PersonHold } from '../day';
 import type { DayState } from './day-state';
-import type { DayContext } from './reduce';
+import type { DayContext } from './context';
 
 /** What the plan holds next for a guest and has not happened yet, or nothing. */
 export function nextHold({ schedule }: DayContext, state: DayState, guestId: string): PersonHold | undefined {

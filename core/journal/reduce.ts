@@ -1,30 +1,7 @@
-import { layOut, liesInside, type Day, type Plan, type Schedule } from '../day';
-import {
-  isCleared,
-  lapsDone,
-  type CarState,
-  type CarStatus,
-  type CrewState,
-  type CrewStatus,
-  type DayState,
-  type DriveState,
-  type GuestStage,
-  type GuestState,
-} from './day-state';
+import type { DayContext } from './context';
+import type { CarState, CrewState, DayState, DriveState, GuestState } from './day-state';
 import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
-
-/** A guest is called to the cars this long before the set-up of the next planned drive begins. */
-export const CALL_AHEAD_S = 15 * 60;
-
-/** What the journal is read against. Make it once a plan, not once a state. */
-export interface DayContext {
-  readonly day: Day;
-  readonly schedule: Schedule;
-}
-
-export function dayContext(day: Day, plan: Plan): DayContext {
-  return { day, schedule: layOut(day, plan) };
-}
+import { settle } from './settle';
 
 /**
  * The entries that count, in the order in which things happened (ties by sequence): without corrections and what they
@@ -313,71 +290,4 @@ function release(state: DayState, instructor: string, what: string): void {
   onCrew(state, instructor, (it) => {
     if (it.busyWith === what) it.busyWith = undefined;
   });
-}
-
-/** Derives stages and statuses, some of which depend on the time of day. Changes and returns the given state. */
-export function settle(context: DayContext, state: DayState, timeS: number): DayState {
-  for (const guest of state.guests.values()) guest.stage = stageOf(context, state, guest, timeS);
-  for (const car of state.cars.values()) car.status = carStatus(context, state, car, timeS);
-  for (const crew of state.crew.values()) crew.status = crewStatus(context, crew, timeS);
-  return Object.assign(state, { timeS });
-}
-
-function stageOf(context: DayContext, state: DayState, guest: GuestState, timeS: number): GuestStage {
-  const drive = guest.drive === undefined ? undefined : state.drives.get(guest.drive);
-  if (drive?.stage === 'seated') return 'seated';
-  if (drive?.stage === 'onCircuit' || drive?.stage === 'rollingIn') return 'onCircuit';
-  if (guest.gone) return guest.gone;
-  if (guest.unwell) return 'unwell';
-  if (drive?.stage === 'parked') return 'inDebrief';
-  if (guest.heldBy === 'class') return 'inClass';
-  if (guest.heldBy === 'sighting') return 'onSighting';
-  if (guest.arrivedS === undefined) return 'expected';
-  if (!isCleared(guest)) return 'arrived';
-  const own = guest.guest.drives.flatMap(({ id }) => state.drives.get(id) ?? []);
-  const open = own.filter(({ stage }) => stage === 'planned');
-  if (open.length === 0) return guest.deskDone ? 'finished' : 'debriefed';
-  if (!guest.briefed) return 'cleared';
-  if (!guest.sighted) return 'briefed';
-  const next = context.schedule.guestHolds
-    .get(guest.guest.id)
-    ?.find((hold) => hold.kind === 'drive' && open.some(({ drive: { id } }) => id === hold.planned.drive));
-  if (!next || timeS >= next.startS - CALL_AHEAD_S) return 'waiting';
-  return own.length > open.length ? 'debriefed' : 'seen';
-}
-
-function carStatus(context: DayContext, state: DayState, car: CarState, timeS: number): CarStatus {
-  const drive = car.drive === undefined ? undefined : state.drives.get(car.drive);
-  if (drive) return drive.stage === 'seated' ? 'seated' : 'onCircuit';
-  if (car.heldFor !== undefined) return 'held';
-  if (car.refuelling) return 'refuelling';
-  if (car.parkedS === undefined) return 'ready';
-  const standingS = timeS - car.parkedS;
-  if (standingS < context.day.rules.turnaroundS) return 'turnaround';
-  const next = nextDriveOf(context, state, car.car.id);
-  const tooHot = next !== undefined && car.lapsSinceRest + next > car.car.cooling.afterLaps;
-  return tooHot && standingS < car.car.cooling.restS ? 'cooling' : 'ready';
-}
-
-/** Laps of the next planned drive in a car that has not begun. */
-function nextDriveOf({ schedule }: DayContext, state: DayState, carId: string): number | undefined {
-  let next: { readonly startS: number; readonly lapsDriven: number } | undefined;
-  for (const hold of schedule.drives) {
-    if (hold.planned.car !== carId || state.drives.get(hold.planned.drive)?.stage !== 'planned') continue;
-    if (!next || hold.startS < next.startS) next = hold;
-  }
-  return next?.lapsDriven;
-}
-
-function crewStatus({ schedule }: DayContext, crew: CrewState, timeS: number): CrewStatus {
-  if (crew.busyWith !== undefined) return 'busy';
-  if (crew.pause === 'rest') return 'resting';
-  if (crew.pause === 'meal') return 'atMeal';
-  const here = liesInside(schedule.index.windows(crew.instructor), { startS: timeS, endS: timeS });
-  return crew.pause === 'off' || !here ? 'off' : 'free';
-}
-
-/** Laps done of laps due, as the day's custom counts them. */
-export function progressOf({ day }: DayContext, drive: DriveState): { readonly done: number; readonly due: number } {
-  return { done: lapsDone(drive, day.rules.outLapCounts !== false), due: drive.drive.laps + drive.extraLaps };
 }

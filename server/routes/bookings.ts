@@ -4,7 +4,7 @@ import { booking, contract, type Booking, type BookingFields, type ImportPreview
 import type { JournalEntry } from '@core/journal';
 import { readBookingList } from '@exchange/booking-list';
 import * as z from 'zod';
-import type { Services } from '../app';
+import type { Services } from '../services';
 import { conflict, notFound, Refusal } from '../problems';
 import { mount } from './mount';
 

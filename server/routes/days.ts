@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { contract } from '@core/api';
 import { conflict } from '../problems';
 import { planAndAccept } from '../planning';
-import type { Services } from '../app';
+import type { Services } from '../services';
 import { EncodedReply, mount } from './mount';
 
 /** Event days, their plans and their journals. */

@@ -3,7 +3,7 @@ import { Router, type Response } from 'express';
 import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces';
 import { daySheet, instructorSheet, type SheetSource } from '@exchange/sheets';
-import type { Services } from '../app';
+import type { Services } from '../services';
 import { conflict, notFound } from '../problems';
 
 const fonts = createRequire(import.meta.url)('pdfmake/fonts/Roboto.js') as TFontDictionary;

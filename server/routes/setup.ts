@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { contract, storedCar, storedInstructor, storedVenue } from '@core/api';
 import * as z from 'zod';
-import type { Services } from '../app';
+import type { Services } from '../services';
 import { conflict, notFound, Refusal } from '../problems';
 import type { Change } from '../store/documents';
 import { mount } from './mount';
