@@ -23,8 +23,7 @@ export function planAndAccept(
   const { day, plan: previous } = room.of(date);
   const nowS = room.nowS(date);
   const begun = previous !== undefined && nowS > day.opens;
-  const state = room.stateNow(date);
-  const known = begun ? dayAsItIs(day, previous, state) : day;
+  const known = begun ? dayAsItIs(day, previous, room.stateNow(date)) : day;
   const until = performance.now() + PLANNING_MS;
   const { plan } = planDay(
     known,

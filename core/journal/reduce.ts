@@ -182,11 +182,10 @@ const STEPS: Steps = {
     onDrive(state, drive, at, (it) => {
       it.stage = 'planned';
       it.seatedS = undefined;
-      const car = it.car === undefined ? undefined : state.cars.get(it.car);
-      if (car) car.drive = undefined;
+      onCar(state, it.car, (car) => (car.drive = undefined));
       const guest = state.guests.get(it.guest.id);
       if (guest) guest.drive = undefined;
-      if (it.instructor !== undefined) release(state, it.instructor, drive);
+      release(state, it.instructor, drive);
     }),
   released: (state, { drive, at }) =>
     onDrive(state, drive, at, (it) => {
@@ -196,14 +195,12 @@ const STEPS: Steps = {
   lapCounted: (state, { drive, source, at }) =>
     onDrive(state, drive, at, (it) => {
       it.crossings.push({ atS: at, source });
-      const car = it.car === undefined ? undefined : state.cars.get(it.car);
-      if (car) {
+      onCar(state, it.car, (car) => {
         car.laps += 1;
         car.lapsSinceRest += 1;
         car.fuelL -= car.car.fuel.perLapL;
-      }
-      const crew = it.instructor === undefined ? undefined : state.crew.get(it.instructor);
-      if (crew) crew.laps += 1;
+      });
+      onCrew(state, it.instructor, (crew) => (crew.laps += 1));
     }),
   lapSpoiled: (state, { drive, lap, reason, at }) => onDrive(state, drive, at, (it) => it.spoiled.set(lap, reason)),
   extraLapGranted: (state, { drive, at }) => onDrive(state, drive, at, (it) => (it.extraLaps += 1)),
@@ -216,11 +213,10 @@ const STEPS: Steps = {
     onDrive(state, drive, at, (it) => {
       it.stage = 'parked';
       it.parkedS = at;
-      const car = it.car === undefined ? undefined : state.cars.get(it.car);
-      if (car) {
+      onCar(state, it.car, (car) => {
         car.drive = undefined;
         car.parkedS = at;
-      }
+      });
     }),
   debriefed: (state, { drive, at }) =>
     onDrive(state, drive, at, (it) => {
@@ -228,7 +224,7 @@ const STEPS: Steps = {
       it.debriefedS = at;
       const guest = state.guests.get(it.guest.id);
       if (guest) guest.drive = undefined;
-      if (it.instructor !== undefined) release(state, it.instructor, drive);
+      release(state, it.instructor, drive);
     }),
 
   carHeld: (state, { car, reason, backAt, at }) =>
@@ -269,13 +265,13 @@ function onDrive(state: DayState, id: string, atS: number, change: (drive: Drive
   if (guest) guest.sinceS = atS;
 }
 
-function onCar(state: DayState, id: string, change: (car: CarState) => unknown): void {
-  const car = state.cars.get(id);
+function onCar(state: DayState, id: string | undefined, change: (car: CarState) => unknown): void {
+  const car = id === undefined ? undefined : state.cars.get(id);
   if (car) change(car);
 }
 
-function onCrew(state: DayState, id: string, change: (crew: CrewState) => unknown): void {
-  const crew = state.crew.get(id);
+function onCrew(state: DayState, id: string | undefined, change: (crew: CrewState) => unknown): void {
+  const crew = id === undefined ? undefined : state.crew.get(id);
   if (crew) change(crew);
 }
 
@@ -286,7 +282,7 @@ function occupy(state: DayState, instructor: string, what: string): void {
   });
 }
 
-function release(state: DayState, instructor: string, what: string): void {
+function release(state: DayState, instructor: string | undefined, what: string): void {
   onCrew(state, instructor, (it) => {
     if (it.busyWith === what) it.busyWith = undefined;
   });

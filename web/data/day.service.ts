@@ -6,6 +6,7 @@ import { MessageService } from 'primeng/api';
 import { catchError, EMPTY, Subject, Subscription, switchMap, type Observable } from 'rxjs';
 import { Api, ApiError } from './api';
 import { entryStream } from './entry-stream';
+import { newId } from './new-id';
 import { Outbox } from './outbox';
 import { VenueClock } from './venue-clock';
 import { Who } from './who';
@@ -204,9 +205,4 @@ export class DayService {
     if (this.recorded().some(({ entry }) => entry.id === recorded.entry.id)) return;
     this.recorded.update((entries) => [...entries, recorded].sort((a, b) => a.seq - b.seq));
   }
-}
-
-/** Client ids; `crypto.randomUUID` is missing where the page comes over plain HTTP from another machine. */
-function newId(): string {
-  return Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
 }

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { nextHold, stationOf, type GuestState } from '@core/journal';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
-import { money } from '../data/money';
+import { balanceDue, money } from '../data/money';
 import { GUEST_STAGE_WORDS } from '../data/names';
 import { holdWords } from '../data/next-words';
 import { VenueService } from '../data/venue.service';
@@ -123,7 +123,7 @@ export class Desk {
   private row({ guest, stage }: GuestState) {
     const [context, state] = [this.data.context()!, this.data.state()!];
     const fields = this.data.bookings().get(guest.id)?.fields;
-    const due = Math.max(0, (fields?.price ?? 0) - (fields?.paid ?? 0));
+    const due = balanceDue(fields);
     const next = nextHold(context, state, guest.id);
     return {
       id: guest.id,

@@ -5,6 +5,7 @@ import { Button } from 'primeng/button';
 import { InputNumber } from 'primeng/inputnumber';
 import { MultiSelect } from 'primeng/multiselect';
 import { Select } from 'primeng/select';
+import { newId } from '../data/new-id';
 import type { Option } from './fields';
 
 /** The drives of a booking: cars of which any will do, laps, gearbox. */
@@ -89,8 +90,7 @@ export class DrivesField implements ControlValueAccessor {
   }
 
   protected add(): void {
-    const id = `d${Array.from(crypto.getRandomValues(new Uint8Array(8)), (byte) => byte.toString(16).padStart(2, '0')).join('')}`;
-    this.set([...this.drives(), { id, cars: [], laps: 5 }]);
+    this.set([...this.drives(), { id: newId(), cars: [], laps: 5 }]);
   }
 
   protected change(place: number, part: Partial<BookedDrive>): void {

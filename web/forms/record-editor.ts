@@ -3,10 +3,9 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import type { Observable } from 'rxjs';
 import type * as z from 'zod';
-import { ApiError } from '../data/api';
 import { DayService } from '../data/day.service';
 import { fieldId, type Field, type Json } from './fields';
-import { RecordForm, type Conflict } from './record-form';
+import { conflictOf, RecordForm, type Conflict } from './record-form';
 
 /** Something that is edited: its fields in encoded form, and the version they were read at (nothing: it is new). */
 export interface Edited {
@@ -98,14 +97,10 @@ export class RecordEditor {
       },
       error: (error: unknown) => {
         this.saving.set(false);
-        const current =
-          error instanceof ApiError
-            ? (error.problem?.current as { version: number; fields: Json } | undefined)
-            : undefined;
-        if (current) {
-          this.conflict.set({ message: (error as Error).message, current: current.fields });
-          this.latest.set(current.version);
-        } else this.data.refuse((error as Error).message);
+        const conflict = conflictOf(error);
+        if (!conflict) return this.data.refuse((error as Error).message);
+        this.conflict.set(conflict);
+        this.latest.set(conflict.version);
       },
     });
   }

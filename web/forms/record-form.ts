@@ -9,6 +9,7 @@ import { MultiSelect } from 'primeng/multiselect';
 import { Select } from 'primeng/select';
 import { Textarea } from 'primeng/textarea';
 import type * as z from 'zod';
+import { ApiError } from '../data/api';
 import { DrivesField } from './drives-field';
 import { fieldId, recordValue, shownValue, valueAt, valueText, withValues, type Field, type Json } from './fields';
 
@@ -17,6 +18,13 @@ export interface Conflict {
   readonly message: string;
   /** The record as it stands now, encoded. */
   readonly current: Json;
+}
+
+/** The conflict that a refused change was, with the version that stands now; nothing where it was refused otherwise. */
+export function conflictOf(error: unknown): (Conflict & { readonly version: number }) | undefined {
+  const current =
+    error instanceof ApiError ? (error.problem?.current as { version: number; fields: Json } | undefined) : undefined;
+  return current && { message: (error as Error).message, current: current.fields, version: current.version };
 }
 
 /**

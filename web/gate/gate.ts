@@ -13,13 +13,13 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import type { Booking } from '@core/api';
 import { clockMinute } from '@core/day';
 import { isCleared, nextHold, type GuestState } from '@core/journal';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
 import { DayService, type NewEntry } from '../data/day.service';
+import { balanceDue } from '../data/money';
 import { holdWords } from '../data/next-words';
 import { GUEST_STAGE_WORDS } from '../data/names';
 
@@ -96,7 +96,7 @@ export class Gate {
         guest,
         cleared: STEPS.every(({ done }) => done(guest)),
         fields: booking?.fields,
-        due: balance(booking),
+        due: balanceDue(booking?.fields),
         next: holdWords(nextHold(context, state, guest.guest.id)),
         lateMin: guest.arrivedS === undefined && !guest.gone ? Math.floor((state.timeS - guest.guest.arrives) / 60) : 0,
         cars: [
@@ -177,8 +177,4 @@ export class Gate {
   private isTakenBack(entryId: string): boolean {
     return this.data.entries().some(({ entry }) => entry.kind === 'correction' && entry.corrects === entryId);
   }
-}
-
-function balance(booking: Booking | undefined): number {
-  return booking ? Math.max(0, booking.fields.price - booking.fields.paid) : 0;
 }

@@ -7,7 +7,7 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { DayService } from '../data/day.service';
 import { gainOf, lapTimesOf } from '../data/lap-times';
-import { money } from '../data/money';
+import { balanceDue, money } from '../data/money';
 import { entryWords, GUEST_STAGE_WORDS } from '../data/names';
 import { holdWords } from '../data/next-words';
 import { VenueService } from '../data/venue.service';
@@ -43,7 +43,7 @@ export class GuestCard {
   protected readonly facts = computed(() => {
     const fields = this.fields();
     if (!fields) return [];
-    const due = fields.price - fields.paid;
+    const due = balanceDue(fields);
     const paces = { first: 'first time', before: 'been before', quick: 'quick' };
     const rows: [string, string | undefined][] = [
       ['Reference', fields.reference],

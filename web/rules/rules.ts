@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { rxResource } from '@angular/core/rxjs-interop';
 import { contract, venueFields, type VenueFields } from '@core/api';
 import * as z from 'zod';
-import { Api, ApiError } from '../data/api';
+import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import type { Json } from '../forms/fields';
-import { RecordForm, type Conflict } from '../forms/record-form';
+import { conflictOf, RecordForm, type Conflict } from '../forms/record-form';
 import { RULES_FIELDS } from './rules-fields';
 
 /** The venue and the rules by which its days are planned. */
@@ -73,13 +73,10 @@ export class RulesScreen {
       },
       error: (error: unknown) => {
         this.saving.set(false);
-        const current =
-          error instanceof ApiError
-            ? (error.problem?.current as { version: number; fields: Json } | undefined)
-            : undefined;
-        if (!current) return this.data.refuse((error as Error).message);
-        this.conflict.set({ message: (error as Error).message, current: current.fields });
-        this.latest.set(current.version);
+        const conflict = conflictOf(error);
+        if (!conflict) return this.data.refuse((error as Error).message);
+        this.conflict.set(conflict);
+        this.latest.set(conflict.version);
       },
     });
   }
