@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import * as z from 'zod';
 import { planFile } from '@core/day';
-import { planDay, seededRandom } from '@core/planner';
+import { runPlanner } from '../server/planner/run';
 import { costLines } from './cost-table';
 import { BadInput, EXIT, readDay, readRepair, runCommand } from './files';
 
@@ -34,16 +34,11 @@ runCommand(() => {
   if (dayPath === undefined || rest.length > 0) throw new BadInput([USAGE]);
   const day = readDay(dayPath);
   const repair = readRepair(values.previous, values.now);
-  const iterations = numberOption('iterations', values.iterations, 1);
-  const seconds = numberOption('seconds', values.seconds, 0) ?? (iterations === undefined ? 10 : Infinity);
+  const iterations = numberOption('iterations', values.iterations, 0);
+  const seconds = numberOption('seconds', values.seconds, 0) ?? (iterations === undefined ? 10 : undefined);
   const seed = numberOption('seed', values.seed, 0) ?? 1;
 
-  const until = performance.now() + seconds * 1000;
-  const { plan, cost } = planDay(
-    day,
-    { iterations, random: seededRandom(seed), expired: () => performance.now() >= until },
-    repair,
-  );
+  const { plan, cost } = runPlanner({ day, repair, seconds, iterations, seed });
 
   const text = `${JSON.stringify(z.encode(planFile, plan), null, 2)}\n`;
   const report = [...costLines(cost), ...plan.unplanned.map(({ drive, reason }) => `unplanned ${drive}: ${reason}`)];

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { car, circuit, condition, fit, gearbox, instructor, rules, sightingVehicle } from '../day/day-file';
+import { car, circuit, condition, fit, gearbox, instructor, pin, rules, sightingVehicle } from '../day/day-file';
 import { timeOfDay } from '../day/time';
 
 /** What is set up rather than happens, as web and server exchange it. */
@@ -17,6 +17,8 @@ export const bookedDrive = z.strictObject({
   cars: z.array(z.string().min(1).max(64)).min(1, 'expected at least one car'),
   laps: z.number().int().min(1, 'expected 1 to 50 laps').max(50, 'expected 1 to 50 laps'),
   gearbox: gearbox.optional(),
+  /** What the manager has fixed. */
+  pin: pin.optional(),
 });
 export type BookedDrive = z.output<typeof bookedDrive>;
 
@@ -65,10 +67,11 @@ const stored = { id: z.string().min(1).max(64), version: z.number().int().min(1)
 export const booking = z.object({ ...stored, fields: bookingFields });
 export type Booking = z.output<typeof booking>;
 
-/** A car of the fleet and the number on its door. */
+/** A car of the fleet, the number on its door and what a lap in it costs. */
 export const carFields = z.strictObject({
   ...car.shape,
   number: z.number().int().min(1).max(999),
+  lapPrice: money.optional(),
   fit: fit.optional(),
 });
 export type CarFields = z.output<typeof carFields>;

@@ -5,6 +5,16 @@ import { journalEntry, recordedEntry } from '../journal/entry';
 import { instructor } from '../day/day-file';
 import { booking, bookingFields, carFields, storedCar, storedInstructor, storedVenue, venueFields } from './booking';
 import { importPreview } from './import';
+import {
+  acceptPlan,
+  mendChange,
+  offeredPlaces,
+  oneMoreDrive,
+  planJob,
+  planRevision,
+  startPlanning,
+  takePlace,
+} from './planning';
 
 /** One request of the interface and its reply. On the wire everything is in its encoded form (times as wall clock). */
 export interface Endpoint {
@@ -52,14 +62,6 @@ export const daySummary = z.object({
   revision: z.number().int().nullable(),
 });
 export type DaySummary = z.output<typeof daySummary>;
-
-export const planRevision = z.object({
-  revision: z.number().int().min(1),
-  author: z.string(),
-  reason: z.string(),
-  acceptedAt: z.iso.datetime(),
-});
-export type PlanRevision = z.output<typeof planRevision>;
 
 /** The venue's clock: where it stood at a moment of real time, and how fast it runs. */
 export const clock = z.object({
@@ -197,15 +199,86 @@ export const contract = {
     reply: z.object({ revisions: z.array(planRevision) }),
     refusals: [404],
   }),
-  planDay: endpoint({
+  readPlan: endpoint({
+    method: 'get',
+    path: '/api/days/:date/plans/:revision',
+    summary: 'An accepted plan',
+    params: z.strictObject({ ...date.shape, revision: z.coerce.number().int().min(1) }),
+    reply: z.object({ revision: planRevision, plan: planFile }),
+    refusals: [404],
+  }),
+  acceptPlan: endpoint({
     method: 'post',
     path: '/api/days/:date/plans',
-    summary: 'Plan the day, or plan again from now on, and accept the plan as the next revision',
+    summary: 'Accept a plan as the next revision; refused where it breaks a rule, unless the manager decides otherwise',
     params: date,
-    body: z.strictObject({ author, reason: z.string().trim().min(1).max(200) }),
-    reply: z.object({ revision: planRevision, unplanned: z.number().int(), drives: z.number().int() }),
+    body: acceptPlan,
+    reply: planRevision,
+    status: 201,
+    refusals: [404, 409, 422],
+  }),
+  startPlanning: endpoint({
+    method: 'post',
+    path: '/api/days/:date/planning',
+    summary: 'Look for a plan, beside all other work; progress and end are streamed',
+    params: date,
+    body: startPlanning,
+    reply: planJob,
+    status: 202,
+    refusals: [404, 409],
+  }),
+  readPlanning: endpoint({
+    method: 'get',
+    path: '/api/days/:date/planning',
+    summary: 'The plan that is being looked for or was found last',
+    params: date,
+    reply: z.object({ job: planJob.nullable() }),
+    refusals: [404],
+  }),
+  stopPlanning: endpoint({
+    method: 'post',
+    path: '/api/days/:date/planning/stop',
+    summary: 'End the search and keep the best plan so far',
+    params: date,
+    reply: z.object({ stopping: z.boolean() }),
+    refusals: [404],
+  }),
+  dropPlanning: endpoint({
+    method: 'post',
+    path: '/api/days/:date/planning/drop',
+    summary: 'Drop the proposal, or the search for one',
+    params: date,
+    reply: z.object({ dropped: z.boolean() }),
+    refusals: [404],
+  }),
+  applyMend: endpoint({
+    method: 'post',
+    path: '/api/days/:date/drives/:id/mends',
+    summary: 'Make such a change, and accept the plan in which the drive has its place',
+    params: dateAndId,
+    body: z.strictObject({ author, change: mendChange }),
+    reply: planRevision,
     status: 201,
     refusals: [404, 409],
+  }),
+  findPlaces: endpoint({
+    method: 'post',
+    path: '/api/days/:date/places',
+    summary: 'Places for one more drive of a guest, with what each costs and the price',
+    params: date,
+    body: oneMoreDrive,
+    reply: offeredPlaces,
+    refusals: [404, 409],
+  }),
+  takePlace: endpoint({
+    method: 'post',
+    path: '/api/days/:date/places/take',
+    summary: 'Add the drive to the booking at one of the places offered, and accept the plan with it',
+    params: date,
+    body: takePlace,
+    reply: planRevision,
+    status: 201,
+    refusals: [404, 409, 422],
   }),
   appendEntry: endpoint({
     method: 'post',

@@ -2,3 +2,4 @@
 export * from './booking';
 export * from './contract';
 export * from './import';
+export * from './planning';

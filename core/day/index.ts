@@ -1,8 +1,10 @@
 /** The day file and the plan file, the hard rules and the cost: the contract of planning. */
 export * from './check-plan';
+export { closingAt } from './closing';
 export { COST_TERMS, costOf, type Cost, type CostTerm, type TermName } from './cost';
 export * from './day-file';
 export * from './faults';
+export { judgeOf, type Judgement } from './judge-change';
 export { ORDINARY_RULES } from './ordinary-rules';
 export { emptyPlan, planFile } from './plan-file';
 export type { Briefing, Plan, PlanFile, PlannedDrive, Refuel, Sighting, Unplanned } from './plan-file';

@@ -173,3 +173,14 @@ export function activityTexts(
     ...plan.refuels.map((r) => of('refuel', sameActivity.refuel(r), layOutRefuel(index, r))),
   ];
 }
+
+const remembered = new WeakMap<Repair, { readonly day: Day; readonly texts: ReturnType<typeof activityTexts> }>();
+
+/** The texts of what stands in a repair. It is the same for every plan that is tried, so it is worked out once. */
+export function standingTexts(day: Day, repair: Repair, index: DayIndex): ReturnType<typeof activityTexts> {
+  const known = remembered.get(repair);
+  if (known?.day === day) return known.texts;
+  const texts = activityTexts(standingOf(day, repair, index), day, index);
+  remembered.set(repair, { day, texts });
+  return texts;
+}

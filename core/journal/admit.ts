@@ -206,6 +206,17 @@ const TESTS: Tests = {
     return crew.pause === undefined ? `${crew.instructor.name} is not away.` : undefined;
   },
 
+  guestLate: (state, { guest }) =>
+    onGuest(state, guest, (it) => (it.arrivedS === undefined ? undefined : `${it.guest.name} is here already.`)),
+  circuitClosed: (_state, { from, to }) => (from < to ? undefined : 'A closure begins before it ends.'),
+  conditionChanged: () => undefined,
+  closingMoved: (_state, { to }, { day }) => (to > day.opens ? undefined : 'The day closes after it opens.'),
+  crewHours: (state, { instructor, from, to }) => {
+    if (!state.crew.has(instructor)) return 'This instructor is not on the day.';
+    return from < to ? undefined : 'Hours begin before they end.';
+  },
+  runningLate: () => undefined,
+
   planAccepted: () => undefined,
   noteTaken: () => undefined,
   correction: () => undefined,

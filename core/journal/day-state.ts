@@ -110,6 +110,8 @@ export interface DayState {
   >;
   /** Classes that are running, by instructor. */
   readonly classes: Map<string, { readonly guests: readonly string[]; readonly sinceS: number }>;
+  /** Set where somebody has said that what was running then ends so much later than planned. */
+  late: { readonly sinceS: number; readonly byS: number } | undefined;
 }
 
 /** Laps done that count; where the lap out does not, the first crossing ends that lap only. */

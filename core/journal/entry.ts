@@ -55,6 +55,17 @@ export const journalEntry = z.discriminatedUnion('kind', [
   // Crew
   entryOf('breakBegan', { instructor: subject, what: breakKind }),
   entryOf('crewBack', { instructor: subject }),
+  // What changes the day that is planned
+  entryOf('guestLate', { guest: subject, expected: timeOfDay }),
+  entryOf('circuitClosed', { from: timeOfDay, to: timeOfDay, reason: sentence }),
+  entryOf('conditionChanged', {
+    from: timeOfDay,
+    name: z.string().trim().min(1).max(100),
+    paceFactor: z.number().min(0.5).max(3),
+  }),
+  entryOf('closingMoved', { to: timeOfDay }),
+  entryOf('crewHours', { instructor: subject, from: timeOfDay, to: timeOfDay }),
+  entryOf('runningLate', { minutes: z.number().int().min(1).max(180) }),
   // The day itself
   entryOf('planAccepted', { revision: z.number().int().min(1) }),
   entryOf('noteTaken', { text: sentence, guest: subject.optional() }),

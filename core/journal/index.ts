@@ -4,6 +4,7 @@ export * from './day-state';
 export * from './entry';
 export * from './next';
 export * from './plan-again';
+export { asSituated, changesTheDay } from './situation';
 export { dayContext, progressOf, type DayContext } from './context';
 export { effectiveEntries, stateOf } from './reduce';
 export * from './stations';

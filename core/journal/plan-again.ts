@@ -1,8 +1,22 @@
-import type { Day, Plan, TimeWindow } from '../day';
+import {
+  DAY_S,
+  indexDay,
+  layOutBriefing,
+  layOutDrive,
+  layOutSighting,
+  type Day,
+  type Plan,
+  type Repair,
+  type TimeWindow,
+} from '../day';
 import type { DayState } from './day-state';
 
 /** A guest who is late is planned as if arriving this long from now. */
 const LATE_GRACE_S = 10 * 60;
+/** Running late by less than this is noise. */
+const UNNOTICED_LATE_S = 60;
+/** A drive whose guest should have been seated by now may still be so for this long. */
+const SEATING_GRACE_S = 10 * 60;
 
 /**
  * The day as the journal has shown it to be, for planning again from the state's time on: guests who are gone take no
@@ -54,6 +68,110 @@ export function dayAsItIs(day: Day, previous: Plan | undefined, state: DayState)
   };
 }
 
+/** The plan as it was meant: without what ran late. An accepted plan is kept like this, for the journal knows the rest. */
+export function withoutDelays(plan: Plan): Plan {
+  return {
+    ...plan,
+    briefings: plan.briefings.map(({ heldUntil: _, ...briefing }) => briefing),
+    sightings: plan.sightings.map(({ heldUntil: _, ...sighting }) => sighting),
+    drives: plan.drives.map(({ heldUntil: _, ...planned }) => planned),
+  };
+}
+
+/** What runs late is held in the plan until it will really end. */
+export function withDelays(day: Day, plan: Plan, state: DayState): Plan {
+  const index = indexDay(day);
+  const nowS = state.timeS;
+  const { late } = state;
+  const meant = withoutDelays(plan);
+  /** End of a hold that is running, with what somebody said of running late. */
+  const lateEnd = (startS: number, endS: number): number | undefined =>
+    late && startS <= late.sinceS && late.sinceS < endS && nowS < endS + late.byS ? endS + late.byS : undefined;
+  const held = (endS: number | undefined, plannedS: number) =>
+    endS !== undefined && endS > plannedS + UNNOTICED_LATE_S ? { heldUntil: Math.min(DAY_S, endS) } : {};
+  return {
+    ...meant,
+    briefings: meant.briefings.map((briefing) => {
+      const { startS, endS } = layOutBriefing(day, index, briefing);
+      return { ...briefing, ...held(lateEnd(startS, endS), endS) };
+    }),
+    sightings: meant.sightings.map((sighting) => {
+      const { startS, endS } = layOutSighting(day, index, sighting);
+      return { ...sighting, ...held(lateEnd(startS, endS), endS) };
+    }),
+    drives: meant.drives.map((planned) => {
+      const hold = layOutDrive(day, index, planned);
+      const drive = state.drives.get(planned.drive);
+      const over = !drive || ['planned', 'parked', 'done'].includes(drive.stage);
+      if (over || hold.startS >= nowS) return planned;
+      const releaseS = drive.releasedS ?? Math.max(hold.releaseS, nowS);
+      const expectedS = Math.max(nowS, releaseS + hold.trackEndS - hold.releaseS + day.rules.wrapUpS);
+      return { ...planned, ...held(Math.max(expectedS, lateEnd(hold.startS, hold.endS) ?? 0), hold.endS) };
+    }),
+  };
+}
+
+/**
+ * The plan before, as the journal has shown it to be: what runs late is held until it will really end, and what should
+ * have begun but has not is out of the plan, so that it can be planned anew.
+ */
+export function planAsItIs(day: Day, previous: Plan, state: DayState): Plan {
+  const overdueS = state.timeS - SEATING_GRACE_S + day.rules.setUpS;
+  const late = withDelays(day, previous, state);
+  return {
+    ...late,
+    drives: late.drives.filter(
+      ({ drive, release }) => state.drives.get(drive)?.stage !== 'planned' || release >= overdueS,
+    ),
+  };
+}
+
+/** What planning and checking go by at one time of a day that has a plan. */
+export interface Standpoint {
+  /** The day as it is. */
+  readonly day: Day;
+  /** The plan as people see it, what runs late held for longer: what a change by hand starts from. */
+  readonly plan: Plan;
+  /** What a repair starts from: the plan as it is, and the time. */
+  readonly from: Repair;
+  /** The same where the day has begun; before that, nothing stands and nobody has been told a time. */
+  readonly repair: Repair | undefined;
+}
+
+/** The standpoint of a state. */
+export function standpointOf(day: Day, plan: Plan, state: DayState): Standpoint {
+  const known = dayAsItIs(day, plan, state);
+  const from = { previous: withoutUnknown(known, planAsItIs(day, plan, state)), nowS: state.timeS };
+  return {
+    day: known,
+    plan: asSeen(day, plan, state, known),
+    from,
+    repair: state.timeS > day.opens ? from : undefined,
+  };
+}
+
+/** Any plan of the day as people see it from a state: with what runs late, without who is gone. */
+export function asSeen(day: Day, plan: Plan, state: DayState, known: Day): Plan {
+  return withoutUnknown(known, withDelays(day, plan, state));
+}
+
+/** The plan without the drives and guests that the day does not know (any more). */
+export function withoutUnknown(known: Day, plan: Plan): Plan {
+  const guests = new Set(known.guests.map(({ id }) => id));
+  const drives = new Set(known.guests.flatMap((guest) => guest.drives.map(({ id }) => id)));
+  const coming = <T extends { guests: string[] }>(activities: readonly T[]): T[] =>
+    activities
+      .map((activity) => ({ ...activity, guests: activity.guests.filter((id) => guests.has(id)) }))
+      .filter((activity) => activity.guests.length > 0);
+  return {
+    ...plan,
+    briefings: coming(plan.briefings),
+    sightings: coming(plan.sightings),
+    drives: plan.drives.filter(({ drive }) => drives.has(drive)),
+    unplanned: plan.unplanned.filter(({ drive }) => drives.has(drive)),
+  };
+}
+
 /** The drives of guests who take no more part stand in the plan as left out, so that no drive is lost from sight. */
 export function withGuestsGone(day: Day, known: Day, plan: Plan): Plan {
   const there = new Set(known.guests.flatMap(({ drives }) => drives.map(({ id }) => id)));
@@ -65,5 +183,6 @@ export function withGuestsGone(day: Day, known: Day, plan: Plan): Plan {
         reason: `${guest.name} is not taking part any more; book another day if wished.`,
       })),
   );
-  return { ...plan, unplanned: [...plan.unplanned, ...gone] };
+  const planned = withoutUnknown(known, plan);
+  return { ...planned, unplanned: [...planned.unplanned, ...gone] };
 }

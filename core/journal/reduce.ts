@@ -105,6 +105,7 @@ export function beginning({ day, schedule }: DayContext): DayState {
     ),
     sightings: new Map(),
     classes: new Map(),
+    late: undefined,
   };
 }
 
@@ -244,6 +245,16 @@ const STEPS: Steps = {
 
   breakBegan: (state, { instructor, what }) => onCrew(state, instructor, (it) => (it.pause = what)),
   crewBack: (state, { instructor }) => onCrew(state, instructor, (it) => (it.pause = undefined)),
+
+  // These change the day itself, before it is planned: see `asSituated`.
+  guestLate: () => undefined,
+  circuitClosed: () => undefined,
+  conditionChanged: () => undefined,
+  closingMoved: () => undefined,
+  crewHours: () => undefined,
+  runningLate: (state, { minutes, at }) => {
+    state.late = { sinceS: at, byS: minutes * 60 };
+  },
 
   planAccepted: () => undefined,
   noteTaken: () => undefined,

@@ -1,38 +1,113 @@
-import { checkPlan, costOf, layOut, type Cost, type Day, type Plan, type Repair } from '../day';
-import { constructPlan } from './construct';
+import { costOf, layOut, type Cost, type Day, type Plan, type Repair } from '../day';
+import { loadPlan } from './engine/load';
+import { problemOf, type Problem } from './engine/problem';
+import { anyManner, rebuild, type Manner } from './engine/rebuild';
+import { search } from './engine/search';
+import { Timetable } from './engine/timetable';
+import { withReasons } from './explain';
 import type { Random } from './random';
 
-/** When to stop looking for a better plan. At least one construction always runs to its end. */
-export interface PlanningLimits {
-  /** Constructions to try; the first goes strictly by time, each further one shuffles the guests' turns. */
-  readonly iterations?: number;
-  /** Asked before each further construction. */
-  readonly expired?: () => boolean;
+/** How long and how to look for a better plan. A first, complete plan is made whatever the limits. */
+export interface PlanningOptions {
   readonly random: Random;
+  /** Steps of the search; the same seed and number of steps give the same plan. */
+  readonly iterations?: number;
+  /** Where the search ends by time: a clock in milliseconds, and the time on it at which to end. */
+  readonly deadline?: { readonly now: () => number; readonly untilMs: number };
+  /** Asked before every step; true ends the search with the best plan so far. */
+  readonly cancelled?: () => boolean;
+  /** Told of the first plan and of every better one. */
+  readonly onProgress?: (progress: PlanningProgress) => void;
+}
+
+export interface PlanningProgress {
+  readonly steps: number;
+  /** Lays out the best plan so far; takes some milliseconds, so a listener asks for it only now and then. */
+  readonly best: () => { readonly plan: Plan; readonly cost: Cost };
 }
 
 export interface PlannedDay {
   readonly plan: Plan;
   readonly cost: Cost;
-  readonly constructions: number;
+  /** Steps of the search that were taken. */
+  readonly steps: number;
+}
+
+/** Plans a day, or plans again from `repair.nowS` on, and improves the plan until a limit is reached. */
+export function planDay(day: Day, options: PlanningOptions, repair?: Repair): PlannedDay {
+  const problem = problemOf(day, repair);
+  return finish(repair ? repaired(problem, options) : constructed(problem, options), options);
 }
 
 /**
- * Plans a day, or plans again from `repair.nowS` on. The best of several constructions wins; later, cleverer ways to
- * improve a plan join here.
+ * Improves a plan of the day until a limit is reached. What of the plan no longer fits the day is planned again. In a
+ * repair, changes are counted against `repair.previous`.
  */
-export function planDay(day: Day, limits: PlanningLimits, repair?: Repair): PlannedDay {
-  const most = limits.iterations ?? Infinity;
-  let best = priced(day, constructPlan(day, repair), repair);
-  let constructions = 1;
-  while (constructions < most && !(limits.expired?.() ?? false)) {
-    const next = priced(day, constructPlan(day, repair, limits.random), repair);
-    constructions += 1;
-    if (next.cost.total < best.cost.total && checkPlan(day, next.plan, repair).valid) best = next;
-  }
-  return { ...best, constructions };
+export function improve(day: Day, plan: Plan, options: PlanningOptions, repair?: Repair): PlannedDay {
+  const timetable = loadPlan(problemOf(day, repair), plan);
+  completed(timetable, { ...anyManner(options.random), ...CALMLY });
+  return finish(timetable, options);
 }
 
-function priced(day: Day, plan: Plan, repair: Repair | undefined): { plan: Plan; cost: Cost } {
-  return { plan, cost: costOf(layOut(day, plan, repair)) };
+const CALMLY: Pick<Manner, 'classPrice' | 'runPrice' | 'patienceS' | 'stepS' | 'skipChance'> = {
+  classPrice: 20,
+  runPrice: 5,
+  patienceS: 1200,
+  stepS: 15,
+  skipChance: 0,
+};
+
+/** The cheapest of several constructions from nothing: whoever is ready first, has to leave first, or is hardest to place. */
+function constructed(problem: Problem, { random, deadline }: PlanningOptions): Timetable {
+  let best: Timetable | undefined;
+  for (const order of ['ready', 'leaving', 'scarce'] as const) {
+    if (best && deadline && deadline.now() >= deadline.untilMs) break;
+    const timetable = new Timetable(problem);
+    completed(timetable, { random, order, ...CALMLY });
+    if (!best || timetable.cost() < best.cost()) best = timetable;
+  }
+  return best!;
+}
+
+/** What was planned and can stay, and the rest planned around it. */
+function repaired(problem: Problem, { random }: PlanningOptions): Timetable {
+  const timetable = loadPlan(problem, problem.repair!.previous);
+  completed(timetable, { random, order: 'ready', ...CALMLY });
+  return timetable;
+}
+
+/** Plans every drive that is not planned yet. */
+function completed(timetable: Timetable, manner: Manner): void {
+  const drives = timetable.problem.drives.map((_, drive) => drive).filter((drive) => !timetable.driveHold[drive]);
+  rebuild(timetable, drives, manner);
+  timetable.settle();
+}
+
+function finish(timetable: Timetable, options: PlanningOptions): PlannedDay {
+  const { onProgress } = options;
+  const best = () => priced(timetable);
+  onProgress?.({ steps: 0, best });
+  const steps = search(timetable, {
+    random: options.random,
+    progress: progressOf(options),
+    ...(onProgress ? { onBetter: (done: number) => onProgress({ steps: done, best }) } : {}),
+  });
+  return { ...priced(timetable), steps };
+}
+
+function priced(timetable: Timetable): { plan: Plan; cost: Cost } {
+  const plan = withReasons(timetable);
+  const { day, repair, index } = timetable.problem;
+  return { plan, cost: costOf(layOut(day, plan, repair, index)) };
+}
+
+/** Share of the search that is done; without any limit it is over at once. */
+function progressOf({ iterations, deadline, cancelled }: PlanningOptions): (steps: number) => number {
+  const startMs = deadline?.now() ?? 0;
+  return (steps) => {
+    if (cancelled?.()) return 1;
+    const byTime = deadline ? (deadline.now() - startMs) / Math.max(1, deadline.untilMs - startMs) : 0;
+    const bySteps = iterations === undefined ? 0 : steps / Math.max(1, iterations);
+    return deadline || iterations !== undefined ? Math.max(byTime, iterations === 0 ? 1 : bySteps) : 1;
+  };
 }

@@ -4,7 +4,7 @@ import { randomDay } from '../testing/random-day';
 import { aCar, aDay, aGuest, anInstructor, at } from '../testing/small-day';
 import { planDay, seededRandom } from '.';
 
-const plan = (day: Day, iterations = 1) => planDay(day, { iterations, random: seededRandom(1) }).plan;
+const plan = (day: Day, iterations = 50) => planDay(day, { iterations, random: seededRandom(1) }).plan;
 const reason = (day: Day) => plan(day).unplanned.map((item) => item.reason);
 
 describe('The planner', () => {
@@ -17,7 +17,7 @@ describe('The planner', () => {
         fc.integer({ min: 1, max: 7 }),
         (seed, drives, cars, instructors) => {
           const day = randomDay(seededRandom(seed), { drives, cars, instructors });
-          const { violations } = checkPlan(day, plan(day, 2));
+          const { violations } = checkPlan(day, plan(day, 150));
           if (violations.length > 0) throw new Error(JSON.stringify(violations[0]));
         },
       ),
@@ -39,7 +39,7 @@ describe('The planner', () => {
           instructors: day.instructors.slice(random() < 0.5 ? 1 : 0),
           guests: day.guests.filter(() => random() < 0.95),
         };
-        const repaired = planDay(changed, { iterations: 1, random }, { previous, nowS }).plan;
+        const repaired = planDay(changed, { iterations: 100, random }, { previous, nowS }).plan;
         const { violations } = checkPlan(changed, repaired, { previous, nowS });
         if (violations.length > 0) throw new Error(JSON.stringify(violations[0]));
       }),

@@ -1,7 +1,8 @@
 import { countAgainstPrevious } from './against-previous';
 import type { CostTerm } from './term';
 
-const UNNOTICED_S = 300;
+/** A release that moves by no more than this counts as not moved. */
+export const UNNOTICED_S = 300;
 
 /** Repair: drives planned before and after whose release moved by more than five minutes. */
 export const moved: CostTerm = {

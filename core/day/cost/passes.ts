@@ -15,8 +15,11 @@ export function passesBetween(a: Running, b: Running): number {
   const trackA = a.trackEndS - a.releaseS;
   const trackB = b.trackEndS - b.releaseS;
   const denominator = trackA * trackB;
-  const lead = (t: number) => (t - a.releaseS) * a.lapsDriven * trackB - (t - b.releaseS) * b.lapsDriven * trackA;
-  const [x, y] = [lead(fromS), lead(toS)];
+  // Laps that a is ahead of b at both ends, times the denominator.
+  const runA = a.lapsDriven * trackB;
+  const runB = b.lapsDriven * trackA;
+  const x = (fromS - a.releaseS) * runA - (fromS - b.releaseS) * runB;
+  const y = (toS - a.releaseS) * runA - (toS - b.releaseS) * runB;
   const low = Math.floor(Math.min(x, y) / denominator);
   const high = Math.ceil(Math.max(x, y) / denominator);
   return Math.max(0, high - low - 1);

@@ -1,0 +1,31 @@
+import type { Day } from './day-file';
+import { checkPlan, type Verdict } from './check-plan';
+import type { Plan } from './plan-file';
+import type { Violation } from './rules';
+import { indexDay, type Repair } from './schedule';
+
+/** What comes of changing a plan. */
+export interface Judgement {
+  /** Rules that are broken after the change and were not before, or not in this way. */
+  readonly broken: readonly Violation[];
+  /** What the plan costs more, in minutes of patience; less than 0 where it gets better. */
+  readonly costs: number;
+}
+
+/** A judge of changes to one plan, which is itself checked only once. */
+export function judgeOf(day: Day, plan: Plan, repair?: Repair): { verdict: Verdict; of: (changed: Plan) => Judgement } {
+  const index = indexDay(day);
+  const verdict = checkPlan(day, plan, repair, index);
+  const key = ({ code, message }: Violation) => `${code} ${message}`;
+  const known = new Set(verdict.violations.map(key));
+  return {
+    verdict,
+    of: (changed) => {
+      const { violations, cost } = checkPlan(day, changed, repair, index);
+      return {
+        broken: violations.filter((violation) => !known.has(key(violation))),
+        costs: cost.total - verdict.cost.total,
+      };
+    },
+  };
+}

@@ -1,0 +1,122 @@
+import { checkPlan, type Day, type Plan } from '../day';
+import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
+import {
+  admit,
+  asSituated,
+  changesTheDay,
+  dayContext,
+  standpointOf,
+  stateOf,
+  withDelays,
+  withoutDelays,
+  type JournalEntry,
+  type RecordedEntry,
+} from '.';
+
+type Fields = JournalEntry extends infer E ? (E extends JournalEntry ? Omit<E, 'id' | 'at' | 'by'> : never) : never;
+const entries = (...written: [string, Fields][]) =>
+  written.map(([time, fields], place): RecordedEntry => ({
+    seq: place + 1,
+    recordedAt: '2027-05-22T08:00:00.000Z',
+    entry: { ...fields, id: `entry-000${place}`, at: at(time), by: 'Test' } as JournalEntry,
+  }));
+const stateAt = (day: Day, plan: Plan, time: string, ...written: [string, Fields][]) =>
+  stateOf(dayContext(day, plan), entries(...written), at(time));
+
+describe('What is said of the day itself', () => {
+  const day = aDay();
+
+  it('changes the day: late guests, closures, conditions, closing and hours of the crew', () => {
+    const situated = asSituated(
+      day,
+      entries(
+        ['09:00', { kind: 'guestLate', guest: 'g1', expected: at('10:30') }],
+        ['09:10', { kind: 'circuitClosed', from: at('11:00'), to: at('11:30'), reason: 'oil on the line' }],
+        ['09:20', { kind: 'conditionChanged', from: at('12:00'), name: 'wet', paceFactor: 1.15 }],
+        ['09:30', { kind: 'closingMoved', to: at('18:30') }],
+        ['09:40', { kind: 'crewHours', instructor: 'i1', from: at('18:00'), to: at('18:30') }],
+      ),
+    );
+    expect(situated.guests[0]!.arrives).toBe(at('10:30'));
+    expect(situated.circuit.closures).toEqual([{ from: at('11:00'), to: at('11:30'), reason: 'oil on the line' }]);
+    expect(situated.condition.changes).toEqual([{ from: at('12:00'), name: 'wet', paceFactor: 1.15 }]);
+    // Who was there until closing is there until the new one.
+    expect([situated.closes, situated.cars[0]!.available[0]!.to]).toEqual([at('18:30'), at('18:30')]);
+    expect(situated.instructors[0]!.available.length).toBe(2);
+  });
+
+  it('lets the last word on the condition hold from its time on, and takes back what is corrected', () => {
+    const written = entries(
+      ['09:00', { kind: 'conditionChanged', from: at('10:00'), name: 'wet', paceFactor: 1.15 }],
+      ['09:30', { kind: 'conditionChanged', from: at('09:30'), name: 'damp', paceFactor: 1.08 }],
+      ['09:40', { kind: 'correction', corrects: 'entry-0001' }],
+    );
+    expect(asSituated(day, written.slice(0, 2)).condition.changes!.map(({ name }) => name)).toEqual(['damp']);
+    expect(asSituated(day, written).condition.changes!.map(({ name }) => name)).toEqual(['wet']);
+    expect(changesTheDay(written, 'correction', 'entry-0001')).toBe(true);
+    expect(changesTheDay(written, 'noteTaken')).toBe(false);
+    expect(asSituated(day, [])).toBe(day);
+  });
+
+  it('is refused where it makes no sense', () => {
+    const context = dayContext(day, aPlan());
+    const refusal = (fields: Fields) => {
+      const [{ entry }] = entries(['09:00', fields]) as [RecordedEntry];
+      const admission = admit(context, [], entry);
+      return admission.admitted ? 'admitted' : admission.reason;
+    };
+    const closed = { kind: 'circuitClosed', from: at('11:00'), to: at('10:00'), reason: 'oil' } as const;
+    expect(refusal(closed)).not.toBe('admitted');
+    expect(refusal({ ...closed, to: at('11:30') })).toBe('admitted');
+    expect(refusal({ kind: 'guestLate', guest: 'nobody', expected: at('10:00') })).not.toBe('admitted');
+    expect(refusal({ kind: 'closingMoved', to: at('07:00') })).not.toBe('admitted');
+    expect(refusal({ kind: 'crewHours', instructor: 'nobody', from: at('08:00'), to: at('09:00') })).not.toBe(
+      'admitted',
+    );
+  });
+});
+
+describe('A plan as the journal has shown it to be', () => {
+  const day = aDay({
+    cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],
+    instructors: [anInstructor(), anInstructor({ id: 'i2', name: 'Ife Okoro' })],
+    guests: [aGuest(), aGuest({ id: 'g2', name: 'Piet Verhoeve', drives: [{ id: 'd2', cars: ['c2'], laps: 5 }] })],
+  });
+  const plan = aPlan({ drives: [drive('10:00'), drive('10:30', { drive: 'd2', car: 'c2', instructor: 'i2' })] });
+  const cleared = (['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const).map(
+    (kind): [string, Fields] => ['09:00', { kind, guest: 'g1' }],
+  );
+  const seated: [string, Fields] = ['09:57', { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' }];
+
+  it('holds a drive that was let out late until it will really end, however often it is looked at', () => {
+    const state = stateAt(day, plan, '10:06', ...cleared, seated, ['10:05', { kind: 'released', drive: 'd1' }]);
+    // Five laps of 80 s and four minutes to wrap up.
+    const once = withDelays(day, plan, state);
+    expect(once.drives[0]!.heldUntil).toBe(at('10:05') + 400 + 240);
+    expect(withDelays(day, once, state)).toEqual(once);
+    expect(withoutDelays(once)).toEqual(plan);
+  });
+
+  it('holds what is running for longer where somebody says that it runs late', () => {
+    const onTime: [string, Fields][] = [...cleared, ['09:56', seated[1]], ['10:00', { kind: 'released', drive: 'd1' }]];
+    const endS = at('10:00') + 400 + 240;
+    expect(withDelays(day, plan, stateAt(day, plan, '10:05', ...onTime)).drives[0]!.heldUntil).toBeUndefined();
+    const late = stateAt(day, plan, '10:05', ...onTime, ['10:04', { kind: 'runningLate', minutes: 12 }]);
+    expect(withDelays(day, plan, late).drives[0]!.heldUntil).toBe(endS + 720);
+  });
+
+  it('takes out of it what should have begun ten minutes ago and has not, but shows it where it was', () => {
+    const { from, plan: seen, repair } = standpointOf(day, plan, stateAt(day, plan, '10:10'));
+    expect(from.previous.drives.map(({ drive: id }) => id)).toEqual(['d2']);
+    expect(seen.drives.map(({ drive: id }) => id)).toEqual(['d1', 'd2']);
+    expect(repair?.nowS).toBe(at('10:10'));
+  });
+
+  it('knows nothing of guests who are gone, and stands freely before the day has begun', () => {
+    const gone = stateAt(day, plan, '09:30', ['09:20', { kind: 'guestNoShow', guest: 'g1' }]);
+    const standpoint = standpointOf(day, plan, gone);
+    expect(standpoint.plan.drives.map(({ drive: id }) => id)).toEqual(['d2']);
+    expect(checkPlan(standpoint.day, standpoint.plan, standpoint.repair).valid).toBe(true);
+    expect(standpointOf(day, plan, stateAt(day, plan, '00:00')).repair).toBeUndefined();
+  });
+});

@@ -1,0 +1,148 @@
+import { clockMinute, overlaps, type Interval, type Schedule, type TimeWindow } from '../day';
+import { onCircuit } from '../day/rules/track-load';
+
+const QUARTER_S = 900;
+
+/** How much of one resource is used in each quarter hour of the opening hours. */
+export interface ResourceLoad {
+  readonly kind: 'releases' | 'circuit' | 'car' | 'instructor';
+  readonly id: string;
+  readonly name: string;
+  /** Share of the quarter hour, 0 to 1; undefined where it is not there. */
+  readonly used: readonly (number | undefined)[];
+  /** Share of all the time it is there. */
+  readonly overall: number;
+}
+
+export interface Bottleneck {
+  /** Start of each quarter hour. */
+  readonly quarters: readonly number[];
+  readonly resources: readonly ResourceLoad[];
+  /** What limits the day, in a sentence. */
+  readonly sentence: string;
+  /** Kind of resource that is used most, and the busiest one of it. */
+  readonly limits: { readonly kind: ResourceLoad['kind']; readonly id: string } | undefined;
+}
+
+/**
+ * The use of the circuit (releases against the least gap, vehicles at once against the limit), of each car (with its
+ * turnarounds and refuels) and of each instructor, by quarter hour. A closed circuit offers nothing.
+ */
+export function bottleneckOf(schedule: Schedule): Bottleneck {
+  const { day, index } = schedule;
+  const quarters: number[] = [];
+  for (let from = day.opens; from < day.closes; from += QUARTER_S) quarters.push(from);
+  const slices = quarters.map((startS) => ({ startS, endS: Math.min(startS + QUARTER_S, day.closes) }));
+  const open = opposite(day.circuit.closures, day.opens, day.closes);
+  const vehicles = [...schedule.sightings, ...schedule.drives];
+
+  const load = (
+    kind: ResourceLoad['kind'],
+    id: string,
+    name: string,
+    windows: readonly TimeWindow[],
+    holds: readonly Interval[],
+    capacity = 1,
+  ): ResourceLoad => {
+    const there = slices.map((slice) => overlapS(slice, windows.map(asInterval)));
+    const held = slices.map((slice) => overlapS(slice, holds));
+    return {
+      kind,
+      id,
+      name,
+      used: there.map((seconds, i) => (seconds === 0 ? undefined : held[i]! / (seconds * capacity))),
+      overall: sum(held) / Math.max(1, sum(there) * capacity),
+    };
+  };
+
+  const gapS = day.rules.releaseGapS;
+  const resources = [
+    load(
+      'releases',
+      'releases',
+      'Releases at the pit exit',
+      open,
+      vehicles.map(({ releaseS }) => ({ startS: releaseS, endS: releaseS + gapS })),
+    ),
+    load('circuit', 'circuit', 'Cars at once on the circuit', open, vehicles.map(onCircuit), day.rules.maxCarsOnTrack),
+    ...day.cars.map((car) =>
+      load('car', car.id, car.name, index.windows(car), [
+        ...schedule.drives
+          .filter((hold) => hold.car === car)
+          .map(({ startS, endS }) => ({ startS, endS: endS + day.rules.turnaroundS })),
+        ...schedule.refuels.filter((hold) => hold.car === car),
+      ]),
+    ),
+    ...day.instructors.map((who) =>
+      load('instructor', who.id, who.name, index.windows(who), schedule.crewHolds.get(who.id) ?? []),
+    ),
+  ];
+  return { quarters, resources, ...judge(resources, quarters) };
+}
+
+function judge(
+  resources: readonly ResourceLoad[],
+  quarters: readonly number[],
+): Pick<Bottleneck, 'limits' | 'sentence'> {
+  const kinds = (['instructor', 'car', 'circuit', 'releases'] as const).flatMap((kind) => {
+    const of = resources.filter((resource) => resource.kind === kind);
+    return of.length === 0 ? [] : [{ kind, of, overall: sum(of.map(({ overall }) => overall)) / of.length }];
+  });
+  // One car that is booked out limits its guests even where the fleet as a whole has time.
+  const busiestCar = [...resources].filter(({ kind }) => kind === 'car').sort((a, b) => b.overall - a.overall)[0];
+  const top = [...kinds].sort((a, b) => b.overall - a.overall)[0];
+  if (!top || top.overall === 0)
+    return { limits: undefined, sentence: 'Nothing is planned yet, so nothing limits the day.' };
+  const percent = (share: number) => `${Math.round(share * 100)} %`;
+  if (busiestCar && busiestCar.overall > 0.75 && busiestCar.overall > top.overall) {
+    return {
+      limits: { kind: 'car', id: busiestCar.id },
+      sentence: `${busiestCar.name} limits the day: ${percent(busiestCar.overall)} of its time is taken.`,
+    };
+  }
+  const busiest = [...top.of].sort((a, b) => b.overall - a.overall)[0]!;
+  const shares = quarters.map((_, i) => {
+    const there = top.of.flatMap(({ used }) => used[i] ?? []);
+    return there.length === 0 ? 0 : sum(there) / there.length;
+  });
+  const peak = Math.max(...shares);
+  const at = clockMinute(quarters[shares.indexOf(peak)]!);
+  const WHAT = {
+    instructor: 'The instructors',
+    car: 'The cars',
+    circuit: 'Room on the circuit',
+    releases: 'The pit exit',
+  };
+  const verb = top.kind === 'instructor' || top.kind === 'car' ? 'limit' : 'limits';
+  return {
+    limits: { kind: top.kind, id: busiest.id },
+    sentence: `${WHAT[top.kind]} ${verb} the day: ${percent(top.overall)} taken on the whole, ${percent(peak)} at ${at}.`,
+  };
+}
+
+function asInterval({ from, to }: TimeWindow): Interval {
+  return { startS: from, endS: to };
+}
+
+function overlapS(slice: Interval, holds: readonly Interval[]): number {
+  return sum(
+    holds
+      .filter((hold) => overlaps(slice, hold))
+      .map((hold) => Math.min(slice.endS, hold.endS) - Math.max(slice.startS, hold.startS)),
+  );
+}
+
+function opposite(closures: readonly TimeWindow[], from: number, to: number): TimeWindow[] {
+  const open: TimeWindow[] = [];
+  let at = from;
+  for (const closure of [...closures].sort((a, b) => a.from - b.from)) {
+    if (closure.from > at) open.push({ from: at, to: Math.min(closure.from, to) });
+    at = Math.max(at, closure.to);
+  }
+  if (at < to) open.push({ from: at, to });
+  return open;
+}
+
+function sum(numbers: readonly number[]): number {
+  return numbers.reduce((total, number) => total + number, 0);
+}

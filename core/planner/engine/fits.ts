@@ -1,0 +1,338 @@
+import { overlaps, type TimeWindow } from '../../day';
+import { belowReserve } from '../../day/rules/car-fuel';
+import { DAY_S } from '../../day/time';
+import { DRIVE, refuelHold, type Hold } from './hold';
+import type { Problem } from './problem';
+import type { Timetable } from './timetable';
+
+/**
+ * Whether one more hold would leave every hard rule kept, one resource at a time. Each answer is the least number of
+ * seconds after which a later start may be worth trying: 0 where the resource is free, `Infinity` where no later start
+ * helps. A property test holds them against the plain checker.
+ */
+
+/** Where no later time follows from what is in the way, the search tries again after this long. */
+const STEP_S = 60;
+
+/** Shift until an interval lies inside one of the (merged) windows. */
+function outside(windows: readonly TimeWindow[], startS: number, endS: number): number {
+  for (const window of windows) {
+    if (window.from > startS) return window.from - startS;
+    if (endS <= window.to) return 0;
+  }
+  return Infinity;
+}
+
+/** Whether an instructor can be held over `[startS, endS)`: hours, other holds, rest, meal. */
+export function crewShift(timetable: Timetable, crew: number, startS: number, endS: number): number {
+  const { instructor, windows, owedMeal } = timetable.problem.crew[crew]!;
+  const away = outside(windows, startS, endS);
+  if (away > 0) return away;
+  const lengthS = endS - startS;
+  const { maxSeatS, restS } = instructor;
+  if (lengthS > maxSeatS) return Infinity;
+  const holds = timetable.crewHolds[crew]!;
+  let at = holds.length;
+  while (at > 0 && holds[at - 1]!.startS >= endS) at -= 1;
+  // `at` is the first hold that starts when this one is over, or later.
+  let before = at - 1;
+  if (before >= 0 && holds[before]!.endS > startS) {
+    return Math.max(1, holds[before]!.endS - startS);
+  }
+  let worked = lengthS;
+  let from = startS;
+  while (before >= 0 && from - holds[before]!.endS < restS) {
+    worked += holds[before]!.endS - holds[before]!.startS;
+    from = holds[before]!.startS;
+    before -= 1;
+  }
+  let to = endS;
+  for (let after = at; after < holds.length && holds[after]!.startS - to < restS; after++) {
+    worked += holds[after]!.endS - holds[after]!.startS;
+    to = holds[after]!.endS;
+  }
+  if (worked > maxSeatS) {
+    const rested = at > 0 ? holds[at - 1]!.endS + restS - startS : 0;
+    return rested > 0 ? rested : STEP_S;
+  }
+  return owedMeal && !mealLeft(holds, instructor.meal, startS, endS) ? STEP_S : 0;
+}
+
+/** Whether a gap for the meal is left beside the holds and one more. */
+function mealLeft(
+  holds: readonly Hold[],
+  { from, to, durationS }: { from: number; to: number; durationS: number },
+  startS: number,
+  endS: number,
+): boolean {
+  if (to - from < durationS) return false;
+  if (endS <= from || startS >= to) return true;
+  let free = from;
+  let mine = false;
+  for (let i = 0; i <= holds.length; i++) {
+    const hold = holds[i];
+    if (!mine && (!hold || hold.startS >= startS)) {
+      if (startS - free >= durationS) return true;
+      free = Math.max(free, endS);
+      mine = true;
+    }
+    if (!hold || hold.startS >= to) break;
+    if (hold.startS - free >= durationS) return true;
+    free = Math.max(free, hold.endS);
+  }
+  return to - free >= durationS;
+}
+
+/** Whether an instructor may ride so many laps more in a car of this level. */
+export function crewLapsLeft(timetable: Timetable, crew: number, laps: number, level: number): boolean {
+  const { problem } = timetable;
+  const { instructor, levelLaps } = problem.crew[crew]!;
+  const mostOfLevel = levelLaps[level - 1]!;
+  let sum = laps;
+  let ofLevel = laps;
+  for (const hold of timetable.crewHolds[crew]!) {
+    if (hold.kind !== DRIVE) continue;
+    sum += hold.lapsDriven;
+    if (problem.cars[hold.car]!.car.level === level) ofLevel += hold.lapsDriven;
+  }
+  return sum <= instructor.maxLaps && ofLevel <= mostOfLevel;
+}
+
+/** Whether a car can be held by a drive over `[startS, endS)`: windows, other drives, turnarounds, refuels, cooling. */
+export function carShift(timetable: Timetable, car: number, startS: number, endS: number, laps: number): number {
+  const { problem } = timetable;
+  const { car: facts, windows } = problem.cars[car]!;
+  const { turnaroundS } = problem.day.rules;
+  const away = outside(windows, startS, endS);
+  if (away > 0) return away;
+  const { afterLaps, restS } = facts.cooling;
+  if (laps > afterLaps) return Infinity;
+  const drives = timetable.carDrives[car]!;
+  let at = drives.length;
+  while (at > 0 && drives[at - 1]!.startS >= endS + turnaroundS) at -= 1;
+  const before = drives[at - 1];
+  if (before && before.endS + turnaroundS > startS) return Math.max(1, before.endS + turnaroundS - startS);
+  for (const refuel of timetable.carRefuels[car]!) {
+    if (refuel.startS < endS + turnaroundS && startS < refuel.endS) return refuel.endS - startS;
+  }
+  let sum = laps;
+  let from = startS;
+  for (let i = at - 1; i >= 0 && from - drives[i]!.endS < restS; i--) {
+    sum += drives[i]!.lapsDriven;
+    from = drives[i]!.startS;
+  }
+  let to = endS;
+  for (let i = at; i < drives.length && drives[i]!.startS - to < restS; i++) {
+    sum += drives[i]!.lapsDriven;
+    to = drives[i]!.endS;
+  }
+  if (sum <= afterLaps) return 0;
+  const cooled = before ? before.endS + restS - startS : 0;
+  if (cooled > 0) return cooled;
+  return drives[at]!.endS + turnaroundS - startS;
+}
+
+/** Whether the car's fuel lasts over the day with one drive more and one refuel more, either of them or none. */
+export function fuelLasts(
+  timetable: Timetable,
+  car: number,
+  more?: { readonly trackEndS: number; readonly lapsDriven: number },
+  refuelEndS = -1,
+  without?: Hold,
+): boolean {
+  const { car: facts } = timetable.problem.cars[car]!;
+  const { fuel } = facts;
+  const drives = timetable.carDrives[car]!;
+  const refuels = timetable.carRefuels[car]!;
+  const readings = fuel.readings ?? NO_READINGS;
+  let litres = fuel.startL;
+  let d = 0;
+  let r = 0;
+  let g = 0;
+  let moreLeft = more !== undefined;
+  let refuelLeft = refuelEndS >= 0;
+  for (;;) {
+    if (refuels[r] === without && without) r += 1;
+    const driveS = Math.min(drives[d]?.trackEndS ?? Infinity, moreLeft ? more!.trackEndS : Infinity);
+    const refuelS = Math.min(refuels[r]?.endS ?? Infinity, refuelLeft ? refuelEndS : Infinity);
+    const readingS = readings[g]?.at ?? Infinity;
+    if (driveS === Infinity && refuelS === Infinity) return true;
+    if (refuelS <= driveS && refuelS <= readingS) {
+      if (refuelLeft && refuelS === refuelEndS) refuelLeft = false;
+      else r += 1;
+      litres = fuel.capacityL;
+    } else if (driveS <= readingS) {
+      let laps;
+      if (moreLeft && more!.trackEndS === driveS) {
+        laps = more!.lapsDriven;
+        moreLeft = false;
+      } else laps = drives[d++]!.lapsDriven;
+      litres -= laps * fuel.perLapL;
+      if (belowReserve(facts, litres)) return false;
+    } else {
+      litres = readings[g]!.litres;
+      g += 1;
+    }
+  }
+}
+const NO_READINGS: readonly { at: number; litres: number }[] = [];
+
+/**
+ * The start of a refuel, as early as there is a bay, between what the car did before and `byS`, with which the fuel would
+ * last; or -1.
+ */
+export function refuelBetween(
+  timetable: Timetable,
+  car: number,
+  fromS: number,
+  byS: number,
+  more?: { readonly trackEndS: number; readonly lapsDriven: number },
+): number {
+  const { problem } = timetable;
+  const { day, cars, nowS } = problem;
+  const { windows, car: facts } = cars[car]!;
+  const { refuelS } = facts.fuel;
+  let startS = Math.max(fromS, day.opens, nowS);
+  const latest = Math.min(byS, day.closes) - refuelS;
+  while (startS <= latest) {
+    const away = outside(windows, startS, startS + refuelS);
+    const shift = away > 0 ? away : bayShift(timetable, startS, startS + refuelS);
+    if (shift === 0) return fuelLasts(timetable, car, more, startS + refuelS) ? startS : -1;
+    if (shift === Infinity) return -1;
+    startS += shift;
+  }
+  return -1;
+}
+
+/** Whether a bay is free over `[startS, endS)`. */
+function bayShift(timetable: Timetable, startS: number, endS: number): number {
+  return roomShift(timetable.refuels, timetable.problem.day.rules.refuelBays, startS, endS);
+}
+
+/** Whether a classroom is free over `[startS, endS)`. */
+export function classroomShift(timetable: Timetable, startS: number, endS: number): number {
+  return roomShift(timetable.briefings, timetable.problem.day.rules.briefing.rooms, startS, endS);
+}
+
+function roomShift(holds: readonly Hold[], most: number, startS: number, endS: number): number {
+  if (most === 0) return Infinity;
+  const mine = { startS, endS };
+  const beside = holds.filter((hold) => overlaps(mine, hold));
+  if (beside.length < most) return 0;
+  let shift = 0;
+  for (const at of [mine, ...beside]) {
+    const instant = Math.max(at.startS, startS);
+    const running = beside.filter((hold) => hold.startS <= instant && instant < hold.endS);
+    if (running.length >= most) shift = Math.max(shift, Math.min(...running.map((hold) => hold.endS)) - startS);
+  }
+  return shift;
+}
+
+/** Whether a sighting vehicle is free over `[startS, endS)`. */
+export function vehicleShift(timetable: Timetable, vehicle: number, startS: number, endS: number): number {
+  const away = outside(timetable.problem.vehicles[vehicle]!.windows, startS, endS);
+  if (away > 0) return away;
+  for (const hold of timetable.vehicleHolds[vehicle]!) {
+    if (hold.startS < endS && startS < hold.endS) return Math.max(1, hold.endS - startS);
+  }
+  return 0;
+}
+
+/**
+ * Walks forward through the releases that the circuit allows a vehicle which is on it for `trackS`. Only ever asked for
+ * later releases, it looks at each second of the day once.
+ */
+export class ReleaseScan {
+  private clearTo = -1;
+  private readonly most: number;
+
+  constructor(
+    private readonly timetable: Timetable,
+    private readonly trackS: number,
+  ) {
+    this.most = timetable.problem.day.rules.maxCarsOnTrack;
+  }
+
+  /** The first allowed release at or after `fromS`; past the end of the day where there is none. */
+  next(fromS: number): number {
+    const { load, near } = this.timetable;
+    let release = fromS;
+    for (;;) {
+      while (release <= DAY_S && near[release]! > 0) release += 1;
+      const endS = release + this.trackS;
+      if (endS > DAY_S) return Infinity;
+      const untilS = Math.max(release, this.clearTo);
+      let blocked = -1;
+      for (let s = endS - 1; s >= untilS; s--) {
+        if (load[s]! >= this.most) {
+          blocked = s;
+          break;
+        }
+      }
+      this.clearTo = endS;
+      if (blocked < 0) return release;
+      release = blocked + 1;
+    }
+  }
+}
+
+/** Shift until the circuit allows a release, for one that is asked about alone. */
+export function circuitShift(timetable: Timetable, releaseS: number, trackS: number): number {
+  return new ReleaseScan(timetable, trackS).next(releaseS) - releaseS;
+}
+
+/** Stretch of starts that one guest allows between two of the guest's holds. */
+export interface GuestGap {
+  /** Hold before and after; undefined at the ends of the day. */
+  readonly before: Hold | undefined;
+  readonly after: Hold | undefined;
+  /** Earliest start and latest end. */
+  readonly fromS: number;
+  readonly toS: number;
+}
+
+/** The gaps between a guest's holds into which a drive, sighting run or class may go by order, in order of time. */
+export function guestGaps(timetable: Timetable, guest: number, kind: Hold['kind'], drive = -1): GuestGap[] {
+  const { problem } = timetable;
+  const { day, nowS } = problem;
+  const facts = problem.guests[guest]!;
+  const holds = timetable.guestHolds[guest]!;
+  const gaps: GuestGap[] = [];
+  const rest = day.rules.guestRestS;
+  for (let at = 0; at <= holds.length; at++) {
+    const before = holds[at - 1];
+    const after = holds[at];
+    // Kinds are numbered drive, sighting run, class: what comes earlier in a guest's day has the higher number.
+    if ((before && before.kind < kind) || (after && after.kind > kind)) continue;
+    if (!inOrder(problem, holds, at, kind, drive)) continue;
+    const fromS = Math.max(day.opens, nowS, before ? before.endS + rest : facts.arrivesS);
+    const toS = Math.min(day.closes, facts.leavesS, after ? after.startS - rest : Infinity);
+    if (fromS < toS) gaps.push({ before, after, fromS, toS });
+  }
+  return gaps;
+}
+
+/** Whether a drive of a guest who wants them as listed has its place between the others. */
+function inOrder(problem: Problem, holds: readonly Hold[], at: number, kind: Hold['kind'], drive: number): boolean {
+  if (kind !== DRIVE || drive < 0) return true;
+  const { guest, place } = problem.drives[drive]!;
+  if (problem.guests[guest]!.guest.sequence !== 'asListed') return true;
+  return holds.every((hold, position) => {
+    if (hold.kind !== DRIVE) return true;
+    const other = problem.drives[hold.drive]!.place;
+    return position < at ? other < place : other > place;
+  });
+}
+
+export function refuelFits(timetable: Timetable, car: number, startS: number): boolean {
+  const hold = refuelHold(timetable.problem, car, startS);
+  const { day, cars } = timetable.problem;
+  if (startS < day.opens || hold.endS > day.closes) return false;
+  if (outside(cars[car]!.windows, startS, hold.endS) > 0 || bayShift(timetable, startS, hold.endS) > 0) return false;
+  const { turnaroundS } = day.rules;
+  const meets = (from: number, to: number) => from < hold.endS && startS < to;
+  return !(
+    timetable.carDrives[car]!.some((drive) => meets(drive.startS, drive.endS + turnaroundS)) ||
+    timetable.carRefuels[car]!.some((refuel) => meets(refuel.startS, refuel.endS))
+  );
+}

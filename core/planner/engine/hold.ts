@@ -1,0 +1,136 @@
+import type { Problem } from './problem';
+
+export const DRIVE = 0;
+export const SIGHTING = 1;
+export const BRIEFING = 2;
+export const REFUEL = 3;
+
+/**
+ * One activity of a plan in numbers. A hold never changes: whoever wants it otherwise takes it out and puts another one in,
+ * which is what makes every step of the search easy to take back.
+ */
+export interface Hold {
+  readonly kind: typeof DRIVE | typeof SIGHTING | typeof BRIEFING | typeof REFUEL;
+  readonly startS: number;
+  readonly endS: number;
+  /** On the circuit over `[releaseS, trackEndS)`; equal where it is not. */
+  readonly releaseS: number;
+  readonly trackEndS: number;
+  readonly lapsDriven: number;
+  /** Numbers of instructor, car (of a drive or refuel) or vehicle (of a sighting run), and drive; -1 for none. */
+  readonly crew: number;
+  readonly car: number;
+  readonly drive: number;
+  readonly guests: readonly number[];
+  /** Stands in a repair; the search leaves it alone. */
+  readonly fixed: boolean;
+  readonly heldUntilS: number | undefined;
+}
+
+const NOBODY: readonly number[] = [];
+
+/** Which of the problem's conditions is in force for a release. */
+export function conditionAt(problem: Problem, releaseS: number): number {
+  let at = problem.conditions.length - 1;
+  while (at > 0 && problem.conditions[at]!.fromS > releaseS) at -= 1;
+  return at;
+}
+
+/** A drive in the car of one of its options; throws where the car is none of them. */
+export function driveHold(
+  problem: Problem,
+  drive: number,
+  car: number,
+  crew: number,
+  releaseS: number,
+  trackS: number,
+  heldUntilS?: number,
+  fixed = false,
+): Hold {
+  const { setUpS, wrapUpS } = problem.day.rules;
+  const facts = problem.drives[drive]!;
+  return {
+    kind: DRIVE,
+    startS: releaseS - setUpS,
+    releaseS,
+    trackEndS: heldUntilS === undefined ? releaseS + trackS : Math.max(releaseS, heldUntilS - wrapUpS),
+    endS: heldUntilS === undefined ? releaseS + trackS + wrapUpS : Math.max(releaseS, heldUntilS),
+    lapsDriven: facts.laps,
+    crew,
+    car,
+    drive,
+    guests: [facts.guest],
+    fixed,
+    heldUntilS,
+  };
+}
+
+export function sightingHold(
+  problem: Problem,
+  vehicle: number,
+  crew: number,
+  guests: readonly number[],
+  releaseS: number,
+  heldUntilS?: number,
+  fixed = false,
+): Hold {
+  const { setUpS, wrapUpS, laps } = problem.day.rules.sighting;
+  const trackS = problem.vehicles[vehicle]!.trackS[conditionAt(problem, releaseS)]!;
+  return {
+    kind: SIGHTING,
+    startS: releaseS - setUpS,
+    releaseS,
+    trackEndS: heldUntilS === undefined ? releaseS + trackS : Math.max(releaseS, heldUntilS - wrapUpS),
+    endS: heldUntilS === undefined ? releaseS + trackS + wrapUpS : Math.max(releaseS, heldUntilS),
+    lapsDriven: laps,
+    crew,
+    car: vehicle,
+    drive: -1,
+    guests,
+    fixed,
+    heldUntilS,
+  };
+}
+
+export function briefingHold(
+  problem: Problem,
+  crew: number,
+  guests: readonly number[],
+  startS: number,
+  heldUntilS?: number,
+  fixed = false,
+): Hold {
+  const endS = Math.max(startS, heldUntilS ?? startS + problem.day.rules.briefing.durationS);
+  return {
+    kind: BRIEFING,
+    startS,
+    endS,
+    releaseS: endS,
+    trackEndS: endS,
+    lapsDriven: 0,
+    crew,
+    car: -1,
+    drive: -1,
+    guests,
+    fixed,
+    heldUntilS,
+  };
+}
+
+export function refuelHold(problem: Problem, car: number, startS: number, fixed = false): Hold {
+  const endS = startS + problem.cars[car]!.car.fuel.refuelS;
+  return {
+    kind: REFUEL,
+    startS,
+    endS,
+    releaseS: endS,
+    trackEndS: endS,
+    lapsDriven: 0,
+    crew: -1,
+    car,
+    drive: -1,
+    guests: NOBODY,
+    fixed,
+    heldUntilS: undefined,
+  };
+}

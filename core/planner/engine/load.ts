@@ -1,0 +1,125 @@
+import { layOutDrive, standingOf, type Plan } from '../../day';
+import { classroomShift, crewShift, guestGaps, refuelFits, ReleaseScan, vehicleShift } from './fits';
+import { BRIEFING, briefingHold, driveHold, refuelHold, SIGHTING, sightingHold, type Hold } from './hold';
+import { cheapestDrive } from './place-drive';
+import type { Problem } from './problem';
+import { has, isReady, tidyGuest } from './rebuild';
+import { Timetable } from './timetable';
+
+/**
+ * A timetable with what of a plan can be kept: in a repair first what stands, as it is and for good, then every activity
+ * that the day still allows just where it was. What no longer fits is left out, for the search to place again.
+ */
+export function loadPlan(problem: Problem, plan: Plan): Timetable {
+  const timetable = new Timetable(problem);
+  const numbers = numbersOf(problem);
+  stand(timetable, numbers);
+  for (const { car, start } of plan.refuels) {
+    const number = numbers.cars.get(car);
+    if (number !== undefined && start >= problem.nowS && refuelFits(timetable, number, start)) {
+      timetable.add(refuelHold(problem, number, start));
+    }
+  }
+  for (const { start, instructor, guests, heldUntil } of plan.briefings) {
+    const crew = numbers.crew.get(instructor);
+    if (crew === undefined || heldUntil !== undefined || !problem.day.instructors[crew]!.brief) continue;
+    const able = (hold: Hold) => classroomShift(timetable, hold.startS, hold.endS) === 0;
+    share(timetable, numbers, guests, briefingHold(problem, crew, [], start), problem.day.rules.briefing.seats, able);
+  }
+  for (const { release, vehicle, instructor, guests, heldUntil } of plan.sightings) {
+    const crew = numbers.crew.get(instructor);
+    const car = numbers.vehicles.get(vehicle);
+    if (crew === undefined || car === undefined || heldUntil !== undefined) continue;
+    if (!problem.day.instructors[crew]!.sighting) continue;
+    const able = (hold: Hold) =>
+      vehicleShift(timetable, car, hold.startS, hold.endS) === 0 &&
+      new ReleaseScan(timetable, hold.trackEndS - hold.releaseS).next(hold.releaseS) === hold.releaseS;
+    const { seats } = problem.vehicles[car]!.vehicle;
+    share(timetable, numbers, guests, sightingHold(problem, car, crew, [], release), seats, able);
+  }
+  for (const planned of [...plan.drives].sort((a, b) => a.release - b.release)) {
+    const drive = numbers.drives.get(planned.drive);
+    const car = numbers.cars.get(planned.car);
+    const crew = numbers.crew.get(planned.instructor);
+    if (drive === undefined || car === undefined || crew === undefined || timetable.driveHold[drive]) continue;
+    if (planned.heldUntil !== undefined || !isReady(timetable, problem.drives[drive]!.guest)) continue;
+    const { release } = planned;
+    const found = cheapestDrive(timetable, drive, { car, crew, fromS: release, toS: release });
+    if (!found) continue;
+    if (found.refuel) timetable.add(found.refuel);
+    timetable.add(found.hold);
+  }
+  problem.guests.forEach((_, guest) => tidyGuest(timetable, guest));
+  timetable.settle();
+  return timetable;
+}
+
+interface Numbers {
+  readonly cars: ReadonlyMap<string, number>;
+  readonly crew: ReadonlyMap<string, number>;
+  readonly vehicles: ReadonlyMap<string, number>;
+  readonly guests: ReadonlyMap<string, number>;
+  readonly drives: ReadonlyMap<string, number>;
+}
+
+function numbersOf({ day, drives }: Problem): Numbers {
+  const numbers = (things: readonly { id: string }[]) => new Map(things.map(({ id }, number) => [id, number]));
+  return {
+    cars: numbers(day.cars),
+    crew: numbers(day.instructors),
+    vehicles: numbers(day.sightingVehicles),
+    guests: numbers(day.guests),
+    drives: numbers(drives.map(({ drive }) => drive)),
+  };
+}
+
+function stand(timetable: Timetable, numbers: Numbers): void {
+  const { problem } = timetable;
+  const { day, index, repair } = problem;
+  if (!repair) return;
+  const standing = standingOf(day, repair, index);
+  const known = (guests: readonly string[]) => guests.map((id) => numbers.guests.get(id)!);
+  for (const { start, instructor, guests, heldUntil } of standing.briefings) {
+    timetable.add(briefingHold(problem, numbers.crew.get(instructor)!, known(guests), start, heldUntil, true));
+  }
+  for (const { release, vehicle, instructor, guests, heldUntil } of standing.sightings) {
+    const [car, crew] = [numbers.vehicles.get(vehicle)!, numbers.crew.get(instructor)!];
+    timetable.add(sightingHold(problem, car, crew, known(guests), release, heldUntil, true));
+  }
+  for (const planned of standing.drives) {
+    const { heldUntil, ...asPlanned } = planned;
+    const { releaseS, trackEndS } = layOutDrive(day, index, asPlanned);
+    const [drive, car] = [numbers.drives.get(planned.drive)!, numbers.cars.get(planned.car)!];
+    const crew = numbers.crew.get(planned.instructor)!;
+    timetable.add(driveHold(problem, drive, car, crew, releaseS, trackEndS - releaseS, heldUntil, true));
+  }
+  for (const { car, start } of standing.refuels) {
+    timetable.add(refuelHold(problem, numbers.cars.get(car)!, start, true));
+  }
+}
+
+/** Puts a class or sighting run back for those of its guests who may still be in it. */
+function share(
+  timetable: Timetable,
+  numbers: Numbers,
+  guests: readonly string[],
+  empty: Hold,
+  seats: number,
+  able: (hold: Hold) => boolean,
+): void {
+  const { problem } = timetable;
+  const kind = empty.kind === BRIEFING ? BRIEFING : SIGHTING;
+  const members = guests.flatMap((id) => {
+    const guest = numbers.guests.get(id);
+    if (guest === undefined) return [];
+    const { needsBriefing, needsSighting, mayHave, drives } = problem.guests[guest]!;
+    const needs =
+      kind === BRIEFING ? needsBriefing : needsSighting && (!needsBriefing || has(timetable, guest, BRIEFING));
+    if (!needs || drives.length === 0 || mayHave[empty.crew] === 0 || has(timetable, guest, kind)) return [];
+    const inGap = guestGaps(timetable, guest, kind).some((gap) => gap.fromS <= empty.startS && empty.endS <= gap.toS);
+    return inGap ? [guest] : [];
+  });
+  if (members.length === 0 || members.length > seats) return;
+  if (crewShift(timetable, empty.crew, empty.startS, empty.endS) > 0 || !able(empty)) return;
+  timetable.add({ ...empty, guests: members });
+}

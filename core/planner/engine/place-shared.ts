@@ -1,0 +1,185 @@
+import { waitOfGap } from '../../day/cost/waiting';
+import { classroomShift, crewShift, guestGaps, ReleaseScan, vehicleShift, type GuestGap } from './fits';
+import { BRIEFING, briefingHold, SIGHTING, sightingHold, type Hold } from './hold';
+import type { Timetable } from './timetable';
+
+/**
+ * Classes and sighting runs: activities that guests share. A guest joins one that is planned, or a new one is opened for
+ * as many of the waiting guests as gain by it.
+ */
+export interface SharedSearch {
+  /** What opening one more costs, in minutes of patience, beyond what the cost terms say: the crew it keeps from driving. */
+  readonly openPrice: number;
+  /** How much later than the first guest could begin a new one may start, seconds. */
+  readonly patienceS: number;
+}
+
+/** A guest waiting for a class or sighting run, with the stretch of the day into which it must go. */
+interface Waiting {
+  readonly guest: number;
+  readonly gap: GuestGap;
+}
+
+/** Plans classes for these guests, in the order given; says who found none. */
+export function planBriefings(timetable: Timetable, guests: readonly number[], search: SharedSearch): number[] {
+  return planShared(timetable, guests, BRIEFING, search);
+}
+
+/** Plans sighting runs for these guests, in the order given; says who found none. */
+export function planSightings(timetable: Timetable, guests: readonly number[], search: SharedSearch): number[] {
+  return planShared(timetable, guests, SIGHTING, search);
+}
+
+type Shared = typeof BRIEFING | typeof SIGHTING;
+
+function planShared(timetable: Timetable, guests: readonly number[], kind: Shared, search: SharedSearch): number[] {
+  const failed: number[] = [];
+  let waiting = guests.flatMap((guest): Waiting[] => {
+    const gap = guestGaps(timetable, guest, kind).at(-1);
+    if (gap) return [{ guest, gap }];
+    failed.push(guest);
+    return [];
+  });
+  while (waiting.length > 0) {
+    const first = waiting[0]!;
+    const joined = cheapestToJoin(timetable, first, kind);
+    const opened = cheapestToOpen(timetable, waiting, kind, search);
+    if (opened && (!joined || opened.each < joined.price)) {
+      timetable.add(opened.hold);
+      const seated = opened.hold.guests;
+      waiting = waiting.filter(({ guest }) => !seated.includes(guest));
+      continue;
+    }
+    if (joined) {
+      timetable.remove(joined.from);
+      timetable.add(joined.to);
+    } else failed.push(first.guest);
+    waiting = waiting.slice(1);
+  }
+  return failed;
+}
+
+/** What a guest waits more with a hold over `[startS, endS)` in a gap. */
+function waitIn(timetable: Timetable, { guest, gap }: Waiting, startS: number, endS: number): number {
+  const { guests, day, weights } = timetable.problem;
+  const rest = day.rules.guestRestS;
+  const beforeS = gap.before ? gap.before.endS + rest : guests[guest]!.arrivesS;
+  const { after } = gap;
+  return (
+    weights.waiting *
+    (waitOfGap(startS - beforeS) +
+      (after ? waitOfGap(after.startS - endS - rest) - waitOfGap(after.startS - beforeS) : 0))
+  );
+}
+
+function seatsOf(timetable: Timetable, hold: Hold): number {
+  const { day, vehicles } = timetable.problem;
+  return hold.kind === BRIEFING ? day.rules.briefing.seats : vehicles[hold.car]!.vehicle.seats;
+}
+
+/** The same activity with other guests. */
+export function withGuests(timetable: Timetable, hold: Hold, guests: readonly number[]): Hold {
+  return hold.kind === BRIEFING
+    ? briefingHold(timetable.problem, hold.crew, guests, hold.startS, hold.heldUntilS, hold.fixed)
+    : sightingHold(timetable.problem, hold.car, hold.crew, guests, hold.releaseS, hold.heldUntilS, hold.fixed);
+}
+
+function cheapestToJoin(
+  timetable: Timetable,
+  waiting: Waiting,
+  kind: Shared,
+): { from: Hold; to: Hold; price: number } | undefined {
+  const { guests } = timetable.problem;
+  const { guest, gap } = waiting;
+  let best: { from: Hold; price: number } | undefined;
+  for (const hold of kind === BRIEFING ? timetable.briefings : timetable.circuit) {
+    if (hold.kind !== kind || hold.fixed || hold.startS < gap.fromS || hold.endS > gap.toS) continue;
+    if (guests[guest]!.mayHave[hold.crew] === 0 || hold.guests.length >= seatsOf(timetable, hold)) continue;
+    const price = waitIn(timetable, waiting, hold.startS, hold.endS);
+    if (!best || price < best.price) best = { from: hold, price };
+  }
+  return best && { ...best, to: withGuests(timetable, best.from, [...best.from.guests, guest]) };
+}
+
+/** The new class or sighting run that costs least for each guest in it; the first waiting guest is always one of them. */
+function cheapestToOpen(
+  timetable: Timetable,
+  waiting: readonly Waiting[],
+  kind: Shared,
+  search: SharedSearch,
+): { hold: Hold; each: number } | undefined {
+  const { problem } = timetable;
+  const first = waiting[0]!;
+  const starts = [first.gap.fromS];
+  for (const { gap } of waiting) {
+    if (gap.fromS > first.gap.fromS && gap.fromS <= first.gap.fromS + search.patienceS) starts.push(gap.fromS);
+  }
+  let best: { hold: Hold; each: number } | undefined;
+  const level = timetable.balanceWith(-1, 0);
+  const able = problem.crew.flatMap(({ instructor }, who) => {
+    const can = kind === BRIEFING ? instructor.brief : instructor.sighting;
+    return can && problem.guests[first.guest]!.mayHave[who] === 1 ? [who] : [];
+  });
+  const vehicles = kind === BRIEFING ? [-1] : problem.vehicles.map((_, number) => number);
+  for (const startS of new Set(starts)) {
+    for (const vehicle of vehicles) {
+      for (const who of able) {
+        const hold = earliestFor(timetable, kind, vehicle, who, first, startS);
+        if (!hold) continue;
+        const seats = seatsOf(timetable, hold);
+        const members: number[] = [];
+        let price =
+          search.openPrice +
+          timetable.balanceWith(who, hold.endS - hold.startS) -
+          level +
+          (kind === SIGHTING ? problem.weights.passes * timetable.passesOf(hold) : 0);
+        for (const candidate of waiting) {
+          if (members.length >= seats) break;
+          const { guest, gap } = candidate;
+          if (gap.fromS > hold.startS || gap.toS < hold.endS || problem.guests[guest]!.mayHave[who] === 0) continue;
+          members.push(guest);
+          price += waitIn(timetable, candidate, hold.startS, hold.endS);
+        }
+        if (!members.includes(first.guest)) continue;
+        const each = price / members.length;
+        if (!best || each < best.each) best = { hold: withGuests(timetable, hold, members), each };
+      }
+    }
+  }
+  return best;
+}
+
+/** The earliest class or sighting run of one guest with this instructor, not before `fromS`. */
+export function earliestFor(
+  timetable: Timetable,
+  kind: Shared,
+  vehicle: number,
+  who: number,
+  { guest, gap }: Waiting,
+  fromS: number,
+): Hold | undefined {
+  const { problem } = timetable;
+  let scan: ReleaseScan | undefined;
+  let startS = Math.max(fromS, gap.fromS);
+  while (startS < gap.toS) {
+    const hold =
+      kind === BRIEFING
+        ? briefingHold(problem, who, [guest], startS)
+        : sightingHold(problem, vehicle, who, [guest], startS + problem.day.rules.sighting.setUpS);
+    if (hold.endS > gap.toS) return undefined;
+    const crew = crewShift(timetable, who, hold.startS, hold.endS);
+    let shift = crew;
+    if (crew === 0 && kind === BRIEFING) shift = classroomShift(timetable, hold.startS, hold.endS);
+    if (crew === 0 && kind === SIGHTING) {
+      shift = vehicleShift(timetable, vehicle, hold.startS, hold.endS);
+      if (shift === 0) {
+        if (!scan || problem.conditions.length > 1) scan = new ReleaseScan(timetable, hold.trackEndS - hold.releaseS);
+        shift = scan.next(hold.releaseS) - hold.releaseS;
+      }
+    }
+    if (shift === 0) return hold;
+    if (shift === Infinity) return undefined;
+    startS += shift;
+  }
+  return undefined;
+}

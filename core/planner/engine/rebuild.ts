@@ -1,0 +1,179 @@
+import type { Random } from '../random';
+import { BRIEFING, DRIVE, SIGHTING, type Hold } from './hold';
+import { cheapestDrive } from './place-drive';
+import { planBriefings, planSightings, withGuests } from './place-shared';
+import { fuelLasts } from './fits';
+import type { Timetable } from './timetable';
+
+/** How a part of the plan is put together again: the same part in another manner becomes another plan. */
+export interface Manner {
+  readonly random: Random;
+  /** Whose turn comes first. */
+  readonly order: 'ready' | 'leaving' | 'scarce' | 'chance' | 'given';
+  /** Price in minutes of patience of opening one more class or sighting run; see `SharedSearch`. */
+  readonly classPrice: number;
+  readonly runPrice: number;
+  readonly patienceS: number;
+  /** Seconds between releases tried. */
+  readonly stepS: number;
+  /** Chance that a possible place is passed over. */
+  readonly skipChance: number;
+}
+
+/** The same every time: in the order given, whatever is open already or opens soonest. */
+export const SOON: Manner = {
+  random: () => 0.5,
+  order: 'given',
+  classPrice: 0,
+  runPrice: 0,
+  patienceS: 0,
+  stepS: 15,
+  skipChance: 0,
+};
+
+const ORDERS = ['ready', 'leaving', 'scarce', 'chance', 'chance'] as const;
+const STEPS_S = [15, 15, 15, 30, 5, 1] as const;
+
+/** A manner by chance. */
+export function anyManner(random: Random): Manner {
+  return {
+    random,
+    order: ORDERS[Math.floor(random() * ORDERS.length)]!,
+    classPrice: random() * 40,
+    runPrice: random() * 15,
+    patienceS: random() * 3600,
+    stepS: STEPS_S[Math.floor(random() * STEPS_S.length)]!,
+    skipChance: random() < 0.5 ? 0 : 0.05,
+  };
+}
+
+/**
+ * Plans drives that are out, with class and sighting run for guests who still need them. Drives that find no place stay
+ * out, and guests who drive nothing are taken out of class and sighting run.
+ */
+export function rebuild(timetable: Timetable, wanted: readonly number[], manner: Manner): void {
+  const { problem } = timetable;
+  // One drive may be wanted for two reasons, and has one place all the same.
+  const drives = [...new Set(wanted)];
+  const pinned = drives.filter(
+    (drive) => !timetable.driveHold[drive] && problem.drives[drive]!.drive.pin?.release !== undefined,
+  );
+  for (const drive of pinned) place(timetable, drive, manner);
+  const guests = [...new Set(drives.map((drive) => problem.drives[drive]!.guest))].filter((guest) =>
+    canDrive(timetable, guest),
+  );
+  planBriefings(
+    timetable,
+    byChance(
+      guests.filter((guest) => problem.guests[guest]!.needsBriefing && !has(timetable, guest, BRIEFING)),
+      (guest) => problem.guests[guest]!.arrivesS,
+    ),
+    { openPrice: manner.classPrice, patienceS: manner.patienceS },
+  );
+  planSightings(
+    timetable,
+    byChance(
+      guests.filter(
+        (guest) =>
+          problem.guests[guest]!.needsSighting &&
+          !has(timetable, guest, SIGHTING) &&
+          (!problem.guests[guest]!.needsBriefing || has(timetable, guest, BRIEFING)),
+      ),
+      (guest) =>
+        Math.max(problem.guests[guest]!.arrivesS, readyFor(timetable, guest)) + problem.guests[guest]!.party / 1000,
+    ),
+    { openPrice: manner.runPrice, patienceS: manner.patienceS / 4 },
+  );
+  for (const drive of inTurn(
+    timetable,
+    drives.filter((drive) => !timetable.driveHold[drive]),
+    manner,
+  )) {
+    if (isReady(timetable, problem.drives[drive]!.guest)) place(timetable, drive, manner);
+  }
+  for (const guest of guests) tidyGuest(timetable, guest);
+}
+
+function byChance(guests: number[], key: (guest: number) => number): number[] {
+  return guests.sort((a, b) => key(a) - key(b));
+}
+
+function canDrive(timetable: Timetable, guest: number): boolean {
+  return timetable.problem.guests[guest]!.drives.some((drive) => timetable.problem.drives[drive]!.options.length > 0);
+}
+
+export function has(timetable: Timetable, guest: number, kind: Hold['kind']): boolean {
+  return timetable.guestHolds[guest]!.some((hold) => hold.kind === kind);
+}
+
+/** Whether class and sighting run are behind the guest, or at least planned. */
+export function isReady(timetable: Timetable, guest: number): boolean {
+  const { needsBriefing, needsSighting } = timetable.problem.guests[guest]!;
+  return (!needsBriefing || has(timetable, guest, BRIEFING)) && (!needsSighting || has(timetable, guest, SIGHTING));
+}
+
+/** End of class, sighting run or arrival: when the first drive may follow. */
+function readyFor(timetable: Timetable, guest: number): number {
+  let ready = timetable.problem.guests[guest]!.arrivesS;
+  for (const hold of timetable.guestHolds[guest]!) if (hold.kind !== DRIVE) ready = Math.max(ready, hold.endS);
+  return ready;
+}
+
+function inTurn(timetable: Timetable, drives: readonly number[], { order, random }: Manner): readonly number[] {
+  if (order === 'given') return drives;
+  const { problem } = timetable;
+  const key = (drive: number): number => {
+    const { guest, options, place } = problem.drives[drive]!;
+    const facts = problem.guests[guest]!;
+    switch (order) {
+      case 'ready':
+        return readyFor(timetable, guest) + place + random() * 900;
+      case 'leaving':
+        return Math.min(facts.leavesS, problem.day.closes) - readyFor(timetable, guest) + place + random() * 600;
+      case 'scarce':
+        return options.reduce((sum, { crew }) => sum + crew.length, 0) + random() * 3;
+      case 'chance':
+        return random();
+    }
+  };
+  return drives
+    .map((drive) => ({ drive, key: key(drive) }))
+    .sort((a, b) => a.key - b.key)
+    .map(({ drive }) => drive);
+}
+
+function place(timetable: Timetable, drive: number, { random, stepS, skipChance }: Manner): boolean {
+  const found = cheapestDrive(timetable, drive, {
+    stepS,
+    ...(skipChance > 0 ? { skip: () => random() < skipChance } : {}),
+  });
+  if (!found) return false;
+  if (found.refuel) timetable.add(found.refuel);
+  timetable.add(found.hold);
+  return true;
+}
+
+/** Takes out drives that have no class or sighting run before them, and classes and runs of guests who don't drive. */
+export function tidyGuest(timetable: Timetable, guest: number): void {
+  if (!isReady(timetable, guest)) {
+    for (const hold of [...timetable.guestHolds[guest]!])
+      if (hold.kind === DRIVE && !hold.fixed) timetable.remove(hold);
+  }
+  if (has(timetable, guest, DRIVE)) return;
+  for (const hold of [...timetable.guestHolds[guest]!]) if (!hold.fixed) leave(timetable, hold, guest);
+}
+
+/** Takes one guest out of a class or sighting run; the last one to leave closes it. */
+export function leave(timetable: Timetable, hold: Hold, guest: number): void {
+  timetable.remove(hold);
+  const rest = hold.guests.filter((other) => other !== guest);
+  if (rest.length > 0) timetable.add(withGuests(timetable, hold, rest));
+}
+
+/** Takes out a drive, and refuels of its car that the fuel lasts without. */
+export function takeOut(timetable: Timetable, hold: Hold): void {
+  timetable.remove(hold);
+  for (const refuel of [...timetable.carRefuels[hold.car]!]) {
+    if (!refuel.fixed && fuelLasts(timetable, hold.car, undefined, -1, refuel)) timetable.remove(refuel);
+  }
+}

@@ -1,0 +1,227 @@
+import type { Random } from '../random';
+import { BRIEFING, DRIVE, type Hold } from './hold';
+import { leave, takeOut } from './rebuild';
+import type { Timetable } from './timetable';
+
+/** Takes a related handful of activities out of the plan; says which drives are to be planned again. */
+export type Ruin = (timetable: Timetable, random: Random, size: number) => number[];
+
+function drivesIn(holds: readonly Hold[]): Hold[] {
+  return holds.filter((hold) => hold.kind === DRIVE && !hold.fixed);
+}
+
+function pick<T>(random: Random, list: readonly T[]): T | undefined {
+  return list[Math.floor(random() * list.length)];
+}
+
+function out(timetable: Timetable, holds: readonly Hold[]): number[] {
+  for (const hold of holds) takeOut(timetable, hold);
+  return holds.map(({ drive }) => drive);
+}
+
+function anyDrive(timetable: Timetable, random: Random): Hold | undefined {
+  for (let tries = 0; tries < 8; tries++) {
+    const hold = pick(random, timetable.circuit);
+    if (hold && hold.kind === DRIVE && !hold.fixed) return hold;
+  }
+  return undefined;
+}
+
+/** Drives released around one of them. */
+const window: Ruin = (timetable, random, size) => {
+  const centre = anyDrive(timetable, random);
+  if (!centre) return [];
+  const at = timetable.circuit.indexOf(centre);
+  const around = drivesIn(timetable.circuit.slice(Math.max(0, at - size), at + size));
+  shuffle(around, random);
+  return out(timetable, around.slice(0, size));
+};
+
+/** Neighbours in one car. */
+const car: Ruin = (timetable, random, size) => {
+  const centre = anyDrive(timetable, random);
+  return centre ? out(timetable, stretch(drivesIn(timetable.carDrives[centre.car]!), centre, random, size)) : [];
+};
+
+/** Neighbours of one instructor. */
+const crew: Ruin = (timetable, random, size) => {
+  const centre = anyDrive(timetable, random);
+  return centre ? out(timetable, stretch(drivesIn(timetable.crewHolds[centre.crew]!), centre, random, size)) : [];
+};
+
+/** Drives around one of them in its car, and with their instructors around those. */
+const carAndCrew: Ruin = (timetable, random, size) => {
+  const centre = anyDrive(timetable, random);
+  if (!centre) return [];
+  const chosen = new Set(stretch(drivesIn(timetable.carDrives[centre.car]!), centre, random, Math.ceil(size / 2)));
+  for (const hold of [...chosen]) {
+    if (chosen.size >= size) break;
+    for (const other of stretch(drivesIn(timetable.crewHolds[hold.crew]!), hold, random, 3)) chosen.add(other);
+  }
+  return out(timetable, [...chosen].slice(0, size));
+};
+
+/** All drives of a few guests near one another. */
+const guests: Ruin = (timetable, random, size) => {
+  const centre = dearest(timetable, random);
+  if (!centre) return [];
+  const chosen = new Set(drivesIn(timetable.guestHolds[centre.guests[0]!]!));
+  const at = timetable.circuit.indexOf(centre);
+  for (let tries = 0; chosen.size < size && tries < size; tries++) {
+    const near = timetable.circuit[at + Math.floor((random() - 0.5) * 4 * size)];
+    if (near?.kind === DRIVE) for (const hold of drivesIn(timetable.guestHolds[near.guests[0]!]!)) chosen.add(hold);
+  }
+  return out(timetable, [...chosen]);
+};
+
+/** All drives of a party. */
+const party: Ruin = (timetable, random, size) => {
+  const members = pick(random, timetable.problem.parties);
+  if (!members) return guests(timetable, random, size);
+  return out(timetable, members.flatMap((guest) => drivesIn(timetable.guestHolds[guest]!)).slice(0, 3 * size));
+};
+
+/** Sighting runs near one another, with the drives of their guests or without. */
+const runs: Ruin = (timetable, random, size) => {
+  const all = timetable.circuit.filter((hold) => hold.kind !== DRIVE && !hold.fixed);
+  const at = Math.floor(random() * all.length);
+  return reopen(timetable, all.slice(at, at + 1 + Math.floor((random() * size) / 3)), random() < 0.4, false);
+};
+
+/** A class, or two that follow one another, with what its guests do afterwards or without. */
+const classes: Ruin = (timetable, random, size) => {
+  const all = timetable.briefings.filter((hold) => !hold.fixed);
+  const at = Math.floor(random() * all.length);
+  const chosen = all.slice(at, at + (random() < 0.5 ? 2 : 1));
+  const kind = random();
+  return reopen(
+    timetable,
+    chosen.filter((hold, place) => place === 0 || hold.guests.length < 3 * size),
+    kind < 0.3,
+    kind < 0.7,
+  );
+};
+
+/** A few guests out of their class and sighting run, while their drives stay. */
+const seats: Ruin = (timetable, random, size) => {
+  const centre = dearest(timetable, random);
+  if (!centre) return [];
+  const near = guestsNear(timetable, random, centre.guests[0]!, 1 + Math.floor(random() * size));
+  const withClass = random() < 0.6;
+  for (const guest of near) {
+    for (const hold of [...timetable.guestHolds[guest]!]) {
+      if (!hold.fixed && hold.kind !== DRIVE && (withClass || hold.kind !== BRIEFING)) leave(timetable, hold, guest);
+    }
+  }
+  return near.flatMap((guest) => timetable.problem.guests[guest]!.drives.slice(0, 1));
+};
+
+/** A few guests with all that they do, class and sighting run as well. */
+const fromTheStart: Ruin = (timetable, random, size) => {
+  const centre = dearest(timetable, random);
+  if (!centre) return [];
+  const near = guestsNear(timetable, random, centre.guests[0]!, 1 + Math.floor((random() * size) / 2));
+  return near.flatMap((guest) => wholeGuest(timetable, guest));
+};
+
+/** A guest and others who arrive at about the same time. */
+function guestsNear(timetable: Timetable, random: Random, guest: number, count: number): number[] {
+  const { guests } = timetable.problem;
+  const { arrivesS } = guests[guest]!;
+  return guests
+    .map((other, number) => ({
+      number,
+      apartS: number === guest ? -1 : Math.abs(other.arrivesS - arrivesS) + random() * 1200,
+    }))
+    .sort((a, b) => a.apartS - b.apartS)
+    .slice(0, count)
+    .map(({ number }) => number);
+}
+
+/** Room for one of these drives that have no place: its car's drives around some time, and what their instructors do. */
+export function makeRoom(timetable: Timetable, random: Random, size: number, unplanned: readonly number[]): number[] {
+  const { problem } = timetable;
+  const drive = pick(random, unplanned)!;
+  const { options, guest } = problem.drives[drive]!;
+  const option = pick(random, options);
+  if (!option) return [];
+  const { arrivesS, leavesS } = problem.guests[guest]!;
+  const toS = Math.min(leavesS, problem.day.closes);
+  const atS = arrivesS + random() * (toS - arrivesS);
+  const inCar = drivesIn(timetable.carDrives[option.car]!);
+  const near = inCar.findIndex((hold) => hold.endS > atS);
+  const from = Math.max(0, (near < 0 ? inCar.length : near) - Math.floor(random() * 3));
+  const chosen = new Set(inCar.slice(from, from + 1 + Math.floor(random() * 3)));
+  const crew = pick(random, option.crew)!;
+  const beside = drivesIn(timetable.crewHolds[crew]!).filter((hold) => Math.abs(hold.startS - atS) < 1800);
+  for (const hold of beside.slice(0, size)) chosen.add(hold);
+  return [drive, ...out(timetable, [...chosen])];
+}
+
+/** Closes classes or sighting runs; of their guests, the drives too and, after a class, the sighting runs. */
+function reopen(timetable: Timetable, shared: readonly Hold[], withDrives: boolean, withRuns: boolean): number[] {
+  const drives: number[] = [];
+  for (const hold of shared) {
+    timetable.remove(hold);
+    for (const guest of hold.guests) {
+      if (withDrives) out(timetable, drivesIn(timetable.guestHolds[guest]!));
+      drives.push(...timetable.problem.guests[guest]!.drives);
+      if (hold.kind !== BRIEFING || !withRuns) continue;
+      for (const other of [...timetable.guestHolds[guest]!]) {
+        if (!other.fixed && other.kind !== DRIVE && other.kind !== BRIEFING) leave(timetable, other, guest);
+      }
+    }
+  }
+  return drives;
+}
+
+function wholeGuest(timetable: Timetable, guest: number): number[] {
+  const drives = out(timetable, drivesIn(timetable.guestHolds[guest]!));
+  if (drives.length === 0) return [];
+  if (timetable.guestHolds[guest]!.some(({ kind }) => kind === DRIVE)) return drives;
+  for (const hold of [...timetable.guestHolds[guest]!]) if (!hold.fixed) leave(timetable, hold, guest);
+  return drives;
+}
+
+/** Of a few drives by chance the one whose guest has most to complain about. */
+function dearest(timetable: Timetable, random: Random): Hold | undefined {
+  let best: Hold | undefined;
+  let most = -1;
+  for (let tries = 0; tries < 4; tries++) {
+    const hold = anyDrive(timetable, random);
+    if (!hold) continue;
+    const cost = timetable.costOfGuest(hold.guests[0]!);
+    if (cost > most) {
+      most = cost;
+      best = hold;
+    }
+  }
+  return best;
+}
+
+/** A run of `size` holds around one of them. */
+function stretch(holds: Hold[], centre: Hold, random: Random, size: number): Hold[] {
+  const from = Math.max(0, holds.indexOf(centre) - Math.floor(random() * size));
+  return holds.slice(from, from + size);
+}
+
+function shuffle<T>(list: T[], random: Random): void {
+  for (let i = list.length - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1));
+    [list[i], list[j]] = [list[j]!, list[i]!];
+  }
+}
+
+/** Ways to take a handful out, each chosen as often as its weight says. */
+export const RUINS: readonly { readonly ruin: Ruin; readonly weight: number }[] = [
+  { ruin: window, weight: 2 },
+  { ruin: car, weight: 2 },
+  { ruin: crew, weight: 2 },
+  { ruin: carAndCrew, weight: 2 },
+  { ruin: guests, weight: 3 },
+  { ruin: party, weight: 1 },
+  { ruin: runs, weight: 1 },
+  { ruin: classes, weight: 1 },
+  { ruin: seats, weight: 2 },
+  { ruin: fromTheStart, weight: 2 },
+];

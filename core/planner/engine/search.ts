@@ -1,0 +1,105 @@
+import type { Random } from '../random';
+import type { Hold } from './hold';
+import { anyManner, rebuild } from './rebuild';
+import { makeRoom, RUINS } from './ruin';
+import type { Timetable } from './timetable';
+
+/** Temperatures in minutes of patience, at the start and at the end; from measurements with `npm run bench:planner`. */
+const HOT = 40;
+const COLD = 4;
+/** The search ends where so many steps for each drive, and at least so many in all, have found nothing better. */
+const STEPS_PER_DRIVE = 1000;
+const LEAST_STEPS = 20_000;
+/** Most activities that one step takes out. */
+const MOST_OUT = 14;
+
+/** Asked and told while the search runs. */
+export interface SearchWatch {
+  readonly random: Random;
+  /** Share of the search that is done, 0 to 1, by the number of steps or by time; at 1 it ends. */
+  readonly progress: (steps: number) => number;
+  /** Told of every plan that is better than all before; the timetable holds it just then. */
+  readonly onBetter?: (steps: number) => void;
+}
+
+/**
+ * Large neighbourhood search (Shaw 1998) by ruin and recreate (Schrimpf et al. 2000) with simulated annealing: takes a
+ * related handful of activities out, puts them back in another manner, and keeps the result where it is cheaper or, while
+ * it is hot, not much dearer. The best plan found is in the timetable at the end, whenever that is.
+ *
+ * @returns steps done
+ */
+export function search(timetable: Timetable, { random, progress, onBetter }: SearchWatch): number {
+  const { drives, weights } = timetable.problem;
+  const patience = Math.max(LEAST_STEPS, STEPS_PER_DRIVE * drives.length);
+  const scale = weights.waiting > 0 ? weights.waiting : 1;
+  let current = timetable.searchCost();
+  let best = current;
+  let bestHolds: Hold[] = timetable.holds();
+  let steps = 0;
+  let betterAt = 0;
+  timetable.settle();
+  for (;;) {
+    const done = progress(steps);
+    if (done >= 1 || steps - betterAt > patience) break;
+    steps += 1;
+    takeOneStep(timetable, random);
+    const cost = timetable.searchCost();
+    const temperature = scale * HOT * (COLD / HOT) ** done;
+    if (cost >= current - temperature * Math.log(1 - random())) {
+      timetable.back(0);
+      continue;
+    }
+    timetable.settle();
+    current = cost;
+    if (cost < best - 1e-9) {
+      best = cost;
+      betterAt = steps;
+      bestHolds = timetable.holds();
+      onBetter?.(steps);
+    }
+  }
+  restore(timetable, bestHolds);
+  return steps;
+}
+
+function takeOneStep(timetable: Timetable, random: Random): void {
+  const size = 1 + Math.floor(random() * random() * MOST_OUT);
+  const unplanned = withoutPlace(timetable);
+  const manner = anyManner(random);
+  if (unplanned.length > 0 && random() < 0.3) {
+    const drives = makeRoom(timetable, random, size, unplanned);
+    rebuild(timetable, drives, random() < 0.7 ? { ...manner, order: 'given' } : manner);
+    return;
+  }
+  const drives = anyRuin(random)(timetable, random, size);
+  if (unplanned.length > 0 && random() < 0.3) drives.push(unplanned[Math.floor(random() * unplanned.length)]!);
+  rebuild(timetable, drives, manner);
+}
+
+const RUIN_SUM = RUINS.reduce((sum, { weight }) => sum + weight, 0);
+
+function anyRuin(random: Random) {
+  let roll = random() * RUIN_SUM;
+  return (RUINS.find(({ weight }) => (roll -= weight) < 0) ?? RUINS[0]!).ruin;
+}
+
+/** Drives that are out of the plan and could be in it. */
+function withoutPlace(timetable: Timetable): number[] {
+  const { drives } = timetable.problem;
+  if (timetable.plannedDrives === drives.length) return [];
+  const out: number[] = [];
+  for (let drive = 0; drive < drives.length; drive++) {
+    if (!timetable.driveHold[drive] && drives[drive]!.options.length > 0) out.push(drive);
+  }
+  return out;
+}
+
+/** Makes the timetable hold exactly these. */
+export function restore(timetable: Timetable, holds: readonly Hold[]): void {
+  const wanted = new Set(holds);
+  const there = new Set(timetable.holds());
+  for (const hold of there) if (!wanted.has(hold)) timetable.remove(hold);
+  for (const hold of wanted) if (!there.has(hold)) timetable.add(hold);
+  timetable.settle();
+}

@@ -1,0 +1,342 @@
+import type { Plan, Unplanned } from '../../day';
+import { DAY_S } from '../../day/time';
+import { UNNOTICED_S } from '../../day/cost/moved';
+import { passesBetween } from '../../day/cost/passes';
+import { waitOfGap } from '../../day/cost/waiting';
+import { BRIEFING, DRIVE, REFUEL, SIGHTING, type Hold } from './hold';
+import type { Problem } from './problem';
+
+/** In a repair, a drive is touched only if that saves more than this, in minutes of patience. */
+export const CALM = 6;
+
+/**
+ * A plan while it is being searched: every hold filed under whom and what it holds, in order of time, with the cost kept
+ * up to date. Every change is noted, so that `back` can undo all of them down to a mark.
+ */
+export class Timetable {
+  readonly guestHolds: Hold[][];
+  readonly crewHolds: Hold[][];
+  readonly carDrives: Hold[][];
+  readonly carRefuels: Hold[][];
+  readonly vehicleHolds: Hold[][];
+  readonly briefings: Hold[] = [];
+  readonly refuels: Hold[] = [];
+  /** By release. */
+  readonly circuit: Hold[] = [];
+  readonly driveHold: (Hold | undefined)[];
+  /** Vehicles on the circuit in each second of the day; the limit is reached throughout a closure. */
+  readonly load: Uint16Array;
+  /** Releases that are too near to each second of the day for another one. */
+  readonly near: Uint16Array;
+  /** Longest time that any vehicle so far has been on the circuit. */
+  longestTrackS = 0;
+  plannedDrives = 0;
+  /** Seconds held by each instructor, and by all. */
+  readonly heldS: Float64Array;
+  totalHeldS = 0;
+  private passes = 0;
+  private readonly guestCost: Float64Array;
+  private readonly guestUnrest: Float64Array;
+  private readonly guestStale: Uint8Array;
+  private readonly staleGuests: number[] = [];
+  private readonly partyCost: Float64Array;
+  private readonly partyStale: Uint8Array;
+  private readonly trail: Hold[] = [];
+  private readonly trailAdded: boolean[] = [];
+  private readonly totalAvailableS: number;
+
+  constructor(readonly problem: Problem) {
+    const { day, guests, crew, cars, vehicles, drives, parties } = problem;
+    this.guestHolds = guests.map(() => []);
+    this.crewHolds = crew.map(() => []);
+    this.carDrives = cars.map(() => []);
+    this.carRefuels = cars.map(() => []);
+    this.vehicleHolds = vehicles.map(() => []);
+    this.driveHold = drives.map(() => undefined);
+    this.heldS = new Float64Array(crew.length);
+    this.guestCost = new Float64Array(guests.length);
+    this.guestUnrest = new Float64Array(guests.length);
+    this.guestStale = new Uint8Array(guests.length);
+    this.partyCost = new Float64Array(parties.length);
+    this.partyStale = new Uint8Array(parties.length);
+    this.totalAvailableS = crew.reduce((sum, { availableS }) => sum + availableS, 0);
+    this.load = new Uint16Array(DAY_S + 1);
+    this.near = new Uint16Array(DAY_S + 1);
+    for (const { from, to } of day.circuit.closures) {
+      for (let s = from; s < to; s++) this.load[s]! += day.rules.maxCarsOnTrack;
+    }
+  }
+
+  add(hold: Hold): void {
+    this.apply(hold, true);
+    this.trail.push(hold);
+    this.trailAdded.push(true);
+  }
+
+  remove(hold: Hold): void {
+    this.apply(hold, false);
+    this.trail.push(hold);
+    this.trailAdded.push(false);
+  }
+
+  /** Where the list of changes stands now. */
+  mark(): number {
+    return this.trail.length;
+  }
+
+  /** Undoes every change since the mark, the latest first. */
+  back(mark: number): void {
+    while (this.trail.length > mark) this.apply(this.trail.pop()!, !this.trailAdded.pop()!);
+  }
+
+  /** Forgets how to undo: what is, stays. */
+  settle(): void {
+    this.trail.length = 0;
+    this.trailAdded.length = 0;
+  }
+
+  private apply(hold: Hold, added: boolean): void {
+    const { kind, crew, guests } = hold;
+    const file = added ? insert : take;
+    if (kind === REFUEL) {
+      file(this.carRefuels[hold.car]!, hold);
+      file(this.refuels, hold);
+      return;
+    }
+    for (const guest of guests) {
+      file(this.guestHolds[guest]!, hold);
+      this.stale(guest);
+    }
+    file(this.crewHolds[crew]!, hold);
+    const lengthS = added ? hold.endS - hold.startS : hold.startS - hold.endS;
+    this.heldS[crew]! += lengthS;
+    this.totalHeldS += lengthS;
+    if (kind === BRIEFING) {
+      file(this.briefings, hold);
+      return;
+    }
+    if (added) this.passes += this.passesOf(hold);
+    file(this.circuit, hold, true);
+    if (!added) this.passes -= this.passesOf(hold);
+    this.occupy(hold, added ? 1 : -1);
+    if (kind === SIGHTING) file(this.vehicleHolds[hold.car]!, hold);
+    else {
+      file(this.carDrives[hold.car]!, hold);
+      this.driveHold[hold.drive] = added ? hold : undefined;
+      this.plannedDrives += added ? 1 : -1;
+    }
+  }
+
+  private occupy(hold: Hold, by: number): void {
+    const { load, near } = this;
+    const { releaseGapS } = this.problem.day.rules;
+    const trackEndS = Math.min(hold.trackEndS, DAY_S);
+    for (let s = hold.releaseS; s < trackEndS; s++) load[s]! += by;
+    const to = Math.min(DAY_S, hold.releaseS + releaseGapS - 1);
+    for (let s = Math.max(0, hold.releaseS - releaseGapS + 1); s <= to; s++) near[s]! += by;
+    this.longestTrackS = Math.max(this.longestTrackS, hold.trackEndS - hold.releaseS);
+  }
+
+  /** Passes predicted between a vehicle and all that are on the circuit already. */
+  passesOf(running: Pick<Hold, 'releaseS' | 'trackEndS' | 'lapsDriven'>): number {
+    const { circuit } = this;
+    let sum = 0;
+    for (let i = firstFrom(circuit, running.releaseS - this.longestTrackS); i < circuit.length; i++) {
+      const other = circuit[i]!;
+      if (other.releaseS >= running.trackEndS) break;
+      if (other.trackEndS > running.releaseS) sum += passesBetween(running, other);
+    }
+    return sum;
+  }
+
+  private stale(guest: number): void {
+    if (this.guestStale[guest] === 1) return;
+    this.guestStale[guest] = 1;
+    this.staleGuests.push(guest);
+  }
+
+  /** The weighted cost of all that is planned and of all that is not, as `costOf` reckons it. */
+  cost(): number {
+    this.refresh();
+    const { weights, drives } = this.problem;
+    let sum = weights.unplanned * (drives.length - this.plannedDrives) + weights.passes * this.passes;
+    for (const cost of this.guestCost) sum += cost;
+    for (const cost of this.partyCost) sum += cost;
+    return sum + this.balanceWith(-1, 0);
+  }
+
+  /** What the search makes small: the cost and, in a repair, a little for each drive that is not as it was. */
+  searchCost(): number {
+    let sum = this.cost();
+    for (const unrest of this.guestUnrest) sum += unrest;
+    return sum;
+  }
+
+  /** Cost of one guest's own terms: waiting, continuity, preference, ladder, moved and reassigned. */
+  costOfGuest(guest: number): number {
+    this.refresh();
+    return this.guestCost[guest]!;
+  }
+
+  /** The weighted `balance` if one instructor were held so much longer. */
+  balanceWith(crew: number, moreS: number): number {
+    const { heldS, totalAvailableS } = this;
+    const facts = this.problem.crew;
+    const share = totalAvailableS === 0 ? 0 : (this.totalHeldS + moreS) / totalAvailableS;
+    let sum = 0;
+    for (let i = 0; i < facts.length; i++) {
+      sum += Math.abs(heldS[i]! + (i === crew ? moreS : 0) - share * facts[i]!.availableS);
+    }
+    return (this.problem.weights.balance * sum) / 60;
+  }
+
+  /** Minutes between the first and the last of a party to finish, weighted, if one of them finished at `endS`. */
+  partyWith(party: number, guest: number, endS: number): number {
+    let first = Infinity;
+    let last = -Infinity;
+    for (const member of this.problem.parties[party]!) {
+      const finish = member === guest ? endS : this.finishOf(member);
+      if (finish < 0) continue;
+      if (finish < first) first = finish;
+      if (finish > last) last = finish;
+    }
+    return last < first ? 0 : (this.problem.weights.party * (last - first)) / 60;
+  }
+
+  /** End of a guest's last hold, or -1. */
+  finishOf(guest: number): number {
+    let end = -1;
+    for (const hold of this.guestHolds[guest]!) if (hold.endS > end) end = hold.endS;
+    return end;
+  }
+
+  private refresh(): void {
+    const { guests } = this.problem;
+    for (const guest of this.staleGuests) {
+      this.guestStale[guest] = 0;
+      this.guestCost[guest] = this.reckonGuest(guest);
+      const { party } = guests[guest]!;
+      if (party >= 0) this.partyStale[party] = 1;
+    }
+    if (this.staleGuests.length === 0) return;
+    this.staleGuests.length = 0;
+    for (let party = 0; party < this.partyStale.length; party++) {
+      if (this.partyStale[party] === 0) continue;
+      this.partyStale[party] = 0;
+      this.partyCost[party] = this.partyWith(party, -1, 0);
+    }
+  }
+
+  private reckonGuest(guest: number): number {
+    const { weights, guests, cars, day } = this.problem;
+    const facts = guests[guest]!;
+    const { guestRestS } = day.rules;
+    let waiting = 0;
+    let others = 0;
+    let unrest = 0;
+    let before: Hold | undefined;
+    let driveBefore: Hold | undefined;
+    for (const hold of this.guestHolds[guest]!) {
+      waiting += waitOfGap(before ? hold.startS - before.endS - guestRestS : hold.startS - facts.arrivesS);
+      before = hold;
+      if (hold.kind !== DRIVE) continue;
+      if (driveBefore) {
+        if (driveBefore.crew !== hold.crew) others += weights.continuity;
+        if (cars[hold.car]!.car.level < cars[driveBefore.car]!.car.level) others += weights.ladder;
+      }
+      driveBefore = hold;
+      if (facts.likes[hold.crew] === 0) others += weights.preference;
+      others += this.changePrice(hold);
+      if (!this.isAsBefore(hold)) unrest += CALM;
+    }
+    this.guestUnrest[guest] = unrest;
+    return weights.waiting * waiting + others;
+  }
+
+  /** `moved` and `reassigned` of one drive, in a repair. */
+  private changePrice({ drive, car, crew, releaseS }: Hold): number {
+    const { before } = this.problem.drives[drive]!;
+    if (!before) return 0;
+    const { weights } = this.problem;
+    return (
+      (before.car !== car || before.crew !== crew ? weights.reassigned : 0) +
+      (Math.abs(before.releaseS - releaseS) > UNNOTICED_S ? weights.moved : 0)
+    );
+  }
+
+  private isAsBefore({ drive, car, crew, releaseS }: Hold): boolean {
+    const { before } = this.problem.drives[drive]!;
+    return !before || (before.releaseS === releaseS && before.car === car && before.crew === crew);
+  }
+
+  /** Every hold, in no particular order. */
+  holds(): Hold[] {
+    return [...this.briefings, ...this.circuit, ...this.refuels];
+  }
+
+  /** The plan as it stands, with the drives that were left out. */
+  toPlan(unplanned: Unplanned[]): Plan {
+    const { day, guests, crew, cars, vehicles, drives } = this.problem;
+    const held = ({ heldUntilS }: Hold) => (heldUntilS === undefined ? {} : { heldUntil: heldUntilS });
+    const who = (hold: Hold) => ({
+      instructor: crew[hold.crew]!.instructor.id,
+      guests: hold.guests.map((guest) => guests[guest]!.guest.id),
+    });
+    const bySort = (a: { release: number }, b: { release: number }) => a.release - b.release;
+    return {
+      format: 'joylap-plan',
+      version: 1,
+      date: day.date,
+      briefings: this.briefings.map((hold) => ({ start: hold.startS, ...who(hold), ...held(hold) })),
+      sightings: this.circuit
+        .filter(({ kind }) => kind === SIGHTING)
+        .map((hold) => ({
+          release: hold.releaseS,
+          vehicle: vehicles[hold.car]!.vehicle.id,
+          ...who(hold),
+          ...held(hold),
+        })),
+      drives: this.circuit
+        .filter(({ kind }) => kind === DRIVE)
+        .map((hold) => ({
+          drive: drives[hold.drive]!.drive.id,
+          car: cars[hold.car]!.car.id,
+          instructor: crew[hold.crew]!.instructor.id,
+          release: hold.releaseS,
+          ...held(hold),
+        }))
+        .sort(bySort),
+      refuels: this.refuels.map((hold) => ({ car: cars[hold.car]!.car.id, start: hold.startS })),
+      unplanned,
+    };
+  }
+}
+
+function insert(list: Hold[], hold: Hold, byRelease = false): void {
+  let at = list.length;
+  list.push(hold);
+  const key = byRelease ? hold.releaseS : hold.startS;
+  while (at > 0 && (byRelease ? list[at - 1]!.releaseS : list[at - 1]!.startS) > key) {
+    list[at] = list[at - 1]!;
+    at -= 1;
+  }
+  list[at] = hold;
+}
+
+function take(list: Hold[], hold: Hold): void {
+  const at = list.indexOf(hold);
+  if (at < 0) throw new Error('a hold was taken out that is not there');
+  list.splice(at, 1);
+}
+
+/** Position of the first hold released at or after a time. */
+function firstFrom(circuit: readonly Hold[], fromS: number): number {
+  let low = 0;
+  let high = circuit.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (circuit[middle]!.releaseS < fromS) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}

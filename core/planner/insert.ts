@@ -1,0 +1,189 @@
+import type { Day, Drive, Guest, Plan, PlannedDrive } from '../day';
+import { DRIVE, type Hold } from './engine/hold';
+import { cheapestDrive } from './engine/place-drive';
+import { problemOf } from './engine/problem';
+import { isReady, rebuild, SOON } from './engine/rebuild';
+import type { Timetable } from './engine/timetable';
+import { breaksNothingNew, brokenRules, loadForChange } from './load-for-change';
+
+/** A place for one more drive. */
+export interface Insertion {
+  readonly planned: PlannedDrive;
+  /** The whole plan with it. */
+  readonly plan: Plan;
+  /** What the plan then costs more, in minutes of patience; what the drive costs while it has no place is not counted. */
+  readonly costs: number;
+  /** Drives that move, none of them by more than five minutes; empty where nobody does. */
+  readonly moved: readonly { readonly drive: string; readonly from: number; readonly to: number }[];
+}
+
+export interface Insertions {
+  /** The day with the drive in it. */
+  readonly day: Day;
+  /** Slots that move nobody, by release: the earliest, and later ones only where they cost less. */
+  readonly slots: readonly Insertion[];
+  /** A better one, earlier or cheaper, where others move by up to five minutes. */
+  readonly better: Insertion | undefined;
+}
+
+const MOST_SLOTS = 5;
+const NUDGE_S = 300;
+/** Starts tried for a slot that moves others, and how many of them at most are really tried. */
+const NUDGE_STEP_S = 60;
+const MOST_NUDGES = 120;
+const MOST_MOVED = 4;
+
+/**
+ * Places for one more drive of a guest, from `nowS` on, in an accepted plan. A guest who is not on the day yet joins it;
+ * class and sighting run are planned where the guest still needs them.
+ */
+export function insertions(day: Day, plan: Plan, guest: Guest, drive: Drive, nowS: number): Insertions {
+  const booked = day.guests.some(({ id }) => id === guest.id);
+  const extended: Day = {
+    ...day,
+    guests: booked
+      ? day.guests.map((other) => (other.id === guest.id ? { ...other, drives: [...other.drives, drive] } : other))
+      : [...day.guests, { ...guest, drives: [...guest.drives, drive] }],
+  };
+  const repair = { previous: plan, nowS };
+  const problem = problemOf(extended, repair);
+  const known = brokenRules(day, plan, repair);
+  const { timetable, toPlan } = loadForChange(problem, plan, known);
+  const number = problem.drives.findIndex((facts) => facts.drive.id === drive.id);
+  const guestNumber = problem.drives[number]!.guest;
+  // What the timetable could not take over costs the same before and after.
+  const before = timetable.cost() - problem.weights.unplanned;
+
+  prepare(timetable, guestNumber, number);
+  const slots: Insertion[] = [];
+  if (isReady(timetable, guestNumber)) {
+    const pareto = problem.drives[number]!.options.flatMap(({ car }) => earlierAndEarlier(timetable, number, car));
+    let cheapest = Infinity;
+    for (const place of pareto.sort((a, b) => a.hold.releaseS - b.hold.releaseS)) {
+      if (slots.length === MOST_SLOTS || place.price >= cheapest) continue;
+      cheapest = place.price;
+      const mark = timetable.mark();
+      if (place.refuel) timetable.add(place.refuel);
+      timetable.add(place.hold);
+      slots.push(offered([]));
+      timetable.back(mark);
+    }
+  }
+  const better = isReady(timetable, guestNumber) ? nudged() : undefined;
+  return { day: extended, slots: slots.filter(({ plan: made }) => breaksNothingNew(problem, made, known)), better };
+
+  function offered(moved: Insertion['moved']): Insertion {
+    const made = toPlan();
+    return {
+      planned: made.drives.find((planned) => planned.drive === drive.id)!,
+      plan: made,
+      costs: timetable.cost() - before,
+      moved,
+    };
+  }
+
+  function nudged(): Insertion | undefined {
+    const earliest = slots[0]?.planned.release ?? Infinity;
+    const cheapest = Math.min(...slots.map(({ costs }) => costs));
+    let best: Insertion | undefined;
+    let tries = 0;
+    for (const { release, car, crew } of wishes(timetable, number, earliest)) {
+      if (tries++ >= MOST_NUDGES) break;
+      const mark = timetable.mark();
+      const moved = makeWay(timetable, number, { release, car, crew });
+      if (moved) {
+        const offer = { costs: timetable.cost() - before };
+        const isBetter = release < earliest - NUDGE_STEP_S || offer.costs < cheapest - 1;
+        if (isBetter && (!best || offer.costs < best.costs)) best = offered(moved);
+      }
+      timetable.back(mark);
+    }
+    return best && breaksNothingNew(problem, best.plan, known) ? best : undefined;
+  }
+}
+
+/** Class and sighting run for a guest who still needs them, as early as they leave room for the drive. */
+function prepare(timetable: Timetable, guest: number, drive: number): void {
+  if (isReady(timetable, guest)) return;
+  rebuild(timetable, [drive], SOON);
+  const hold = timetable.driveHold[drive];
+  if (hold) timetable.remove(hold);
+}
+
+/** The cheapest place in a car, the cheapest before that, and so on back to the earliest one. */
+function earlierAndEarlier(timetable: Timetable, drive: number, car: number) {
+  const places = [];
+  let toS = Infinity;
+  for (;;) {
+    const place = cheapestDrive(timetable, drive, { car, toS });
+    if (!place) return places;
+    places.push(place);
+    toS = place.hold.releaseS - 1;
+  }
+}
+
+/** Releases, cars and instructors worth trying where others are to make way, soonest first. */
+function* wishes(timetable: Timetable, drive: number, beforeS: number) {
+  const { problem } = timetable;
+  const { guest, options } = problem.drives[drive]!;
+  const { arrivesS } = problem.guests[guest]!;
+  const { setUpS } = problem.day.rules;
+  const readyS = Math.max(
+    problem.nowS,
+    problem.day.opens,
+    arrivesS,
+    ...timetable.guestHolds[guest]!.map(({ endS }) => endS),
+  );
+  const until = Math.min(beforeS + NUDGE_S, readyS + 3 * 3600, problem.day.closes);
+  for (let release = readyS + setUpS; release <= until; release += NUDGE_STEP_S) {
+    for (const { car, crew, trackS } of options) {
+      const endS = release + trackS[0]! + problem.day.rules.wrapUpS;
+      const busy = (who: number) =>
+        timetable.crewHolds[who]!.filter((hold) => hold.startS < endS && release - setUpS < hold.endS).length;
+      const [who] = [...crew].sort((a, b) => busy(a) - busy(b));
+      if (who !== undefined) yield { release, car, crew: who };
+    }
+  }
+}
+
+/** Puts a drive somewhere and those in its way up to five minutes aside; says who moved, or nothing where that fails. */
+function makeWay(
+  timetable: Timetable,
+  drive: number,
+  { release, car, crew }: { release: number; car: number; crew: number },
+): Insertion['moved'] | undefined {
+  const { problem } = timetable;
+  const { rules } = problem.day;
+  const trackS = problem.drives[drive]!.options.find((option) => option.car === car)!.trackS[0]!;
+  const startS = release - rules.setUpS;
+  const endS = release + trackS + rules.wrapUpS;
+  const inTheWay = new Set<Hold>();
+  for (const hold of timetable.carDrives[car]!) {
+    if (hold.startS < endS + rules.turnaroundS && startS < hold.endS + rules.turnaroundS) inTheWay.add(hold);
+  }
+  for (const hold of timetable.crewHolds[crew]!) if (hold.startS < endS && startS < hold.endS) inTheWay.add(hold);
+  for (const hold of timetable.circuit) {
+    if (Math.abs(hold.releaseS - release) < rules.releaseGapS) inTheWay.add(hold);
+  }
+  if (inTheWay.size > MOST_MOVED || [...inTheWay].some((hold) => hold.fixed || hold.kind !== DRIVE)) return undefined;
+  for (const hold of inTheWay) timetable.remove(hold);
+  const place = cheapestDrive(timetable, drive, { car, crew, fromS: release, toS: release });
+  if (!place) return undefined;
+  if (place.refuel) timetable.add(place.refuel);
+  timetable.add(place.hold);
+  const moved: { drive: string; from: number; to: number }[] = [];
+  for (const hold of [...inTheWay].sort((a, b) => a.releaseS - b.releaseS)) {
+    const aside = cheapestDrive(timetable, hold.drive, {
+      car: hold.car,
+      crew: hold.crew,
+      fromS: hold.releaseS - NUDGE_S,
+      toS: hold.releaseS + NUDGE_S,
+    });
+    if (!aside) return undefined;
+    if (aside.refuel) timetable.add(aside.refuel);
+    timetable.add(aside.hold);
+    if (aside.hold.releaseS === hold.releaseS) continue;
+    moved.push({ drive: problem.drives[hold.drive]!.drive.id, from: hold.releaseS, to: aside.hold.releaseS });
+  }
+  return moved;
+}

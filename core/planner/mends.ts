@@ -1,0 +1,179 @@
+import { carMisfit, closingAt, clockMinute, DAY_S, type Day, type Plan, type Repair, type TimeWindow } from '../day';
+import { problemOf } from './engine/problem';
+import { rebuild, SOON } from './engine/rebuild';
+import { breaksNothingNew, brokenRules, loadForChange } from './load-for-change';
+
+/** A change of the day with which a drive that has no place would get one. */
+export type MendChange =
+  | { readonly kind: 'car'; readonly drive: string; readonly car: string }
+  | { readonly kind: 'closes'; readonly to: number }
+  | { readonly kind: 'crew'; readonly instructor: string; readonly from: number; readonly to: number }
+  | { readonly kind: 'stays'; readonly guest: string; readonly until: number }
+  | { readonly kind: 'unpin'; readonly drive: string };
+
+export interface Mend {
+  readonly change: MendChange;
+  /** What a manager would say: "Sabrel R instead". */
+  readonly text: string;
+  /** Release that the drive would have, nobody else moved. */
+  readonly release: number;
+}
+
+const MOST_MENDS = 3;
+
+/** The day with one change made. */
+export function withMend(day: Day, change: MendChange): Day {
+  switch (change.kind) {
+    case 'car':
+      return withDrive(day, change.drive, ({ pin, ...drive }) => ({
+        ...drive,
+        cars: [change.car],
+        ...(pin && { pin: { ...pin, car: undefined } }),
+      }));
+    case 'unpin':
+      return withDrive(day, change.drive, ({ pin: _, ...drive }) => drive);
+    case 'closes':
+      return closingAt(day, change.to);
+    case 'crew':
+      return {
+        ...day,
+        instructors: day.instructors.map((who) =>
+          who.id === change.instructor
+            ? { ...who, available: [...who.available, { from: change.from, to: change.to }] }
+            : who,
+        ),
+      };
+    case 'stays':
+      return {
+        ...day,
+        guests: day.guests.map((guest) => (guest.id === change.guest ? { ...guest, leavesBy: change.until } : guest)),
+      };
+  }
+}
+
+function withDrive(
+  day: Day,
+  id: string,
+  change: (drive: Day['guests'][number]['drives'][number]) => Day['guests'][number]['drives'][number],
+): Day {
+  return {
+    ...day,
+    guests: day.guests.map((guest) =>
+      guest.drives.some((drive) => drive.id === id)
+        ? { ...guest, drives: guest.drives.map((drive) => (drive.id === id ? change(drive) : drive)) }
+        : guest,
+    ),
+  };
+}
+
+/**
+ * Up to three changes with which an unplanned drive gets a place while everybody else stays where they are, each checked to
+ * break nothing more. Of each kind the mildest one that works, and other cars where that leaves room.
+ */
+export function mendsFor(day: Day, plan: Plan, driveId: string, repair?: Repair): Mend[] {
+  const booked = day.guests.flatMap((guest) => guest.drives.map((drive) => ({ guest, drive })));
+  const found = booked.find(({ drive }) => drive.id === driveId);
+  if (!found) return [];
+  const known = brokenRules(day, plan, repair);
+  const mends: Mend[] = [];
+  const firstOf = (candidates: readonly Candidate[]): readonly Candidate[] => {
+    for (const [place, { change, text }] of candidates.entries()) {
+      const made = mended(day, plan, driveId, change, repair, known);
+      if (!made) continue;
+      mends.push({ change, text: text(made.release), release: made.release });
+      return candidates.slice(place + 1);
+    }
+    return [];
+  };
+  let others: readonly Candidate[] = [];
+  for (const candidates of kindsOfChange(day, found.guest, found.drive)) {
+    if (mends.length === MOST_MENDS) return mends;
+    const left = firstOf(candidates);
+    if (candidates[0]?.change.kind === 'car') others = left;
+  }
+  while (mends.length < MOST_MENDS && others.length > 0) others = firstOf(others);
+  return mends;
+}
+
+interface Candidate {
+  readonly change: MendChange;
+  readonly text: (release: number) => string;
+}
+
+function* kindsOfChange(
+  day: Day,
+  guest: Day['guests'][number],
+  drive: Day['guests'][number]['drives'][number],
+): Iterable<Candidate[]> {
+  if (drive.pin) yield [{ change: { kind: 'unpin', drive: drive.id }, text: () => 'take the pin out' }];
+  const levels = drive.cars.flatMap((id) => day.cars.find((car) => car.id === id)?.level ?? []);
+  const apart = (level: number) => Math.min(...levels.map((own) => Math.abs(own - level)), 9);
+  yield day.cars
+    .filter((car) => !drive.cars.includes(car.id) && !carMisfit(car, { ...drive, cars: [car.id] }, guest))
+    .sort((a, b) => apart(a.level) - apart(b.level))
+    .map((car) => ({
+      change: { kind: 'car', drive: drive.id, car: car.id },
+      text: (release) => `${car.name} instead, at ${clockMinute(release)}`,
+    }));
+  if (guest.leavesBy !== undefined) {
+    yield [15, 30, 60, 120].flatMap((minutes) => {
+      const until = guest.leavesBy! + minutes * 60;
+      return until > day.closes
+        ? []
+        : [
+            {
+              change: { kind: 'stays', guest: guest.id, until } as const,
+              text: () => `${guest.name} stays until ${clockMinute(until)}`,
+            },
+          ];
+    });
+  }
+  yield day.instructors.flatMap((who) =>
+    gapsOf(who.available, day.opens, day.closes).map(({ from, to }) => ({
+      change: { kind: 'crew', instructor: who.id, from, to } as const,
+      text: () => `${who.name} there from ${clockMinute(from)} to ${clockMinute(to)}`,
+    })),
+  );
+  yield [20, 40, 60].flatMap((minutes) => {
+    const to = day.closes + minutes * 60;
+    return to > DAY_S
+      ? []
+      : [{ change: { kind: 'closes', to } as const, text: () => `${minutes} minutes more at the end of the day` }];
+  });
+}
+
+/** Stretches of the day in which somebody is not there. */
+function gapsOf(windows: readonly TimeWindow[], opens: number, closes: number): TimeWindow[] {
+  const gaps: TimeWindow[] = [];
+  let from = opens;
+  for (const window of [...windows].sort((a, b) => a.from - b.from)) {
+    if (window.from > from) gaps.push({ from, to: Math.min(window.from, closes) });
+    from = Math.max(from, window.to);
+  }
+  if (from < closes) gaps.push({ from, to: closes });
+  return gaps;
+}
+
+/**
+ * The plan of the changed day in which the drive has a place and all else stays, or nothing where there is none.
+ *
+ * @param known what the plan breaks already, and may break on
+ */
+export function mended(
+  day: Day,
+  plan: Plan,
+  driveId: string,
+  change: MendChange,
+  repair?: Repair,
+  known: ReadonlySet<string> = brokenRules(day, plan, repair),
+): { readonly plan: Plan; readonly release: number } | undefined {
+  const problem = problemOf(withMend(day, change), repair);
+  const number = problem.drives.findIndex(({ drive }) => drive.id === driveId);
+  if (number < 0) return undefined;
+  const { timetable, toPlan } = loadForChange(problem, plan, known);
+  rebuild(timetable, [number], SOON);
+  const release = timetable.driveHold[number]?.releaseS;
+  if (release === undefined) return undefined;
+  const made = toPlan();
+  return breaksNothingNew(problem, made, known) ? { plan: made, release } : undefined;
+}
