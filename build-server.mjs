@@ -4,7 +4,7 @@ import { build } from 'esbuild';
 /** Bundles the server's own code; packages stay outside. Files that are read at run time are put beside it. */
 rmSync('dist/server', { recursive: true, force: true });
 await build({
-  entryPoints: ['server/main.ts'],
+  entryPoints: { main: 'server/main.ts', 'planner-worker': 'server/planner/worker.ts' },
   outdir: 'dist/server',
   bundle: true,
   platform: 'node',

@@ -103,13 +103,8 @@ describe('The server', () => {
 
   it('plans a day, numbers the plans, and writes the acceptance into the journal', async () => {
     await addBooking();
-    const body = { author: 'Maren', reason: 'First plan' };
-    const first = await server.http.post(`${day}/plans`).send(body).expect(201);
-    expect([first.body.revision.revision, first.body.drives, first.body.unplanned]).toEqual([1, 1, 0]);
-    await server.http
-      .post(`${day}/plans`)
-      .send({ ...body, reason: 'Again' })
-      .expect(201);
+    expect(await server.plan()).toBe(1);
+    expect(await server.plan({ reason: 'Again' })).toBe(2);
     const { body: list } = await server.http.get(`${day}/plans`).expect(200);
     expect(
       list.revisions.map(({ revision, reason }: { revision: number; reason: string }) => [revision, reason]),
@@ -173,7 +168,7 @@ describe('The server', () => {
   it('prints only what is planned', async () => {
     await server.http.get(`${day}/sheets/day.pdf`).expect(409);
     await addBooking();
-    await server.http.post(`${day}/plans`).send({ author: 'Maren', reason: 'First plan' }).expect(201);
+    await server.plan();
     const { body } = await server.http
       .get(`${day}/sheets/day.pdf`)
       .expect(200)

@@ -10,9 +10,11 @@ import type { Problem } from '@core/api';
 import type { Clock } from './clock';
 import { DayRoom } from './day-room';
 import { Hub } from './live/hub';
+import { PlanJobs } from './planner/plan-jobs';
 import { notFound, Refusal } from './problems';
 import { bookingRoutes } from './routes/bookings';
 import { dayRoutes } from './routes/days';
+import { planRoutes } from './routes/plans';
 import { printRoutes } from './routes/print';
 import { setupRoutes } from './routes/setup';
 import type { Services } from './services';
@@ -29,10 +31,15 @@ export interface AppOptions {
 
 const MOST_BODY = '5mb';
 
-/** The whole server but for the port: API, live stream and interface. */
-export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptions): { app: Express; hub: Hub } {
+/** The whole server but for the port: API, live stream and interface. `close` ends its streams and threads. */
+export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptions): {
+  app: Express;
+  close: () => void;
+} {
   const hub = new Hub();
-  const services: Services = { store, clock, hub, room: new DayRoom(store, hub, clock), resetDemo };
+  const room = new DayRoom(store, hub, clock);
+  const planJobs = new PlanJobs({ store, room, hub, clock }, logger);
+  const services: Services = { store, clock, hub, room, planJobs, resetDemo };
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -63,7 +70,13 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
   const openApi = openApiDocument();
   app.get('/api/openapi.json', (_request, response) => void response.json(openApi));
   app.get('/api/health', (_request, response) => void response.json({ status: 'ok' }));
-  app.use(dayRoutes(services), bookingRoutes(services), setupRoutes(services), printRoutes(services));
+  app.use(
+    dayRoutes(services),
+    planRoutes(services),
+    bookingRoutes(services),
+    setupRoutes(services),
+    printRoutes(services),
+  );
   app.use('/api', (request) => {
     throw notFound(`${request.method} ${request.originalUrl}`);
   });
@@ -79,7 +92,13 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
     throw notFound('such page');
   });
   app.use(problemHandler(logger));
-  return { app, hub };
+  return {
+    app,
+    close: () => {
+      planJobs.close();
+      hub.close();
+    },
+  };
 }
 
 /** Every error leaves as a problem document; what nobody expected is logged and told without its innards. */

@@ -64,14 +64,22 @@ describe('A day as the server has it in memory', () => {
       );
     const early = (await add('A1', '08:40')).body;
     const late = (await add('A2', '12:00')).body;
-    await server.http.post(`${day}/plans`).send({ author: 'Maren', reason: 'First plan' }).expect(201);
+    await server.plan();
     const first = (await view()).plan.drives;
     server.clock.adjust({ secondsOfDay: 10 * 3600 });
-    const came = { id: 'entry-0000', at: '08:38', by: 'Desk', kind: 'guestArrived', guest: early.id };
-    await server.http.post(`${day}/journal`).send(came).expect(201);
-    const gone = { id: 'entry-0001', at: '09:30', by: 'Desk', kind: 'guestNoShow', guest: late.id };
-    await server.http.post(`${day}/journal`).send(gone).expect(201);
-    await server.http.post(`${day}/plans`).send({ author: 'Maren', reason: 'No-show' }).expect(201);
+    const happened = [
+      { kind: 'guestArrived', guest: early.id },
+      { kind: 'waiverSigned', guest: early.id },
+      { kind: 'licenceSeen', guest: early.id },
+      { kind: 'helmetFitted', guest: early.id },
+      { kind: 'seated', drive: 'A1-1', car: 'c4', instructor: first[0].instructor },
+      { kind: 'guestNoShow', guest: late.id },
+    ];
+    for (const [place, entry] of happened.entries()) {
+      const sent = { id: `entry-000${place}`, at: '08:41', by: 'Desk', ...entry };
+      await server.http.post(`${day}/journal`).send(sent).expect(201);
+    }
+    await server.plan({ reason: 'No-show' });
     const { plan } = await view();
     expect(plan.drives).toEqual(first.filter(({ drive }: { drive: string }) => drive === 'A1-1'));
     expect(plan.unplanned).toEqual([
@@ -85,11 +93,11 @@ describe('A day as the server has it in memory', () => {
       .post(`${day}/bookings`)
       .send(bookingBody({ arrives: '08:40' }))
       .expect(201);
-    await server.http.post(`${day}/plans`).send({ author: 'Maren', reason: 'First plan' }).expect(201);
+    await server.plan();
     server.clock.adjust({ secondsOfDay: 10 * 3600 });
-    await server.http.post(`${day}/plans`).send({ author: 'Maren', reason: 'Late' }).expect(201);
-    // Planned as if coming in ten minutes: 10:10, and four minutes of set-up.
-    expect((await view()).plan.drives[0].release).toBe('10:14');
+    await server.plan({ reason: 'Late' });
+    // Made for two minutes from now, and as if coming ten minutes later: 10:12, and four minutes of set-up.
+    expect((await view()).plan.drives[0].release).toBe('10:16');
   });
 
   it('has a clock that only the demo may set', async () => {

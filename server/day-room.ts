@@ -2,12 +2,17 @@ import { dayView, type Booking, type PlanRevision } from '@core/api';
 import { emptyPlan, type Day, type Plan } from '@core/day';
 import {
   admit,
+  asSeen,
+  asSituated,
+  changesTheDay,
   dayContext,
+  recordedEntry,
+  standpointOf,
   stateOf,
   type DayContext,
-  type DayState,
   type JournalEntry,
   type RecordedEntry,
+  type Standpoint,
 } from '@core/journal';
 import type { Clock } from './clock';
 import { dayOf } from './day';
@@ -26,8 +31,10 @@ interface Read {
   readonly revision: PlanRevision | undefined;
   readonly context: DayContext;
   readonly entries: RecordedEntry[];
-  /** The view but for the clock, as it was with so many entries. */
-  encoded?: { readonly entries: number; readonly json: string };
+  /** The view as JSON, but for clock and journal; made when first asked for. */
+  json?: string;
+  /** The journal as JSON, entry by entry, as far as it has been asked for. */
+  readonly jsonEntries: string[];
 }
 
 /**
@@ -48,7 +55,8 @@ export class DayRoom {
     const known = this.read.get(date);
     if (known) return known;
     if (!this.store.days.has(date)) throw notFound(`event day ${date}`);
-    const day = dayOf(this.store, date);
+    const entries = this.store.journal.since(date, 0);
+    const day = asSituated(dayOf(this.store, date), entries);
     const current = this.store.days.currentPlan(date);
     const read: Read = {
       day,
@@ -56,7 +64,8 @@ export class DayRoom {
       plan: current?.plan,
       revision: current?.revision,
       context: dayContext(day, current?.plan ?? emptyPlan(date)),
-      entries: this.store.journal.since(date, 0),
+      entries,
+      jsonEntries: [],
     };
     this.read.set(date, read);
     return read;
@@ -69,24 +78,26 @@ export class DayRoom {
   }
 
   /**
-   * The whole view as JSON. Everything but the clock is encoded once and kept until an entry comes or something is
-   * changed: screens that open or come back ask for the same again and again.
+   * The whole view as JSON. Everything but the clock is encoded once, and each entry when it has come: screens that open
+   * or come back ask for the same again and again.
    */
   viewJson(date: string): string {
     const read = this.of(date);
-    const { day, bookings, plan, revision, entries } = read;
-    if (read.encoded?.entries !== entries.length) {
-      const view = {
+    const { day, bookings, plan, revision, entries, jsonEntries } = read;
+    read.json ??= JSON.stringify(
+      z.encode(dayView.omit({ clock: true, journal: true }), {
         day,
         bookings: [...bookings],
         carNumbers: Object.fromEntries(this.store.cars.list().map(({ id, fields }) => [id, fields.number])),
         plan: plan ?? null,
         revision: revision ?? null,
-        journal: entries,
-      };
-      read.encoded = { entries: entries.length, json: JSON.stringify(z.encode(dayView.omit({ clock: true }), view)) };
+      }),
+    );
+    for (const entry of entries.slice(jsonEntries.length)) {
+      jsonEntries.push(JSON.stringify(z.encode(recordedEntry, entry)));
     }
-    return `${read.encoded.json.slice(0, -1)},"clock":${JSON.stringify(this.clock.read())}}`;
+    const clock = JSON.stringify(this.clock.read());
+    return `${read.json.slice(0, -1)},"journal":[${jsonEntries.join(',')}],"clock":${clock}}`;
   }
 
   /** What time of day it is for this day: before it has come 0, after it is over its end. */
@@ -96,9 +107,16 @@ export class DayRoom {
     return date < today ? 86_400 : 0;
   }
 
-  stateNow(date: string): DayState {
-    const { context, entries } = this.of(date);
-    return stateOf(context, entries, this.nowS(date));
+  /** What planning and checking go by at a time of the day; a day without a plan has an empty one. */
+  standpoint(date: string, atS: number): Standpoint {
+    const { day, plan, context, entries } = this.of(date);
+    return standpointOf(day, plan ?? emptyPlan(date), stateOf(context, entries, atS));
+  }
+
+  /** Any plan of the day as it is seen from a standpoint. */
+  asSeen(date: string, plan: Plan, { day: known, from }: Standpoint): Plan {
+    const { day, context, entries } = this.of(date);
+    return asSeen(day, plan, stateOf(context, entries, from.nowS), known);
   }
 
   /**
@@ -128,6 +146,10 @@ export class DayRoom {
     if (appended.isNew) {
       entries.push(appended.recorded);
       this.hub.entry(date, appended.recorded);
+      if (changesTheDay(entries, entry.kind, entry.kind === 'correction' ? entry.corrects : undefined)) {
+        this.forget(date);
+        this.hub.changed('setup', date);
+      }
     }
     return appended;
   }

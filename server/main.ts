@@ -40,7 +40,7 @@ const resetDemo = () => {
   clock.adjust({ ...start, rate: 1 });
 };
 
-const { app, hub } = createApp({ store, clock, webRoot, logger, ...(demo && { resetDemo }) });
+const { app, close } = createApp({ store, clock, webRoot, logger, ...(demo && { resetDemo }) });
 const server = app.listen(port, host, (error) => {
   if (error) {
     process.stderr.write(`Joy Lap can't listen on ${host}:${port}: ${error.message}\n`);
@@ -51,7 +51,7 @@ const server = app.listen(port, host, (error) => {
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.on(signal, () => {
-    hub.close();
+    close();
     server.close(() => {
       store.db.close();
       process.exit(0);

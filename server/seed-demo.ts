@@ -1,10 +1,25 @@
+import type { JournalEntry } from '@core/journal';
 import { CREW, DEMO_DATE, FLEET, LARKMERE } from '../demo/larkmere';
 import { demoBookings, demoDay } from '../demo/seed';
 import { dayOf } from './day';
 import type { Store } from './store';
 
+const MANAGER = 'Maren, manager';
 const MADE_AT = '2027-05-22T06:00:00.000Z';
-const TABLES = ['journal_entry', 'plan_revision', 'booking', 'event_day', 'instructor', 'car', 'venue', 'surface'];
+const TABLES = [
+  'plan_job',
+  'journal_entry',
+  'plan_revision',
+  'booking',
+  'event_day',
+  'instructor',
+  'car',
+  'venue',
+  'surface',
+];
+
+/** The demo's plans and morning are the same every time, and take a second to make. */
+let played: ReturnType<typeof demoDay> | undefined;
 
 /** Fills an empty database with the demo venue, its bookings, its plan and its morning; an old demo is cleared first. */
 export function seedDemo(store: Store): void {
@@ -16,12 +31,21 @@ export function seedDemo(store: Store): void {
       for (const instructor of CREW) store.instructors.add(instructor.id, instructor);
       store.days.add(DEMO_DATE, MADE_AT);
       for (const booking of demoBookings()) store.bookings.add(DEMO_DATE, booking.reference.toLowerCase(), booking);
-      const { plans, journal } = demoDay(dayOf(store, DEMO_DATE));
-      for (const { plan, atS, reason } of plans) {
+      const { plans, journal } = (played ??= demoDay(dayOf(store, DEMO_DATE)));
+      const accepted = plans.map(({ plan, atS, reason }) => {
         const acceptedAt = new Date(Date.parse(`${DEMO_DATE}T00:00:00Z`) + atS * 1000).toISOString();
-        store.days.acceptPlan(DEMO_DATE, plan, { author: 'Maren, manager', reason, acceptedAt });
-      }
-      for (const { entry, recordedAt } of journal) store.journal.append(DEMO_DATE, entry, recordedAt);
+        const { revision } = store.days.acceptPlan(DEMO_DATE, plan, { author: MANAGER, reason, acceptedAt });
+        const entry: JournalEntry = {
+          id: `demo-plan-${revision}`,
+          kind: 'planAccepted',
+          at: atS,
+          by: MANAGER,
+          revision,
+        };
+        return { entry, recordedAt: acceptedAt };
+      });
+      const entries = [...accepted, ...journal].sort((a, b) => a.entry.at - b.entry.at);
+      for (const { entry, recordedAt } of entries) store.journal.append(DEMO_DATE, entry, recordedAt);
     })
     .immediate();
 }

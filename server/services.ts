@@ -1,6 +1,7 @@
 import type { Clock } from './clock';
 import type { DayRoom } from './day-room';
 import type { Hub } from './live/hub';
+import type { PlanJobs } from './planner/plan-jobs';
 import type { Store } from './store';
 
 /** What the routes work with. */
@@ -9,6 +10,7 @@ export interface Services {
   readonly clock: Clock;
   readonly hub: Hub;
   readonly room: DayRoom;
+  readonly planJobs: PlanJobs;
   /** Puts the demo back to its beginning; only the demo has it. */
   readonly resetDemo: (() => void) | undefined;
 }

@@ -1,9 +1,10 @@
 import type { Response } from 'express';
+import { planProgress, type PlanProgress } from '@core/api';
 import { recordedEntry, type RecordedEntry } from '@core/journal';
 import * as z from 'zod';
 
 /** What else than the journal may have changed, so that a screen knows to read it again. */
-export type ChangedWhat = 'bookings' | 'plan' | 'setup' | 'clock' | 'reset';
+export type ChangedWhat = 'bookings' | 'plan' | 'setup' | 'clock' | 'reset' | 'planning';
 
 const HEARTBEAT_MS = 10_000;
 
@@ -46,6 +47,11 @@ export class Hub {
       date === undefined ? this.listeners.keys() : this.of(date),
       `event: changed\ndata: ${JSON.stringify({ what })}\n\n`,
     );
+  }
+
+  /** How far the search for a plan has come. */
+  planning(date: string, progress: PlanProgress): void {
+    this.write(this.of(date), `event: planning\ndata: ${JSON.stringify(z.encode(planProgress, progress))}\n\n`);
   }
 
   close(): void {

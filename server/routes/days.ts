@@ -1,13 +1,11 @@
 import { Router } from 'express';
 import { contract } from '@core/api';
 import { conflict } from '../problems';
-import { planAndAccept } from '../planning';
 import type { Services } from '../services';
 import { EncodedReply, mount } from './mount';
 
-/** Event days, their plans and their journals. */
-export function dayRoutes(services: Services): Router {
-  const { store, room, hub, clock } = services;
+/** Event days and their journals. */
+export function dayRoutes({ store, room, hub, clock }: Services): Router {
   const router = Router();
   mount(router, contract.listDays, () => ({ days: store.days.list() }));
   mount(router, contract.addDay, ({ body: { date } }) => {
@@ -16,14 +14,6 @@ export function dayRoutes(services: Services): Router {
     return store.days.list().find((day) => day.date === date)!;
   });
   mount(router, contract.readDay, ({ params: { date } }) => new EncodedReply(room.viewJson(date)));
-  mount(router, contract.listPlans, ({ params: { date } }) => {
-    room.of(date);
-    return { revisions: store.days.revisions(date) };
-  });
-  mount(router, contract.planDay, ({ params: { date }, body }) => {
-    const { plan, revision } = planAndAccept(services, date, body);
-    return { revision, unplanned: plan.unplanned.length, drives: plan.drives.length };
-  });
   mount(router, contract.appendEntry, ({ params: { date }, body, response }) => {
     if (body.kind === 'planAccepted') throw conflict('A plan is accepted by planning, not by an entry.');
     const { recorded, isNew } = room.append(date, body);

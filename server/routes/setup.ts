@@ -7,7 +7,7 @@ import type { Change } from '../store/documents';
 import { mount } from './mount';
 
 /** Venue, fleet, crew and the clock. */
-export function setupRoutes({ store, room, hub, clock, resetDemo }: Services): Router {
+export function setupRoutes({ store, room, hub, clock, planJobs, resetDemo }: Services): Router {
   const router = Router();
   const changed = () => {
     room.forget();
@@ -57,6 +57,7 @@ export function setupRoutes({ store, room, hub, clock, resetDemo }: Services): R
   });
   mount(router, contract.resetDemo, () => {
     if (!resetDemo) throw demoOnly();
+    planJobs.close();
     resetDemo();
     room.forget();
     hub.changed('reset');

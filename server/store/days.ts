@@ -9,14 +9,19 @@ interface RevisionRow {
   author: string;
   reason: string;
   accepted_at: string;
+  despite: string;
 }
 
-const revisionOf = ({ accepted_at, ...row }: RevisionRow): PlanRevision => ({
+const revisionOf = ({ accepted_at, despite, ...row }: RevisionRow): PlanRevision => ({
   revision: row.revision,
   author: row.author,
   reason: row.reason,
   acceptedAt: accepted_at,
+  despite: JSON.parse(despite) as string[],
 });
+
+/** Who accepted a plan, why and when, and what rules it breaks by that decision. */
+type AcceptedBy = Omit<PlanRevision, 'revision' | 'despite'> & { despite?: string[] };
 
 /** Event days and the plans accepted for them. */
 export function dayStore(db: Db) {
@@ -30,7 +35,7 @@ export function dayStore(db: Db) {
   );
   const exists = db.prepare<[string], { date: string }>('select date from event_day where date = ?');
   const insert = db.prepare('insert into event_day (date, created_at) values (?, ?) on conflict do nothing');
-  const columns = 'revision, author, reason, accepted_at';
+  const columns = 'revision, author, reason, accepted_at, despite';
   const newest = db.prepare<[string, string], RevisionRow & { document: string }>(
     `select ${columns}, document from plan_revision where date = ? and surface = ? order by revision desc limit 1`,
   );
@@ -38,33 +43,37 @@ export function dayStore(db: Db) {
     `select ${columns} from plan_revision where date = ? and surface = ? order by revision desc`,
   );
   const insertPlan = db.prepare(
-    `insert into plan_revision (date, surface, revision, author, reason, accepted_at, document)
-     values (@date, @surface, @revision, @author, @reason, @acceptedAt, @document)`,
+    `insert into plan_revision (date, surface, revision, author, reason, accepted_at, despite, document)
+     values (@date, @surface, @revision, @author, @reason, @acceptedAt, @despite, @document)`,
   );
-  const currentPlan = (date: string): { plan: Plan; revision: PlanRevision } | undefined => {
-    const row = newest.get(date, MAIN_SURFACE);
-    return row && { plan: planFile.parse(JSON.parse(row.document)), revision: revisionOf(row) };
-  };
+  const byRevision = db.prepare<[string, string, number], RevisionRow & { document: string }>(
+    `select ${columns}, document from plan_revision where date = ? and surface = ? and revision = ?`,
+  );
+  type Accepted = { plan: Plan; revision: PlanRevision };
+  const accepted = (row: (RevisionRow & { document: string }) | undefined): Accepted | undefined =>
+    row && { plan: planFile.parse(JSON.parse(row.document)), revision: revisionOf(row) };
+  const currentPlan = (date: string): Accepted | undefined => accepted(newest.get(date, MAIN_SURFACE));
   return {
     list: (): DaySummary[] => summaries.all(),
     has: (date: string): boolean => exists.get(date) !== undefined,
     /** False where the day is there already. */
     add: (date: string, createdAt: string): boolean => insert.run(date, createdAt).changes > 0,
     currentPlan,
+    planOf: (date: string, revision: number): Accepted | undefined =>
+      accepted(byRevision.get(date, MAIN_SURFACE, revision)),
     revisions: (date: string): PlanRevision[] => revisions.all(date, MAIN_SURFACE).map(revisionOf),
     /** Stores a plan as the next revision. */
-    acceptPlan: db.transaction(
-      (date: string, plan: Plan, by: { author: string; reason: string; acceptedAt: string }): PlanRevision => {
-        const revision = (currentPlan(date)?.revision.revision ?? 0) + 1;
-        insertPlan.run({
-          ...by,
-          date,
-          surface: MAIN_SURFACE,
-          revision,
-          document: JSON.stringify(z.encode(planFile, plan)),
-        });
-        return { revision, ...by };
-      },
-    ),
+    acceptPlan: db.transaction((date: string, plan: Plan, { despite = [], ...by }: AcceptedBy): PlanRevision => {
+      const revision = (currentPlan(date)?.revision.revision ?? 0) + 1;
+      insertPlan.run({
+        ...by,
+        date,
+        surface: MAIN_SURFACE,
+        revision,
+        despite: JSON.stringify(despite),
+        document: JSON.stringify(z.encode(planFile, plan)),
+      });
+      return { revision, ...by, despite };
+    }),
   };
 }

@@ -5,6 +5,7 @@ import { bookingStore } from './bookings';
 import { dayStore } from './days';
 import { documentTable } from './documents';
 import { journalStore } from './journal';
+import { planJobStore } from './plan-jobs';
 import { venueStore } from './venue';
 
 /** All tables behind one face; SQL is prepared once. */
@@ -17,6 +18,7 @@ export function openStore(db: Db) {
     days: dayStore(db),
     bookings: bookingStore(db),
     journal: journalStore(db),
+    planJobs: planJobStore(db),
   };
 }
 export type Store = ReturnType<typeof openStore>;

@@ -1,3 +1,6 @@
+import { setTimeout } from 'node:timers/promises';
+import type { z } from 'zod';
+import type { planJob, startPlanning } from '@core/api';
 import request from 'supertest';
 import { createApp } from '../app';
 import { demoClock, type Clock } from '../clock';
@@ -12,6 +15,10 @@ export interface TestServer {
   readonly clock: Clock;
   readonly http: ReturnType<typeof request>;
   readonly app: ReturnType<typeof createApp>['app'];
+  /** Looks for a plan and waits until the search has ended. */
+  look(order?: Partial<z.input<typeof startPlanning>>): Promise<z.input<typeof planJob>>;
+  /** Looks for a plan and accepts it; gives the number of the revision. */
+  plan(order?: Partial<z.input<typeof startPlanning>>): Promise<number>;
   close(): void;
 }
 
@@ -24,14 +31,31 @@ export function testServer(): TestServer {
   store.days.add(DATE, '2027-05-22T06:00:00.000Z');
   const clock = demoClock({ date: DATE, secondsOfDay: 12 * 3600 });
   clock.adjust({ rate: 0 });
-  const { app, hub } = createApp({ store, clock });
+  const { app, close } = createApp({ store, clock });
+  const http = request(app);
+  const day = `/api/days/${DATE}`;
+  const look: TestServer['look'] = async (order = {}) => {
+    const body = { author: 'Maren', reason: 'First plan', mode: 'improve', seconds: 0.1, ...order };
+    await http.post(`${day}/planning`).send(body).expect(202);
+    for (;;) {
+      const { job } = (await http.get(`${day}/planning`).expect(200)).body;
+      if (job.state !== 'running') return job;
+      await setTimeout(20);
+    }
+  };
   return {
     store,
     clock,
     app,
-    http: request(app),
+    http,
+    look,
+    plan: async (order) => {
+      const { base, asOf, found, author, reason } = await look(order);
+      const body = { base, asOf, author, reason, plan: found!.plan };
+      return (await http.post(`${day}/plans`).send(body).expect(201)).body.revision;
+    },
     close: () => {
-      hub.close();
+      close();
       store.db.close();
     },
   };

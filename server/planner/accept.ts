@@ -1,0 +1,84 @@
+import { randomUUID } from 'node:crypto';
+import type { AcceptPlan, PlanRevision } from '@core/api';
+import { clockMinute, judgeOf, type Plan } from '@core/day';
+import { withGuestsGone, withoutDelays, type Standpoint } from '@core/journal';
+import { conflict, Refusal } from '../problems';
+import type { Services } from '../services';
+
+/** A plan may be accepted for so long after the time for which it was made, and so long ahead of it. */
+const OLDEST_S = 600;
+const LEAD_S = 120;
+
+/** Time of day for which plans are made: a little ahead of now, so that there is time to read them. */
+export function planningTimeS(nowS: number): number {
+  return nowS > 0 && nowS < 86_400 ? Math.min(86_399, nowS + LEAD_S) : nowS;
+}
+
+/**
+ * Accepts a plan as the next revision, in one transaction with its entry in the journal.
+ *
+ * @throws Refusal 409 where the plan was made for another revision or another time, 422 where it breaks a rule that the
+ *   current plan keeps and this is not the manager's decision
+ */
+export function acceptPlan(
+  { store, room, hub, clock }: Pick<Services, 'store' | 'room' | 'hub' | 'clock'>,
+  date: string,
+  { base, plan, asOf, author, reason, despiteRules }: AcceptPlan,
+  alongside: () => void = () => undefined,
+): PlanRevision {
+  const nowS = room.nowS(date);
+  if (asOf > nowS + LEAD_S || asOf < nowS - OLDEST_S) {
+    throw conflict(
+      `This was made for ${clockMinute(asOf)}, and it is ${clockMinute(nowS)} now. Look again at what is to change.`,
+    );
+  }
+  const { revision } = room.of(date);
+  if ((revision?.revision ?? 0) !== base) {
+    throw conflict(
+      revision
+        ? `${revision.author} has accepted plan ${revision.revision} meanwhile (${revision.reason}). Look at it first.`
+        : 'The plan that this would change is not there.',
+    );
+  }
+  const accept = store.db.transaction(() => {
+    alongside();
+    room.forget(date);
+    const standpoint = room.standpoint(date, asOf);
+    const { broken } = judgeOf(standpoint.day, standpoint.plan, standpoint.repair).of(
+      room.asSeen(date, plan, standpoint),
+    );
+    if (broken.length > 0 && !despiteRules) {
+      throw new Refusal(422, 'Rule broken', `${broken[0]!.message}.`, {
+        faults: broken.map(({ code, message }) => ({ path: code, message })),
+      });
+    }
+    const stored = store.days.acceptPlan(date, withGuestsGone(room.of(date).day, standpoint.day, withoutDelays(plan)), {
+      author,
+      reason,
+      acceptedAt: clock.recordedAt(),
+      despite: broken.map(({ message }) => message),
+    });
+    const entry = {
+      id: randomUUID(),
+      kind: 'planAccepted' as const,
+      at: Math.min(86_399, nowS),
+      by: author,
+      revision: stored.revision,
+    };
+    store.journal.append(date, entry, clock.recordedAt());
+    store.planJobs.remove(date);
+    return stored;
+  });
+  try {
+    return accept.immediate();
+  } finally {
+    room.forget(date);
+    hub.changed('plan', date);
+  }
+}
+
+/** A plan made from a standpoint, with the drives that were to begin before and whose fate nobody has decided yet. */
+export function withOverdue({ plan: current }: Standpoint, plan: Plan): Plan {
+  const known = new Set([...plan.drives, ...plan.unplanned].map(({ drive }) => drive));
+  return { ...plan, drives: [...plan.drives, ...current.drives.filter(({ drive }) => !known.has(drive))] };
+}

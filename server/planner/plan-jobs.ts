@@ -1,0 +1,126 @@
+import { randomUUID } from 'node:crypto';
+import type { PlanJob, StartPlanning } from '@core/api';
+import { emptyPlan } from '@core/day';
+import { withGuestsGone, withoutUnknown } from '@core/journal';
+import type { Logger } from 'pino';
+import { conflict, notFound } from '../problems';
+import type { Services } from '../services';
+import { planningTimeS, withOverdue } from './accept';
+import { plannerThread } from './thread';
+import type { ThreadOrder, ThreadReport } from './worker';
+
+const SEED = 1;
+
+interface Running {
+  readonly job: PlanJob;
+  readonly stop: Int32Array;
+}
+
+/** Looks for plans in a worker thread, one a day at a time, and keeps what it finds as proposals. */
+export class PlanJobs {
+  private readonly running = new Map<string, Running>();
+
+  constructor(
+    private readonly services: Pick<Services, 'store' | 'room' | 'hub' | 'clock'>,
+    private readonly logger?: Logger,
+  ) {
+    services.store.planJobs.interruptAll();
+  }
+
+  /** @throws Refusal 404 without such a day or revision, 409 where a plan is being looked for already */
+  start(date: string, { author, reason, mode, seconds, revision }: StartPlanning): PlanJob {
+    const { store, room, hub, clock } = this.services;
+    if (this.running.has(date)) throw conflict('A plan is being looked for already; stop it or wait for it.');
+    const asOf = planningTimeS(room.nowS(date));
+    const { plan, revision: current } = room.of(date);
+    const standpoint = room.standpoint(date, asOf);
+    const older = mode === 'restore' ? store.days.planOf(date, revision ?? 0)?.plan : undefined;
+    if (mode === 'restore' && !older) throw notFound(`plan ${revision} on ${date}`);
+
+    const stop = new Int32Array(new SharedArrayBuffer(4));
+    const id = randomUUID();
+    const order: ThreadOrder = {
+      id,
+      day: standpoint.day,
+      repair: plan && (mode === 'repair' ? standpoint.from : standpoint.repair),
+      from: older
+        ? withoutUnknown(standpoint.day, older)
+        : plan && mode === 'improve' && !standpoint.repair
+          ? standpoint.plan
+          : undefined,
+      seconds,
+      seed: SEED,
+      current: plan && standpoint.plan,
+      stop,
+    };
+    // A day without a plan that has begun is planned from now on.
+    const fromNow = plan ? order : { ...order, repair: standpoint.repair && { previous: emptyPlan(date), nowS: asOf } };
+    const job: PlanJob = {
+      id,
+      author,
+      reason,
+      mode,
+      seconds,
+      startedAt: clock.recordedAt(),
+      base: current?.revision ?? 0,
+      asOf,
+      state: 'running',
+      found: null,
+    };
+    store.planJobs.put(date, job);
+    this.running.set(date, { job, stop });
+    const told = (report: ThreadReport) => {
+      if (report.kind === 'progress') {
+        if (this.running.get(date)?.job === job) hub.planning(date, report);
+        return;
+      }
+      const { kind: _, id: __, changes, ...found } = report;
+      const whole = plan ? withOverdue(standpoint, found.plan) : found.plan;
+      this.finish(date, job, {
+        state: 'ready',
+        found: { ...found, changes: [...changes], plan: withGuestsGone(room.of(date).day, standpoint.day, whole) },
+      });
+    };
+    const failed = (error: Error) => {
+      this.logger?.error({ err: error }, 'planning failed');
+      this.finish(date, job, { state: 'failed' });
+    };
+    plannerThread.run(fromNow, { told, failed });
+    hub.changed('planning', date);
+    return job;
+  }
+
+  read(date: string): PlanJob | undefined {
+    this.services.room.of(date);
+    return this.services.store.planJobs.get(date);
+  }
+
+  /** Ends the search, with the best plan so far. False where none is running. */
+  stop(date: string): boolean {
+    const running = this.running.get(date);
+    if (running) Atomics.store(running.stop, 0, 1);
+    return running !== undefined;
+  }
+
+  /** Drops the proposal, or the search for one. */
+  drop(date: string): boolean {
+    this.stop(date);
+    this.running.delete(date);
+    const dropped = this.services.store.planJobs.remove(date);
+    this.services.hub.changed('planning', date);
+    return dropped;
+  }
+
+  /** Ends all searches; what was being looked for is told as interrupted at the next start. */
+  close(): void {
+    for (const date of this.running.keys()) this.stop(date);
+    this.running.clear();
+  }
+
+  private finish(date: string, job: PlanJob, end: Partial<PlanJob>): void {
+    if (this.running.get(date)?.job !== job) return;
+    this.running.delete(date);
+    this.services.store.planJobs.put(date, { ...job, ...end });
+    this.services.hub.changed('planning', date);
+  }
+}

@@ -1,0 +1,186 @@
+import { randomUUID } from 'node:crypto';
+import { Router } from 'express';
+import { contract, type BookingFields, type OfferedPlace } from '@core/api';
+import { clockMinute } from '@core/day';
+import type { JournalEntry, Standpoint } from '@core/journal';
+import { insertions, mended, type Insertion, type MendChange } from '@core/planner';
+import { acceptPlan, planningTimeS, withOverdue } from '../planner/accept';
+import { conflict, notFound } from '../problems';
+import type { Services } from '../services';
+import { mount } from './mount';
+
+/** Plans: looked for, accepted, compared, mended, and with one more drive. */
+export function planRoutes(services: Services): Router {
+  const { store, room, planJobs, clock } = services;
+  const router = Router();
+
+  mount(router, contract.listPlans, ({ params: { date } }) => {
+    room.of(date);
+    return { revisions: store.days.revisions(date) };
+  });
+  mount(router, contract.readPlan, ({ params: { date, revision } }) => {
+    const accepted = store.days.planOf(date, revision);
+    if (!accepted) throw notFound(`plan ${revision} on ${date}`);
+    return accepted;
+  });
+  mount(router, contract.acceptPlan, ({ params: { date }, body }) => acceptPlan(services, date, body));
+
+  mount(router, contract.startPlanning, ({ params: { date }, body }) => planJobs.start(date, body));
+  mount(router, contract.readPlanning, ({ params: { date } }) => ({ job: planJobs.read(date) ?? null }));
+  mount(router, contract.stopPlanning, ({ params: { date } }) => ({ stopping: planJobs.stop(date) }));
+  mount(router, contract.dropPlanning, ({ params: { date } }) => ({ dropped: planJobs.drop(date) }));
+
+  mount(router, contract.applyMend, ({ params: { date, id }, body: { author, change } }) => {
+    const standpoint = current(date);
+    const { day, from, repair } = standpoint;
+    const found = mended(day, from.previous, id, change, repair);
+    if (!found) throw conflict('This no longer gives the drive a place; look again.');
+    const guest = day.guests.find(({ drives }) => drives.some((drive) => drive.id === id))!;
+    return acceptPlan(
+      services,
+      date,
+      {
+        base: room.of(date).revision!.revision,
+        plan: withOverdue(standpoint, found.plan),
+        asOf: from.nowS,
+        author,
+        reason: `A place for ${guest.name}: ${wordsOf(change, standpoint)}`,
+      },
+      () => makeChange(date, change, author),
+    );
+  });
+
+  mount(router, contract.findPlaces, ({ params: { date }, body: { guest: id, cars, laps } }) => {
+    const standpoint = current(date);
+    const { day, from } = standpoint;
+    const guest = day.guests.find((coming) => coming.id === id);
+    if (!guest) throw conflict('This guest is not taking part any more.');
+    const drive = { id: randomUUID(), cars, laps };
+    const { gearbox } = store.bookings.get(date, id)!.fields;
+    const found = insertions(day, from.previous, guest, { ...drive, gearbox }, from.nowS);
+    const offered = (place: Insertion) => offeredPlace(place, laps, standpoint);
+    const { slots, better } = found;
+    return {
+      asOf: from.nowS,
+      base: room.of(date).revision!.revision,
+      drive: drive.id,
+      slots: slots.map(offered),
+      better: better ? offered(better) : null,
+      refusal:
+        slots.length + (better ? 1 : 0) > 0
+          ? null
+          : `There is no place left today for ${laps} laps with ${guest.name} in ${named(cars, day.cars)}; another car, fewer laps or longer hours may help.`,
+    };
+  });
+  mount(router, contract.takePlace, ({ params: { date }, body }) => {
+    const { guest: id, cars, laps, drive, base, asOf, plan, price, author } = body;
+    const booking = store.bookings.get(date, id);
+    if (!booking) throw notFound(`booking "${id}" on ${date}`);
+    const { fields } = booking;
+    const extended: BookingFields = {
+      ...fields,
+      price: Math.round((fields.price + (price ?? 0)) * 100) / 100,
+      drives: [...fields.drives, { id: drive, cars, laps }],
+    };
+    const reason = `One more drive for ${fields.name}: ${laps} laps in ${named(cars, room.of(date).day.cars)}`;
+    return acceptPlan(services, date, { base, plan, asOf, author, reason: reason.slice(0, 200) }, () => {
+      store.bookings.change(date, id, booking.version, extended);
+    });
+  });
+  return router;
+
+  /** The standpoint from which a change of the current plan is made now. */
+  function current(date: string): Standpoint {
+    if (!room.of(date).plan) throw conflict('There is no plan for this day yet: plan it first.');
+    return room.standpoint(date, planningTimeS(room.nowS(date)));
+  }
+
+  function offeredPlace(
+    { planned, plan, costs, moved }: Insertion,
+    laps: number,
+    standpoint: Standpoint,
+  ): OfferedPlace {
+    const { day } = standpoint;
+    const lapPrice = store.cars.get(planned.car)?.fields.lapPrice;
+    const guestOf = (id: string) =>
+      day.guests.find(({ drives }) => drives.some((drive) => drive.id === id))?.name ?? id;
+    return {
+      planned,
+      car: named([planned.car], day.cars),
+      instructor: named([planned.instructor], day.instructors),
+      seat: planned.release - day.rules.setUpS,
+      costs,
+      price: lapPrice === undefined ? null : Math.round(lapPrice * laps * 100) / 100,
+      moved: moved.map(({ drive, from, to }) => `${guestOf(drive)} from ${clockMinute(from)} to ${clockMinute(to)}`),
+      plan: withOverdue(standpoint, plan),
+    };
+  }
+
+  /** Makes the change where it is set up, or enters it in the journal where it holds for this day only. */
+  function makeChange(date: string, change: MendChange, author: string): void {
+    switch (change.kind) {
+      case 'car':
+        return changeBooking(date, change.drive, (fields) =>
+          withDrive(fields, change.drive, ({ pin, ...drive }) => ({
+            ...drive,
+            cars: [change.car],
+            ...(pin && { pin: { ...pin, car: undefined } }),
+          })),
+        );
+      case 'unpin':
+        return changeBooking(date, change.drive, (fields) =>
+          withDrive(fields, change.drive, ({ pin: _, ...drive }) => drive),
+        );
+      case 'stays': {
+        const booking = store.bookings.get(date, change.guest)!;
+        store.bookings.change(date, booking.id, booking.version, { ...booking.fields, leavesBy: change.until });
+        return;
+      }
+      case 'closes':
+        return enter(date, { kind: 'closingMoved', to: change.to }, author);
+      case 'crew':
+        return enter(date, { ...change, kind: 'crewHours' }, author);
+    }
+  }
+
+  function changeBooking(date: string, drive: string, change: (fields: BookingFields) => BookingFields): void {
+    const booking = store.bookings.list(date).find(({ fields }) => fields.drives.some(({ id }) => id === drive))!;
+    store.bookings.change(date, booking.id, booking.version, change(booking.fields));
+  }
+
+  function enter(
+    date: string,
+    what: { kind: 'closingMoved'; to: number } | { kind: 'crewHours'; instructor: string; from: number; to: number },
+    by: string,
+  ): void {
+    const at = Math.min(86_399, room.nowS(date));
+    store.journal.append(date, { id: randomUUID(), at, by, ...what } satisfies JournalEntry, clock.recordedAt());
+  }
+}
+
+function withDrive(
+  fields: BookingFields,
+  id: string,
+  change: (drive: BookingFields['drives'][number]) => BookingFields['drives'][number],
+): BookingFields {
+  return { ...fields, drives: fields.drives.map((drive) => (drive.id === id ? change(drive) : drive)) };
+}
+
+function named(ids: readonly string[], things: readonly { id: string; name: string }[]): string {
+  return ids.map((id) => things.find((thing) => thing.id === id)?.name ?? id).join(' or ');
+}
+
+function wordsOf(change: MendChange, { day }: Standpoint): string {
+  switch (change.kind) {
+    case 'car':
+      return `${named([change.car], day.cars)} instead`;
+    case 'unpin':
+      return 'the pin is out';
+    case 'stays':
+      return `stays until ${clockMinute(change.until)}`;
+    case 'closes':
+      return `closing at ${clockMinute(change.to)}`;
+    case 'crew':
+      return `${named([change.instructor], day.instructors)} from ${clockMinute(change.from)} to ${clockMinute(change.to)}`;
+  }
+}
