@@ -152,6 +152,18 @@ const buttons = (jl: typeof light) => ({
   },
 });
 
+/** Messages: what is done in moss, what is not in amber. */
+const toasts = (jl: typeof light) => {
+  const of = (background: string, colour: string) => ({
+    background,
+    borderColor: colour,
+    color: colour,
+    detailColor: jl.ink,
+    shadow: 'none',
+  });
+  return { success: of(jl.mossSoft, jl.moss), warn: of(jl.amberSoft, jl.amber) };
+};
+
 /** Choices side by side: the chosen one in ink. */
 const toggles = (jl: typeof light) => ({
   root: {
@@ -191,6 +203,7 @@ export const joyLapPreset = definePreset(Aura, {
       bodyCell: { padding: '0.42rem 0.7rem', borderColor: '{jl.line}' },
       row: { background: '{jl.panel}', hoverBackground: '{jl.sunk}', color: '{jl.ink}' },
     },
+    toast: { colorScheme: { light: toasts(light), dark: toasts(dusk) } },
     dialog: { root: { borderRadius: '8px' }, title: { fontSize: '1.2rem', fontWeight: '700' } },
   },
 });

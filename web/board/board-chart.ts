@@ -3,11 +3,14 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   ElementRef,
   inject,
+  Injector,
   input,
   output,
   signal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { clockMinute, type TimeWindow } from '@core/day';
@@ -17,12 +20,16 @@ import { zoom, zoomIdentity, type ZoomTransform } from 'd3-zoom';
 import { axisTicks } from '../drawing/axis-ticks';
 import { elementSize } from '../drawing/element-size';
 import { beadPlaces, silhouette } from '../drawing/silhouette';
-import type { Block, BoardRow, DriveBlock } from './board-model';
+import { beadPaths } from '../drawing/bead-paths';
+import { BlockDrag, type Carry } from './block-drag';
+import type { Block, BoardRow, DriveBlock, Ghost } from './board-model';
 
 const LABELS_PX = 182;
 const AXIS_PX = 24;
 const LEAST_ROW_PX = 34;
 const MOST_ZOOM = 24;
+/** The picture is drawn anew when zooming and panning have rested for so long. */
+const REST_MS = 120;
 /** Width of one condensed letter on a block, in pixels; close enough to cut a name. */
 const LETTER_PX = 5.1;
 
@@ -37,7 +44,19 @@ export interface RowLabel {
   readonly low: boolean;
 }
 
-/** The day on a time axis, a row each. Draws what it is given and tells which block is opened. */
+/** What to show of drives beside where they stand. */
+export interface Marks {
+  readonly selected: ReadonlySet<string>;
+  /** Drives that are being moved, or that a proposal would move. */
+  readonly leaving: ReadonlySet<string>;
+  readonly pinned: ReadonlySet<string>;
+  /** Drives that break a rule, with its sentence. */
+  readonly broken: ReadonlyMap<string, string>;
+}
+
+export const NO_MARKS: Marks = { selected: new Set(), leaving: new Set(), pinned: new Set(), broken: new Map() };
+
+/** The day on a time axis, a row each. Draws what it is given, tells which block is opened, and how drives are carried. */
 @Component({
   selector: 'jl-board-chart',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -52,12 +71,22 @@ export class BoardChart {
   readonly nowS = input.required<number>();
   readonly closures = input<readonly (TimeWindow & { readonly reason?: string | undefined })[]>([]);
   readonly chosen = input<string>();
+  readonly marks = input<Marks>(NO_MARKS);
+  readonly ghosts = input<readonly Ghost[]>([]);
+  /** Begins to carry a drive; false where it must stay, which has been said then. */
+  readonly beginCarry = input<(drive: string) => boolean>(() => false);
   readonly openBlock = output<string>();
+  readonly selectBlock = output<string>();
+  readonly carry = output<Carry>();
 
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
-  private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
+  private readonly injector = inject(Injector);
+  private readonly plot = viewChild.required<ElementRef<HTMLElement>>('plot');
   private readonly size = elementSize(this.host);
   private readonly transform = signal<ZoomTransform>(zoomIdentity);
+  /** The transform for which the blocks are drawn. While the day is zoomed or panned, they are moved as one picture. */
+  private readonly drawnFor = signal<ZoomTransform>(zoomIdentity);
+  private resting: ReturnType<typeof setTimeout> | undefined;
   /** The block that Tab reaches; arrow keys move on from there. */
   protected readonly roving = signal<string | undefined>(undefined);
   protected readonly axisPx = AXIS_PX;
@@ -70,9 +99,16 @@ export class BoardChart {
   protected readonly height = computed(() => AXIS_PX + this.rowPx() * this.rows().length);
   private readonly fullX = computed(() => scaleLinear([this.opens(), this.closes()], [0, this.width()]));
   protected readonly x = computed(() => this.transform().rescaleX(this.fullX()));
+  private readonly drawX = computed(() => this.drawnFor().rescaleX(this.fullX()));
+  protected readonly picture = computed(() => {
+    const [live, drawn] = [this.transform(), this.drawnFor()];
+    const factor = live.k / drawn.k;
+    return `translate(${live.x - factor * drawn.x}px, 0) scale(${factor}, 1)`;
+  });
   protected readonly ticks = computed(() => {
     const [from, to] = this.x().domain() as [number, number];
     return axisTicks(from, to, this.width(), 62).map((tick) => ({
+      atS: tick,
       x: this.x()(tick),
       label: clockMinute(tick),
       hour: tick % 3600 === 0,
@@ -80,6 +116,7 @@ export class BoardChart {
   });
   protected readonly bands = computed(() =>
     this.closures().map(({ from, to, reason }) => ({
+      from,
       x: this.x()(from),
       width: this.x()(to) - this.x()(from),
       reason: reason ?? 'closed',
@@ -89,20 +126,48 @@ export class BoardChart {
 
   /** Everything that is drawn, row by row, in pixels. */
   protected readonly drawn = computed(() => {
-    const x = this.x();
+    const x = this.drawX();
+    const [fromS, toS] = [x.invert(-this.width()), x.invert(2 * this.width())];
     const blockPx = this.rowPx() - 14;
     return this.rows().map((row, place) => {
       const sorted = [...row.blocks].sort((a, b) => a.startS - b.startS);
       return {
         id: row.id,
         y: AXIS_PX + place * this.rowPx(),
-        blocks: sorted.map((block, index) => {
+        // What is more than a screen away is drawn when it comes nearer.
+        blocks: sorted.flatMap((block, index) => {
+          if (block.endS < fromS || block.startS > toS) return [];
           const nextS = sorted[index + 1]?.startS ?? this.closes();
-          return this.draw(block, x, blockPx, nextS);
+          return [this.draw(block, x, blockPx, nextS)];
         }),
       };
     });
   });
+  protected readonly drawnGhosts = computed(() => {
+    const x = this.drawX();
+    const blockPx = this.rowPx() - 14;
+    const rows = new Map(this.rows().map(({ id }, place) => [id, AXIS_PX + place * this.rowPx()]));
+    return this.ghosts().flatMap(({ row, block, tone }) => {
+      const y = rows.get(row);
+      const drawn = y === undefined ? undefined : this.draw(block, x, blockPx, block.endS + 600);
+      return drawn?.kind === 'drive' ? [{ ...drawn, tone, y: y! }] : [];
+    });
+  });
+  protected readonly drag = new BlockDrag(
+    {
+      secondsPerPx: () => {
+        const [from, to] = this.x().domain() as [number, number];
+        return (to - from) / this.width();
+      },
+      rowAt: (clientY) => {
+        const top = this.plot().nativeElement.getBoundingClientRect().top + AXIS_PX;
+        return this.rows()[Math.floor((clientY - top) / this.rowPx())]?.id;
+      },
+      rows: () => this.rows(),
+    },
+    (carry) => this.carry.emit(carry),
+  );
+  private carried = false;
   private readonly order = computed(() =>
     this.rows().map((row) =>
       row.blocks.filter((block): block is DriveBlock => block.kind === 'drive').sort((a, b) => a.startS - b.startS),
@@ -110,13 +175,20 @@ export class BoardChart {
   );
   protected readonly reached = computed(() => this.roving() ?? this.order().flat()[0]?.id);
 
-  private readonly behaviour = zoom<SVGSVGElement, unknown>()
+  private readonly behaviour = zoom<HTMLElement, unknown>()
     .scaleExtent([1, MOST_ZOOM])
     .filter((event: Event) => {
       if (event instanceof WheelEvent) return event.ctrlKey || this.height() <= this.size().height;
+      // What is pressed on a drive carries the drive, not the day.
+      if (event.target instanceof Element && event.target.closest('.drive.movable')) return false;
       return !(event instanceof MouseEvent && event.button !== 0);
     })
-    .on('zoom', ({ transform }: { transform: ZoomTransform }) => this.transform.set(transform));
+    .on('zoom', ({ transform, sourceEvent }: { transform: ZoomTransform; sourceEvent: Event | null }) => {
+      this.transform.set(transform);
+      clearTimeout(this.resting);
+      if (sourceEvent) this.resting = setTimeout(() => this.drawnFor.set(this.transform()), REST_MS);
+      else this.drawnFor.set(transform);
+    });
 
   constructor() {
     afterNextRender(() => {
@@ -128,7 +200,18 @@ export class BoardChart {
         [0, -Infinity],
         [this.width(), Infinity],
       ]);
-      select(this.svg().nativeElement).call(this.behaviour).on('dblclick.zoom', null);
+      select(this.plot().nativeElement).call(this.behaviour).on('dblclick.zoom', null);
+    });
+    // A panel beside the chart makes it narrower; it goes on showing the same stretch of the day.
+    let before = 0;
+    effect(() => {
+      const width = this.width();
+      untracked(() => {
+        const { k, x } = this.transform();
+        if (before > 0 && width !== before && k > 1)
+          this.turnTo(zoomIdentity.translate((x * width) / before, 0).scale(k));
+        before = width;
+      });
     });
   }
 
@@ -138,22 +221,50 @@ export class BoardChart {
     const left = this.fullX()(aroundS) * factor - this.width() / 3;
     const most = this.width() * (factor - 1);
     const transform = zoomIdentity.translate(-Math.min(most, Math.max(0, left)), 0).scale(factor);
+    this.turnTo(transform);
+  }
+
+  private turnTo(transform: ZoomTransform): void {
     this.behaviour.translateExtent([
       [0, -Infinity],
       [this.width(), Infinity],
     ]);
-    select(this.svg().nativeElement).call((selection) => this.behaviour.transform(selection, transform));
+    select(this.plot().nativeElement).call((selection) => this.behaviour.transform(selection, transform));
   }
 
   /** Moves the shown stretch by a share of its width. */
   pan(share: number): void {
     const dx = (-share * this.width()) / this.transform().k;
-    select(this.svg().nativeElement).call((selection) => this.behaviour.translateBy(selection, dx, 0));
+    select(this.plot().nativeElement).call((selection) => this.behaviour.translateBy(selection, dx, 0));
   }
 
-  protected key(event: KeyboardEvent, block: string): void {
-    if (event.key === 'Enter' || event.key === ' ') this.openBlock.emit(block);
-    else if (!this.move(event.key, block)) return;
+  protected press(event: PointerEvent, drive: string, row: string): void {
+    this.carried = false;
+    this.drag.press(event, drive, row);
+  }
+
+  protected pointerMove(event: PointerEvent): void {
+    this.drag.move(event, this.beginCarry());
+  }
+
+  protected release(event: PointerEvent): void {
+    this.carried = this.drag.release(event);
+  }
+
+  protected click(event: MouseEvent, block: string): void {
+    if (this.carried) this.carried = false;
+    else if (event.ctrlKey || event.metaKey || event.shiftKey) this.selectBlock.emit(block);
+    else this.openBlock.emit(block);
+  }
+
+  protected key(event: KeyboardEvent, block: string, row: string): void {
+    if (this.drag.carrying) {
+      if (!this.drag.key(event)) return;
+    } else if (event.key === 'Enter') this.openBlock.emit(block);
+    else if (event.key === ' ') this.selectBlock.emit(block);
+    else if (event.key === 'm') {
+      if (this.beginCarry()(block)) this.drag.lift(row);
+    } else if (!this.move(event.key, block)) return;
     event.preventDefault();
     event.stopPropagation();
   }
@@ -179,10 +290,17 @@ export class BoardChart {
     } else return false;
     if (target) {
       this.roving.set(target.id);
-      const element = this.host.nativeElement.querySelector<SVGGElement>(`[data-block="${CSS.escape(target.id)}"]`);
-      element?.focus();
+      this.reveal(target);
     }
     return true;
+  }
+
+  /** Focuses a drive, after panning to it where it is out of sight. */
+  private reveal({ id, startS, endS }: DriveBlock): void {
+    const [left, right] = [this.x()(startS), this.x()(endS)];
+    if (left < 0 || right > this.width()) this.pan((left - this.width() / 3) / this.width());
+    const focus = () => this.host.nativeElement.querySelector<SVGGElement>(`[data-block="${CSS.escape(id)}"]`)?.focus();
+    afterNextRender(focus, { injector: this.injector });
   }
 
   private draw(block: Block, x: (timeS: number) => number, blockPx: number, nextS: number) {
@@ -208,8 +326,7 @@ export class BoardChart {
       endX,
       width: endX - startX,
       path: silhouette(edges, blockPx),
-      places,
-      radius,
+      beadPaths: beadPaths(block.beads, places, radius),
       text: block.label.length <= letters ? block.label : block.label.slice(0, Math.max(0, letters)),
       secondText: both ? block.second : '',
     };

@@ -1,4 +1,4 @@
-import { clockMinute, type DriveHold, type PersonHold } from '@core/day';
+import { clockMinute, layOutDrive, type DriveHold, type PersonHold, type PlannedDrive } from '@core/day';
 import { progressOf, type DayContext, type DayState, type DriveState } from '@core/journal';
 import { shortName, surname } from '../data/names';
 import { beadsOf, type Bead } from '../drawing/bead-list';
@@ -98,6 +98,57 @@ export function boardRows(context: DayContext, state: DayState, mode: BoardMode)
     }));
 }
 
+/** A drive at a place where it might be, and the row in which it would stand. */
+export interface Ghost {
+  readonly row: string;
+  readonly block: DriveBlock;
+  /** `trial`: being moved by hand; `refused`: the same, at a place that breaks a rule; `proposal`: what the planner proposes. */
+  readonly tone: 'trial' | 'refused' | 'proposal';
+}
+
+/** A drive drawn where a plan that is not accepted would have it; nothing for a drive that the day does not know. */
+export function ghostOf(
+  context: DayContext,
+  planned: PlannedDrive,
+  mode: BoardMode,
+  tone: Ghost['tone'],
+): Ghost | undefined {
+  const hold = layOutDrive(context.day, context.schedule.index, planned);
+  const guest = hold.guests[0];
+  if (!guest || !hold.drive) return undefined;
+  const row = { cars: planned.car, crew: planned.instructor, guests: guest.id }[mode];
+  const { startS, releaseS, trackEndS, endS } = hold;
+  const beads = Array.from({ length: hold.lapsDriven }, (): Bead => ({ fill: 'open', spoiled: false, extra: false }));
+  return {
+    row,
+    tone,
+    block: {
+      kind: 'drive',
+      id: planned.drive,
+      startS,
+      releaseS,
+      trackEndS,
+      endS,
+      status: 'planned',
+      beads,
+      ...labelsOf(hold, guest.name, mode),
+      words: '',
+    },
+  };
+}
+
+function labelsOf(hold: DriveHold, guest: string, mode: BoardMode): { label: string; second: string } {
+  const [who, instructor, car] = [shortName(guest), surname(hold.instructor?.name ?? ''), hold.car?.name ?? ''];
+  switch (mode) {
+    case 'cars':
+      return { label: who, second: instructor };
+    case 'crew':
+      return { label: who, second: car };
+    case 'guests':
+      return { label: car, second: instructor };
+  }
+}
+
 function held(state: DayState, carId: string, closes: number): Block[] {
   const car = state.cars.get(carId);
   if (car?.heldFor === undefined) return [];
@@ -129,14 +180,6 @@ function driveBlock(context: DayContext, state: DayState, hold: DriveHold, mode:
   const gone = state.guests.get(drive.guest.id)?.gone !== undefined;
   const status = gone && drive.stage === 'planned' ? 'gone' : statusOf(hold, drive, state.timeS);
   const beads = beadsOf(drive, progressOf(context, drive).done);
-  const guest = shortName(drive.guest.name);
-  const instructor = surname(hold.instructor?.name ?? '');
-  const car = hold.car?.name ?? '';
-  const [label, second] = {
-    cars: [guest, instructor],
-    crew: [guest, car],
-    guests: [car, instructor],
-  }[mode] as [string, string];
   const statusWords = {
     done: 'done',
     now: 'under way',
@@ -150,9 +193,8 @@ function driveBlock(context: DayContext, state: DayState, hold: DriveHold, mode:
     ...times,
     status,
     beads,
-    label,
-    second,
-    words: `${drive.guest.name}, ${car}, with ${hold.instructor?.name}, ${clockMinute(times.releaseS)}, ${beads.length} laps, ${statusWords}`,
+    ...labelsOf(hold, drive.guest.name, mode),
+    words: `${drive.guest.name}, ${hold.car?.name ?? ''}, with ${hold.instructor?.name}, ${clockMinute(times.releaseS)}, ${beads.length} laps, ${statusWords}`,
   };
 }
 

@@ -1,24 +1,63 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
+import { clockMinute } from '@core/day';
+import type { MenuItem } from 'primeng/api';
 import { Button } from 'primeng/button';
-import { Dialog } from 'primeng/dialog';
+import { Menu } from 'primeng/menu';
 import { SelectButton } from 'primeng/selectbutton';
 import { DayService } from '../data/day.service';
 import { CAR_STATUS_WORDS, CREW_STATUS_WORDS, GUEST_STAGE_WORDS } from '../data/names';
 import { PlanService } from '../data/plan.service';
-import { BoardChart, type RowLabel } from './board-chart';
-import { boardRows, type BoardMode } from './board-model';
+import type { Carry } from './block-drag';
+import { BoardChart, type Marks, type RowLabel } from './board-chart';
+import { BoardEdits } from './board-edits';
+import { boardRows, ghostOf, type BoardMode, type Ghost } from './board-model';
+import { signed } from './cost-terms';
 import { DriveDetails } from './drive-details';
+import { LoadChart } from './load-chart';
+import { PlansPanel } from './plans-panel';
+import { ProposalPanel } from './proposal-panel';
+import { ToSolvePanel, type LeftOut } from './to-solve-panel';
+import { WhatHappened } from './what-happened';
+import { WhatMatters } from './what-matters';
 
 type Zoom = 'day' | '3h' | '1h';
+type Panel = 'drive' | 'proposal' | 'toSolve' | 'plans';
 const SPANS: Record<Zoom, number | undefined> = { day: undefined, '3h': 3 * 3600, '1h': 3600 };
 
-/** The planned day on a time axis, by cars, by instructors or by guests. */
+/**
+ * The planned day on a time axis, by cars, by instructors or by guests, on which the manager works with the planner:
+ * moves drives, weighs proposals, says what happened.
+ */
 @Component({
   selector: 'jl-board',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BoardChart, Button, Dialog, DriveDetails, FormsModule, RouterLink, SelectButton],
+  imports: [
+    BoardChart,
+    Button,
+    DriveDetails,
+    FormsModule,
+    LoadChart,
+    Menu,
+    PlansPanel,
+    ProposalPanel,
+    RouterLink,
+    SelectButton,
+    ToSolvePanel,
+    WhatHappened,
+    WhatMatters,
+  ],
+  providers: [BoardEdits],
   templateUrl: './board.html',
   styleUrl: './board.scss',
   host: { class: 'screen', '(document:keydown)': 'key($event)' },
@@ -29,8 +68,17 @@ export class Board {
   private readonly chart = viewChild(BoardChart);
   protected readonly mode = signal<BoardMode>('cars');
   protected readonly zoom = signal<Zoom>('day');
+  protected readonly edits = inject(BoardEdits);
   protected readonly chosen = signal<string | undefined>(undefined);
-  protected readonly leftOutOpen = signal(false);
+  protected readonly panel = signal<Panel | undefined>(undefined);
+  protected readonly happenedOpen = signal(false);
+  protected readonly mattersOpen = signal(false);
+  protected readonly loadOpen = signal(false);
+  protected readonly more: MenuItem[] = [
+    { label: 'Accepted plans', icon: 'pi pi-history', command: () => this.panel.set('plans') },
+    { label: 'Load of the day', icon: 'pi pi-chart-bar', command: () => this.loadOpen.set(true) },
+    { label: 'What matters', icon: 'pi pi-sliders-h', command: () => this.mattersOpen.set(true) },
+  ];
   protected readonly modes = [
     { label: 'Cars', value: 'cars' },
     { label: 'Crew', value: 'crew' },
@@ -77,14 +125,15 @@ export class Board {
     return revision ? `Plan ${revision.revision} by ${revision.author}: ${revision.reason}` : undefined;
   });
   /** Drives without a place, each with its guest and the reason. */
-  protected readonly leftOut = computed(() => {
+  protected readonly leftOut = computed((): LeftOut[] => {
     const context = this.data.context();
     if (!context) return [];
     return context.schedule.plan.unplanned.flatMap(({ drive, reason }) => {
       const booked = context.schedule.index.drives.get(drive);
       if (!booked) return [];
       const cars = booked.drive.cars.map((id) => context.schedule.index.cars.get(id)?.name ?? id).join(' or ');
-      return [{ id: drive, guest: booked.guest, what: `${cars}, ${booked.drive.laps} laps`, reason }];
+      const gone = this.data.state()?.guests.get(booked.guest.id)?.gone !== undefined;
+      return [{ id: drive, guest: booked.guest, gone, what: `${cars}, ${booked.drive.laps} laps`, reason }];
     });
   });
   /** Drives that came, or went, with bookings that were changed after the plan was made. */
@@ -98,20 +147,143 @@ export class Board {
     return came + went;
   });
 
+  /** Where drives would stand: those being moved, else those of the proposal. */
+  protected readonly ghosts = computed((): readonly Ghost[] => {
+    const [context, trial] = [this.data.context(), this.edits.trial()];
+    if (!context) return [];
+    if (trial) {
+      const tone = trial.judgement.broken.length > 0 ? 'refused' : 'trial';
+      return trial.plan.drives
+        .filter(({ drive }) => trial.drives.has(drive))
+        .flatMap((planned) => ghostOf(context, planned, this.mode(), tone) ?? []);
+    }
+    return this.proposed().flatMap(({ after }) => {
+      const ghost = after && ghostOf(context, after, this.mode(), 'proposal');
+      return ghost ? [ghost] : [];
+    });
+  });
+  private readonly proposed = computed(() => {
+    const job = this.planning.job();
+    return job?.state === 'ready' && this.panel() === 'proposal' ? (job.found?.changes ?? []) : [];
+  });
+  private readonly pinned = computed(() => {
+    const drives = this.data.day()?.guests.flatMap((guest) => guest.drives) ?? [];
+    return new Set(drives.flatMap(({ id, pin }) => (pin ? [id] : [])));
+  });
+  /** The sentence of a broken rule, by the drives that it names. */
+  private readonly brokenDrives = computed(() => {
+    const drives = this.data.context()?.schedule.drives ?? [];
+    return new Map(
+      this.edits
+        .broken()
+        .flatMap(({ message }) =>
+          drives.filter(({ label }) => message.includes(label)).map(({ planned }) => [planned.drive, message] as const),
+        ),
+    );
+  });
+  protected readonly marks = computed((): Marks => {
+    const trial = this.edits.trial();
+    return {
+      selected: this.edits.selection(),
+      leaving: trial ? trial.drives : new Set(this.proposed().map(({ drive }) => drive)),
+      pinned: this.pinned(),
+      broken: this.brokenDrives(),
+    };
+  });
+  /** What to say of the place at which drives are being tried. */
+  protected readonly verdict = computed(() => {
+    const [context, trial] = [this.data.context(), this.edits.trial()];
+    if (!context || !trial) return undefined;
+    const { judgement } = trial;
+    const [only] = trial.drives;
+    const planned = trial.plan.drives.find(({ drive }) => drive === only);
+    const { cars, instructors } = context.schedule.index;
+    const where =
+      trial.drives.size > 1 || !planned
+        ? `${trial.drives.size} drives`
+        : `${clockMinute(planned.release)}, ${cars.get(planned.car)?.name}, with ${instructors.get(planned.instructor)?.name}`;
+    const broken = judgement.broken[0];
+    const more = judgement.broken.length - 1;
+    return {
+      where,
+      broken: broken && `${broken.message}${more > 0 ? `, and ${more} more` : ''}.`,
+      costs: `${signed(judgement.costs)} min of patience`,
+    };
+  });
+  protected readonly none: ReadonlySet<string> = new Set();
+  protected readonly beginCarry = (drive: string): boolean => this.edits.begin(drive);
+
+  constructor() {
+    // A search that begins or ends anywhere shows here, and what is broken is looked at with every plan and minute.
+    effect(() => {
+      const job = this.planning.job();
+      untracked(() => {
+        if (job) this.panel.set('proposal');
+        else if (this.panel() === 'proposal') this.panel.set(undefined);
+      });
+    });
+    const minute = computed(() => Math.floor((this.data.state()?.timeS ?? 0) / 60));
+    effect(() => {
+      this.data.context();
+      this.data.entries();
+      minute();
+      untracked(() => void this.edits.lookAgain());
+    });
+  }
+
   protected setZoom(zoom: Zoom): void {
     this.zoom.set(zoom);
     this.chart()?.show(SPANS[zoom], this.data.shownS());
   }
 
   protected planAgain(): void {
-    this.planning.plan(this.data.plan() ? 'Planned again' : 'First plan of the day');
+    this.planning.start('improve', this.data.plan() ? 'Planned again' : 'First plan of the day');
+  }
+
+  protected openDrive(drive: string): void {
+    this.chosen.set(drive);
+    this.panel.set('drive');
+  }
+
+  protected close(): void {
+    this.panel.set(undefined);
+    this.chosen.set(undefined);
+  }
+
+  protected carry(carry: Carry): void {
+    switch (carry.phase) {
+      case 'move':
+        return this.edits.shift(
+          carry.byS,
+          carry.row === undefined || this.mode() === 'guests'
+            ? {}
+            : this.mode() === 'cars'
+              ? { car: carry.row }
+              : { instructor: carry.row },
+        );
+      case 'drop':
+        return void this.edits.drop(carry.despiteRules);
+      case 'cancel':
+        return this.edits.cancel();
+    }
   }
 
   protected key(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
-    if (event.ctrlKey || event.altKey || event.metaKey || ['INPUT', 'TEXTAREA'].includes(target.tagName)) return;
-    if (event.key === 'Escape') this.chosen.set(undefined);
-    else if (event.key === 'p') this.planAgain();
+    if (['INPUT', 'TEXTAREA'].includes(target.tagName) || target.closest('[role=dialog]')) return;
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+      event.preventDefault();
+      void (event.shiftKey ? this.edits.redo() : this.edits.undo());
+      return;
+    }
+    if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented) return;
+    if (event.key === 'Escape') {
+      if (this.edits.trial()) this.edits.cancel();
+      else if (this.panel()) this.close();
+      else this.edits.selection.set(new Set());
+    } else if (event.key === 'p') this.planAgain();
+    else if (event.key === 'h') this.happenedOpen.set(true);
+    else if (event.key === 'x') void this.edits.swap();
     else if (event.key === '+') this.setZoom(this.zoom() === 'day' ? '3h' : '1h');
     else if (event.key === '-') this.setZoom(this.zoom() === '1h' ? '3h' : 'day');
     else if (event.key === ',') this.chart()?.pan(-0.25);

@@ -1,12 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { clockMinute, lapTimeText, wallClock } from '@core/day';
+import { clockMinute, lapTimeText, wallClock, type PlannedDrive } from '@core/day';
 import { progressOf } from '@core/journal';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
 import { entryWords } from '../data/names';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
+import { BoardEdits } from './board-edits';
+import { Pins } from './pins';
 
 /** One drive beside the board: who, what, when, how far, and what has been entered about it. */
 @Component({
@@ -43,6 +45,31 @@ import { Beads } from '../drawing/beads';
             <dd>{{ note }}</dd>
           }
         </dl>
+        @if (it.movable) {
+          <div class="buttons">
+            @if (it.pinned) {
+              <p-button label="Let the planner move it" size="small" [outlined]="true" (onClick)="pin(undefined)" />
+            } @else {
+              <p-button label="Pin it here" size="small" [outlined]="true" (onClick)="pin(it.hold?.planned)" />
+            }
+            @if (it.keptWith) {
+              <p-button label="Any instructor" size="small" [outlined]="true" (onClick)="keepWith(undefined)" />
+            } @else {
+              <p-button
+                [label]="'Keep with ' + it.instructor"
+                size="small"
+                [outlined]="true"
+                (onClick)="keepWith(it.hold?.planned?.instructor)"
+              />
+            }
+            <p-button
+              [label]="it.selected ? 'Not selected' : 'Select'"
+              size="small"
+              [text]="true"
+              (onClick)="edits.toggle(driveId())"
+            />
+          </div>
+        }
         <h2>Entries</h2>
         <ol>
           @for (entry of it.entries; track entry.id) {
@@ -56,35 +83,13 @@ import { Beads } from '../drawing/beads';
       </aside>
     }
   `,
+  styleUrl: './side-panel.scss',
   styles: `
-    aside {
-      position: absolute;
-      top: 0;
-      right: 0;
-      bottom: 0;
-      width: 310px;
-      overflow: auto;
-      padding: 0.9rem 1rem;
-      background: var(--p-jl-panel);
-      border-left: 2px solid var(--p-jl-ink);
-    }
-    header {
-      display: flex;
-      gap: 0.6rem;
-      align-items: flex-start;
-      margin-bottom: 0.8rem;
-    }
-    header div {
-      flex: 1;
-    }
-    p {
-      margin: 0;
-    }
     dl {
       display: grid;
       grid-template-columns: 6.5rem 1fr;
       gap: 0.25rem 0.5rem;
-      margin: 0.8rem 0;
+      margin: 0;
     }
     dt {
       color: var(--p-jl-muted);
@@ -96,7 +101,7 @@ import { Beads } from '../drawing/beads';
     ol {
       list-style: none;
       padding: 0;
-      margin: 0.4rem 0 0;
+      margin: 0;
       font-size: 13px;
     }
     li {
@@ -109,6 +114,8 @@ import { Beads } from '../drawing/beads';
 })
 export class DriveDetails {
   private readonly data = inject(DayService);
+  private readonly pins = inject(Pins);
+  protected readonly edits = inject(BoardEdits);
   readonly driveId = input.required<string>();
   readonly closed = output<void>();
 
@@ -121,6 +128,11 @@ export class DriveDetails {
     const gearbox = drive.drive.gearbox;
     return {
       guest: drive.guest,
+      hold,
+      movable: drive.stage === 'planned' && hold !== undefined,
+      pinned: drive.drive.pin?.release !== undefined,
+      keptWith: drive.drive.pin?.release === undefined && drive.drive.pin?.instructor !== undefined,
+      selected: this.edits.selection().has(this.driveId()),
       booking: this.data.bookings().get(drive.guest.id)?.fields,
       number: this.data.view()?.carNumbers[hold?.planned.car ?? ''],
       car: hold?.car?.name ?? '',
@@ -139,4 +151,14 @@ export class DriveDetails {
         .map(({ entry }) => ({ id: entry.id, at: wallClock(entry.at), by: entry.by, words: entryWords(entry) })),
     };
   });
+
+  protected pin(planned: PlannedDrive | undefined): void {
+    const guest = this.shown()?.guest.id;
+    if (guest) this.pins.pinDrive(guest, this.driveId(), planned);
+  }
+
+  protected keepWith(instructor: string | undefined): void {
+    const guest = this.shown()?.guest.id;
+    if (guest) this.pins.pinInstructor(guest, instructor);
+  }
 }

@@ -98,6 +98,11 @@ export class Bookings {
       });
   });
 
+  protected plan(): void {
+    this.planning.start('improve', this.data.plan() ? 'Bookings changed' : 'First plan of the day');
+    void this.router.navigate(['/board']);
+  }
+
   private openedFor: string | undefined;
 
   constructor() {

@@ -19,6 +19,7 @@ const OUTCOME_WORDS: Record<ImportRow['outcome'], string> = {
   imports: [Button, Dialog],
   template: `
     <p-dialog
+      closeAriaLabel="Close"
       header="Import a booking list"
       [visible]="open()"
       (visibleChange)="$event || close()"

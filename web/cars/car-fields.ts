@@ -18,6 +18,7 @@ export const CAR_FIELDS: readonly Field[] = [
     ],
   },
   { path: 'lapTimeS', label: 'Lap of a quick guest', unit: 's', kind: 'number', decimals: 1 },
+  { path: 'lapPrice', label: 'Price of a lap', kind: 'number', decimals: 2, optional: true },
   {
     path: 'gearboxes',
     label: 'Gearboxes',

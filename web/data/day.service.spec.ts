@@ -62,7 +62,13 @@ describe('The day on screen', () => {
       bookings: [],
       carNumbers: { c1: 1 },
       plan: aPlan({ drives: [drive('10:00')] }),
-      revision: { revision: 1, author: 'Maren', reason: 'First plan', acceptedAt: '2027-05-22T06:00:00.000Z' },
+      revision: {
+        revision: 1,
+        author: 'Maren',
+        reason: 'First plan',
+        acceptedAt: '2027-05-22T06:00:00.000Z',
+        despite: [],
+      },
       journal: journal.map((entry, place) => ({ seq: place + 1, recordedAt: '2027-05-22T08:00:00.000Z', entry })),
       clock: { date, secondsOfDay: at('09:30'), rate: 0, adjustable: true },
     });

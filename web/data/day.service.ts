@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { contract, type Booking, type DaySummary, type DayView } from '@core/api';
+import { contract, type Booking, type DaySummary, type DayView, type PlanProgress } from '@core/api';
 import { emptyPlan } from '@core/day';
 import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '@core/journal';
 import { MessageService } from 'primeng/api';
@@ -40,6 +40,9 @@ export class DayService {
   private readonly recorded = signal<readonly RecordedEntry[]>([]);
   private readonly shown = signal<number | undefined>(undefined);
   private readonly load = new Subject<string>();
+  /** Emits when the search for a plan has begun, ended or been dropped, and whenever a day is read from the start. */
+  readonly planningChanged = new Subject<void>();
+  readonly planningProgress = new Subject<PlanProgress>();
   private stream = Subscription.EMPTY;
 
   readonly entries = computed<readonly RecordedEntry[]>(() => {
@@ -119,15 +122,19 @@ export class DayService {
       else if (event.kind === 'connection') {
         // The day is read once the stream is open, so that nothing can fall between the two.
         if (event.open || !this.view()) this.load.next(date);
+        if (event.open) this.planningChanged.next();
         this.connected.set(event.open);
         if (event.open) this.outbox.flush();
-      } else if (event.what === 'clock') this.clock.refresh();
+      } else if (event.kind === 'progress') this.planningProgress.next(event.progress);
+      else if (event.what === 'planning') this.planningChanged.next();
+      else if (event.what === 'clock') this.clock.refresh();
       else {
         if (event.what === 'reset') {
           this.shown.set(undefined);
           this.recorded.set([]);
         }
         this.reload();
+        this.planningChanged.next();
       }
     });
   }

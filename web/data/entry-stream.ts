@@ -1,9 +1,11 @@
+import { planProgress, type PlanProgress } from '@core/api';
 import { recordedEntry, type RecordedEntry } from '@core/journal';
 import { Observable } from 'rxjs';
 
 export type StreamEvent =
   | { readonly kind: 'entry'; readonly recorded: RecordedEntry }
   | { readonly kind: 'changed'; readonly what: string }
+  | { readonly kind: 'progress'; readonly progress: PlanProgress }
   | { readonly kind: 'connection'; readonly open: boolean };
 
 /** The server gives a sign of life more often than this; a stream that is silent for so long is dead. */
@@ -29,6 +31,10 @@ export function entryStream(date: string): Observable<StreamEvent> {
       source.addEventListener('entry', ({ data }) => {
         alive();
         subscriber.next({ kind: 'entry', recorded: recordedEntry.parse(JSON.parse(data)) });
+      });
+      source.addEventListener('planning', ({ data }) => {
+        alive();
+        subscriber.next({ kind: 'progress', progress: planProgress.parse(JSON.parse(data)) });
       });
       source.addEventListener('changed', ({ data }) => {
         alive();

@@ -1,3 +1,4 @@
+import { clockMinute, type TermName } from '@core/day';
 import type { GuestStage, CarStatus, CrewStatus, EntryKind, JournalEntry } from '@core/journal';
 
 /** "Ines F" of "Ines Faro": how guests are called on a crowded drawing. */
@@ -49,6 +50,20 @@ export const CREW_STATUS_WORDS: Record<CrewStatus, string> = {
   off: 'off',
 };
 
+/** What each term of the cost counts. */
+export const TERM_WORDS: Record<TermName, string> = {
+  unplanned: 'left out',
+  waiting: 'waiting',
+  continuity: 'change of instructor',
+  preference: 'not the preferred instructor',
+  ladder: 'fierce car before a tamer one',
+  passes: 'passing on the circuit',
+  balance: 'uneven work for the crew',
+  party: 'parties apart at the end',
+  moved: 'moved by more than 5 min',
+  reassigned: 'another car or instructor',
+};
+
 const ENTRY_WORDS: Record<EntryKind, string> = {
   guestArrived: 'Arrived',
   waiverSigned: 'Waiver signed',
@@ -79,6 +94,12 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   fuelRead: 'Fuel read',
   breakBegan: 'Break began',
   crewBack: 'Back from the break',
+  guestLate: 'Late',
+  circuitClosed: 'Circuit closed',
+  conditionChanged: 'Condition changed',
+  closingMoved: 'Closing moved',
+  crewHours: 'Hours changed',
+  runningLate: 'Running late',
   planAccepted: 'Plan accepted',
   noteTaken: 'Note',
   correction: 'Correction',
@@ -94,6 +115,18 @@ export function entryWords(entry: JournalEntry): string {
       return `${words}: ${entry.reason}`;
     case 'fuelRead':
       return `${words}: ${entry.litres} l`;
+    case 'guestLate':
+      return `${words}, expected at ${clockMinute(entry.expected)}`;
+    case 'circuitClosed':
+      return `${words} ${clockMinute(entry.from)} to ${clockMinute(entry.to)}: ${entry.reason}`;
+    case 'conditionChanged':
+      return `${words}: ${entry.name} from ${clockMinute(entry.from)}`;
+    case 'closingMoved':
+      return `${words} to ${clockMinute(entry.to)}`;
+    case 'crewHours':
+      return `There from ${clockMinute(entry.from)} to ${clockMinute(entry.to)}`;
+    case 'runningLate':
+      return `${words} by ${entry.minutes} min`;
     case 'noteTaken':
       return `${words}: ${entry.text}`;
     case 'planAccepted':

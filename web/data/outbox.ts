@@ -54,8 +54,8 @@ export class Outbox {
   }
 
   private done(item: Waiting, settled: Settled): void {
-    this.settled.next(settled);
     this.keep(this.items().filter((other) => other !== item));
+    this.settled.next(settled);
     this.sending = false;
     this.flush();
   }

@@ -1,33 +1,102 @@
-import { inject, Injectable, signal } from '@angular/core';
-import { contract } from '@core/api';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { contract, type PlanJob, type PlanProgress, type PlanningMode, type PlanRevision } from '@core/api';
+import type { Plan } from '@core/day';
+import { catchError, EMPTY, startWith, switchMap, tap, type Observable } from 'rxjs';
 import { Api } from './api';
 import { DayService } from './day.service';
 import { Who } from './who';
 
-/** Asks the server to plan the day, or to plan again from now on. */
+/** A whole day is searched for so long, a repair and a return to an earlier plan for less. */
+const SECONDS: Record<PlanningMode, number> = { improve: 20, repair: 3, restore: 0 };
+
+export interface Acceptance {
+  readonly plan: Plan;
+  readonly base: number;
+  /** Time of day for which the plan was made. */
+  readonly asOf: number;
+  readonly reason: string;
+  readonly despiteRules?: boolean;
+}
+
+/** The search for a plan on the server, its proposal, and the acceptance of plans. */
 @Injectable({ providedIn: 'root' })
 export class PlanService {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
   private readonly who = inject(Who);
-  readonly running = signal(false);
+  private readonly found = signal<PlanJob | undefined>(undefined);
+  private readonly told = signal<PlanProgress | undefined>(undefined);
 
-  plan(reason: string): void {
+  /** The plan that is being looked for, or the proposal that was found last. */
+  readonly job = this.found.asReadonly();
+  readonly running = computed(() => this.job()?.state === 'running');
+  /** How far the running search has come. */
+  readonly progress = computed(() => {
+    const told = this.told();
+    return told && told.id === this.job()?.id ? told : undefined;
+  });
+  /** A proposal for a plan that is no longer the current one. */
+  readonly stale = computed(() => {
+    const job = this.job();
+    return job !== undefined && job.base !== this.base();
+  });
+  /** The current revision; 0 where there is none. */
+  readonly base = computed(() => this.data.view()?.revision?.revision ?? 0);
+
+  constructor() {
+    this.data.planningProgress.subscribe((progress) => this.told.set(progress));
+    // The first reading is for a screen that opens after the stream has.
+    this.data.planningChanged
+      .pipe(
+        startWith(undefined),
+        switchMap(() => {
+          const date = this.data.date();
+          if (!date) return EMPTY;
+          return this.api.call(contract.readPlanning, { params: { date } }).pipe(catchError(() => EMPTY));
+        }),
+      )
+      .subscribe(({ job }) => this.found.set(job ?? undefined));
+  }
+
+  start(mode: PlanningMode, reason: string, more: { seconds?: number; revision?: number } = {}): void {
     const date = this.data.date();
     if (!date || this.running()) return;
-    this.running.set(true);
-    this.api.call(contract.planDay, { params: { date }, body: { author: this.who.name(), reason } }).subscribe({
-      next: ({ revision, unplanned, drives }) => {
-        this.running.set(false);
-        this.data.reload();
-        this.data.say(
-          `Plan ${revision.revision}: ${drives} drives planned${unplanned > 0 ? `, ${unplanned} left out with reasons` : ''}.`,
-        );
-      },
-      error: (error: Error) => {
-        this.running.set(false);
-        this.data.refuse(error.message);
-      },
+    const body = { author: this.who.name(), reason: reason.slice(0, 200), mode, seconds: SECONDS[mode], ...more };
+    this.told.set(undefined);
+    this.api.call(contract.startPlanning, { params: { date }, body }).subscribe({
+      // A short search may have ended before this reply came.
+      next: (job) => this.found.update((known) => (known?.id === job.id ? known : job)),
+      error: (error: Error) => this.data.refuse(error.message),
     });
+  }
+
+  /** Ends the search with the best plan so far. */
+  stop(): void {
+    this.call(contract.stopPlanning);
+  }
+
+  drop(): void {
+    this.found.set(undefined);
+    this.call(contract.dropPlanning);
+  }
+
+  /** Accepts a plan; errs where it is refused. */
+  accept({ plan, base, asOf, reason, despiteRules }: Acceptance): Observable<PlanRevision> {
+    const date = this.data.date()!;
+    const body = { plan, base, asOf, reason: reason.slice(0, 200), author: this.who.name(), despiteRules };
+    return this.api.call(contract.acceptPlan, { params: { date }, body }).pipe(
+      tap(() => {
+        this.found.set(undefined);
+        this.data.reload();
+      }),
+    );
+  }
+
+  private call(endpoint: typeof contract.stopPlanning | typeof contract.dropPlanning): void {
+    const date = this.data.date();
+    if (!date) return;
+    this.api
+      .call(endpoint, { params: { date } })
+      .subscribe({ error: (error: Error) => this.data.refuse(error.message) });
   }
 }

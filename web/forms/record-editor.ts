@@ -26,6 +26,7 @@ export interface Edited {
   template: `
     @if (edited(); as it) {
       <p-dialog
+        closeAriaLabel="Close"
         [header]="it.title"
         [visible]="true"
         (visibleChange)="close()"

@@ -13,12 +13,13 @@ import { holdWords } from '../data/next-words';
 import { VenueService } from '../data/venue.service';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
+import { OneMoreDrive } from './one-more-drive';
 
 /** One guest: the booking, where the guest is now, the drives, and everything that was entered. */
 @Component({
   selector: 'jl-guest-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads, Button, FormsModule, InputText, RouterLink],
+  imports: [Beads, Button, FormsModule, InputText, OneMoreDrive, RouterLink],
   templateUrl: './guest-card.html',
   styleUrl: './guest-card.scss',
   host: { class: 'screen' },
@@ -29,6 +30,7 @@ export class GuestCard {
   /** Bound from the route. */
   readonly id = input.required<string>();
   protected readonly note = signal('');
+  protected readonly moreOpen = signal(false);
 
   protected readonly guest = computed(() => this.data.state()?.guests.get(this.id()));
   protected readonly fields = computed(() => this.data.bookings().get(this.id())?.fields);

@@ -37,6 +37,7 @@ export class Ask {
   template: `
     @if (ask.question(); as question) {
       <p-dialog
+        closeAriaLabel="Close"
         [header]="question.title"
         [visible]="true"
         (visibleChange)="ask.settle(undefined)"

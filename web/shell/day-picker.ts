@@ -12,6 +12,7 @@ import { VenueClock } from '../data/venue-clock';
   imports: [Dialog, Button],
   template: `
     <p-dialog
+      closeAriaLabel="Close"
       header="Event days"
       [visible]="open()"
       (visibleChange)="open.set($event)"

@@ -57,6 +57,7 @@ export class PaletteOption implements Highlightable {
   imports: [Dialog, InputText, PaletteOption],
   template: `
     <p-dialog
+      closeAriaLabel="Close"
       header="Find or do anything"
       [visible]="open()"
       (visibleChange)="open.set($event)"

@@ -1,14 +1,15 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
-import { computed, provideZonelessChangeDetection, signal, type Type } from '@angular/core';
+import { computed, provideZonelessChangeDetection, signal, type Provider, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { bookingFields, type Booking, type DaySummary } from '@core/api';
+import { bookingFields, type Booking, type DaySummary, type PlanProgress } from '@core/api';
 import type { Day, Plan } from '@core/day';
 import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '@core/journal';
 import { at } from '@core/testing/small-day';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
+import { Subject } from 'rxjs';
 import { DayService, type NewEntry } from '../data/day.service';
 
 /** A day on screen without a server: entries are admitted by the same function, and kept. */
@@ -19,6 +20,8 @@ export class FakeDay {
   readonly failure = signal<string | undefined>(undefined);
   readonly written = signal<readonly RecordedEntry[]>([]);
   readonly refused: string[] = [];
+  readonly planningChanged = new Subject<void>();
+  readonly planningProgress = new Subject<PlanProgress>();
   readonly clockS = signal(0);
   private readonly elsewhere = signal<number | undefined>(undefined);
   readonly view;
@@ -34,7 +37,13 @@ export class FakeDay {
 
   constructor(day: Day, plan: Plan, time: string, bookings: readonly Booking[] = []) {
     const carNumbers = Object.fromEntries(day.cars.map(({ id }, place) => [id, place + 1]));
-    const revision = { revision: 1, author: 'Maren', reason: 'First plan', acceptedAt: '2027-05-22T06:00:00.000Z' };
+    const revision = {
+      revision: 1,
+      author: 'Maren',
+      reason: 'First plan',
+      acceptedAt: '2027-05-22T06:00:00.000Z',
+      despite: [],
+    };
     this.clockS.set(at(time));
     this.view = signal({ day, bookings, carNumbers, plan, revision, journal: [] }).asReadonly();
     this.day = computed(() => this.view().day);
@@ -120,6 +129,7 @@ export async function show<T>(
   component: Type<T>,
   day: FakeDay,
   inputs: Record<string, unknown> = {},
+  providers: readonly Provider[] = [],
 ): Promise<Shown<T>> {
   TestBed.configureTestingModule({
     providers: [
@@ -130,6 +140,7 @@ export async function show<T>(
       providePrimeNG(),
       MessageService,
       { provide: DayService, useValue: day },
+      ...providers,
     ],
   });
   const fixture = TestBed.createComponent(component);

@@ -1,0 +1,195 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { Judgement, Plan, Violation } from '@core/day';
+import { standpointOf, type Standpoint } from '@core/journal';
+import { moveDrive, shiftDrives, swapDrives, type Place } from '@core/planner';
+import { firstValueFrom } from 'rxjs';
+import { DayService } from '../data/day.service';
+import { PlanService, type Acceptance } from '../data/plan.service';
+import { Verdicts } from '../verdict/verdicts';
+
+/** A change by hand that is being tried and is not accepted yet. */
+export interface Trial {
+  readonly drives: ReadonlySet<string>;
+  readonly plan: Plan;
+  /** Of this plan, or of the place before while this one is being checked. */
+  readonly judgement: Judgement;
+  readonly checked: boolean;
+}
+
+/** A step that can be taken back: the plan before, the plan after, and what it was. */
+interface Step {
+  readonly before: Plan;
+  readonly after: Plan;
+  readonly what: string;
+  /** Whether it was the manager's decision against a rule. */
+  readonly despiteRules: boolean;
+}
+
+/** Releases by hand fall on full quarters of a minute. */
+const SNAP_S = 15;
+/** Rules of a repair, and drives without a place, show on the board in their own way. */
+const SHOWN_OTHERWISE = new Set(['REPAIR_NOW', 'REPAIR_STANDS', 'COMPLETE']);
+
+/** Changes of the plan by hand: tried with the verdict beside them, accepted, taken back and done again. */
+@Injectable()
+export class BoardEdits {
+  private readonly data = inject(DayService);
+  private readonly planning = inject(PlanService);
+  private readonly verdicts = inject(Verdicts);
+  private from: { readonly standpoint: Standpoint; readonly base: number; readonly asOf: number } | undefined;
+
+  readonly selection = signal<ReadonlySet<string>>(new Set());
+  readonly trial = signal<Trial | undefined>(undefined);
+  /** What the current plan breaks, be it by decision or because something has happened. */
+  readonly broken = signal<readonly Violation[]>([]);
+  private readonly steps = signal<readonly Step[]>([]);
+  private readonly undone = signal<readonly Step[]>([]);
+  readonly undoable = computed(() => this.steps().at(-1)?.what);
+  readonly redoable = computed(() => this.undone().at(-1)?.what);
+
+  toggle(drive: string): void {
+    const chosen = new Set(this.selection());
+    if (!chosen.delete(drive) && this.mayMove(drive)) chosen.add(drive);
+    this.selection.set(chosen);
+  }
+
+  /** Begins to move a drive, and with it all that are selected where it is one of them. False where it must stay. */
+  begin(drive: string): boolean {
+    const drives = this.selection().has(drive) ? this.selection() : new Set([drive]);
+    if (!this.data.live()) {
+      this.data.refuse('The ribbon shows another time. Go back to now to change the plan.');
+      return false;
+    }
+    for (const id of drives) if (!this.mayMove(id, true)) return false;
+    const from = this.standNow();
+    if (!from) return false;
+    this.trial.set({ drives, plan: from.standpoint.plan, judgement: { broken: [], costs: 0 }, checked: true });
+    return true;
+  }
+
+  /** Tries the moved drives so much later, and a single one in another car or with another instructor. */
+  shift(byS: number, place: Pick<Place, 'car' | 'instructor'> = {}): void {
+    const [trial, from] = [this.trial(), this.from];
+    if (!trial || !from) return;
+    const { plan } = from.standpoint;
+    const by = Math.round(byS / SNAP_S) * SNAP_S;
+    const [only] = trial.drives;
+    const old = plan.drives.find(({ drive }) => drive === only);
+    if (trial.drives.size > 1 || !old) return this.try(shiftDrives(plan, trial.drives, by), trial.drives);
+    this.try(moveDrive(plan, only!, { release: Math.max(0, old.release + by), ...place }), trial.drives);
+  }
+
+  /** Lets the two selected drives change places at once. */
+  async swap(): Promise<boolean> {
+    const [one, other] = this.selection();
+    if (this.selection().size !== 2 || !this.begin(one!)) return false;
+    const { standpoint } = this.from!;
+    this.try(swapDrives(standpoint.day, standpoint.plan, one!, other!), this.selection());
+    return this.drop(false);
+  }
+
+  /** Accepts what is being tried; a broken rule is refused unless the manager decides otherwise. */
+  async drop(despiteRules: boolean): Promise<boolean> {
+    const [trial, from] = [this.trial(), this.from];
+    if (!trial || !from) return false;
+    if (trial.plan === from.standpoint.plan) {
+      this.cancel();
+      return false;
+    }
+    const judgement = trial.checked ? trial.judgement : (await this.verdicts.judge(trial.plan))?.judgement;
+    const broken = judgement?.broken[0];
+    if (broken && !despiteRules) {
+      this.cancel();
+      this.data.refuse(`${broken.message}. Nothing is changed; with Shift it is your decision.`);
+      return false;
+    }
+    const what = this.wordsOf(trial);
+    const done = await this.accept({ ...from, plan: trial.plan, reason: what, despiteRules: Boolean(broken) }, what);
+    this.cancel();
+    if (done) this.selection.set(new Set());
+    return done;
+  }
+
+  cancel(): void {
+    this.trial.set(undefined);
+  }
+
+  async undo(): Promise<void> {
+    const step = this.steps().at(-1);
+    if (!step || !(await this.replace(step.before, `Taken back: ${step.what}`, false))) return;
+    this.steps.update((steps) => steps.slice(0, -1));
+    this.undone.update((steps) => [...steps, step]);
+  }
+
+  async redo(): Promise<void> {
+    const step = this.undone().at(-1);
+    if (!step || !(await this.replace(step.after, `Done again: ${step.what}`, step.despiteRules))) return;
+    this.undone.update((steps) => steps.slice(0, -1));
+    this.steps.update((steps) => [...steps, step]);
+  }
+
+  /** Accepts a plan, as a step that can be taken back. */
+  async accept(acceptance: Acceptance, what: string): Promise<boolean> {
+    const before = this.data.plan();
+    if (!(await this.send(acceptance))) return false;
+    const despiteRules = acceptance.despiteRules ?? false;
+    if (before) this.steps.update((steps) => [...steps, { before, after: acceptance.plan, what, despiteRules }]);
+    this.undone.set([]);
+    return true;
+  }
+
+  /** Looks again at what the current plan breaks. */
+  async lookAgain(): Promise<void> {
+    if (this.trial()) return;
+    const from = this.standNow();
+    if (!from) return;
+    const { violations } = await from.standing;
+    this.broken.set(violations.filter(({ code }) => !SHOWN_OTHERWISE.has(code)));
+  }
+
+  private async replace(plan: Plan, reason: string, despiteRules: boolean): Promise<boolean> {
+    const from = this.standNow();
+    return from !== undefined && this.send({ ...from, plan, reason, despiteRules });
+  }
+
+  private async send({ plan, base, asOf, reason, despiteRules }: Acceptance): Promise<boolean> {
+    try {
+      await firstValueFrom(this.planning.accept({ plan, base, asOf, reason, despiteRules: despiteRules ?? false }));
+      return true;
+    } catch (error) {
+      this.data.refuse((error as Error).message);
+      return false;
+    }
+  }
+
+  private try(plan: Plan, drives: ReadonlySet<string>): void {
+    const judgement = this.trial()?.judgement ?? { broken: [], costs: 0 };
+    this.trial.set({ plan, drives, judgement, checked: false });
+    void this.verdicts.judge(plan).then((answer) => {
+      const trial = this.trial();
+      if (answer && trial?.plan === plan) this.trial.set({ ...trial, judgement: answer.judgement, checked: true });
+    });
+  }
+
+  private standNow() {
+    const [day, plan, state] = [this.data.day(), this.data.plan(), this.data.state()];
+    if (!day || !plan || !state) return undefined;
+    const standpoint = standpointOf(day, plan, state);
+    const from = { standpoint, base: this.planning.base(), asOf: Math.min(86_399, state.timeS) };
+    this.from = from;
+    return { ...from, standing: this.verdicts.stand(standpoint) };
+  }
+
+  private mayMove(drive: string, say = false): boolean {
+    const state = this.data.state()?.drives.get(drive);
+    const may = state?.stage === 'planned' && this.data.state()?.guests.get(state.guest.id)?.gone === undefined;
+    if (!may && say)
+      this.data.refuse(`${state?.guest.name ?? 'This drive'} is under way, or gone: it stays where it is.`);
+    return may;
+  }
+
+  private wordsOf({ drives }: Trial): string {
+    const names = [...drives].map((id) => this.data.state()?.drives.get(id)?.guest.name ?? id);
+    return names.length > 3 ? `Moved ${names.length} drives by hand` : `Moved ${names.join(', ')} by hand`;
+  }
+}

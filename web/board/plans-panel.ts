@@ -1,0 +1,81 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { contract, type PlanRevision } from '@core/api';
+import { clockMinute } from '@core/day';
+import { changesBetween } from '@core/planner';
+import { Button } from 'primeng/button';
+import { forkJoin, of } from 'rxjs';
+import { Api } from '../data/api';
+import { DayService } from '../data/day.service';
+import { PlanService } from '../data/plan.service';
+
+/** The accepted plans of the day: who, when, why; any two beside each other, and an older one back. */
+@Component({
+  selector: 'jl-plans-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button],
+  templateUrl: './plans-panel.html',
+  styleUrl: './side-panel.scss',
+  styles: `
+    .list > .chosen {
+      padding-inline: 0.6rem;
+      background: var(--p-jl-lilac-soft);
+    }
+    .despite {
+      color: var(--p-jl-kerb);
+    }
+    li b {
+      margin-right: 0.4rem;
+    }
+  `,
+})
+export class PlansPanel {
+  private readonly api = inject(Api);
+  private readonly data = inject(DayService);
+  protected readonly planning = inject(PlanService);
+  readonly closed = output<void>();
+  protected readonly chosen = signal<readonly number[]>([]);
+  private readonly list = rxResource({
+    params: () => ({ date: this.data.date(), base: this.planning.base() }),
+    stream: ({ params: { date } }) =>
+      date ? this.api.call(contract.listPlans, { params: { date } }) : of({ revisions: [] }),
+  });
+  protected readonly revisions = computed(() =>
+    (this.list.value()?.revisions ?? []).map((revision) => ({ ...revision, at: this.timeOf(revision) })),
+  );
+  private readonly both = rxResource({
+    params: () => (this.chosen().length === 2 ? this.chosen() : undefined),
+    stream: ({ params }) => {
+      const date = this.data.date()!;
+      return forkJoin(params.map((revision) => this.api.call(contract.readPlan, { params: { date, revision } })));
+    },
+  });
+  protected readonly comparison = computed(() => {
+    const [day, plans] = [this.data.day(), this.both.value()];
+    if (!day || !plans || this.chosen().length < 2) return undefined;
+    const [older, newer] = [...plans].sort((a, b) => a.revision.revision - b.revision.revision);
+    return {
+      title: `From plan ${older!.revision.revision} to plan ${newer!.revision.revision}`,
+      changes: changesBetween(day, older!.plan, newer!.plan),
+    };
+  });
+
+  protected choose(revision: number): void {
+    this.chosen.update((chosen) =>
+      chosen.includes(revision) ? chosen.filter((other) => other !== revision) : [...chosen, revision].slice(-2),
+    );
+  }
+
+  protected restore(revision: number): void {
+    this.planning.start('restore', `Back to plan ${revision}`, { revision });
+    this.closed.emit();
+  }
+
+  /** The venue's time at which a plan was accepted, as the journal has it. */
+  private timeOf({ revision }: PlanRevision): string {
+    const accepted = this.data
+      .entries()
+      .find(({ entry }) => entry.kind === 'planAccepted' && entry.revision === revision);
+    return accepted ? `, ${clockMinute(accepted.entry.at)}` : '';
+  }
+}

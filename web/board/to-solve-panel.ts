@@ -1,0 +1,144 @@
+import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal, untracked } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { contract } from '@core/api';
+import type { Guest, Violation } from '@core/day';
+import { standpointOf } from '@core/journal';
+import type { Mend } from '@core/planner';
+import { Button } from 'primeng/button';
+import { Api } from '../data/api';
+import { DayService } from '../data/day.service';
+import { Who } from '../data/who';
+import { Verdicts } from '../verdict/verdicts';
+
+/** For so many drives it is worked out at once what would help, for more when somebody asks. */
+const MOST_AT_ONCE = 6;
+
+export interface LeftOut {
+  readonly id: string;
+  readonly guest: Guest;
+  readonly what: string;
+  readonly reason: string;
+  /** The guest takes no more part, so nothing is to be done. */
+  readonly gone: boolean;
+}
+
+/** What waits for the manager: rules that the plan breaks, and drives without a place with what would give them one. */
+@Component({
+  selector: 'jl-to-solve-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, RouterLink],
+  template: `
+    <aside aria-label="To solve">
+      <header>
+        <div><h2>To solve</h2></div>
+        <p-button icon="pi pi-times" ariaLabel="Close" [text]="true" size="small" (onClick)="closed.emit()" />
+      </header>
+      @if (broken().length > 0) {
+        <ul class="list" aria-label="Broken rules">
+          @for (violation of broken(); track violation.message) {
+            <li>
+              <b class="broken">Rule broken</b>
+              <p class="small">{{ violation.message }}.</p>
+            </li>
+          }
+        </ul>
+      }
+      <ul class="list" aria-label="Left out of the plan">
+        @for (item of leftOut(); track item.id) {
+          <li>
+            <a [routerLink]="['/guests', item.guest.id]">{{ item.guest.name }}</a>, {{ item.what }}
+            <p class="small muted">{{ item.reason }}</p>
+            <div class="buttons">
+              @if (item.gone) {
+                <span></span>
+              } @else if (mends().get(item.id); as found) {
+                @for (mend of found; track mend.text) {
+                  <p-button
+                    [label]="mend.text"
+                    size="small"
+                    [outlined]="true"
+                    [disabled]="busy() !== undefined"
+                    (onClick)="apply(item.id, mend)"
+                  />
+                } @empty {
+                  <span class="small muted">No single change gives it a place; plan again, or offer another day.</span>
+                }
+              } @else {
+                <p-button
+                  label="What would help?"
+                  size="small"
+                  [text]="true"
+                  [loading]="busy() === item.id"
+                  (onClick)="find(item.id)"
+                />
+              }
+            </div>
+          </li>
+        } @empty {
+          @if (broken().length === 0) {
+            <li class="muted">Nothing: every drive has its place, and no rule is broken.</li>
+          }
+        }
+      </ul>
+    </aside>
+  `,
+  styleUrl: './side-panel.scss',
+  styles: `
+    .broken {
+      color: var(--p-jl-kerb);
+    }
+    .buttons {
+      margin-top: 0.35rem;
+    }
+  `,
+})
+export class ToSolvePanel {
+  private readonly api = inject(Api);
+  private readonly data = inject(DayService);
+  private readonly who = inject(Who);
+  private readonly verdicts = inject(Verdicts);
+  readonly leftOut = input.required<readonly LeftOut[]>();
+  readonly broken = input.required<readonly Violation[]>();
+  readonly closed = output<void>();
+  protected readonly mends = signal<ReadonlyMap<string, readonly Mend[]>>(new Map());
+  protected readonly busy = signal<string | undefined>(undefined);
+
+  constructor() {
+    // One after the other, as long as the panel is open.
+    effect(() => {
+      const known = this.mends();
+      const next = this.leftOut().find(({ id, gone }) => !gone && !known.has(id));
+      if (!next || this.busy() !== undefined || known.size >= MOST_AT_ONCE) return;
+      untracked(() => void this.find(next.id));
+    });
+  }
+
+  protected async find(drive: string): Promise<void> {
+    const [day, plan, state] = [this.data.day(), this.data.plan(), this.data.state()];
+    if (!day || !plan || !state) return;
+    this.busy.set(drive);
+    const mends = await this.verdicts.mends(standpointOf(day, plan, state), drive);
+    this.mends.update((known) => new Map(known).set(drive, mends));
+    this.busy.set(undefined);
+  }
+
+  protected apply(drive: string, { change, text }: Mend): void {
+    this.busy.set(drive);
+    const params = { date: this.data.date()!, id: drive };
+    this.api.call(contract.applyMend, { params, body: { author: this.who.name(), change } }).subscribe({
+      next: () => {
+        this.busy.set(undefined);
+        // What helped before may not help any more.
+        this.mends.set(new Map());
+        this.data.reload();
+        this.data.say(`Done: ${text}.`);
+      },
+      error: (error: Error) => this.failed(error),
+    });
+  }
+
+  private failed(error: Error): void {
+    this.busy.set(undefined);
+    this.data.refuse(error.message);
+  }
+}

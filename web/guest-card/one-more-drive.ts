@@ -1,0 +1,109 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, model, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { contract, type OfferedPlace, type OfferedPlaces } from '@core/api';
+import { carMisfit, clockMinute } from '@core/day';
+import { Button } from 'primeng/button';
+import { Dialog } from 'primeng/dialog';
+import { InputNumber } from 'primeng/inputnumber';
+import { MultiSelect } from 'primeng/multiselect';
+import { Api } from '../data/api';
+import { DayService } from '../data/day.service';
+import { money } from '../data/money';
+import { VenueService } from '../data/venue.service';
+import { Who } from '../data/who';
+
+/** What the desk asks when a guest wants another car: where one more drive would fit today, and what it costs. */
+@Component({
+  selector: 'jl-one-more-drive',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, Dialog, FormsModule, InputNumber, MultiSelect],
+  templateUrl: './one-more-drive.html',
+  styleUrl: './one-more-drive.scss',
+})
+export class OneMoreDrive {
+  private readonly api = inject(Api);
+  private readonly data = inject(DayService);
+  private readonly who = inject(Who);
+  private readonly currency = inject(VenueService).currency;
+  readonly open = model(false);
+  /** Id of the guest. */
+  readonly guest = input.required<string>();
+  protected readonly cars = signal<readonly string[]>([]);
+  protected readonly laps = signal(5);
+  protected readonly offer = signal<OfferedPlaces | undefined>(undefined);
+  protected readonly busy = signal(false);
+
+  /** The cars that fit the guest, by number. */
+  protected readonly choices = computed(() => {
+    const [view, guest] = [this.data.view(), this.data.state()?.guests.get(this.guest())?.guest];
+    if (!view || !guest) return [];
+    return view.day.cars
+      .filter((car) => !carMisfit(car, { id: '', cars: [car.id], laps: 1 }, guest))
+      .map(({ id, name }) => ({ value: id, label: `${view.carNumbers[id] ?? ''} ${name}`.trim() }));
+  });
+  protected readonly places = computed(() => {
+    const offer = this.offer();
+    if (!offer) return [];
+    const { better, slots } = offer;
+    return [
+      ...slots.map((place) => ({ place, better: false })),
+      ...(better ? [{ place: better, better: true }] : []),
+    ].map(({ place, better: moves }) => ({
+      place,
+      moves,
+      seat: clockMinute(place.seat),
+      words: `${place.car}, with ${place.instructor}`,
+      price: place.price === null ? 'no price in the list' : money(place.price, this.currency()),
+      costs: this.costWords(place),
+      moved: place.moved.join('; '),
+    }));
+  });
+
+  protected wish(change: { cars?: readonly string[]; laps?: number }): void {
+    if (change.cars) this.cars.set(change.cars);
+    if (change.laps) this.laps.set(change.laps);
+    this.offer.set(undefined);
+  }
+
+  protected find(): void {
+    const body = { guest: this.guest(), cars: [...this.cars()], laps: this.laps() };
+    this.busy.set(true);
+    this.api.call(contract.findPlaces, { params: { date: this.data.date()! }, body }).subscribe({
+      next: (offer) => {
+        this.busy.set(false);
+        this.offer.set(offer);
+      },
+      error: (error: Error) => this.failed(error),
+    });
+  }
+
+  protected take({ plan, price, car, seat }: OfferedPlace): void {
+    const offer = this.offer();
+    if (!offer) return;
+    const { drive, base, asOf } = offer;
+    const wish = { guest: this.guest(), cars: [...this.cars()], laps: this.laps() };
+    const body = { ...wish, drive, base, asOf, plan, price, author: this.who.name() };
+    this.busy.set(true);
+    this.api.call(contract.takePlace, { params: { date: this.data.date()! }, body }).subscribe({
+      next: () => {
+        this.busy.set(false);
+        this.open.set(false);
+        this.offer.set(undefined);
+        this.data.reload();
+        this.data.say(`One more drive: ${car}, in the seat at ${clockMinute(seat)}.`);
+      },
+      error: (error: Error) => this.failed(error),
+    });
+  }
+
+  private costWords({ costs }: OfferedPlace): string {
+    const minutes = Math.round(costs);
+    if (minutes === 0) return 'costs nobody any patience';
+    return minutes > 0 ? `costs ${minutes} min of patience` : `saves ${-minutes} min of patience`;
+  }
+
+  private failed(error: Error): void {
+    this.busy.set(false);
+    this.data.refuse(error.message);
+  }
+}

@@ -1,0 +1,413 @@
+import { TestBed } from '@angular/core/testing';
+import { judgeOf, planFile, type Day, type Plan } from '@core/day';
+import type { Standpoint } from '@core/journal';
+import { acceptInPart, mendsFor } from '@core/planner';
+import { aCar, aDay, aGuest, anInstructor, aPlan, drive } from '@core/testing/small-day';
+import * as z from 'zod';
+import { Board } from '../board/board';
+import { WhatHappened } from '../board/what-happened';
+import { WhatMatters } from '../board/what-matters';
+import { OneMoreDrive } from '../guest-card/one-more-drive';
+import { Verdicts } from '../verdict/verdicts';
+import { aBooking, FakeDay, show, type Shown } from './fake-day';
+
+/** Checks plans at once and on this thread. */
+class VerdictsHere implements Pick<Verdicts, 'stand' | 'judge' | 'inPart' | 'mends'> {
+  private standpoint!: Standpoint;
+  stand(standpoint: Standpoint) {
+    this.standpoint = standpoint;
+    const { violations, cost } = this.judgement().verdict;
+    return Promise.resolve({ kind: 'stand' as const, id: 0, violations, cost: cost.total });
+  }
+  judge(plan: Plan) {
+    return Promise.resolve({ kind: 'judge' as const, id: 0, judgement: this.judgement().of(plan) });
+  }
+  inPart(proposal: Plan, chosen: ReadonlySet<string>) {
+    return Promise.resolve({ kind: 'part' as const, id: 0, outcome: acceptInPart(this.standpoint, proposal, chosen) });
+  }
+  mends({ day: known, from, repair }: Standpoint, id: string) {
+    return Promise.resolve(mendsFor(known, from.previous, id, repair));
+  }
+  private judgement() {
+    const { day, plan, repair } = this.standpoint;
+    return judgeOf(day, plan, repair);
+  }
+}
+
+const day = aDay({
+  cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],
+  instructors: [anInstructor(), anInstructor({ id: 'i2', name: 'Ife Okoro' })],
+  guests: [
+    aGuest({ drives: [{ id: 'd1', cars: ['c1', 'c2'], laps: 5 }] }),
+    aGuest({ id: 'g2', name: 'Piet Verhoeve', drives: [{ id: 'd2', cars: ['c2'], laps: 5 }] }),
+  ],
+});
+const plan = aPlan({
+  drives: [drive('10:00'), drive('10:10', { drive: 'd2', car: 'c2', instructor: 'i2' })],
+});
+const settle = () => new Promise((resolve) => setTimeout(resolve, 20));
+const board = async (data: FakeDay) => {
+  const shown = await show(Board, data, {}, [{ provide: Verdicts, useClass: VerdictsHere }]);
+  const block = (id: string) => shown.element.querySelector<SVGGElement>(`[data-block="${id}"]`)!;
+  const key = async (id: string, pressed: string, more: KeyboardEventInit = {}) => {
+    block(id).dispatchEvent(new KeyboardEvent('keydown', { key: pressed, bubbles: true, ...more }));
+    await settle();
+    await shown.fixture.whenStable();
+  };
+  return { ...shown, block, key, verdict: () => shown.element.querySelector('.verdict')?.textContent ?? '' };
+};
+const theDay = (of: Day = day, planned: Plan = plan) =>
+  new FakeDay(of, planned, '08:10', [
+    aBooking('g1', { name: 'Ines Faro', drives: day.guests[0]!.drives }),
+    aBooking('g2', { name: 'Piet Verhoeve' }),
+  ]);
+const accepted = (http: Shown<Board>['http'], reply: Record<string, unknown> = {}) => {
+  const request = http.expectOne('/api/days/2027-05-22/plans');
+  const revision = { revision: 2, author: 'M', reason: 'r', acceptedAt: '2027-05-22T07:00:00.000Z', despite: [] };
+  request.flush({ ...revision, ...reply });
+  return request.request.body as {
+    plan: z.input<typeof planFile>;
+    despiteRules: boolean;
+    base: number;
+    reason: string;
+  };
+};
+const releaseOf = (of: z.input<typeof planFile>, id: string) => of.drives.find((it) => it.drive === id)!.release;
+
+describe('A drive on the board', () => {
+  it('is moved by keyboard, with the verdict beside it, and accepted when let go', async () => {
+    const { key, verdict, http, text } = await board(theDay());
+    await key('d1', 'm');
+    for (let minutes = 0; minutes < 3; minutes++) await key('d1', 'ArrowRight');
+    expect(verdict()).toContain('10:03, Dunnock Cup, with Anselm Holt');
+    expect(verdict()).toContain('Allowed.');
+    await key('d1', 'Enter');
+    const { plan: sent, despiteRules, base, reason } = accepted(http);
+    expect([releaseOf(sent, 'd1'), releaseOf(sent, 'd2'), despiteRules, base]).toEqual(['10:03', '10:10', false, 1]);
+    expect(reason).toBe('Moved Ines Faro by hand');
+    await settle();
+    expect(text()).toContain('Take back: Moved Ines Faro by hand');
+  });
+
+  it('is refused on a broken rule with the sentence, unless the manager decides otherwise', async () => {
+    const data = theDay();
+    const { key, verdict, http } = await board(data);
+    await key('d1', 'm');
+    await key('d1', 'ArrowDown');
+    await key('d1', 'ArrowRight', { altKey: true });
+    expect(verdict()).toContain('Sabrel R');
+    expect(verdict()).toContain('your decision');
+    await key('d1', 'Enter');
+    http.expectNone('/api/days/2027-05-22/plans');
+    expect(data.refused.at(-1)).toContain('Sabrel R');
+    await key('d1', 'm');
+    await key('d1', 'ArrowDown');
+    await key('d1', 'Enter', { shiftKey: true });
+    const { plan: sent, despiteRules } = accepted(http);
+    expect([sent.drives.find((it) => it.drive === 'd1')!.car, despiteRules]).toEqual(['c2', true]);
+  });
+
+  it('is given back to where it was with Escape', async () => {
+    const { key, http, verdict } = await board(theDay());
+    await key('d1', 'm');
+    await key('d1', 'ArrowRight');
+    await key('d1', 'Escape');
+    expect(verdict()).toBe('');
+    http.expectNone('/api/days/2027-05-22/plans');
+  });
+
+  it('is carried by pointer to another time', async () => {
+    const { block, element, http, fixture } = await board(theDay());
+    const box = block('d1').getBoundingClientRect();
+    const pointer = async (kind: string, dx: number) => {
+      const options = { bubbles: true, button: 0, pointerId: 1, clientX: box.x + 5 + dx, clientY: box.y + 5 };
+      block('d1').dispatchEvent(new PointerEvent(kind, options));
+      await settle();
+      await fixture.whenStable();
+    };
+    spyOn(SVGElement.prototype, 'setPointerCapture');
+    await pointer('pointerdown', 0);
+    await pointer('pointermove', 2);
+    expect(element.querySelector('.ghost')).toBeNull();
+    await pointer('pointermove', 40);
+    expect(element.querySelector('.ghost')).not.toBeNull();
+    await pointer('pointerup', 40);
+    const { plan: sent } = accepted(http);
+    expect(releaseOf(sent, 'd1') > '10:00').toBeTrue();
+  });
+
+  it('is taken back, and done again', async () => {
+    const { key, http, press } = await board(theDay());
+    await key('d1', 'm');
+    await key('d1', 'ArrowRight');
+    await key('d1', 'Enter');
+    accepted(http);
+    await settle();
+    await press(/^Take back/);
+    await settle();
+    expect(releaseOf(accepted(http).plan, 'd1')).toBe('10:00');
+    await settle();
+    await press(/^Do again/);
+    await settle();
+    expect(releaseOf(accepted(http).plan, 'd1')).toBe('10:01');
+  });
+
+  it('moves together with others that are selected, and two change places', async () => {
+    const { key, http, press } = await board(theDay());
+    await key('d1', ' ');
+    await key('d2', ' ');
+    await key('d1', 'm');
+    await key('d1', 'ArrowRight', { altKey: true });
+    await key('d1', 'Enter');
+    const { plan: sent } = accepted(http);
+    expect([releaseOf(sent, 'd1'), releaseOf(sent, 'd2')]).toEqual(['10:05', '10:15']);
+    await settle();
+    await key('d1', ' ');
+    await key('d2', ' ');
+    await press('Swap the two');
+    await settle();
+    const swapped = accepted(http).plan;
+    expect([releaseOf(swapped, 'd1'), releaseOf(swapped, 'd2')]).toEqual(['10:10', '10:00']);
+  });
+
+  it('stays once it is under way', async () => {
+    const data = theDay();
+    data.clear('g1', '08:05');
+    data.record({ kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' });
+    const { key, verdict } = await board(data);
+    await key('d1', 'm');
+    expect(verdict()).toBe('');
+    expect(data.refused).toEqual(['Ines Faro is under way, or gone: it stays where it is.']);
+  });
+
+  it('is pinned where it stands', async () => {
+    const { key, http, press } = await board(theDay());
+    await key('d1', 'Enter');
+    await press('Pin it here');
+    const { body, method } = http.expectOne('/api/days/2027-05-22/bookings/g1').request;
+    expect([method, body.fields.drives[0].pin]).toEqual(['PUT', { release: '10:00', car: 'c1', instructor: 'i1' }]);
+  });
+
+  it('is marked for as long as it breaks a rule', async () => {
+    const both = aPlan({ drives: [drive('10:00'), drive('10:03', { drive: 'd2', car: 'c2', instructor: 'i1' })] });
+    const { element, text } = await board(theDay(day, both));
+    await settle();
+    expect(element.querySelectorAll('.drive.broken').length).toBe(2);
+    expect(text()).toContain('1 broken');
+  });
+});
+
+describe('A proposal', () => {
+  const cost = proposedCost();
+  const proposed = aPlan({
+    drives: [drive('10:20'), drive('10:40', { drive: 'd2', car: 'c2', instructor: 'i2' })],
+  });
+  const change = (id: string, guest: string, before: string, after: string) => ({
+    drive: id,
+    guest,
+    kind: 'moved',
+    before: { drive: id, car: id === 'd1' ? 'c1' : 'c2', instructor: 'i1', release: before },
+    after: { drive: id, car: id === 'd1' ? 'c1' : 'c2', instructor: 'i1', release: after },
+    from: before,
+    to: after,
+    why: 'makes room',
+  });
+  const job = (more: Record<string, unknown> = {}) => ({
+    id: 'job-1',
+    author: 'Maren',
+    reason: 'Sabrel R withdrawn',
+    mode: 'repair',
+    seconds: 3,
+    startedAt: '2027-05-22T07:00:00.000Z',
+    base: 1,
+    asOf: '08:12',
+    state: 'ready',
+    found: {
+      plan: z.encode(planFile, proposed),
+      cost,
+      costBefore: { ...cost, total: 30 },
+      changes: [change('d1', 'Ines Faro', '10:00', '10:20'), change('d2', 'Piet Verhoeve', '10:10', '10:40')],
+      steps: 100,
+    },
+    ...more,
+  });
+  async function boardWith(reply: unknown) {
+    const data = theDay();
+    const shown = await board(data);
+    shown.http.expectOne('/api/days/2027-05-22/planning').flush({ job: reply });
+    await settle();
+    await shown.fixture.whenStable();
+    return { ...shown, data };
+  }
+
+  it('stands beside the plan with who is affected, and is accepted as a whole', async () => {
+    const { text, element, press, http } = await boardWith(job());
+    expect(text()).toContain('−20');
+    expect(element.querySelectorAll('.ghost.proposal').length).toBe(2);
+    expect(element.querySelectorAll('.drive.leaving').length).toBe(2);
+    await press('Accept');
+    await settle();
+    const { plan: sent, base } = accepted(http);
+    expect([releaseOf(sent, 'd1'), releaseOf(sent, 'd2'), base]).toEqual(['10:20', '10:40', 1]);
+  });
+
+  it('is accepted in part where that is valid', async () => {
+    const { element, press, http, fixture } = await boardWith(job());
+    element.querySelector<HTMLInputElement>('#want-d1')!.click();
+    await fixture.whenStable();
+    await press('Accept 1 of 2');
+    await settle();
+    const { plan: sent, reason } = accepted(http);
+    expect([releaseOf(sent, 'd1'), releaseOf(sent, 'd2')]).toEqual(['10:00', '10:40']);
+    expect(reason).toBe('Sabrel R withdrawn (in part)');
+  });
+
+  it('is dropped, and shows its progress and its interruption', async () => {
+    const { press, http, data, text, fixture } = await boardWith(job({ state: 'running', found: null }));
+    data.planningProgress.next({
+      id: 'job-1',
+      elapsedS: 1,
+      steps: 5,
+      cost: proposedCost(),
+      costBefore: null,
+      unplanned: 2,
+    });
+    await fixture.whenStable();
+    expect(text()).toContain('Best so far costs 10 min of patience, 2 left out');
+    await press('Stop, keep the best');
+    http.expectOne('/api/days/2027-05-22/planning/stop').flush({ stopping: true });
+    data.planningChanged.next();
+    http.expectOne('/api/days/2027-05-22/planning').flush({ job: job({ state: 'interrupted', found: null }) });
+    await settle();
+    await fixture.whenStable();
+    expect(text()).toContain('The server stopped before a plan was found.');
+    await press('Drop');
+    http.expectOne('/api/days/2027-05-22/planning/drop').flush({ dropped: true });
+  });
+
+  it('for an older plan can only be looked for again', async () => {
+    const { text, press, http } = await boardWith(job({ base: 0 }));
+    expect(text()).toContain('The plan has changed since this was made.');
+    await press('Look again');
+    const { body } = http.expectOne('/api/days/2027-05-22/planning').request;
+    expect([body.mode, body.reason]).toEqual(['repair', 'Sabrel R withdrawn']);
+  });
+});
+
+describe('What is to be solved', () => {
+  it('comes with what would help, one click away', async () => {
+    const without = aPlan({ drives: [drive('10:00')], unplanned: [{ drive: 'd2', reason: 'Sabrel R is away.' }] });
+    const { press, text, http, fixture } = await board(theDay(day, without));
+    await press('1 left out');
+    await settle();
+    await fixture.whenStable();
+    expect(text()).toContain('Sabrel R is away.');
+    await press(/Dunnock Cup instead/);
+    const { body } = http.expectOne('/api/days/2027-05-22/drives/d2/mends').request;
+    expect(body.change).toEqual({ kind: 'car', drive: 'd2', car: 'c1' });
+  });
+});
+
+describe('What happened', () => {
+  it('is entered with two or three clicks, and a repair is looked for', async () => {
+    const data = theDay();
+    const { http, fixture } = await show(WhatHappened, data, { open: true });
+    await fixture.whenStable();
+    const press = async (name: RegExp) => {
+      const button = [...document.querySelectorAll<HTMLElement>('[role=dialog] button')].find((it) =>
+        name.test(it.textContent ?? ''),
+      );
+      button!.click();
+      await settle();
+      await fixture.whenStable();
+    };
+    await press(/Running late/);
+    await press(/10 min/);
+    expect(data.written().map(({ entry }) => entry)).toEqual([
+      jasmine.objectContaining({ kind: 'runningLate', minutes: 10 }),
+    ]);
+    const { body } = http.expectOne({ method: 'POST', url: '/api/days/2027-05-22/planning' }).request;
+    expect([body.mode, body.reason, body.seconds]).toEqual(['repair', 'Running 10 min late', 3]);
+  });
+});
+
+describe('What matters', () => {
+  it('is saved as weights, and a weight that nobody touches stays exact', async () => {
+    const { http, fixture } = await show(WhatMatters, theDay(), { open: true });
+    await settle();
+    const rules = { ...day.rules, weights: { passes: 2.1 } };
+    const fields = {
+      name: 'Test field',
+      timeZone: 'Atlantic/Faroe',
+      currency: 'EUR',
+      opens: '08:30',
+      closes: '18:00',
+      condition: { name: 'dry', paceFactor: 1 },
+      circuit: { name: 'Loop', lapLengthM: 2000, closures: [] },
+      rules,
+      paces: { first: 1.25, before: 1.12, quick: 1 },
+      sightingVehicles: [],
+    };
+    http.expectOne('/api/venue').flush({ version: 3, fields });
+    await settle();
+    await fixture.whenStable();
+    const handle = document.querySelector<HTMLElement>('[role=slider][aria-labelledby="wish-waiting"]')!;
+    handle.dispatchEvent(new KeyboardEvent('keydown', { code: 'ArrowRight', key: 'ArrowRight', bubbles: true }));
+    await fixture.whenStable();
+    const save = [...document.querySelectorAll<HTMLElement>('[role=dialog] button')].find(
+      (it) => it.textContent === 'Save',
+    );
+    save!.click();
+    const { body } = http.expectOne('/api/venue').request;
+    expect(body.fields.rules.weights).toEqual({ passes: 2.1, waiting: 2 });
+  });
+});
+
+describe('One more drive', () => {
+  it('shows where it fits, for how much and who moves, and takes the place chosen', async () => {
+    const { http, fixture } = await show(OneMoreDrive, theDay(), { open: true, guest: 'g1' });
+    const dialog = fixture.componentInstance as unknown as { wish: (of: object) => void; find: () => void };
+    dialog.wish({ cars: ['c2'], laps: 3 });
+    dialog.find();
+    const place = {
+      planned: { drive: 'x', car: 'c2', instructor: 'i2', release: '11:00' },
+      car: 'Sabrel R',
+      instructor: 'Ife Okoro',
+      seat: '10:56',
+      costs: 4.2,
+      price: 96,
+      moved: [],
+      plan: z.encode(planFile, plan),
+    };
+    http.expectOne('/api/days/2027-05-22/places').flush({
+      asOf: '08:12',
+      base: 1,
+      drive: 'x',
+      slots: [place],
+      better: { ...place, seat: '10:31', moved: ['Piet Verhoeve from 10:10 to 10:14'] },
+      refusal: null,
+    });
+    await settle();
+    await fixture.whenStable();
+    const words = document.querySelector('[role=dialog]')!.textContent!.replace(/\s+/g, ' ');
+    expect(words).toContain('10:56 Sabrel R, with Ife Okoro costs 4 min of patience, nobody moves');
+    expect(words).toContain('if others move: Piet Verhoeve from 10:10 to 10:14');
+    document.querySelector<HTMLElement>('[aria-label^="Take 10:56"]')!.click();
+    const { body } = http.expectOne('/api/days/2027-05-22/places/take').request;
+    expect([body.guest, body.drive, body.price, body.laps]).toEqual(['g1', 'x', 96, 3]);
+    TestBed.resetTestingModule();
+  });
+});
+
+function emptyTerms() {
+  const names = ['unplanned', 'waiting', 'continuity', 'preference', 'ladder', 'passes', 'balance', 'party'] as const;
+  return {
+    ...(Object.fromEntries(names.map((name) => [name, 0])) as Record<(typeof names)[number], number>),
+    moved: 0,
+    reassigned: 0,
+  };
+}
+
+function proposedCost() {
+  return { total: 10, terms: emptyTerms() };
+}
