@@ -7,5 +7,6 @@ export default {
     'cli/**/*.spec.ts',
     'demo/**/*.spec.ts',
   ],
+  helpers: ['core/testing/patience.ts'],
   env: { random: true, failSpecWithNoExpectations: true },
 };

@@ -1,17 +1,15 @@
 import { gzipSync } from 'node:zlib';
 import { expect, test, type Browser, type Page } from '@playwright/test';
+import { figures, percentile } from './table';
 
 /** `npm run bench`: what the interface and the server need on the demo day. Prints rows of a table; asserts no times. */
 
-const rows: string[] = [];
-const row = (what: string, value: string) => rows.push(`| ${what} | ${value} |`);
-const percentile = (values: number[], share: number) =>
-  [...values].sort((a, b) => a - b)[Math.ceil(values.length * share) - 1]!;
+const { row, print } = figures();
 
 test.beforeEach(async ({ request }) => {
   await request.post('/api/demo/reset');
 });
-test.afterAll(() => console.log(`\n${rows.join('\n')}\n`));
+test.afterAll(print);
 
 async function fresh(browser: Browser): Promise<Page> {
   return (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();

@@ -8,16 +8,17 @@ import { demoBookings, demoDay } from './seed';
 /** The day as the server puts it together. */
 function larkmereDay(): Day {
   const { paces, currency: _, name, ...venue } = LARKMERE;
+  const inOrder = demoBookings().sort((a, b) => a.arrives - b.arrives || (a.reference < b.reference ? -1 : 1));
   return {
     ...venue,
     format: 'joylap-day',
     version: 1,
     venue: name,
     date: '2027-05-22',
-    cars: FLEET.map(({ number: _number, ...car }) => car),
+    cars: FLEET.map(({ number: _number, lapPrice: _lapPrice, ...car }) => car),
     instructors: CREW,
-    guests: demoBookings().map((booking) => ({
-      id: booking.reference,
+    guests: inOrder.map((booking) => ({
+      id: booking.reference.toLowerCase(),
       name: booking.name,
       party: booking.party,
       arrives: booking.arrives,
@@ -28,7 +29,10 @@ function larkmereDay(): Day {
       pace: paces[booking.pace],
       briefed: booking.briefed,
       sighted: booking.sighted,
-      drives: booking.drives.map((drive) => ({ ...drive, gearbox: booking.gearbox })),
+      avoidInstructors: booking.avoidInstructors,
+      preferInstructors: booking.preferInstructors,
+      sequence: booking.sequence,
+      drives: booking.drives.map((drive) => ({ ...drive, gearbox: drive.gearbox ?? booking.gearbox })),
     })),
   };
 }

@@ -4,7 +4,7 @@ import { ORDINARY_RULES, type Instructor } from '@core/day';
 /** The demo venue, invented from end to end: a disused seaplane base on a lake island. */
 
 export const DEMO_DATE = '2027-05-22';
-export const DEMO_SEED = 33;
+export const DEMO_SEED = 88;
 const at = (hours: number, minutes = 0) => hours * 3600 + minutes * 60;
 /** The morning is in the journal up to this time of day. */
 export const DEMO_STARTS_S = at(11, 10);
@@ -51,6 +51,9 @@ const SKETCHES: Sketch[] = [
   [12, 'Oskarra Nine', 5, 71, ['auto', 'paddle'], 2.3, 62, { maxHeightCm: 196 }],
 ];
 
+/** What a lap costs in a car of each level, 1 to 5. */
+const LAP_PRICES = [14, 18, 24, 32, 42];
+
 export const FLEET: CarFields[] = SKETCHES.map(([number, name, level, lapTimeS, gearboxes, perLapL, startL, fit]) => ({
   id: `c${number}`,
   number,
@@ -62,6 +65,7 @@ export const FLEET: CarFields[] = SKETCHES.map(([number, name, level, lapTimeS, 
   fuel: { capacityL: number === 11 ? 45 : 75, startL, reserveL: 10, perLapL, refuelS: 480 },
   cooling: { afterLaps: level >= 4 ? 21 : 28, restS: 900 },
   fit,
+  lapPrice: LAP_PRICES[level - 1]!,
 }));
 
 const LUNCH = { from: at(11, 30), to: at(14), durationS: 1800 };

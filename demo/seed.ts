@@ -9,7 +9,8 @@ import { readBookingList } from '@exchange/booking-list';
 import { CREW, DEMO_SEED, DEMO_STARTS_S, FLEET } from './larkmere';
 import { CAR_HELD_S, playMorning } from './morning';
 
-const CONSTRUCTIONS = 4;
+/** Steps of the search for each of the demo's plans. */
+const STEPS = 500;
 const REPLANNED_S = CAR_HELD_S + 120;
 const HERE = dirname(fileURLToPath(import.meta.url));
 
@@ -40,11 +41,11 @@ export interface AcceptedPlan {
  */
 export function demoDay(day: Day): { plans: AcceptedPlan[]; journal: readonly RecordedEntry[] } {
   const random = seededRandom(DEMO_SEED);
-  const first = planDay(day, { iterations: CONSTRUCTIONS, random }).plan;
+  const first = planDay(day, { iterations: STEPS, random }).plan;
   const early = playMorning(day, first, REPLANNED_S, DEMO_SEED);
   const state = stateOf(dayContext(day, first), early.entries, REPLANNED_S);
   const known = dayAsItIs(day, first, state);
-  const repaired = planDay(known, { iterations: CONSTRUCTIONS, random }, { previous: first, nowS: REPLANNED_S }).plan;
+  const repaired = planDay(known, { iterations: STEPS, random }, { previous: first, nowS: REPLANNED_S }).plan;
   const second = withGuestsGone(day, known, repaired);
   return {
     plans: [

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Browser, type Page } from '@playwright/test';
 
 /**
@@ -47,6 +48,28 @@ export function guard(page: Page): string[] {
     }
   });
   return faults;
+}
+
+/** What keeps people from using the page, in the words of axe. */
+export async function seriousFaults(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(
+      ({ id, nodes }) =>
+        `${id}: ${nodes[0]!.target.join(' ')} (${nodes.length}) ${nodes[0]!.failureSummary?.slice(0, 300)}`,
+    );
+}
+
+/** Ends the search for a plan, if it is still going on, and accepts what it has found. */
+export async function acceptProposal(page: Page): Promise<void> {
+  const proposal = page.getByRole('complementary', { name: 'Proposal' });
+  const stop = proposal.getByRole('button', { name: 'Stop, keep the best' });
+  const accept = proposal.getByRole('button', { name: 'Accept' });
+  await stop.or(accept).first().waitFor();
+  if (await stop.isVisible()) await stop.click({ timeout: 2000 }).catch(() => undefined);
+  await accept.click();
+  await expect(proposal).toBeHidden();
 }
 
 /** Another person at another device. */

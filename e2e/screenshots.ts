@@ -83,3 +83,51 @@ test('palette', async ({ page }) => {
   await page.waitForTimeout(300);
   await page.screenshot({ path: `${FOLDER}/palette.png` });
 });
+
+test('a repair proposed after a car was withdrawn', async ({ page }) => {
+  await page.goto('/board');
+  await page.locator('.drive').first().waitFor();
+  await page.getByRole('button', { name: 'What happened?' }).click();
+  await page.getByRole('button', { name: 'Car withdrawn' }).click();
+  await page.getByRole('combobox', { name: 'Which car?' }).click();
+  await page.getByRole('option', { name: '7 Vessant 610' }).click();
+  await page.getByRole('button', { name: 'Enter, and look for a repair' }).click();
+  await page.getByRole('button', { name: /^Accept/ }).waitFor();
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: `${FOLDER}/proposal.png` });
+  await page.request.post('/api/days/2027-05-22/planning/drop');
+});
+
+test('the verdict while a drive is moved', async ({ page }) => {
+  await page.goto('/board');
+  await page.locator('.drive').first().waitFor();
+  await page.locator('.drive.movable').nth(8).focus();
+  await page.keyboard.press('m');
+  for (let steps = 0; steps < 3; steps++) await page.keyboard.press('Alt+ArrowRight');
+  await page.locator('.verdict').waitFor();
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: `${FOLDER}/verdict.png` });
+});
+
+test('load of the day', async ({ page }) => {
+  await page.goto('/board');
+  await page.locator('.drive').first().waitFor();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Load of the day' }).click();
+  await page.getByRole('img', { name: /^Use by quarter hour/ }).waitFor();
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: `${FOLDER}/load.png` });
+});
+
+test('one more drive', async ({ page }) => {
+  await page.goto('/guests/lk-1049');
+  await page.getByRole('button', { name: 'One more drive' }).click();
+  await page.locator('p-multiselect').click();
+  await page.getByRole('option', { name: /Tessel Turbo/ }).click();
+  await page.getByRole('option', { name: /Sabrel R/ }).click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'When?' }).click();
+  await page.getByRole('list', { name: 'Places' }).waitFor();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${FOLDER}/one-more-drive.png` });
+});

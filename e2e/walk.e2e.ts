@@ -1,4 +1,4 @@
-import { expect, guard, secondBrowser, setClock, test } from './demo';
+import { acceptProposal, expect, guard, secondBrowser, setClock, test } from './demo';
 
 test('a newcomer imports a list, gets a plan, and walks one guest to the last lap while another browser follows', async ({
   page,
@@ -26,7 +26,8 @@ test('a newcomer imports a list, gets a plan, and walks one guest to the last la
 
   // A valid plan for it.
   await page.getByRole('button', { name: 'Plan the day' }).click();
-  await expect(page.getByText(/Plan 1: \d+ drives planned/)).toBeVisible();
+  await acceptProposal(page);
+  await expect(page.getByText(/\d+ drives planned/)).toBeVisible();
   const view = await (await page.request.get('/api/days/2027-05-23')).json();
   const first = view.plan.briefings[0];
   const guestId: string = first.guests[0];

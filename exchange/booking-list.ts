@@ -130,7 +130,7 @@ function readRow(
     }
     if (column.required && cell === '') faults.push({ column: column.header, reason: 'is empty' });
   }
-  if (stored) keepGearboxes(values, stored.fields);
+  if (stored) keepMadeByHand(values, stored.fields);
   const row = { line, reference, name: cellOf('name') };
   const checked = faults.length === 0 ? checkFields(values) : undefined;
   if (!checked?.fields)
@@ -140,12 +140,12 @@ function readRow(
   return { ...row, outcome, changes, faults: [], fields: checked.fields };
 }
 
-/** A gearbox that was set for one drive by hand is no column of the list and stays. */
-function keepGearboxes(values: Record<string, unknown>, stored: BookingFields): void {
+/** A gearbox or a pin that was set for one drive by hand is no column of the list and stays. */
+function keepMadeByHand(values: Record<string, unknown>, stored: BookingFields): void {
   const drives = values['drives'] as BookingFields['drives'] | undefined;
   values['drives'] = drives?.map((drive) => {
-    const gearbox = stored.drives.find(({ id }) => id === drive.id)?.gearbox;
-    return gearbox ? { ...drive, gearbox } : drive;
+    const { gearbox, pin } = stored.drives.find(({ id }) => id === drive.id) ?? {};
+    return { ...drive, ...(gearbox && { gearbox }), ...(pin && { pin }) };
   });
 }
 
