@@ -1,23 +1,17 @@
 import { carMisfit, clockMinute } from '../day';
-import {
-  isCleared,
-  vehiclesOnCircuit,
-  type DayState,
-  type DriveStage,
-  type DriveState,
-  type GuestState,
-} from './day-state';
-import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
-import type { DayContext } from './context';
+import { isCleared, vehiclesOnCircuit, type DayState, type DriveState, type GuestState } from './day-state';
+import { lapsOwed, progressOf, type DayContext } from './context';
+import type { EntryKind, EntryOf, FlagKind, JournalEntry, RecordedEntry } from './entry';
+import { crewTaken, elsewhere, firstReason, misplaced } from './misplaced';
 import { apply, beginning, effectiveEntries } from './reduce';
-import { settle } from './settle';
 
 /** Whether an entry may join the journal; a refusal is one sentence that says what to do instead. */
 export type Admission = { readonly admitted: true } | { readonly admitted: false; readonly reason: string };
 
 /**
  * Judges an entry at its own place in the journal: an impossible one is refused, and so is one that would make something
- * impossible that was recorded as happening after it.
+ * impossible that was recorded as happening after it. One that was entered without connection has happened: it joins as
+ * long as the day knows what it names, and the reducer settles what does not fit.
  */
 export function admit(context: DayContext, entries: readonly RecordedEntry[], entry: JournalEntry): Admission {
   const without = entry.kind === 'correction' ? entry.corrects : undefined;
@@ -29,6 +23,10 @@ export function admit(context: DayContext, entries: readonly RecordedEntry[], en
     if (entries.some(({ entry: other }) => other.kind === 'correction' && other.corrects === entry.corrects)) {
       return refused('This entry has been taken back already.');
     }
+  }
+  if (entry.offline && entry.kind !== 'correction') {
+    const reason = unknownNames(context, entry);
+    return reason === undefined ? { admitted: true } : refused(reason);
   }
   const before = effectiveEntries(entries);
   const place = before.findIndex((other) => other.at > entry.at);
@@ -64,8 +62,9 @@ function refusalsFrom(context: DayContext, entries: readonly JournalEntry[], fro
   const state = beginning(context);
   const refusals = new Map<string, string>();
   entries.forEach((entry, place) => {
-    if (place >= from) {
-      const reason = refusalOf(context, settle(context, state, entry.at), entry);
+    state.timeS = entry.at;
+    if (place >= from && !entry.offline) {
+      const reason = refusalOf(context, state, entry);
       if (reason !== undefined) refusals.set(entry.id, reason);
     }
     apply(context, state, entry);
@@ -76,7 +75,22 @@ function refusalsFrom(context: DayContext, entries: readonly JournalEntry[], fro
 /** Why an entry is impossible in this state, or nothing where it may happen. */
 export function refusalOf(context: DayContext, state: DayState, entry: JournalEntry): string | undefined {
   const test = TESTS[entry.kind] as (state: DayState, entry: JournalEntry, context: DayContext) => string | undefined;
-  return test(state, entry, context);
+  return test(state, entry, context) ?? misplaced(state, entry);
+}
+
+/** What an entry names that is not on the day. */
+function unknownNames({ schedule: { index } }: DayContext, entry: JournalEntry): string | undefined {
+  if ('drive' in entry && !index.drives.has(entry.drive)) return `There is no drive "${entry.drive}" today.`;
+  if ('guest' in entry && entry.guest !== undefined && !index.guests.has(entry.guest)) {
+    return `There is no guest "${entry.guest}" today.`;
+  }
+  if ('car' in entry && !index.cars.has(entry.car) && !index.vehicles.has(entry.car)) {
+    return `There is no car "${entry.car}" today.`;
+  }
+  if ('instructor' in entry && !index.instructors.has(entry.instructor)) {
+    return `There is no instructor "${entry.instructor}" today.`;
+  }
+  return undefined;
 }
 
 type Tests = {
@@ -116,7 +130,7 @@ const TESTS: Tests = {
 
   classBegan: (state, { instructor, guests }) =>
     crewFree(state, instructor) ??
-    first(guests, (id) =>
+    firstReason(guests, (id) =>
       onGuest(state, id, (it) => {
         if (it.briefed) return `${it.guest.name} is briefed already.`;
         return notReady(it) ?? elsewhere(state, it);
@@ -125,7 +139,7 @@ const TESTS: Tests = {
   classEnded: (state, { instructor, guests }) => {
     const running = state.classes.get(instructor);
     if (!running) return 'No class of this instructor is running.';
-    return first(guests, (id) =>
+    return firstReason(guests, (id) =>
       running.guests.includes(id)
         ? undefined
         : onGuest(state, id, (it) => `${it.guest.name} does not sit in this class.`),
@@ -138,8 +152,9 @@ const TESTS: Tests = {
     if (guests.length > known.seats) return `${known.name} seats ${known.seats}, not ${guests.length}.`;
     return (
       crewFree(state, instructor) ??
+      circuitShut(state, context) ??
       circuitFull(state, context) ??
-      first(guests, (id) =>
+      firstReason(guests, (id) =>
         onGuest(state, id, (it) => {
           if (!it.briefed) return `${it.guest.name} is not briefed yet: class first.`;
           if (it.sighted) return `${it.guest.name} has seen the circuit already.`;
@@ -150,40 +165,48 @@ const TESTS: Tests = {
   },
   sightingEnded: (state, { vehicle }) => (state.sightings.has(vehicle) ? undefined : 'This vehicle is not out.'),
 
-  seated: (state, { drive, car, instructor }) =>
-    onDrive(state, drive, ['planned'], 'seated', (it) => {
+  seated: (state, entry) =>
+    onDrive(state, entry, (it) => {
       const guest = state.guests.get(it.guest.id)!;
-      const carState = state.cars.get(car);
-      if (!carState) return `There is no car "${car}" today.`;
+      const carState = state.cars.get(entry.car);
+      if (!carState) return `There is no car "${entry.car}" today.`;
       if (!guest.briefed) return notReady(guest) ?? `${it.guest.name} is not briefed yet: class first.`;
       if (!guest.sighted) return `${it.guest.name} has not seen the circuit yet: sighting run first.`;
       if (carState.heldFor !== undefined) return `${carState.car.name} is held: ${carState.heldFor}.`;
       if (carState.refuelling) return `${carState.car.name} is refuelling.`;
-      if (carState.drive !== undefined) {
-        const other = state.drives.get(carState.drive);
-        return `${carState.car.name} is taken by ${other?.guest.name ?? 'another guest'}.`;
-      }
       const misfit = carMisfit(carState.car, it.drive, it.guest);
-      return notReady(guest) ?? elsewhere(state, guest) ?? (misfit && `${misfit}.`) ?? crewFree(state, instructor);
+      return notReady(guest) ?? (misfit && `${misfit}.`) ?? crewFree(state, entry.instructor);
     }),
-  unseated: (state, { drive }) => onDrive(state, drive, ['seated'], 'taken out of the car again'),
-  released: (state, { drive }, context) =>
-    onDrive(state, drive, ['seated'], 'let out', (it) => {
+  unseated: ofKnownDrive,
+  lastCheckDone: ofKnownDrive,
+  released: (state, entry, context) =>
+    onDrive(state, entry, (it) => {
       const guest = state.guests.get(it.guest.id)!;
       const car = it.car === undefined ? undefined : state.cars.get(it.car);
       if (car?.heldFor !== undefined) return `${car.car.name} is held: ${car.heldFor}.`;
-      return notReady(guest) ?? circuitFull(state, context);
+      return notReady(guest) ?? circuitShut(state, context) ?? circuitFull(state, context);
     }),
-  lapCounted: (state, { drive }) => onDrive(state, drive, ['onCircuit', 'rollingIn'], 'counted a lap'),
-  lapSpoiled: (state, { drive, lap }) =>
-    onDrive(state, drive, ['onCircuit', 'rollingIn', 'parked', 'done'], 'marked', (it) => {
-      if (lap > it.crossings.length + 1) return `${it.guest.name} has not come to lap ${lap} yet.`;
-      return it.spoiled.has(lap) ? `Lap ${lap} of ${it.guest.name} is marked already.` : undefined;
+  lapCounted: ofKnownDrive,
+  lineCrossed: (state, { car }, { schedule }) =>
+    state.cars.has(car) || schedule.index.vehicles.has(car) ? undefined : `There is no car "${car}" today.`,
+  lapsSettled: ofKnownDrive,
+  lapSpoiled: (state, entry, context) =>
+    onDrive(state, entry, (it) => {
+      if (entry.lap > progressOf(context, it).done + 1) {
+        return `${it.guest.name} has not come to lap ${entry.lap} yet.`;
+      }
+      return it.spoiled.has(entry.lap) ? `Lap ${entry.lap} of ${it.guest.name} is marked already.` : undefined;
     }),
-  extraLapGranted: (state, { drive }) => onDrive(state, drive, ['planned', 'seated', 'onCircuit'], 'given a lap'),
-  broughtIn: (state, { drive }) => onDrive(state, drive, ['onCircuit'], 'brought in'),
-  parked: (state, { drive }) => onDrive(state, drive, ['rollingIn'], 'parked'),
-  debriefed: (state, { drive }) => onDrive(state, drive, ['parked'], 'debriefed'),
+  intervened: ofKnownDrive,
+  extraLapGranted: ofKnownDrive,
+  brokenOff: ofKnownDrive,
+  lapsMadeUp: (state, entry, context) =>
+    onDrive(state, entry, (it) =>
+      lapsOwed(context, it) > 0 ? undefined : `No laps are owed to ${it.guest.name} from this drive.`,
+    ),
+  broughtIn: ofKnownDrive,
+  parked: ofKnownDrive,
+  debriefed: ofKnownDrive,
 
   carHeld: (state, { car }) => onCar(state, car, (it) => it.heldFor !== undefined, 'is held already'),
   carReady: (state, { car }) => onCar(state, car, (it) => it.heldFor === undefined, 'is not held'),
@@ -217,44 +240,45 @@ const TESTS: Tests = {
   },
   runningLate: () => undefined,
 
+  flagCalled: ({ flag }, entry) => {
+    if (entry.flag === flag.flag) return `${FLAG_WORDS[flag.flag]} is called already.`;
+    if (entry.flag === 'green' && flag.flag === 'stop' && flag.clearedBy === undefined) {
+      return 'After an all-stop somebody must first see that the circuit is clear.';
+    }
+    return entry.flag === 'caution' && flag.flag === 'stop'
+      ? 'All-stop stands: see that the circuit is clear.'
+      : undefined;
+  },
+  circuitCleared: ({ flag }) => {
+    if (flag.flag !== 'stop') return 'No all-stop is called.';
+    return flag.clearedBy === undefined ? undefined : `${flag.clearedBy} has seen the circuit clear already.`;
+  },
+  incident: (state, { cars }) => firstReason(cars, (id) => onCar(state, id, () => false, '')),
+
   planAccepted: () => undefined,
   noteTaken: () => undefined,
   correction: () => undefined,
 };
-
-function first(ids: readonly string[], test: (id: string) => string | undefined): string | undefined {
-  for (const id of ids) {
-    const reason = test(id);
-    if (reason !== undefined) return reason;
-  }
-  return undefined;
-}
 
 function onGuest(state: DayState, id: string, test: (guest: GuestState) => string | undefined): string | undefined {
   const guest = state.guests.get(id);
   return guest ? test(guest) : `There is no guest "${id}" today.`;
 }
 
-const STAGE_WORDS: Record<DriveStage, string> = {
-  planned: 'is not in the car yet',
-  seated: 'sits in the car and has not been let out',
-  onCircuit: 'is on the circuit',
-  rollingIn: 'is rolling in',
-  parked: 'has parked',
-  done: 'has finished this drive',
-};
-
+/** What the drive's stage forbids comes first, then the test. */
 function onDrive(
   state: DayState,
-  id: string,
-  stages: readonly DriveStage[],
-  done: string,
-  test: (drive: DriveState) => string | undefined = () => undefined,
+  entry: JournalEntry & { readonly drive: string },
+  test: (drive: DriveState) => string | undefined,
 ): string | undefined {
-  const drive = state.drives.get(id);
-  if (!drive) return `There is no drive "${id}" today.`;
-  if (!stages.includes(drive.stage)) return `${drive.guest.name} ${STAGE_WORDS[drive.stage]} and can't be ${done}.`;
-  return test(drive);
+  const drive = state.drives.get(entry.drive);
+  if (!drive) return `There is no drive "${entry.drive}" today.`;
+  return misplaced(state, entry) ?? test(drive);
+}
+
+/** For steps on which nothing bears but the drive's stage. */
+function ofKnownDrive(state: DayState, { drive }: { readonly drive: string }): string | undefined {
+  return state.drives.has(drive) ? undefined : `There is no drive "${drive}" today.`;
 }
 
 function onCar(
@@ -289,29 +313,24 @@ function inACar(state: DayState, guest: GuestState): string | undefined {
   return drive && drive.stage !== 'parked' ? `${guest.guest.name} is still in a car.` : undefined;
 }
 
-function elsewhere(state: DayState, guest: GuestState): string | undefined {
-  if (guest.heldBy === 'class') return `${guest.guest.name} sits in a class.`;
-  if (guest.heldBy === 'sighting') return `${guest.guest.name} is on a sighting run.`;
-  if (guest.drive === undefined) return undefined;
-  const stage = state.drives.get(guest.drive)?.stage;
-  return stage === 'parked' ? `${guest.guest.name} is still in the debrief.` : `${guest.guest.name} is in another car.`;
+function crewFree(state: DayState, id: string): string | undefined {
+  return state.crew.has(id) ? crewTaken(state, id) : `There is no instructor "${id}" today.`;
 }
 
-function crewFree(state: DayState, id: string): string | undefined {
-  const crew = state.crew.get(id);
-  if (!crew) return `There is no instructor "${id}" today.`;
-  if (crew.busyWith === undefined) return undefined;
-  const drive = state.drives.get(crew.busyWith);
-  if (!drive) return `${crew.instructor.name} is busy with a ${crew.busyWith === 'class' ? 'class' : 'sighting run'}.`;
-  const doing = drive.stage === 'parked' ? 'still debriefs' : 'is with';
-  return `${crew.instructor.name} ${doing} ${drive.guest.name}.`;
+const FLAG_WORDS: Record<FlagKind, string> = { green: 'Green', caution: 'Caution', stop: 'All-stop' };
+
+/** Why nobody may be let out now, however few are on the circuit. */
+export function circuitShut(state: DayState, { day }: DayContext): string | undefined {
+  if (state.flag.flag !== 'green') {
+    return `${FLAG_WORDS[state.flag.flag]} since ${clockMinute(state.flag.sinceS)}: nobody is let out.`;
+  }
+  const closed = day.circuit.closures.find(({ from, to }) => from <= state.timeS && state.timeS < to);
+  return (
+    closed && `The circuit is closed until ${clockMinute(closed.to)}${closed.reason ? ` (${closed.reason})` : ''}.`
+  );
 }
 
 function circuitFull(state: DayState, { day }: DayContext): string | undefined {
-  const closed = day.circuit.closures.find(({ from, to }) => from <= state.timeS && state.timeS < to);
-  if (closed) {
-    return `The circuit is closed until ${clockMinute(closed.to)}${closed.reason ? ` (${closed.reason})` : ''}.`;
-  }
   const most = day.rules.maxCarsOnTrack;
   return vehiclesOnCircuit(state) >= most
     ? `${most} cars are on the circuit, and ${most} are allowed: bring one in first.`

@@ -1,4 +1,6 @@
 import type { Car, Drive, Guest, Instructor } from '../day';
+import type { BreakOffReason, EntryKind, FlagKind } from './entry';
+import type { LapCount, LapSource } from './lap-count';
 
 /** Where a guest is on the way through the venue. */
 export type GuestStage =
@@ -44,7 +46,15 @@ export type DriveStage = 'planned' | 'seated' | 'onCircuit' | 'rollingIn' | 'par
 
 export interface CountedLap {
   readonly atS: number;
-  readonly source: 'hand' | 'loop';
+  readonly source: LapSource;
+}
+
+/** The instructor had to brake or steer. */
+export interface Intervention {
+  readonly atS: number;
+  readonly lap: number;
+  readonly what: 'brake' | 'steer';
+  readonly corner: string | undefined;
 }
 
 export interface DriveState {
@@ -58,12 +68,19 @@ export interface DriveState {
   inS: number | undefined;
   parkedS: number | undefined;
   debriefedS: number | undefined;
-  /** Crossings of the line since the release. */
+  /** Crossings of the line since the release that hold, of both counts together. */
   readonly crossings: CountedLap[];
+  readonly count: LapCount;
   /** Laps (1…) that were spoiled, with the reason. */
   readonly spoiled: Map<number, string>;
   /** Laps granted on top of those sold, during the drive or before. */
   extraLaps: number;
+  readonly interventions: Intervention[];
+  /** What has been looked at at the pit exit before the release. */
+  readonly checked: Set<string>;
+  brokenOff: { readonly reason: BreakOffReason; readonly atS: number; readonly note: string | undefined } | undefined;
+  /** The drive in which the laps owed from this one are driven. */
+  madeUpIn: string | undefined;
 }
 
 export type CarStatus = 'ready' | 'seated' | 'onCircuit' | 'turnaround' | 'cooling' | 'refuelling' | 'held';
@@ -98,7 +115,7 @@ export interface CrewState {
 
 /** Everything that follows from the journal at one time of the day. */
 export interface DayState {
-  readonly timeS: number;
+  timeS: number;
   readonly guests: ReadonlyMap<string, GuestState>;
   readonly drives: ReadonlyMap<string, DriveState>;
   readonly cars: ReadonlyMap<string, CarState>;
@@ -106,12 +123,53 @@ export interface DayState {
   /** Sighting vehicles that are out, with their guests. */
   readonly sightings: Map<
     string,
-    { readonly instructor: string; readonly guests: readonly string[]; readonly sinceS: number }
+    {
+      readonly instructor: string;
+      readonly guests: readonly string[];
+      readonly sinceS: number;
+      /** Crossings of the line that the timing loop has seen. */
+      readonly crossings: number[];
+    }
   >;
   /** Classes that are running, by instructor. */
   readonly classes: Map<string, { readonly guests: readonly string[]; readonly sinceS: number }>;
   /** Set where somebody has said that what was running then ends so much later than planned. */
   late: { readonly sinceS: number; readonly byS: number } | undefined;
+  flag: FlagState;
+  readonly incidents: Incident[];
+  /** Crossings of cars that are not entered as being on the circuit. */
+  readonly strays: { readonly car: string; readonly atS: number }[];
+  /** What was entered and did not fit to what others had entered, with what became of it. */
+  readonly settled: SettledEntry[];
+}
+
+export interface FlagState {
+  readonly flag: FlagKind;
+  readonly sinceS: number;
+  readonly by: string;
+  readonly reason: string | undefined;
+  /** After an all-stop: who has seen that the circuit is clear. */
+  readonly clearedBy: string | undefined;
+}
+
+export interface Incident {
+  readonly id: string;
+  readonly atS: number;
+  readonly by: string;
+  readonly what: string;
+  readonly cars: readonly string[];
+  /** Share of the lap from the start line. */
+  readonly place: number | undefined;
+  readonly unhurt: boolean;
+  readonly followUp: string | undefined;
+}
+
+export interface SettledEntry {
+  readonly id: string;
+  readonly kind: EntryKind;
+  readonly atS: number;
+  readonly by: string;
+  readonly text: string;
 }
 
 /** Laps done that count; where the lap out does not, the first crossing ends that lap only. */

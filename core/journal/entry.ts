@@ -12,6 +12,8 @@ const common = {
   id: z.string().regex(/^[A-Za-z0-9_-]{8,64}$/, 'expected an id of 8 to 64 letters, digits, "-" or "_"'),
   at: timeOfDay,
   by: z.string().trim().min(1).max(100),
+  /** Entered while the server could not be reached: it has happened, whatever others entered meanwhile. */
+  offline: z.literal(true).optional(),
 };
 
 const entryOf = <K extends string, S extends z.ZodRawShape>(kind: K, shape: S) =>
@@ -19,6 +21,11 @@ const entryOf = <K extends string, S extends z.ZodRawShape>(kind: K, shape: S) =
 
 export const lapSource = z.enum(['hand', 'loop']);
 export const breakKind = z.enum(['rest', 'meal', 'off']);
+export const flagKind = z.enum(['green', 'caution', 'stop']);
+export type FlagKind = z.output<typeof flagKind>;
+export const breakOffReason = z.enum(['unwell', 'fault', 'spin', 'contact', 'weather', 'other']);
+export type BreakOffReason = z.output<typeof breakOffReason>;
+const lapNumber = z.number().int().min(1).max(110);
 
 export const journalEntry = z.discriminatedUnion('kind', [
   // The guest's way through the venue
@@ -39,10 +46,27 @@ export const journalEntry = z.discriminatedUnion('kind', [
   // The drive
   entryOf('seated', { drive: subject, car: subject, instructor: subject }),
   entryOf('unseated', { drive: subject }),
+  entryOf('lastCheckDone', { drive: subject, items: z.array(z.string().min(1).max(100)).min(1).max(20) }),
   entryOf('released', { drive: subject }),
+  /** A tap of somebody who counts. */
   entryOf('lapCounted', { drive: subject, source: lapSource }),
-  entryOf('lapSpoiled', { drive: subject, lap: z.number().int().min(1).max(110), reason: sentence }),
+  /** The timing loop saw a car or sighting vehicle, `ms` thousandths after `at`. */
+  entryOf('lineCrossed', { car: subject, ms: z.number().int().min(0).max(999) }),
+  /** Somebody has decided how many crossings of the line there were. */
+  entryOf('lapsSettled', { drive: subject, crossings: z.number().int().min(0).max(110) }),
+  entryOf('lapSpoiled', { drive: subject, lap: lapNumber, reason: sentence }),
+  /** The instructor had to brake or steer. */
+  entryOf('intervened', {
+    drive: subject,
+    lap: lapNumber,
+    what: z.enum(['brake', 'steer']),
+    corner: subject.optional(),
+  }),
   entryOf('extraLapGranted', { drive: subject }),
+  /** The drive ends early; the laps left are owed to the guest. */
+  entryOf('brokenOff', { drive: subject, reason: breakOffReason, note: z.string().max(500).optional() }),
+  /** Laps owed from a drive that was broken off are driven in another one. */
+  entryOf('lapsMadeUp', { drive: subject, in: subject }),
   entryOf('broughtIn', { drive: subject }),
   entryOf('parked', { drive: subject }),
   entryOf('debriefed', { drive: subject }),
@@ -66,6 +90,18 @@ export const journalEntry = z.discriminatedUnion('kind', [
   entryOf('closingMoved', { to: timeOfDay }),
   entryOf('crewHours', { instructor: subject, from: timeOfDay, to: timeOfDay }),
   entryOf('runningLate', { minutes: z.number().int().min(1).max(180) }),
+  // Flags and incidents
+  entryOf('flagCalled', { flag: flagKind, reason: z.string().trim().max(200).optional() }),
+  /** After an all-stop somebody has seen that the circuit is clear: the first of two steps to green. */
+  entryOf('circuitCleared', {}),
+  entryOf('incident', {
+    what: sentence,
+    cars: z.array(subject).max(20),
+    /** Where on the lap, as a share of its length from the start line. */
+    place: z.number().min(0).max(1).optional(),
+    unhurt: z.boolean(),
+    followUp: z.string().trim().max(500).optional(),
+  }),
   // The day itself
   entryOf('planAccepted', { revision: z.number().int().min(1) }),
   entryOf('noteTaken', { text: sentence, guest: subject.optional() }),

@@ -236,7 +236,7 @@ describe('An entry that comes late', () => {
     const it = seated();
     it.enter('10:10', { kind: 'released', drive: 'd1' });
     it.enter('10:13', { kind: 'lapCounted', drive: 'd1', source: 'hand' });
-    it.enter('10:11:30', { kind: 'lapCounted', drive: 'd1', source: 'loop' });
+    it.enter('10:11:30', { kind: 'lapCounted', drive: 'd1', source: 'hand' });
     const crossings = it.state('10:14').drives.get('d1')!.crossings;
     expect(crossings.map(({ atS }) => atS)).toEqual([at('10:11:30'), at('10:13')]);
   });

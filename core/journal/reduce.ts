@@ -1,6 +1,15 @@
-import type { DayContext } from './context';
-import type { CarState, CrewState, DayState, DriveState, GuestState } from './day-state';
+import { isSpoiled, lapEstimateOf, type DayContext } from './context';
+import {
+  vehiclesOnCircuit,
+  type CarState,
+  type CrewState,
+  type DayState,
+  type DriveState,
+  type GuestState,
+} from './day-state';
 import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
+import { agreedCrossings, noCount, report, settleCount, type LapSource } from './lap-count';
+import { misplaced } from './misplaced';
 import { settle } from './settle';
 
 /**
@@ -51,8 +60,13 @@ export function beginning({ day, schedule }: DayContext): DayState {
       parkedS: undefined,
       debriefedS: undefined,
       crossings: [],
+      count: noCount(),
       spoiled: new Map(),
       extraLaps: drive.extraLaps ?? 0,
+      interventions: [],
+      checked: new Set(),
+      brokenOff: undefined,
+      madeUpIn: undefined,
     });
   }
   return {
@@ -106,13 +120,23 @@ export function beginning({ day, schedule }: DayContext): DayState {
     sightings: new Map(),
     classes: new Map(),
     late: undefined,
+    flag: { flag: 'green', sinceS: 0, by: '', reason: undefined, clearedBy: undefined },
+    incidents: [],
+    strays: [],
+    settled: [],
   };
 }
 
 type Steps = { readonly [K in EntryKind]: (state: DayState, entry: EntryOf<K>, context: DayContext) => void };
 
-/** Applies one entry. What an entry names and the day no longer knows is passed over: the journal outlives bookings. */
+/**
+ * Applies one entry. What an entry names and the day no longer knows is passed over: the journal outlives bookings. What
+ * does not fit to what happened before changes nothing and is noted, so that the person can see it.
+ */
 export function apply(context: DayContext, state: DayState, entry: JournalEntry): void {
+  state.timeS = entry.at;
+  const reason = misplaced(state, entry);
+  if (reason !== undefined) return note(state, entry, `${reason} Kept, but it changes nothing.`);
   const step = STEPS[entry.kind] as (state: DayState, entry: JournalEntry, context: DayContext) => void;
   step(state, entry, context);
 }
@@ -146,7 +170,7 @@ const STEPS: Steps = {
     release(state, instructor, 'class');
   },
   sightingBegan: (state, { vehicle, instructor, guests, at }) => {
-    state.sightings.set(vehicle, { instructor, guests, sinceS: at });
+    state.sightings.set(vehicle, { instructor, guests, sinceS: at, crossings: [] });
     occupy(state, instructor, vehicle);
     for (const guest of guests) onGuest(state, guest, at, (it) => (it.heldBy = 'sighting'));
   },
@@ -188,23 +212,46 @@ const STEPS: Steps = {
       if (guest) guest.drive = undefined;
       release(state, it.instructor, drive);
     }),
-  released: (state, { drive, at }) =>
-    onDrive(state, drive, at, (it) => {
+  lastCheckDone: (state, { drive, items, at }) =>
+    onDrive(state, drive, at, (it) => items.forEach((item) => it.checked.add(item))),
+  released: (state, entry, { day }) =>
+    onDrive(state, entry.drive, entry.at, (it) => {
       it.stage = 'onCircuit';
-      it.releasedS = at;
+      it.releasedS = entry.at;
+      const [vehicles, most] = [vehiclesOnCircuit(state), day.rules.maxCarsOnTrack];
+      if (entry.offline && vehicles > most)
+        note(state, entry, `${vehicles} cars are on the circuit, ${most} are allowed.`);
     }),
-  lapCounted: (state, { drive, source, at }) =>
+  lapCounted: (state, { drive, source, at, by }, context) =>
+    onDrive(state, drive, at, (it) => crossed(context, state, it, source, at, by)),
+  lineCrossed: (state, { car, ms, at, by }, context) => {
+    const atS = at + ms / 1000;
+    const drive = state.drives.get(state.cars.get(car)?.drive ?? '');
+    const run = state.sightings.get(car);
+    if (drive?.stage === 'onCircuit' || drive?.stage === 'rollingIn') crossed(context, state, drive, 'loop', atS, by);
+    else if (run) run.crossings.push(atS);
+    else state.strays.push({ car, atS });
+  },
+  lapsSettled: (state, { drive, crossings, at, by }, context) =>
     onDrive(state, drive, at, (it) => {
-      it.crossings.push({ atS: at, source });
-      onCar(state, it.car, (car) => {
-        car.laps += 1;
-        car.lapsSinceRest += 1;
-        car.fuelL -= car.car.fuel.perLapL;
-      });
-      onCrew(state, it.instructor, (crew) => (crew.laps += 1));
+      settleCount(it.count, crossings, at, by);
+      countUpTo(context, state, it, crossings, at, 'hand');
     }),
   lapSpoiled: (state, { drive, lap, reason, at }) => onDrive(state, drive, at, (it) => it.spoiled.set(lap, reason)),
+  intervened: (state, { drive, lap, what, corner, at }) =>
+    onDrive(state, drive, at, (it) => it.interventions.push({ atS: at, lap, what, corner })),
   extraLapGranted: (state, { drive, at }) => onDrive(state, drive, at, (it) => (it.extraLaps += 1)),
+  brokenOff: (state, { drive, reason, note: words, at }) =>
+    onDrive(state, drive, at, (it) => {
+      it.brokenOff = { reason, atS: at, note: words };
+      if (it.stage === 'seated' || it.stage === 'onCircuit') {
+        it.stage = 'rollingIn';
+        it.inS = at;
+      }
+      const guest = state.guests.get(it.guest.id);
+      if (guest && reason === 'unwell') guest.unwell = true;
+    }),
+  lapsMadeUp: (state, { drive, in: other, at }) => onDrive(state, drive, at, (it) => (it.madeUpIn = other)),
   broughtIn: (state, { drive, at }) =>
     onDrive(state, drive, at, (it) => {
       it.stage = 'rollingIn';
@@ -213,6 +260,7 @@ const STEPS: Steps = {
   parked: (state, { drive, at }) =>
     onDrive(state, drive, at, (it) => {
       it.stage = 'parked';
+      it.inS ??= at;
       it.parkedS = at;
       onCar(state, it.car, (car) => {
         car.drive = undefined;
@@ -256,10 +304,77 @@ const STEPS: Steps = {
     state.late = { sinceS: at, byS: minutes * 60 };
   },
 
+  flagCalled: (state, { flag, reason, by, at }, context) => {
+    state.flag = { flag, sinceS: at, by, reason, clearedBy: undefined };
+    for (const drive of state.drives.values()) if (drive.stage === 'onCircuit') spoilUnderFlag(context, state, drive);
+  },
+  circuitCleared: (state, { by }) => {
+    state.flag = { ...state.flag, clearedBy: by };
+  },
+  incident: (state, { id, at, by, what, cars, place, unhurt, followUp }) => {
+    state.incidents.push({ id, atS: at, by, what, cars, place, unhurt, followUp });
+  },
+
   planAccepted: () => undefined,
   noteTaken: () => undefined,
   correction: () => undefined,
 };
+
+/** A crossing of the line, by one of the two counts. */
+function crossed(
+  context: DayContext,
+  state: DayState,
+  drive: DriveState,
+  source: LapSource,
+  atS: number,
+  by: string,
+): void {
+  const hindered = isSpoiled(context, drive, drive.crossings.length + 1);
+  const { lapS } = lapEstimateOf(context, drive);
+  report(drive.count, { atS, source, by }, { lapS, sinceS: drive.releasedS ?? atS, hindered });
+  countUpTo(context, state, drive, agreedCrossings(drive.count), atS, source);
+}
+
+/** Brings the crossings that hold to a number, with what a lap puts on car and instructor. */
+function countUpTo(
+  context: DayContext,
+  state: DayState,
+  drive: DriveState,
+  crossings: number,
+  atS: number,
+  source: LapSource,
+): void {
+  const change = crossings - drive.crossings.length;
+  if (change === 0) return;
+  // The loop knows the moment best, also where the other count comes up to it later.
+  const loopS = drive.count.marks.findLast((mark) => mark.source === 'loop' && mark.as !== 'same')?.atS;
+  const isThisLap = loopS !== undefined && loopS > (drive.crossings.at(-1)?.atS ?? 0);
+  for (let more = change; more > 0; more--) {
+    drive.crossings.push(isThisLap ? { atS: loopS, source: 'loop' } : { atS, source });
+  }
+  drive.crossings.length = crossings;
+  onCar(state, drive.car, (car) => {
+    car.laps += change;
+    car.lapsSinceRest += change;
+    car.fuelL -= change * car.car.fuel.perLapL;
+  });
+  onCrew(state, drive.instructor, (crew) => (crew.laps += change));
+  if (change > 0 && drive.stage === 'onCircuit') spoilUnderFlag(context, state, drive);
+}
+
+/** A lap under a flag is spoiled, whoever was at fault. */
+function spoilUnderFlag({ day }: DayContext, { flag }: DayState, drive: DriveState): void {
+  if (flag.flag === 'green') return;
+  const lap = drive.crossings.length + (day.rules.outLapCounts === false ? 0 : 1);
+  const last = drive.drive.laps + drive.extraLaps;
+  if (lap >= 1 && lap <= last && !drive.spoiled.has(lap)) {
+    drive.spoiled.set(lap, flag.flag === 'stop' ? 'all-stop' : 'caution');
+  }
+}
+
+function note(state: DayState, { id, kind, at, by }: JournalEntry, text: string): void {
+  state.settled.push({ id, kind, atS: at, by, text });
+}
 
 function onGuest(state: DayState, id: string, atS: number, change: (guest: GuestState) => unknown): void {
   const guest = state.guests.get(id);

@@ -1,0 +1,49 @@
+import { admit, refusalOf, type Admission } from './admit';
+import type { DayContext } from './context';
+import type { DayState } from './day-state';
+import type { JournalEntry, RecordedEntry } from './entry';
+import { apply, effectiveEntries, replay } from './reduce';
+
+/**
+ * A journal that grows: judges and takes in an entry that comes last in time without reading the whole journal again.
+ * Says the same as `admit` on the whole.
+ */
+export class RunningJournal {
+  private state: DayState | undefined;
+  private lastS = 0;
+
+  /** @param entries grows by `add` only */
+  constructor(
+    private readonly context: DayContext,
+    private readonly entries: RecordedEntry[],
+  ) {}
+
+  admit(entry: JournalEntry): Admission {
+    const state = this.upToDate();
+    if (entry.offline || entry.kind === 'correction' || entry.at < this.lastS) {
+      return admit(this.context, this.entries, entry);
+    }
+    state.timeS = entry.at;
+    const reason = refusalOf(this.context, state, entry);
+    return reason === undefined ? { admitted: true } : { admitted: false, reason };
+  }
+
+  add(recorded: RecordedEntry): void {
+    const { entry } = recorded;
+    this.entries.push(recorded);
+    if (!this.state || entry.kind === 'correction' || entry.at < this.lastS) this.state = undefined;
+    else {
+      apply(this.context, this.state, entry);
+      this.lastS = entry.at;
+    }
+  }
+
+  private upToDate(): DayState {
+    if (!this.state) {
+      const entries = effectiveEntries(this.entries);
+      this.state = replay(this.context, entries);
+      this.lastS = entries.at(-1)?.at ?? 0;
+    }
+    return this.state;
+  }
+}
