@@ -5,7 +5,7 @@ export * from './entry';
 export * from './next';
 export * from './plan-again';
 export { asSituated, changesTheDay } from './situation';
-export { dayContext, lapEstimateOf, lapsOwed, progressOf, type DayContext } from './context';
+export { dayContext, isSpoiled, lapEstimateOf, lapsOwed, progressOf, type DayContext } from './context';
 export { countsDiffer, type CountMark, type LapCount } from './lap-count';
 export { effectiveEntries, stateOf } from './reduce';
 export { RunningJournal } from './running';

@@ -1,0 +1,312 @@
+import { layOut, paceFactorAt, type Day, type Plan } from '@core/day';
+import type { Random } from '@core/planner';
+import {
+  estimateLap,
+  EVEN_RING,
+  offAfter,
+  releaseAdvice,
+  swapSaves,
+  type ReleaseLimits,
+  type Runner,
+  type Waiting,
+} from '@core/traffic';
+
+/** What a simulated day came to. */
+export interface Outcome {
+  readonly passes: number;
+  /** End of each drive, seconds since midnight. */
+  readonly endsS: readonly number[];
+  /** Seconds that cars stood ready at the exit, in all. */
+  readonly waitedS: number;
+  /** Milliseconds of each piece of advice. */
+  readonly adviceMs: readonly number[];
+}
+
+export type Policy = 'asSoonAsTheGapAllows' | 'advice';
+
+/** How far a guest's own pace is from what the booking says, and one lap from the next. */
+const OWN_PACE_SD = 0.07;
+const LAP_SD = 0.025;
+const FIRST_LAP_SD = 0.05;
+/** Guests get quicker by so much a lap. */
+const GAIN_PER_LAP = 0.006;
+/** What a pass costs: the slower one lifts, the quicker one waits for it. */
+const LIFT_S = 3;
+const WAIT_S = 1.5;
+/** Cars that come late on their way from the stalls. */
+const SET_UP_SPREAD = 0.15;
+/** Advice to hold is asked for again after this long at the latest. */
+const ASK_AGAIN_S = 4;
+/** A swap is followed where it saves so much. */
+const SWAP_FROM = 0.7;
+
+interface Task {
+  readonly kind: 'drive' | 'sighting' | 'other';
+  readonly id: string;
+  readonly startS: number;
+  /** Set-up for what goes on the circuit, else the whole. */
+  readonly beforeS: number;
+  readonly afterS: number;
+  /** Each with what it needs after the task until it is free again. */
+  readonly needs: readonly { readonly who: string; readonly restS: number }[];
+  readonly priorS: number;
+  readonly laps: number;
+}
+
+interface Vehicle {
+  readonly task: Task;
+  readonly readyS: number;
+  releasedS: number;
+  progress: number;
+  lapS: number;
+  lostS: number;
+  readonly lapTimes: number[];
+  lapBeganS: number;
+}
+
+function tasksOf(day: Day, plan: Plan): Task[] {
+  const schedule = layOut(day, plan);
+  const { rules } = day;
+  const tasks: Task[] = [];
+  const guests = (list: readonly { readonly id: string }[], restS: number) =>
+    list.map(({ id }) => ({ who: `guest ${id}`, restS }));
+  const crew = (id: string | undefined) => ({ who: `crew ${id}`, restS: 0 });
+  for (const hold of schedule.briefings) {
+    const needs = [crew(hold.instructor?.id), ...guests(hold.guests, 0)];
+    const id = `class ${hold.startS}`;
+    tasks.push({
+      kind: 'other',
+      id,
+      startS: hold.startS,
+      beforeS: hold.endS - hold.startS,
+      afterS: 0,
+      needs,
+      priorS: 0,
+      laps: 0,
+    });
+  }
+  for (const hold of schedule.sightings) {
+    const vehicle = { who: `vehicle ${hold.sighting.vehicle}`, restS: 0 };
+    tasks.push({
+      kind: 'sighting',
+      id: `run ${hold.sighting.vehicle} ${hold.releaseS}`,
+      startS: hold.startS,
+      beforeS: rules.sighting.setUpS,
+      afterS: rules.sighting.wrapUpS,
+      needs: [crew(hold.instructor?.id), vehicle, ...guests(hold.guests, 0)],
+      priorS: hold.vehicle!.lapTimeS * paceFactorAt(day, hold.releaseS),
+      laps: hold.lapsDriven,
+    });
+  }
+  for (const hold of schedule.drives) {
+    const car = { who: `car ${hold.planned.car}`, restS: rules.turnaroundS };
+    tasks.push({
+      kind: 'drive',
+      id: hold.planned.drive,
+      startS: hold.startS,
+      beforeS: rules.setUpS,
+      afterS: rules.wrapUpS,
+      needs: [crew(hold.planned.instructor), car, ...guests(hold.guests, rules.guestRestS)],
+      priorS: hold.car!.lapTimeS * hold.guests[0]!.pace * paceFactorAt(day, hold.releaseS),
+      laps: hold.lapsDriven,
+    });
+  }
+  for (const hold of schedule.refuels) {
+    const needs = [{ who: `car ${hold.refuel.car}`, restS: 0 }];
+    const id = `refuel ${hold.refuel.car} ${hold.startS}`;
+    tasks.push({
+      kind: 'other',
+      id,
+      startS: hold.startS,
+      beforeS: hold.endS - hold.startS,
+      afterS: 0,
+      needs,
+      priorS: 0,
+      laps: 0,
+    });
+  }
+  return tasks.sort((a, b) => a.startS - b.startS);
+}
+
+/** Normal chance (Box and Muller). */
+function normalOf(random: Random): number {
+  return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+}
+
+/** A chance of its own for each vehicle, so that both policies meet the same guests. */
+function chanceOf(seed: number, id: string, make: (seed: number) => Random): Random {
+  let hash = seed;
+  for (const letter of id) hash = (Math.imul(hash, 31) + letter.charCodeAt(0)) >>> 0;
+  return make(hash);
+}
+
+/**
+ * Runs a planned day second by second: people, cars and crew are there when their last task has ended, cars come to the
+ * exit when they are set up, and are let out by the policy. What the advice knows of a car is its crossings of the line.
+ */
+export function simulate(day: Day, plan: Plan, policy: Policy, seed: number, make: (seed: number) => Random): Outcome {
+  const { rules } = day;
+  const firstLap = rules.firstLapFactor ?? 1;
+  const waitingTasks = tasksOf(day, plan);
+  const queues = new Map<string, Task[]>();
+  for (const task of waitingTasks) {
+    for (const { who } of task.needs) queues.set(who, [...(queues.get(who) ?? []), task]);
+  }
+  const freeS = new Map<string, number>();
+  const chances = new Map<string, Random>();
+  const own = new Map<string, number>();
+  const chance = (task: Task): Random => {
+    let random = chances.get(task.id);
+    if (!random) {
+      random = chanceOf(seed, task.id, make);
+      chances.set(task.id, random);
+      own.set(task.id, task.kind === 'drive' ? 1 + OWN_PACE_SD * normalOf(random) : 1);
+    }
+    return random;
+  };
+  const settingUp: { task: Task; readyS: number }[] = [];
+  let queue: Vehicle[] = [];
+  let running: Vehicle[] = [];
+  const ahead = new Map<string, number>();
+  const endsS: number[] = [];
+  const adviceMs: number[] = [];
+  let [passes, waitedS, lastReleaseS, askAgainS] = [0, 0, -Infinity, 0];
+
+  const end = (task: Task, atS: number) => {
+    for (const { who, restS } of task.needs) {
+      freeS.set(who, atS + task.afterS + restS);
+      queues.get(who)!.shift();
+    }
+    if (task.kind === 'drive') endsS.push(atS + task.afterS);
+  };
+  const nextLap = (vehicle: Vehicle) => {
+    const random = chance(vehicle.task);
+    const lap = Math.floor(vehicle.progress);
+    const sd = lap === 0 ? FIRST_LAP_SD : LAP_SD;
+    const first = lap === 0 && vehicle.task.kind === 'drive' ? firstLap : 1;
+    const gain = vehicle.task.kind === 'drive' ? 1 - GAIN_PER_LAP * lap : 1;
+    vehicle.lapS = vehicle.task.priorS * own.get(vehicle.task.id)! * first * gain * (1 + sd * normalOf(random));
+  };
+  const shut = (atS: number) =>
+    day.circuit.closures.some(({ from, to }) => from <= atS && atS < to) ? 'closed' : undefined;
+
+  for (let nowS = day.opens; nowS < day.closes + 7200; nowS++) {
+    for (let place = 0; place < waitingTasks.length; place++) {
+      const task = waitingTasks[place]!;
+      if (task.startS > nowS) break;
+      const ready = task.needs.every(({ who }) => queues.get(who)![0] === task && (freeS.get(who) ?? 0) <= nowS);
+      if (!ready) continue;
+      waitingTasks.splice(place--, 1);
+      const spread = task.kind === 'drive' ? 1 + SET_UP_SPREAD * (chance(task)() - 0.3) : 1;
+      settingUp.push({ task, readyS: nowS + task.beforeS * spread });
+    }
+    for (let place = 0; place < settingUp.length; place++) {
+      const { task, readyS } = settingUp[place]!;
+      if (readyS > nowS) continue;
+      settingUp.splice(place--, 1);
+      if (task.kind === 'other') end(task, nowS);
+      else queue.push({ task, readyS: nowS, releasedS: 0, progress: 0, lapS: 1, lostS: 0, lapTimes: [], lapBeganS: 0 });
+    }
+
+    const open = shut(nowS) === undefined && running.length < rules.maxCarsOnTrack;
+    if (queue.length > 0 && open && nowS >= lastReleaseS + rules.releaseGapS && nowS >= askAgainS) {
+      let go = true;
+      if (policy === 'advice') {
+        const limits: ReleaseLimits = {
+          nowS,
+          releaseGapS: rules.releaseGapS,
+          lastReleaseS,
+          maxCarsOnTrack: rules.maxCarsOnTrack,
+          firstLapFactor: firstLap,
+          shut,
+          queue: queue.length,
+        };
+        const runners = running.map((vehicle) => runnerOf(vehicle, nowS, firstLap));
+        const beganMs = performance.now();
+        const [first, second] = queue.map((vehicle) => waitingOf(vehicle, firstLap));
+        if (first && second && swapSaves([first, second], runners, limits, EVEN_RING) > SWAP_FROM) {
+          queue = [queue[1]!, queue[0]!, ...queue.slice(2)];
+        }
+        const advice = releaseAdvice(waitingOf(queue[0]!, firstLap), runners, limits, EVEN_RING);
+        adviceMs.push(performance.now() - beganMs);
+        go = advice.go;
+        const holdS = advice.best ? advice.best.atS - nowS : ASK_AGAIN_S;
+        if (!go) askAgainS = nowS + Math.max(1, Math.min(ASK_AGAIN_S, holdS));
+      }
+      if (go) {
+        const vehicle = queue.shift()!;
+        waitedS += nowS - vehicle.readyS;
+        [vehicle.releasedS, vehicle.lapBeganS, lastReleaseS, askAgainS] = [nowS, nowS, nowS, 0];
+        chance(vehicle.task);
+        nextLap(vehicle);
+        running.push(vehicle);
+      }
+    }
+
+    for (const vehicle of running) {
+      const rate = vehicle.lostS > 0 ? 0.5 : 1;
+      vehicle.lostS = Math.max(0, vehicle.lostS - 0.5);
+      const before = Math.floor(vehicle.progress);
+      vehicle.progress += rate / vehicle.lapS;
+      if (Math.floor(vehicle.progress) > before) {
+        vehicle.lapTimes.push(nowS - vehicle.lapBeganS);
+        vehicle.lapBeganS = nowS;
+        nextLap(vehicle);
+      }
+    }
+    for (let i = 0; i < running.length; i++) {
+      for (let j = i + 1; j < running.length; j++) {
+        const [a, b] = [running[i]!, running[j]!];
+        const key = `${a.task.id} ${b.task.id}`;
+        const now = Math.floor(a.progress - b.progress);
+        const before = ahead.get(key);
+        ahead.set(key, now);
+        if (before === undefined || before === now) continue;
+        passes += 1;
+        const [quick, slow] = now > before ? [a, b] : [b, a];
+        quick.lostS += WAIT_S;
+        slow.lostS += LIFT_S;
+      }
+    }
+    const off = running.filter(({ progress, task }) => progress >= task.laps);
+    if (off.length > 0) {
+      running = running.filter((vehicle) => !off.includes(vehicle));
+      for (const { task } of off) end(task, nowS);
+      askAgainS = 0;
+    }
+    if (waitingTasks.length + settingUp.length + queue.length + running.length === 0) break;
+  }
+  return { passes, endsS, waitedS, adviceMs };
+}
+
+function lapOf({ task, lapTimes }: Vehicle, firstLap: number) {
+  if (task.kind !== 'drive') return estimateLap(task.priorS, 1, []);
+  return estimateLap(
+    task.priorS,
+    firstLap,
+    lapTimes.map((lapS, place) => ({ lapS, first: place === 0 })),
+  );
+}
+
+function waitingOf(vehicle: Vehicle, firstLap: number): Waiting {
+  return { id: vehicle.task.id, label: vehicle.task.id, lap: lapOf(vehicle, firstLap), crossings: vehicle.task.laps };
+}
+
+function runnerOf(vehicle: Vehicle, nowS: number, firstLap: number): Runner {
+  const lap = lapOf(vehicle, firstLap);
+  const factor = vehicle.task.kind === 'drive' ? firstLap : 1;
+  const laps = vehicle.lapTimes.length;
+  const since = (nowS - vehicle.lapBeganS) / (lap.lapS * (laps === 0 ? factor : 1));
+  const progress = laps + Math.min(0.995, since);
+  const off = offAfter(vehicle.task.laps, EVEN_RING);
+  return {
+    id: vehicle.task.id,
+    kind: vehicle.task.kind === 'drive' ? 'drive' : 'sighting',
+    label: vehicle.task.id,
+    fromS: nowS,
+    progress,
+    lap,
+    firstLapFactor: factor,
+    off,
+  };
+}

@@ -1,0 +1,2 @@
+/** The circuit: its shape and its places. */
+export * from './circuit-map';

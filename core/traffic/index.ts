@@ -1,0 +1,8 @@
+/** Where everyone on the circuit is and will be: laps to expect, passes, when to let out, whom a late drive delays. */
+export * from './delays';
+export { estimateLap, type LapEstimate } from './lap-estimate';
+export * from './lap-shape';
+export * from './meetings';
+export * from './passes-seen';
+export * from './release-advice';
+export * from './runner';

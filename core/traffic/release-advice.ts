@@ -1,0 +1,273 @@
+import { spokenDuration } from '../day';
+import type { LapEstimate } from './lap-estimate';
+import type { LapShape } from './lap-shape';
+import { expectedPasses, passesOf, type Pass } from './meetings';
+import { offAfter, progressOfRunner, reachedS, type Runner } from './runner';
+
+/** A car that waits at the pit exit. */
+export interface Waiting {
+  readonly id: string;
+  readonly label: string;
+  readonly lap: LapEstimate;
+  /** Crossings of the line that it is to make. */
+  readonly crossings: number;
+}
+
+/** What the venue allows. */
+export interface ReleaseLimits {
+  readonly nowS: number;
+  readonly releaseGapS: number;
+  readonly lastReleaseS: number | undefined;
+  readonly maxCarsOnTrack: number;
+  readonly firstLapFactor: number;
+  /** Why nobody is let out at a time, or nothing. */
+  readonly shut: (atS: number) => string | undefined;
+  /** Cars that wait, this one among them: what it waits, they wait too. */
+  readonly queue: number;
+}
+
+/** What stands against letting out at a moment. */
+export type Hindrance = 'shut' | 'gap' | 'full';
+
+export interface ReleaseMoment {
+  /** Seconds since midnight. */
+  readonly atS: number;
+  readonly hindrance: Hindrance | undefined;
+  /** Since the last vehicle came past the exit, and until the next one does. */
+  readonly gapAheadS: number;
+  readonly gapBehindS: number;
+  /** Passes to be expected within two laps, and over the whole drive. */
+  readonly passesSoon: number;
+  readonly passes: number;
+  /** What there is to be said against this moment, in passes. */
+  readonly trouble: number;
+}
+
+/** A stretch of moments that look alike. */
+export interface ReleaseWindow {
+  readonly fromS: number;
+  readonly toS: number;
+  readonly hindrance: Hindrance | undefined;
+  /** To the whole number. */
+  readonly passes: number;
+}
+
+export interface ReleaseAdvice {
+  readonly moments: readonly ReleaseMoment[];
+  readonly windows: readonly ReleaseWindow[];
+  /** The moment that is recommended; nothing where none is allowed within the horizon. */
+  readonly best: ReleaseMoment | undefined;
+  /** Let out now. */
+  readonly go: boolean;
+  /** The reason, in words. */
+  readonly text: string;
+  /** The passes to come if it is let out at the best moment and everybody drives as expected. */
+  readonly ahead: readonly Pass[];
+}
+
+/** How far ahead windows are told. */
+export const HORIZON_S = 180;
+/** A minute of waiting is worth so many passes, and for each further car in the queue so many more. */
+const WAIT_PER_MIN = 0.42;
+const WAIT_PER_FOLLOWER = 0.2;
+/** A pass early in the drive, when the guest is still finding the line, weighs more. */
+const SOON_WEIGHT = 0.35;
+/** A car that comes past so soon after, or has just done so, makes a bunch. */
+const BUNCH_S = 6;
+const BUNCH_WEIGHT = 0.5;
+/** A moment as good as the best but for this much is as good. */
+const GOOD_ENOUGH = 0.06;
+
+/**
+ * When to let a car out, over the next three minutes: what is allowed, what is to be expected, what is recommended, and
+ * why. Advice only; it opens nothing.
+ *
+ * @param stepS seconds between the moments that are looked at
+ */
+export function releaseAdvice(
+  waiting: Waiting,
+  runners: readonly Runner[],
+  limits: ReleaseLimits,
+  shape: LapShape,
+  stepS = 1,
+): ReleaseAdvice {
+  const moments: ReleaseMoment[] = [];
+  const offsS = runners.map((runner) => reachedS(runner, runner.off));
+  for (let waitS = 0; waitS <= HORIZON_S; waitS += stepS) {
+    moments.push(momentAt(limits.nowS + waitS, waiting, runners, offsS, limits, shape));
+  }
+  let best: ReleaseMoment | undefined;
+  for (const moment of moments) {
+    if (moment.hindrance === undefined && (!best || moment.trouble < best.trouble - GOOD_ENOUGH)) best = moment;
+  }
+  const go = best !== undefined && best.atS === limits.nowS;
+  const joined = best && joining(waiting, best.atS, limits, shape);
+  return {
+    moments,
+    windows: windowsOf(moments, stepS),
+    best,
+    go,
+    text: wordsFor(moments, best, waiting, runners, offsS, limits, shape),
+    ahead: joined ? runners.flatMap((runner) => passesOf(joined, runner)).sort((a, b) => a.atS - b.atS) : [],
+  };
+}
+
+/** The waiting car as it would run if let out at a time. */
+export function joining(
+  { id, label, lap, crossings }: Waiting,
+  atS: number,
+  { firstLapFactor }: Pick<ReleaseLimits, 'firstLapFactor'>,
+  shape: LapShape,
+): Runner {
+  const off = offAfter(crossings, shape);
+  return { id, kind: 'drive', label, fromS: atS, progress: shape.pitExit, lap, firstLapFactor, off };
+}
+
+function momentAt(
+  atS: number,
+  waiting: Waiting,
+  runners: readonly Runner[],
+  offsS: readonly number[],
+  limits: ReleaseLimits,
+  shape: LapShape,
+): ReleaseMoment {
+  const joined = joining(waiting, atS, limits, shape);
+  const soonS = atS + 2 * waiting.lap.lapS;
+  let gapAheadS = Infinity;
+  let gapBehindS = Infinity;
+  let passesSoon = 0;
+  let passes = 0;
+  let onCircuit = 0;
+  runners.forEach((runner, place) => {
+    if (offsS[place]! <= atS) return;
+    onCircuit += 1;
+    const progress = progressOfRunner(runner, atS);
+    const before = Math.floor(progress - shape.pitExit) + shape.pitExit;
+    const nextS = reachedS(runner, before + 1);
+    if (nextS <= offsS[place]!) gapBehindS = Math.min(gapBehindS, nextS - atS);
+    gapAheadS = Math.min(gapAheadS, (progress - before) * runner.lap.lapS);
+    passes += expectedPasses(joined, runner);
+    passesSoon += expectedPasses(joined, runner, soonS);
+  });
+  const bunch = BUNCH_WEIGHT * (nearness(gapAheadS) + nearness(gapBehindS));
+  const waitMin = (atS - limits.nowS) / 60;
+  const perMin = WAIT_PER_MIN + WAIT_PER_FOLLOWER * Math.max(0, limits.queue - 1);
+  return {
+    atS,
+    hindrance: hindranceAt(atS, onCircuit, limits),
+    gapAheadS,
+    gapBehindS,
+    passesSoon,
+    passes,
+    trouble: passes + SOON_WEIGHT * passesSoon + bunch + perMin * waitMin,
+  };
+}
+
+/** 1 at the same place, 0 from `BUNCH_S` on. */
+function nearness(gapS: number): number {
+  return Math.max(0, 1 - gapS / BUNCH_S);
+}
+
+function hindranceAt(atS: number, onCircuit: number, limits: ReleaseLimits): Hindrance | undefined {
+  if (limits.shut(atS) !== undefined) return 'shut';
+  if (onCircuit >= limits.maxCarsOnTrack) return 'full';
+  return limits.lastReleaseS !== undefined && atS < limits.lastReleaseS + limits.releaseGapS ? 'gap' : undefined;
+}
+
+function windowsOf(moments: readonly ReleaseMoment[], stepS: number): ReleaseWindow[] {
+  const windows: ReleaseWindow[] = [];
+  for (const { atS, hindrance, passes } of moments) {
+    const last = windows.at(-1);
+    const whole = hindrance === undefined ? Math.round(passes) : 0;
+    if (last && last.hindrance === hindrance && last.passes === whole) {
+      windows[windows.length - 1] = { ...last, toS: atS + stepS };
+    } else windows.push({ fromS: atS, toS: atS + stepS, hindrance, passes: whole });
+  }
+  return windows;
+}
+
+function wordsFor(
+  moments: readonly ReleaseMoment[],
+  best: ReleaseMoment | undefined,
+  waiting: Waiting,
+  runners: readonly Runner[],
+  offsS: readonly number[],
+  limits: ReleaseLimits,
+  shape: LapShape,
+): string {
+  const now = moments[0]!;
+  const { nowS } = limits;
+  if (now.hindrance === 'shut') return limits.shut(nowS)!;
+  if (!best) return 'No room in the next three minutes.';
+  const waitS = best.atS - nowS;
+  if (waitS === 0) return clearWords(best);
+  const hold = `Hold ${spokenDuration(waitS)}: `;
+  if (now.hindrance === 'full') {
+    const next = offsS.indexOf(Math.min(...offsS));
+    return `${hold}the circuit is full, ${runners[next]?.label ?? 'a car'} comes off next.`;
+  }
+  if (now.hindrance === 'gap' && waitS <= limits.lastReleaseS! + limits.releaseGapS - nowS) {
+    return `${hold}${limits.releaseGapS} s between two releases.`;
+  }
+  // The vehicle that makes most of the difference between now and then is the reason.
+  const atOnce = joining(waiting, nowS, limits, shape);
+  const later = joining(waiting, best.atS, limits, shape);
+  let reason: { readonly runner: Runner; readonly offS: number; readonly saved: number } | undefined;
+  runners.forEach((runner, place) => {
+    const then = offsS[place]! <= best.atS ? 0 : expectedPasses(later, runner);
+    const saved = expectedPasses(atOnce, runner) - then;
+    if (!reason || saved > reason.saved) reason = { runner, offS: offsS[place]!, saved };
+  });
+  if (!reason) return `${hold}then the road is clear.`;
+  const { runner, offS } = reason;
+  const lastLap = runner.off - runner.progress < 1;
+  if (lastLap && offS <= best.atS + 2 * waiting.lap.lapS) return `${hold}${runner.label} is on its last lap.`;
+  const before = Math.floor(runner.progress - shape.pitExit) + shape.pitExit;
+  const comesPastS = reachedS(runner, before + 1);
+  if (comesPastS <= best.atS) return `${hold}let ${runner.label} come past first.`;
+  const pass = passesOf(atOnce, runner)[0];
+  if (!pass) return `${hold}${runner.label} is too near.`;
+  const corner = shape.cornerAt(shape.placeAt(pass.timeShare));
+  const where = corner === undefined ? '' : `, near ${corner}`;
+  return pass.passed === waiting.id
+    ? `${hold}now ${runner.label} would pass it on lap ${pass.passedLap}${where}.`
+    : `${hold}now it would pass ${runner.label} on lap ${pass.passingLap}${where}.`;
+}
+
+function clearWords({ passes, gapBehindS }: ReleaseMoment): string {
+  const whole = Math.round(passes);
+  const expected = whole === 0 ? 'no pass expected' : whole === 1 ? 'one pass expected' : `${whole} passes expected`;
+  return Number.isFinite(gapBehindS)
+    ? `Clear now: ${expected}, ${Math.floor(gapBehindS)} s until the next car comes past.`
+    : `Clear now: ${expected}.`;
+}
+
+/** Passes that letting the second car out before the first would save; 0 where it would not. */
+export function swapSaves(
+  [first, second]: readonly [Waiting, Waiting],
+  runners: readonly Runner[],
+  limits: ReleaseLimits,
+  shape: LapShape,
+): number {
+  const inOrder = troubleInOrder([first, second], runners, limits, shape);
+  const swapped = troubleInOrder([second, first], runners, limits, shape);
+  return inOrder === undefined || swapped === undefined ? 0 : Math.max(0, inOrder - swapped);
+}
+
+/** Looking at every fourth second is enough to compare two orders. */
+const SWAP_STEP_S = 4;
+
+function troubleInOrder(
+  [first, second]: readonly [Waiting, Waiting],
+  runners: readonly Runner[],
+  limits: ReleaseLimits,
+  shape: LapShape,
+): number | undefined {
+  const { best } = releaseAdvice(first, runners, limits, shape, SWAP_STEP_S);
+  if (!best) return undefined;
+  const out = joining(first, best.atS, limits, shape);
+  const then = { ...limits, nowS: best.atS, lastReleaseS: best.atS, queue: limits.queue - 1 };
+  // The others go on from now; as runners are told from a moment, the same ones serve.
+  const next = releaseAdvice(second, [...runners, out], then, shape, SWAP_STEP_S).best;
+  return next && best.trouble + next.trouble;
+}
