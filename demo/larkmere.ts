@@ -1,5 +1,6 @@
 import type { CarFields, VenueFields } from '@core/api';
 import { ORDINARY_RULES, type Instructor } from '@core/day';
+import { SLIPWAY } from './slipway';
 
 /** The demo venue, invented from end to end: a disused seaplane base on a lake island. */
 
@@ -31,7 +32,19 @@ export const LARKMERE: VenueFields = {
     { id: 's1', name: 'Heron', seats: 6, lapTimeS: 112, available: allDay },
     { id: 's2', name: 'Grebe', seats: 6, lapTimeS: 112, available: allDay },
   ],
+  pitExit: {
+    lastCheck: ['Strap', 'Belts', 'Mirrors', 'Recorder', 'Name slate', 'Gearbox'],
+    wayIn: 'In at the white cone, second lane',
+  },
+  map: SLIPWAY,
 };
+
+/** The demo's devices; their key is no secret, as they run on the same machine. */
+export const DEMO_DEVICES = [
+  { id: 'loop', name: 'Timing loop', kind: 'timing' },
+  { id: 'trackers', name: 'Car trackers', kind: 'tracker' },
+] as const;
+export const DEMO_DEVICE_KEY = 'larkmere-flying-boat-station-demo';
 
 type Sketch = [number, string, number, number, CarFields['gearboxes'], number, number, CarFields['fit']?];
 
@@ -66,6 +79,7 @@ export const FLEET: CarFields[] = SKETCHES.map(([number, name, level, lapTimeS, 
   cooling: { afterLaps: level >= 4 ? 21 : 28, restS: 900 },
   fit,
   lapPrice: LAP_PRICES[level - 1]!,
+  stall: number,
 }));
 
 const LUNCH = { from: at(11, 30), to: at(14), durationS: 1800 };

@@ -9,11 +9,13 @@ import { openApiDocument } from '@core/api/openapi';
 import type { Problem } from '@core/api';
 import type { Clock } from './clock';
 import { DayRoom } from './day-room';
+import { DeviceDesk } from './devices/device-desk';
 import { Hub } from './live/hub';
 import { PlanJobs } from './planner/plan-jobs';
 import { notFound, Refusal } from './problems';
 import { bookingRoutes } from './routes/bookings';
 import { dayRoutes } from './routes/days';
+import { deviceRoutes } from './routes/devices';
 import { planRoutes } from './routes/plans';
 import { printRoutes } from './routes/print';
 import { setupRoutes } from './routes/setup';
@@ -39,7 +41,8 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
   const hub = new Hub();
   const room = new DayRoom(store, hub, clock);
   const planJobs = new PlanJobs({ store, room, hub, clock }, logger);
-  const services: Services = { store, clock, hub, room, planJobs, resetDemo };
+  const devices = new DeviceDesk({ store, room, hub, clock });
+  const services: Services = { store, clock, hub, room, planJobs, devices, resetDemo };
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -75,6 +78,7 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
     planRoutes(services),
     bookingRoutes(services),
     setupRoutes(services),
+    deviceRoutes(services),
     printRoutes(services),
   );
   app.use('/api', (request) => {
@@ -82,7 +86,16 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
   });
 
   if (webRoot && existsSync(webRoot)) {
-    app.use(express.static(webRoot, { index: false, maxAge: '1y', immutable: true }));
+    app.use(
+      express.static(webRoot, {
+        index: false,
+        setHeaders: (response, path) => {
+          // The worker that keeps the application on devices has to be found changed as soon as it is.
+          const stays = !/ngsw[^/\\]*$|safety-worker\.js$|\.webmanifest$/.test(path);
+          response.set('cache-control', stays ? 'public, max-age=31536000, immutable' : 'no-cache');
+        },
+      }),
+    );
     app.get('/{*path}', (request, response) => {
       if (/\.\w+$/.test(request.path)) throw notFound(request.path);
       response.set('cache-control', 'no-cache').sendFile(join(webRoot, 'index.html'));
@@ -96,6 +109,7 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
     app,
     close: () => {
       planJobs.close();
+      devices.close();
       hub.close();
     },
   };

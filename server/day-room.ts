@@ -1,12 +1,12 @@
 import { dayView, type Booking, type PlanRevision } from '@core/api';
 import { emptyPlan, type Day, type Plan } from '@core/day';
 import {
-  admit,
   asSeen,
   asSituated,
   changesTheDay,
   dayContext,
   recordedEntry,
+  RunningJournal,
   standpointOf,
   stateOf,
   type DayContext,
@@ -30,7 +30,9 @@ interface Read {
   readonly plan: Plan | undefined;
   readonly revision: PlanRevision | undefined;
   readonly context: DayContext;
-  readonly entries: RecordedEntry[];
+  /** Grows by `journal` only. */
+  readonly entries: readonly RecordedEntry[];
+  readonly journal: RunningJournal;
   /** The view as JSON, but for clock and journal; made when first asked for. */
   json?: string;
   /** The journal as JSON, entry by entry, as far as it has been asked for. */
@@ -58,13 +60,15 @@ export class DayRoom {
     const entries = this.store.journal.since(date, 0);
     const day = asSituated(dayOf(this.store, date), entries);
     const current = this.store.days.currentPlan(date);
+    const context = dayContext(day, current?.plan ?? emptyPlan(date));
     const read: Read = {
       day,
       bookings: this.store.bookings.list(date),
       plan: current?.plan,
       revision: current?.revision,
-      context: dayContext(day, current?.plan ?? emptyPlan(date)),
+      context,
       entries,
+      journal: new RunningJournal(context, entries),
       jsonEntries: [],
     };
     this.read.set(date, read);
@@ -88,7 +92,7 @@ export class DayRoom {
       z.encode(dayView.omit({ clock: true, journal: true }), {
         day,
         bookings: [...bookings],
-        carNumbers: Object.fromEntries(this.store.cars.list().map(({ id, fields }) => [id, fields.number])),
+        ...exitOf(this.store),
         plan: plan ?? null,
         revision: revision ?? null,
       }),
@@ -126,25 +130,25 @@ export class DayRoom {
    * @throws Refusal 404 where there is no such day, 409 where the entry is impossible
    */
   append(date: string, entry: JournalEntry): { readonly recorded: RecordedEntry; readonly isNew: boolean } {
-    const { context, entries } = this.of(date);
+    const { entries, journal } = this.of(date);
     const appended = this.store.db
       .transaction(() => {
         const known = this.store.journal.find(entry.id);
         if (known) {
-          const same = known.date === date && JSON.stringify(known.recorded.entry) === JSON.stringify(entry);
+          const same = known.date === date && textOf(known.recorded.entry) === textOf(entry);
           if (!same) throw conflict('Another entry has this id already.');
           return { recorded: known.recorded, isNew: false };
         }
         if (entry.at > this.nowS(date) + CLOCK_SKEW_S) {
           throw conflict("This lies ahead of the venue's clock; enter it when it has happened.");
         }
-        const admission = admit(context, entries, entry);
+        const admission = journal.admit(entry);
         if (!admission.admitted) throw new Refusal(409, 'Impossible entry', admission.reason);
         return { recorded: this.store.journal.append(date, entry, this.clock.recordedAt()), isNew: true };
       })
       .immediate();
     if (appended.isNew) {
-      entries.push(appended.recorded);
+      journal.add(appended.recorded);
       this.hub.entry(date, appended.recorded);
       if (changesTheDay(entries, entry.kind, entry.kind === 'correction' ? entry.corrects : undefined)) {
         this.forget(date);
@@ -153,4 +157,21 @@ export class DayRoom {
     }
     return appended;
   }
+}
+
+/** What the pit exit goes by that is not in the day file. */
+function exitOf(store: Store) {
+  const cars = store.cars.list();
+  const { pitExit, map } = store.venue.get()!.fields;
+  return {
+    carNumbers: Object.fromEntries(cars.map(({ id, fields }) => [id, fields.number])),
+    stalls: Object.fromEntries(cars.flatMap(({ id, fields }) => (fields.stall ? [[id, fields.stall]] : []))),
+    pitExit,
+    map: map ?? null,
+  };
+}
+
+/** An entry as text; sent again after a loss of connection it may have become one of offline. */
+function textOf({ offline: _, ...entry }: JournalEntry): string {
+  return JSON.stringify(entry);
 }

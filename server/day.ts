@@ -17,7 +17,9 @@ export function dayOf(store: Store, date: string): Day {
     circuit: venue.circuit,
     rules: venue.rules,
     sightingVehicles: venue.sightingVehicles,
-    cars: store.cars.list().map(({ fields: { number: _, lapPrice: __, ...car } }) => car),
+    cars: store.cars
+      .list()
+      .map(({ fields: { number: _, lapPrice: __, stall: ___, transponder: ____, ...car } }) => car),
     instructors: store.instructors.list().map(({ fields }) => fields),
     guests: store.bookings.list(date).map((booking) => guestOf(booking, venue)),
   };

@@ -1,4 +1,4 @@
-import type { VenueFields } from '@core/api';
+import { ORDINARY_CHECK, type VenueFields } from '@core/api';
 import { ORDINARY_RULES } from '@core/day';
 import type { Store } from './store';
 
@@ -18,6 +18,7 @@ const NEW_VENUE: VenueFields = {
   sightingVehicles: [
     { id: 's1', name: 'People carrier', seats: 6, lapTimeS: 110, available: [{ from: at(9), to: at(17) }] },
   ],
+  pitExit: { lastCheck: ORDINARY_CHECK },
 };
 
 /** Makes an empty database usable: a venue with ordinary rules and today as its first event day. */

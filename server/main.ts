@@ -1,4 +1,8 @@
+import { readFileSync } from 'node:fs';
+import { createServer } from 'node:http';
+import { createServer as createTlsServer } from 'node:https';
 import { join, dirname } from 'node:path';
+import { createSecureContext } from 'node:tls';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { DEMO_DATE, DEMO_STARTS_S } from '../demo/larkmere';
@@ -11,7 +15,8 @@ import { openStore } from './store';
 
 /**
  * Starts the server. `demo` as the first argument: the demo venue with its own clock, in `JOYLAP_DEMO_DATA`; else the
- * venue's own data in `JOYLAP_DATA`. `PORT` and `HOST` say where it listens.
+ * venue's own data in `JOYLAP_DATA`. `PORT` and `HOST` say where it listens; with `JOYLAP_TLS_CERT` and
+ * `JOYLAP_TLS_KEY` (files in PEM format) it does so by HTTPS.
  */
 const demo = process.argv[2] === 'demo';
 const port = Number(process.env['PORT'] ?? 4700);
@@ -30,6 +35,21 @@ function open(): Db {
   }
 }
 
+/** Certificate and key, if both are given; a fault in them ends the program with a sentence. */
+function tlsFiles(): { cert: Buffer; key: Buffer } | undefined {
+  const [cert, key] = [process.env['JOYLAP_TLS_CERT'], process.env['JOYLAP_TLS_KEY']];
+  if (cert === undefined && key === undefined) return undefined;
+  try {
+    if (cert === undefined || key === undefined) throw new Error('JOYLAP_TLS_CERT and JOYLAP_TLS_KEY go together');
+    const files = { cert: readFileSync(cert), key: readFileSync(key) };
+    createSecureContext(files);
+    return files;
+  } catch (error) {
+    process.stderr.write(`The certificate can't be used: ${(error as Error).message}\n`);
+    process.exit(2);
+  }
+}
+
 const store = openStore(open());
 const start = { date: DEMO_DATE, secondsOfDay: DEMO_STARTS_S };
 if (demo) seedDemo(store);
@@ -41,12 +61,14 @@ const resetDemo = () => {
 };
 
 const { app, close } = createApp({ store, clock, webRoot, logger, ...(demo && { resetDemo }) });
-const server = app.listen(port, host, (error) => {
-  if (error) {
-    process.stderr.write(`Joy Lap can't listen on ${host}:${port}: ${error.message}\n`);
-    process.exit(1);
-  }
-  process.stdout.write(`Joy Lap is at http://localhost:${port}${demo ? ' (demo)' : ''}\n`);
+const tls = tlsFiles();
+const server = tls ? createTlsServer(tls, app) : createServer(app);
+server.on('error', (error) => {
+  process.stderr.write(`Joy Lap can't listen on ${host}:${port}: ${error.message}\n`);
+  process.exit(1);
+});
+server.listen(port, host, () => {
+  process.stdout.write(`Joy Lap is at ${tls ? 'https' : 'http'}://localhost:${port}${demo ? ' (demo)' : ''}\n`);
 });
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {

@@ -1,5 +1,5 @@
 import type { JournalEntry } from '@core/journal';
-import { CREW, DEMO_DATE, FLEET, LARKMERE } from '../demo/larkmere';
+import { CREW, DEMO_DATE, DEMO_DEVICE_KEY, DEMO_DEVICES, FLEET, LARKMERE } from '../demo/larkmere';
 import { demoBookings, demoDay } from '../demo/seed';
 import { dayOf } from './day';
 import type { Store } from './store';
@@ -7,6 +7,7 @@ import type { Store } from './store';
 const MANAGER = 'Maren, manager';
 const MADE_AT = '2027-05-22T06:00:00.000Z';
 const TABLES = [
+  'device',
   'plan_job',
   'journal_entry',
   'plan_revision',
@@ -29,6 +30,7 @@ export function seedDemo(store: Store): void {
       store.venue.create(LARKMERE);
       for (const car of FLEET) store.cars.add(car.id, car);
       for (const instructor of CREW) store.instructors.add(instructor.id, instructor);
+      for (const device of DEMO_DEVICES) store.devices.add({ ...device, key: DEMO_DEVICE_KEY });
       store.days.add(DEMO_DATE, MADE_AT);
       for (const booking of demoBookings()) store.bookings.add(DEMO_DATE, booking.reference.toLowerCase(), booking);
       const { plans, journal } = (played ??= demoDay(dayOf(store, DEMO_DATE)));

@@ -1,5 +1,6 @@
 import type { Clock } from './clock';
 import type { DayRoom } from './day-room';
+import type { DeviceDesk } from './devices/device-desk';
 import type { Hub } from './live/hub';
 import type { PlanJobs } from './planner/plan-jobs';
 import type { Store } from './store';
@@ -11,6 +12,7 @@ export interface Services {
   readonly hub: Hub;
   readonly room: DayRoom;
   readonly planJobs: PlanJobs;
+  readonly devices: DeviceDesk;
   /** Puts the demo back to its beginning; only the demo has it. */
   readonly resetDemo: (() => void) | undefined;
 }

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { car, circuit, condition, fit, gearbox, instructor, pin, rules, sightingVehicle } from '../day/day-file';
+import { circuitMap } from '../circuit/circuit-map';
 import { timeOfDay } from '../day/time';
 
 /** What is set up rather than happens, as web and server exchange it. */
@@ -72,6 +73,10 @@ export const carFields = z.strictObject({
   ...car.shape,
   number: z.number().int().min(1).max(999),
   lapPrice: money.optional(),
+  /** Number of its stall. */
+  stall: z.number().int().min(1).max(999).optional(),
+  /** What the timing loop calls it; its id where not given. */
+  transponder: text(64).min(1).optional(),
   fit: fit.optional(),
 });
 export type CarFields = z.output<typeof carFields>;
@@ -80,6 +85,18 @@ export type StoredCar = z.output<typeof storedCar>;
 
 export const storedInstructor = z.object({ ...stored, fields: instructor });
 export type StoredInstructor = z.output<typeof storedInstructor>;
+
+/** Of a venue that has not written its own. */
+export const ORDINARY_CHECK = ['Strap', 'Belts', 'Mirrors', 'Recorder', 'Name slate', 'Gearbox'];
+
+/** How a car is let out and comes back at this venue. */
+export const pitExitCustoms = z.strictObject({
+  /** What is looked at before a car is let out. */
+  lastCheck: z.array(text(60).min(1)).max(12, 'expected at most 12 things to look at'),
+  /** The way in, in words: "in at the white cone, second lane". */
+  wayIn: text(200).min(1).optional(),
+});
+export type PitExitCustoms = z.output<typeof pitExitCustoms>;
 
 /** The venue: its hours, its circuit and the rules by which its days are planned. */
 export const venueFields = z
@@ -99,6 +116,8 @@ export const venueFields = z
       quick: z.number().min(0.5).max(3),
     }),
     sightingVehicles: z.array(sightingVehicle).max(20),
+    pitExit: pitExitCustoms.default({ lastCheck: ORDINARY_CHECK }),
+    map: circuitMap.optional(),
   })
   .refine((venue) => venue.opens < venue.closes, {
     message: 'expected the opening time to be before the closing time',

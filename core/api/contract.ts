@@ -3,7 +3,18 @@ import { dayFile } from '../day/day-file';
 import { planFile } from '../day/plan-file';
 import { journalEntry, recordedEntry } from '../journal/entry';
 import { instructor } from '../day/day-file';
-import { booking, bookingFields, carFields, storedCar, storedInstructor, storedVenue, venueFields } from './booking';
+import { circuitMap } from '../circuit/circuit-map';
+import {
+  booking,
+  bookingFields,
+  carFields,
+  pitExitCustoms,
+  storedCar,
+  storedInstructor,
+  storedVenue,
+  venueFields,
+} from './booking';
+import { device, newDevice } from './devices';
 import { importPreview } from './import';
 import {
   acceptPlan,
@@ -80,6 +91,10 @@ export const dayView = z.object({
   day: dayFile,
   bookings: z.array(booking),
   carNumbers: z.record(z.string(), z.number().int()),
+  /** The stall of each car that has one. */
+  stalls: z.record(z.string(), z.number().int()),
+  pitExit: pitExitCustoms,
+  map: circuitMap.nullable(),
   plan: planFile.nullable(),
   revision: planRevision.nullable(),
   journal: z.array(recordedEntry),
@@ -289,6 +304,29 @@ export const contract = {
     reply: recordedEntry,
     status: 201,
     refusals: [404, 409],
+  }),
+  listDevices: endpoint({
+    method: 'get',
+    path: '/api/devices',
+    summary: 'Timing loops and trackers, and how they are',
+    reply: z.object({ devices: z.array(device) }),
+  }),
+  addDevice: endpoint({
+    method: 'post',
+    path: '/api/devices',
+    summary: 'Add a device; the reply holds its key, which is not shown again',
+    body: newDevice,
+    reply: z.object({ device, key: z.string() }),
+    status: 201,
+    refusals: [409],
+  }),
+  removeDevice: endpoint({
+    method: 'delete',
+    path: '/api/devices/:id',
+    summary: 'Remove a device: nothing more is taken from it',
+    params: id,
+    reply: z.object({ removed: z.string() }),
+    refusals: [404],
   }),
   listCars: endpoint({
     method: 'get',

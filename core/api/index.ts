@@ -1,5 +1,6 @@
 /** The contract between web and server. */
 export * from './booking';
 export * from './contract';
+export * from './devices';
 export * from './import';
 export * from './planning';

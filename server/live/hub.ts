@@ -1,10 +1,10 @@
 import type { Response } from 'express';
-import { planProgress, type PlanProgress } from '@core/api';
+import { planProgress, type LivePositions, type PlanProgress } from '@core/api';
 import { recordedEntry, type RecordedEntry } from '@core/journal';
 import * as z from 'zod';
 
 /** What else than the journal may have changed, so that a screen knows to read it again. */
-export type ChangedWhat = 'bookings' | 'plan' | 'setup' | 'clock' | 'reset' | 'planning';
+export type ChangedWhat = 'bookings' | 'plan' | 'setup' | 'clock' | 'reset' | 'planning' | 'devices';
 
 const HEARTBEAT_MS = 10_000;
 
@@ -52,6 +52,11 @@ export class Hub {
   /** How far the search for a plan has come. */
   planning(date: string, progress: PlanProgress): void {
     this.write(this.of(date), `event: planning\ndata: ${JSON.stringify(z.encode(planProgress, progress))}\n\n`);
+  }
+
+  /** Where the cars are. */
+  positions(date: string, positions: LivePositions): void {
+    this.write(this.of(date), `event: positions\ndata: ${JSON.stringify(positions)}\n\n`);
   }
 
   close(): void {

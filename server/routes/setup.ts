@@ -7,7 +7,7 @@ import type { Change } from '../store/documents';
 import { mount } from './mount';
 
 /** Venue, fleet, crew and the clock. */
-export function setupRoutes({ store, room, hub, clock, planJobs, resetDemo }: Services): Router {
+export function setupRoutes({ store, room, hub, clock, planJobs, devices, resetDemo }: Services): Router {
   const router = Router();
   const changed = () => {
     room.forget();
@@ -60,6 +60,7 @@ export function setupRoutes({ store, room, hub, clock, planJobs, resetDemo }: Se
     planJobs.close();
     resetDemo();
     room.forget();
+    devices.forget();
     hub.changed('reset');
     return clock.read();
   });

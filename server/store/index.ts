@@ -3,6 +3,7 @@ import { instructor } from '@core/day';
 import type { Db } from '../database';
 import { bookingStore } from './bookings';
 import { dayStore } from './days';
+import { deviceStore } from './devices';
 import { documentTable } from './documents';
 import { journalStore } from './journal';
 import { planJobStore } from './plan-jobs';
@@ -19,6 +20,7 @@ export function openStore(db: Db) {
     bookings: bookingStore(db),
     journal: journalStore(db),
     planJobs: planJobStore(db),
+    devices: deviceStore(db),
   };
 }
 export type Store = ReturnType<typeof openStore>;

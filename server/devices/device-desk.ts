@@ -1,0 +1,213 @@
+import {
+  deviceBody,
+  deviceLine,
+  type Device,
+  type DeviceLine,
+  type DeviceReceipt,
+  type LivePositions,
+} from '@core/api';
+import { secondsOf } from '@core/day';
+import type { Clock } from '../clock';
+import type { DayRoom } from '../day-room';
+import type { Hub } from '../live/hub';
+import { notFound, Refusal } from '../problems';
+import type { Store } from '../store';
+import type { DeviceRow } from '../store/devices';
+import { isSigned } from './signature';
+
+/** A device that says nothing for so long has fallen silent. */
+const SILENT_AFTER_MS = 6000;
+const WATCH_MS = 1000;
+/** What has been heard is written down at least this often; with each crossing in any case. */
+const KEEP_MS = 5000;
+/** How far a device's time may be ahead of the venue's clock. */
+const AHEAD_S = 5;
+
+type Refused = 'malformed' | 'unsigned' | 'replayed' | 'unusable';
+/** Car or sighting vehicle by its transponder. */
+type Transponders = ReadonlyMap<string, string>;
+
+interface Known {
+  row: DeviceRow;
+  keptMs: number;
+  silent: boolean;
+}
+
+/** Takes in what timing loops and trackers send: crossings into the journal, positions straight on to the screens. */
+export class DeviceDesk {
+  private readonly known = new Map<string, Known>();
+  private readonly watch = setInterval(() => this.listenForSilence(), WATCH_MS);
+
+  constructor(
+    private readonly services: { store: Store; room: DayRoom; hub: Hub; clock: Clock },
+    private readonly nowMs: () => number = Date.now,
+  ) {
+    this.watch.unref();
+  }
+
+  /** What has been heard of each device. */
+  list(): Device[] {
+    return this.services.store.devices.list().map(({ id }) => {
+      const { row } = this.of(id);
+      return view(row, this.isSilent(row));
+    });
+  }
+
+  /**
+   * Takes in lines of JSON. Each is judged for itself: a faulty one is refused and counted, and the others are taken.
+   *
+   * @throws Refusal 404 where there is no such device
+   */
+  receive(id: string, text: string): DeviceReceipt {
+    const known = this.of(id);
+    const refused: { line: number; reason: string }[] = [];
+    let accepted = 0;
+    let important = false;
+    const carOf = this.transponders();
+    text.split('\n').forEach((line, place) => {
+      if (line.trim() === '') return;
+      const outcome = this.take(known.row, line, carOf);
+      if ('reason' in outcome) {
+        known.row[outcome.refused] += 1;
+        known.row.last_refusal = outcome.reason;
+        refused.push({ line: place + 1, reason: outcome.reason });
+        important = true;
+      } else {
+        accepted += 1;
+        important ||= outcome.crossing;
+      }
+    });
+    known.row.accepted += accepted;
+    if (accepted > 0) known.row.heard_at = new Date(this.nowMs()).toISOString();
+    if (important || this.nowMs() - known.keptMs > KEEP_MS) this.keep(known);
+    if (refused.length > 0 || (accepted > 0 && known.silent)) this.services.hub.changed('devices');
+    if (accepted > 0) known.silent = false;
+    return { accepted, refused };
+  }
+
+  /** Forgets what it has read of a device that is gone, or of all where the tables have been filled anew. */
+  forget(id?: string): void {
+    if (id === undefined) this.known.clear();
+    else this.known.delete(id);
+  }
+
+  close(): void {
+    clearInterval(this.watch);
+    for (const known of this.known.values()) this.keep(known);
+  }
+
+  private take(
+    row: DeviceRow,
+    text: string,
+    carOf: Transponders,
+  ): { crossing: boolean } | { refused: Refused; reason: string } {
+    const line = parsed(text);
+    if (!line) return { refused: 'malformed', reason: 'A line is not in the format of a device.' };
+    if (!isSigned(row.key, line)) return { refused: 'unsigned', reason: 'The signature is not that of this device.' };
+    if (line.seq <= row.last_seq) {
+      return { refused: 'replayed', reason: `Number ${line.seq} comes after ${row.last_seq}: sent before.` };
+    }
+    const body = deviceBody.safeParse(json(line.body));
+    if (!body.success) return { refused: 'malformed', reason: 'A body is not in the format of a device.' };
+    row.last_seq = line.seq;
+    const [date = '', time = ''] = line.time.split('T');
+    const atS = secondsOf(time.slice(0, 8)) + Number(time.slice(9)) / 1000;
+    if (body.data.kind === 'positions') this.pass(date, atS, body.data.cars, carOf);
+    if (body.data.kind !== 'crossing') return { crossing: false };
+    const car = carOf.get(body.data.transponder);
+    if (car === undefined) {
+      return { refused: 'unusable', reason: `No car has the transponder "${body.data.transponder}".` };
+    }
+    try {
+      const at = Math.floor(atS);
+      const ms = Math.min(999, Math.round((atS - at) * 1000));
+      if (atS > this.services.room.nowS(date) + AHEAD_S) {
+        return { refused: 'unusable', reason: `The device's clock is ahead of the venue's: ${line.time}.` };
+      }
+      const entry = {
+        id: `${row.id}-${line.seq}`.padStart(8, '0'),
+        at,
+        ms,
+        by: row.name,
+        kind: 'lineCrossed',
+        car,
+      } as const;
+      this.services.room.append(date, entry);
+      return { crossing: true };
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      return { refused: 'unusable', reason: error.message };
+    }
+  }
+
+  private pass(
+    date: string,
+    atS: number,
+    cars: readonly { transponder: string; atM: number }[],
+    carOf: Transponders,
+  ): void {
+    const { lapLengthM } = this.services.store.venue.get()!.fields.circuit;
+    const positions: LivePositions = {
+      atS,
+      cars: cars.flatMap(({ transponder, atM }) => {
+        const car = carOf.get(transponder);
+        return car === undefined ? [] : [{ car, place: (atM / lapLengthM) % 1 }];
+      }),
+    };
+    this.services.hub.positions(date, positions);
+  }
+
+  private transponders(): Transponders {
+    const { store } = this.services;
+    const vehicles = store.venue.get()!.fields.sightingVehicles.map(({ id }): [string, string] => [id, id]);
+    const cars = store.cars.list().map(({ id, fields }): [string, string] => [fields.transponder ?? id, id]);
+    return new Map([...vehicles, ...cars]);
+  }
+
+  private of(id: string): Known {
+    const known = this.known.get(id);
+    if (known) return known;
+    const row = this.services.store.devices.get(id);
+    if (!row) throw notFound(`device "${id}"`);
+    const read = { row, keptMs: this.nowMs(), silent: this.isSilent(row) };
+    this.known.set(id, read);
+    return read;
+  }
+
+  private keep(known: Known): void {
+    known.keptMs = this.nowMs();
+    this.services.store.devices.put(known.row);
+  }
+
+  private isSilent({ heard_at }: DeviceRow): boolean {
+    return heard_at !== null && this.nowMs() - Date.parse(heard_at) > SILENT_AFTER_MS;
+  }
+
+  private listenForSilence(): void {
+    for (const known of this.known.values()) {
+      if (known.silent || !this.isSilent(known.row)) continue;
+      known.silent = true;
+      this.keep(known);
+      this.services.hub.changed('devices');
+    }
+  }
+}
+
+function view(row: DeviceRow, silent: boolean): Device {
+  const { id, name, kind, accepted, malformed, unsigned, replayed, unusable } = row;
+  const state = row.heard_at === null ? 'never' : silent ? 'silent' : 'heard';
+  const counts = { accepted, malformed, unsigned, replayed, unusable };
+  return { id, name, kind, state, heardAt: row.heard_at, ...counts, lastRefusal: row.last_refusal };
+}
+
+function parsed(text: string): DeviceLine | undefined {
+  return deviceLine.safeParse(json(text)).data;
+}
+
+function json(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
