@@ -154,6 +154,8 @@ export type OfferedPlaces = z.output<typeof offeredPlaces>;
 
 export const takePlace = z.strictObject({
   ...oneMoreDrive.shape,
+  /** The drive that was broken off and whose laps are driven here; they are paid for. */
+  makesUpFor: id.optional(),
   drive: id,
   base: z.number().int().min(1),
   asOf: timeOfDay,

@@ -73,7 +73,8 @@ export function planRoutes(services: Services): Router {
     };
   });
   mount(router, contract.takePlace, ({ params: { date }, body }) => {
-    const { guest: id, cars, laps, drive, base, asOf, plan, price, author } = body;
+    const { guest: id, cars, laps, drive, base, asOf, plan, author, makesUpFor } = body;
+    const price = makesUpFor === undefined ? body.price : 0;
     const booking = store.bookings.get(date, id);
     if (!booking) throw notFound(`booking "${id}" on ${date}`);
     const { fields } = booking;
@@ -83,9 +84,14 @@ export function planRoutes(services: Services): Router {
       drives: [...fields.drives, { id: drive, cars, laps }],
     };
     const reason = `One more drive for ${fields.name}: ${laps} laps in ${named(cars, room.of(date).day.cars)}`;
-    return acceptPlan(services, date, { base, plan, asOf, author, reason: reason.slice(0, 200) }, () => {
+    const accepted = acceptPlan(services, date, { base, plan, asOf, author, reason: reason.slice(0, 200) }, () => {
       store.bookings.change(date, id, booking.version, extended);
     });
+    if (makesUpFor !== undefined) {
+      const entry = { id: randomUUID(), at: room.nowS(date), by: author, kind: 'lapsMadeUp' } as const;
+      room.append(date, { ...entry, drive: makesUpFor, in: drive });
+    }
+    return accepted;
   });
   return router;
 

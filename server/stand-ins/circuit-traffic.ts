@@ -1,0 +1,141 @@
+import type { DeviceBody } from '@core/api';
+import { paceFactorAt } from '@core/day';
+import { lapEstimateOf, type DayContext, type DayState } from '@core/journal';
+import type { Random } from '@core/planner';
+import { crossingsDue, offAfter, type LapShape } from '@core/traffic';
+
+/** How often the simulated loop errs, as shares of all crossings. */
+export interface ErrorRates {
+  readonly missed: number;
+  readonly double: number;
+}
+
+/** Something that a device sees, and when, in seconds since the venue's midnight. */
+export interface Seen {
+  readonly atS: number;
+  readonly body: DeviceBody;
+}
+
+/** One lap differs from the next by this share, and a guest's pace from what is expected. */
+const LAP_SD = 0.025;
+const PACE_SD = 0.05;
+/** The loop's own error, and how far a receiver's position is off. */
+const LOOP_NOISE_S = 0.003;
+const POSITION_NOISE_M = 1.5;
+/** A double crossing follows the first one within this time. */
+const DOUBLE_WITHIN_S = 1.2;
+
+interface Lapper {
+  readonly transponder: string;
+  readonly paceS: number;
+  readonly off: number;
+  readonly random: Random;
+  progress: number;
+  lapS: number;
+}
+
+/** Drives the cars round that the journal has let out, and tells what a timing loop and trackers would see of them. */
+export class CircuitTraffic {
+  private readonly lappers = new Map<string, Lapper>();
+
+  constructor(
+    private readonly shape: LapShape,
+    private readonly lapLengthM: number,
+    private readonly rates: ErrorRates,
+    private readonly randomOf: (id: string) => Random,
+  ) {}
+
+  /** Everybody on the circuit begins anew from what the journal says, after a jump of the clock. */
+  forget(): void {
+    this.lappers.clear();
+  }
+
+  /** Goes on from one moment to another and gives the crossings on the way, in order. */
+  drive(context: DayContext, state: DayState, fromS: number, toS: number): Seen[] {
+    this.follow(context, state, fromS);
+    const seen: Seen[] = [];
+    for (const lapper of this.lappers.values()) {
+      let atS = fromS;
+      while (atS < toS && lapper.progress < lapper.off) {
+        const line = Math.floor(lapper.progress) + 1;
+        const lineS = atS + (line - lapper.progress) * lapper.lapS;
+        if (lineS > toS) {
+          lapper.progress += (toS - atS) / lapper.lapS;
+          break;
+        }
+        lapper.progress = line;
+        lapper.lapS = lapper.paceS * (1 + LAP_SD * normalOf(lapper.random));
+        atS = lineS;
+        seen.push(...this.crossings(lapper, lineS));
+      }
+    }
+    return seen.sort((a, b) => a.atS - b.atS);
+  }
+
+  /** Where every car is that is on the circuit. */
+  positions(): { transponder: string; atM: number }[] {
+    return [...this.lappers.values()]
+      .filter(({ progress, off }) => progress < off)
+      .map(({ transponder, progress, random }) => {
+        const atM = this.shape.placeAt(progress) * this.lapLengthM + POSITION_NOISE_M * normalOf(random);
+        return { transponder, atM: Math.round(((atM + this.lapLengthM) % this.lapLengthM) * 10) / 10 };
+      });
+  }
+
+  private crossings({ transponder, random }: Lapper, lineS: number): Seen[] {
+    const body = { kind: 'crossing', transponder } as const;
+    const chance = random();
+    const atS = lineS + LOOP_NOISE_S * normalOf(random);
+    if (chance < this.rates.missed) return [];
+    const doubled = chance < this.rates.missed + this.rates.double;
+    return [{ atS, body }, ...(doubled ? [{ atS: atS + 0.2 + random() * DOUBLE_WITHIN_S, body }] : [])];
+  }
+
+  /** Takes on who has been let out and lets go who has come in. */
+  private follow(context: DayContext, state: DayState, nowS: number): void {
+    const out = new Set<string>();
+    for (const drive of state.drives.values()) {
+      if (drive.stage !== 'onCircuit' || drive.car === undefined) continue;
+      const { id } = drive.drive;
+      out.add(id);
+      if (this.lappers.has(id)) continue;
+      const { lapS } = lapEstimateOf(context, drive);
+      const first = context.day.rules.firstLapFactor ?? 1;
+      const crossings = drive.crossings.length;
+      const since = nowS - (drive.crossings.at(-1)?.atS ?? drive.releasedS ?? nowS);
+      this.take(id, drive.car, lapS, crossings, since, offAfter(crossingsDue(context, drive), this.shape), first);
+    }
+    for (const [id, run] of state.sightings) {
+      out.add(id);
+      const vehicle = context.schedule.index.vehicles.get(id);
+      if (!vehicle || this.lappers.has(id)) continue;
+      const lapS = vehicle.lapTimeS * paceFactorAt(context.day, run.sinceS);
+      const off = offAfter(context.day.rules.sighting.laps, this.shape);
+      const since = nowS - (run.crossings.at(-1) ?? run.sinceS);
+      this.take(id, id, lapS, run.crossings.length, since, off, 1);
+    }
+    for (const id of this.lappers.keys()) if (!out.has(id)) this.lappers.delete(id);
+  }
+
+  private take(
+    id: string,
+    transponder: string,
+    lapS: number,
+    crossings: number,
+    sinceS: number,
+    off: number,
+    firstLapFactor: number,
+  ): void {
+    const random = this.randomOf(id);
+    const paceS = lapS * (1 + PACE_SD * normalOf(random));
+    const current = paceS * (crossings === 0 ? firstLapFactor : 1);
+    const base = crossings === 0 ? this.shape.pitExit : crossings;
+    const progress = Math.min(Math.floor(base) + 0.98, base + Math.max(0, sinceS) / current);
+    this.lappers.set(id, { transponder, paceS, off, random, progress, lapS: current });
+  }
+}
+
+/** Normal chance (Box and Muller). */
+function normalOf(random: Random): number {
+  return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+}

@@ -1,0 +1,153 @@
+import { EventSource } from 'eventsource';
+import { clock as clockReading, dayView, type ClockReading, type DayView, type DeviceBody } from '@core/api';
+import { emptyPlan, wallClock } from '@core/day';
+import { dayContext, recordedEntry, stateOf, type DayContext, type RecordedEntry } from '@core/journal';
+import { seededRandom } from '@core/planner';
+import { lapShapeOf } from '@core/traffic';
+import { pino } from 'pino';
+import { signatureOf } from '../devices/signature';
+import { CircuitTraffic } from './circuit-traffic';
+
+/**
+ * A timing loop and car trackers without hardware: follows the journal of the venue's day and drives the cars round that
+ * are let out. `JOYLAP_URL` is the server, `JOYLAP_DEVICE_KEY` the key of both devices, `JOYLAP_LOOP` and
+ * `JOYLAP_TRACKERS` their ids; `JOYLAP_MISSED` and `JOYLAP_DOUBLE` are shares of the crossings that go wrong.
+ */
+const url = process.env['JOYLAP_URL'] ?? 'http://127.0.0.1:4700';
+const key = process.env['JOYLAP_DEVICE_KEY'] ?? '';
+const loop = process.env['JOYLAP_LOOP'] ?? 'loop';
+const trackers = process.env['JOYLAP_TRACKERS'] ?? 'trackers';
+const rates = {
+  missed: Number(process.env['JOYLAP_MISSED'] ?? 0.02),
+  double: Number(process.env['JOYLAP_DOUBLE'] ?? 0.01),
+};
+const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
+
+/** Positions come five times a second. */
+const TICK_MS = 200;
+const ALIVE_MS = 2000;
+/** The clock has been set, not run on. */
+const JUMP_S = 30;
+const RETRY_MS = 1000;
+
+let clock: { reading: ClockReading; atMs: number } | undefined;
+let view: DayView | undefined;
+let context: DayContext | undefined;
+let entries: RecordedEntry[] = [];
+let traffic: CircuitTraffic | undefined;
+let stream: EventSource | undefined;
+let lastS: number | undefined;
+let seq = Date.now();
+let aliveMs = 0;
+/** Lines that could not be sent: crossings wait, positions are out of date by then. */
+const unsent: string[] = [];
+
+async function read<T>(path: string, parse: (json: unknown) => T): Promise<T> {
+  const response = await fetch(`${url}${path}`);
+  if (!response.ok) throw new Error(`${path}: ${response.status}`);
+  return parse(await response.json());
+}
+
+async function readClock(): Promise<void> {
+  const reading = await read('/api/clock', (json) => clockReading.parse(json));
+  clock = { reading, atMs: performance.now() };
+}
+
+async function readDay(): Promise<void> {
+  await readClock();
+  const { date } = clock!.reading;
+  const read_ = await read(`/api/days/${date}`, (json) => dayView.parse(json));
+  const shapeChanged = JSON.stringify(view?.map) !== JSON.stringify(read_.map);
+  view = read_;
+  context = dayContext(view.day, view.plan ?? emptyPlan(date));
+  entries = view.journal;
+  if (!traffic || shapeChanged) {
+    const seed = Number(process.env['JOYLAP_SEED'] ?? 1);
+    const hash = (id: string) =>
+      [...id].reduce((sum, letter) => (Math.imul(sum, 31) + letter.charCodeAt(0)) >>> 0, seed);
+    const shape = lapShapeOf(view.map ?? undefined);
+    traffic = new CircuitTraffic(shape, view.day.circuit.lapLengthM, rates, (id) => seededRandom(hash(id)));
+  }
+  follow(date);
+}
+
+function follow(date: string): void {
+  if (stream?.url.endsWith(`/${date}/stream`)) return;
+  stream?.close();
+  stream = new EventSource(`${url}/api/days/${date}/stream`);
+  stream.addEventListener('entry', ({ data }) => {
+    const recorded = recordedEntry.parse(JSON.parse(data));
+    if (!entries.some(({ seq: known }) => known === recorded.seq)) entries = [...entries, recorded];
+  });
+  stream.addEventListener('changed', ({ data }) => {
+    const { what } = JSON.parse(data) as { what: string };
+    if (what === 'clock') void again(readClock);
+    else if (what !== 'planning' && what !== 'devices') void again(readDay);
+    if (what === 'reset') traffic?.forget();
+  });
+}
+
+/** Tries until the server answers. */
+async function again(task: () => Promise<void>): Promise<void> {
+  for (;;) {
+    try {
+      return await task();
+    } catch (error) {
+      logger.info({ error: (error as Error).message }, 'waiting for the server');
+      await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+    }
+  }
+}
+
+function signed(date: string, atS: number, body: DeviceBody): string {
+  // Thousandths first, so that 59.9996 becomes the next minute and not second 60.
+  const ms = Math.round(atS * 1000);
+  const text = wallClock(Math.floor(ms / 1000));
+  const time = `${date}T${text.length === 5 ? `${text}:00` : text}.${String(ms % 1000).padStart(3, '0')}`;
+  const line = { time, seq: ++seq, body: JSON.stringify(body) };
+  return JSON.stringify({ ...line, mac: signatureOf(key, line) });
+}
+
+async function send(device: string, lines: readonly string[]): Promise<void> {
+  const response = await fetch(`${url}/api/devices/${device}/lines`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/x-ndjson' },
+    body: lines.join('\n'),
+  });
+  const receipt = (await response.json()) as { refused?: { reason: string }[] };
+  for (const { reason } of receipt.refused ?? []) logger.info({ device, reason }, 'refused');
+}
+
+async function tick(): Promise<void> {
+  if (!clock || !context || !view || !traffic) return;
+  const { secondsOfDay, rate, date } = clock.reading;
+  if (date !== view.day.date) return again(readDay);
+  const nowS = Math.min(86_399, secondsOfDay + ((performance.now() - clock.atMs) / 1000) * rate);
+  const fromS = lastS;
+  lastS = nowS;
+  if (fromS === undefined || nowS < fromS || nowS - fromS > JUMP_S) return traffic.forget();
+  const seen = traffic.drive(context, stateOf(context, entries, nowS), fromS, nowS);
+  for (const { atS, body } of seen) unsent.push(signed(date, Math.min(atS, nowS), body));
+  const alive = performance.now() - aliveMs > ALIVE_MS;
+  if (alive) aliveMs = performance.now();
+  if (unsent.length > 0 || alive) {
+    const lines = [...unsent, ...(alive ? [signed(date, nowS, { kind: 'alive' })] : [])];
+    await send(loop, lines);
+    unsent.length = 0;
+  }
+  const cars = traffic.positions();
+  if (cars.length > 0 || alive) await send(trackers, [signed(date, nowS, { kind: 'positions', cars })]);
+}
+
+await again(readDay);
+let busy = false;
+setInterval(() => {
+  if (busy) return;
+  busy = true;
+  tick()
+    .catch((error: unknown) => logger.info({ error: (error as Error).message }, 'not sent'))
+    .finally(() => (busy = false));
+}, TICK_MS);
+setInterval(() => void again(readClock), 10_000);
+process.stdout.write(`Timing loop and trackers (stand-ins) report to ${url}\n`);
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(0));
