@@ -1,10 +1,12 @@
 import { provideHttpClient } from '@angular/common/http';
 import {
+  isDevMode,
   provideBrowserGlobalErrorListeners,
   type ApplicationConfig,
   provideZonelessChangeDetection,
 } from '@angular/core';
 import { provideRouter, withComponentInputBinding, withInMemoryScrolling, withPreloading } from '@angular/router';
+import { provideServiceWorker } from '@angular/service-worker';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
@@ -26,5 +28,10 @@ export const appConfig: ApplicationConfig = {
       theme: { preset: joyLapPreset, options: { darkModeSelector: '.dusk', cssLayer: { name: 'primeng' } } },
     }),
     MessageService,
+    // Keeps the application on the device once the first screen has had time to show.
+    provideServiceWorker('ngsw-worker.js', {
+      enabled: !isDevMode(),
+      registrationStrategy: 'registerWhenStable:8000',
+    }),
   ],
 };

@@ -13,7 +13,14 @@ export const routes: Routes = [
   {
     path: 'pit-exit',
     title: 'Pit exit · Joy Lap',
+    data: { tablet: true },
     loadComponent: () => import('./pit-exit/pit-exit').then((m) => m.PitExit),
+  },
+  {
+    path: 'counter',
+    title: 'Counter · Joy Lap',
+    data: { phone: true },
+    loadComponent: () => import('./counter/counter').then((m) => m.Counter),
   },
   {
     path: 'debrief',
@@ -33,6 +40,11 @@ export const routes: Routes = [
   },
   { path: 'cars', title: 'Cars · Joy Lap', loadComponent: () => import('./cars/cars').then((m) => m.Cars) },
   { path: 'crew', title: 'Crew · Joy Lap', loadComponent: () => import('./crew/crew').then((m) => m.Crew) },
+  {
+    path: 'devices',
+    title: 'Devices · Joy Lap',
+    loadComponent: () => import('./devices/devices').then((m) => m.Devices),
+  },
   { path: 'rules', title: 'Rules · Joy Lap', loadComponent: () => import('./rules/rules').then((m) => m.RulesScreen) },
   { path: '**', redirectTo: 'board' },
 ];

@@ -1,15 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { Router, RouterOutlet } from '@angular/router';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterOutlet, type ActivatedRouteSnapshot } from '@angular/router';
 import { clockMinute, wallClock } from '@core/day';
 import { format, parseISO } from 'date-fns';
 import { Toast } from 'primeng/toast';
+import { filter, map } from 'rxjs';
 import { DayService } from './data/day.service';
+import { entryWords } from './data/names';
 import { Outbox } from './data/outbox';
 import { VenueClock } from './data/venue-clock';
 import { Who } from './data/who';
+import { AppUpdate } from './shell/app-update';
 import { Ask, AskDialog } from './shell/ask';
 import { DayPicker } from './shell/day-picker';
 import { DemoClock } from './shell/demo-clock';
+import { FlagBanner } from './shell/flag-banner';
 import { Palette } from './shell/palette';
 import { Ribbon } from './shell/ribbon';
 import { PLACES } from './shell/rooms';
@@ -20,7 +25,7 @@ import { ThemeChoice } from './shell/theme-choice';
 @Component({
   selector: 'jl-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AskDialog, RouterOutlet, Toast, DayPicker, DemoClock, Palette, Ribbon, Stations],
+  imports: [AskDialog, RouterOutlet, Toast, DayPicker, DemoClock, FlagBanner, Palette, Ribbon, Stations],
   templateUrl: './app.html',
   styleUrl: './app.scss',
   host: { '(document:keydown)': 'key($event)' },
@@ -34,7 +39,34 @@ export class App {
   protected readonly outbox = inject(Outbox);
   protected readonly theme = inject(ThemeChoice);
   protected readonly paletteOpen = signal(false);
+  protected readonly update = inject(AppUpdate);
   protected readonly daysOpen = signal(false);
+  protected readonly menuOpen = signal(false);
+  /** How much of the frame a screen leaves room for: a desk all of it, a tablet a narrow one, a phone none. */
+  protected readonly frame = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      map(() => frameOf(this.router.routerState.snapshot.root)),
+    ),
+    { initialValue: 'desk' as const },
+  );
+  /** How many entries wait on this device, and since when. */
+  protected readonly waitingWords = computed(() => {
+    const waiting = this.outbox.waiting().length;
+    const kept = waiting > 0 ? `, ${waiting} kept here` : '';
+    const [lostMs, sinceMs] = [this.data.lostMs(), this.outbox.sinceMs()];
+    if (!this.data.connected()) return `Offline since ${timeOf(lostMs ?? Date.now())}${kept}`;
+    return waiting > 0 && sinceMs !== undefined && this.data.nowS() >= 0 && Date.now() - sinceMs > QUIET_MS
+      ? `Sending${kept} since ${timeOf(sinceMs)}`
+      : undefined;
+  });
+  protected readonly refusedWords = computed(() =>
+    this.outbox.refused().map(({ entry, reason }) => ({
+      id: entry.id,
+      what: `${clockMinute(entry.at)} ${entryWords(entry)}:`,
+      reason,
+    })),
+  );
 
   protected readonly dayText = computed(() => {
     const date = this.data.date();
@@ -77,6 +109,19 @@ export class App {
     else if (event.key === 'n') this.data.showTime(undefined);
     else if (event.key === 'd') this.theme.toggle();
   }
+}
+
+/** Sending takes a moment; only what waits longer is worth a word. */
+const QUIET_MS = 1500;
+
+/** The device's own time, as people read it. */
+function timeOf(deviceMs: number): string {
+  return format(deviceMs, 'HH:mm');
+}
+
+function frameOf(root: ActivatedRouteSnapshot): 'desk' | 'tablet' | 'phone' {
+  const data = root.firstChild?.data ?? {};
+  return data['phone'] ? 'phone' : data['tablet'] ? 'tablet' : 'desk';
 }
 
 /** Keys typed into a field, or into a dialog over the screen, are meant for it. */

@@ -53,7 +53,6 @@ export interface CountedLap {
 export interface Intervention {
   readonly atS: number;
   readonly lap: number;
-  readonly what: 'brake' | 'steer';
   readonly corner: string | undefined;
 }
 

@@ -56,12 +56,7 @@ export const journalEntry = z.discriminatedUnion('kind', [
   entryOf('lapsSettled', { drive: subject, crossings: z.number().int().min(0).max(110) }),
   entryOf('lapSpoiled', { drive: subject, lap: lapNumber, reason: sentence }),
   /** The instructor had to brake or steer. */
-  entryOf('intervened', {
-    drive: subject,
-    lap: lapNumber,
-    what: z.enum(['brake', 'steer']),
-    corner: subject.optional(),
-  }),
+  entryOf('intervened', { drive: subject, lap: lapNumber, corner: subject.optional() }),
   entryOf('extraLapGranted', { drive: subject }),
   /** The drive ends early; the laps left are owed to the guest. */
   entryOf('brokenOff', { drive: subject, reason: breakOffReason, note: z.string().max(500).optional() }),

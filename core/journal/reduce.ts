@@ -238,8 +238,8 @@ const STEPS: Steps = {
       countUpTo(context, state, it, crossings, at, 'hand');
     }),
   lapSpoiled: (state, { drive, lap, reason, at }) => onDrive(state, drive, at, (it) => it.spoiled.set(lap, reason)),
-  intervened: (state, { drive, lap, what, corner, at }) =>
-    onDrive(state, drive, at, (it) => it.interventions.push({ atS: at, lap, what, corner })),
+  intervened: (state, { drive, lap, corner, at }) =>
+    onDrive(state, drive, at, (it) => it.interventions.push({ atS: at, lap, corner })),
   extraLapGranted: (state, { drive, at }) => onDrive(state, drive, at, (it) => (it.extraLaps += 1)),
   brokenOff: (state, { drive, reason, note: words, at }) =>
     onDrive(state, drive, at, (it) => {

@@ -11,7 +11,8 @@ import { CircuitTraffic } from './circuit-traffic';
 /**
  * A timing loop and car trackers without hardware: follows the journal of the venue's day and drives the cars round that
  * are let out. `JOYLAP_URL` is the server, `JOYLAP_DEVICE_KEY` the key of both devices, `JOYLAP_LOOP` and
- * `JOYLAP_TRACKERS` their ids; `JOYLAP_MISSED` and `JOYLAP_DOUBLE` are shares of the crossings that go wrong.
+ * `JOYLAP_TRACKERS` their ids; `JOYLAP_MISSED` and `JOYLAP_DOUBLE` are shares of the crossings that go wrong. It ends with
+ * the process `JOYLAP_UNTIL`, where one is given.
  */
 const url = process.env['JOYLAP_URL'] ?? 'http://127.0.0.1:4700';
 const key = process.env['JOYLAP_DEVICE_KEY'] ?? '';
@@ -139,6 +140,14 @@ async function tick(): Promise<void> {
   if (cars.length > 0 || alive) await send(trackers, [signed(date, nowS, { kind: 'positions', cars })]);
 }
 
+function isRunning(pid: number): boolean {
+  try {
+    return process.kill(pid, 0);
+  } catch {
+    return false;
+  }
+}
+
 await again(readDay);
 let busy = false;
 setInterval(() => {
@@ -149,5 +158,7 @@ setInterval(() => {
     .finally(() => (busy = false));
 }, TICK_MS);
 setInterval(() => void again(readClock), 10_000);
+const until = Number(process.env['JOYLAP_UNTIL'] ?? 0);
+if (until > 0) setInterval(() => isRunning(until) || process.exit(0), ALIVE_MS);
 process.stdout.write(`Timing loop and trackers (stand-ins) report to ${url}\n`);
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => process.exit(0));

@@ -1,10 +1,20 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
-import { contract, type Booking, type DaySummary, type DayView, type PlanProgress } from '@core/api';
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import {
+  contract,
+  dayView,
+  type Booking,
+  type DaySummary,
+  type DayView,
+  type LivePositions,
+  type PlanProgress,
+} from '@core/api';
 import { emptyPlan } from '@core/day';
 import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '@core/journal';
 import { MessageService } from 'primeng/api';
 import { catchError, EMPTY, Subject, Subscription, switchMap, type Observable } from 'rxjs';
+import * as z from 'zod';
 import { Api, ApiError } from './api';
+import { DeviceStorage } from './device-storage';
 import { entryStream } from './entry-stream';
 import { newId } from './new-id';
 import { Outbox } from './outbox';
@@ -17,6 +27,11 @@ export type NewEntry = DistributiveOmit<JournalEntry, 'id' | 'at' | 'by'>;
 
 /** Entries of this device that the server has not confirmed yet come after all others. */
 const PENDING_SEQ = 1_000_000_000;
+/** A burst of entries is taken in at most so often. */
+const TAKE_EVERY_MS = 60;
+/** What has changed is kept on the device for a start without server this much later. */
+const KEEP_AFTER_MS = 1000;
+const RETRY_MS = 2000;
 
 /**
  * The event day on screen: what is set up, the plan, the journal as it grows, and the state that follows from them at
@@ -29,6 +44,7 @@ export class DayService {
   private readonly who = inject(Who);
   private readonly messages = inject(MessageService);
   private readonly outbox = inject(Outbox);
+  private readonly storage = inject(DeviceStorage);
 
   readonly days = signal<readonly DaySummary[]>([]);
   readonly date = signal<string | undefined>(undefined);
@@ -37,6 +53,11 @@ export class DayService {
   readonly failure = signal<string | undefined>(undefined);
   /** Whether the live stream is open. */
   readonly connected = signal(true);
+  /** Device's time at which the connection was lost, milliseconds since 1970. */
+  readonly lostMs = signal<number | undefined>(undefined);
+  /** Where cars are, as trackers have last told. */
+  readonly positions = signal<LivePositions | undefined>(undefined);
+  readonly devicesChanged = new Subject<void>();
   private readonly recorded = signal<readonly RecordedEntry[]>([]);
   private readonly shown = signal<number | undefined>(undefined);
   private readonly load = new Subject<string>();
@@ -44,6 +65,11 @@ export class DayService {
   readonly planningChanged = new Subject<void>();
   readonly planningProgress = new Subject<PlanProgress>();
   private stream = Subscription.EMPTY;
+  private incoming: RecordedEntry[] = [];
+  private takenMs = -Infinity;
+  private keeping: ReturnType<typeof setTimeout> | undefined;
+  /** Own entries that were made offline: what becomes of them is told. */
+  private readonly ownOffline = new Set<string>();
 
   readonly entries = computed<readonly RecordedEntry[]>(() => {
     const known = new Set(this.recorded().map(({ entry }) => entry.id));
@@ -83,8 +109,12 @@ export class DayService {
         switchMap((date) =>
           this.api.call(contract.readDay, { params: { date } }).pipe(
             catchError((error: unknown) => {
-              this.failure.set(error instanceof ApiError ? error.message : 'The day cannot be read.');
-              if (error instanceof ApiError && !error.problem) setTimeout(() => this.reload(), 2000);
+              const away = error instanceof ApiError && !error.problem;
+              const failure = error instanceof ApiError ? error.message : 'The day cannot be read.';
+              if (away) {
+                setTimeout(() => this.reload(), RETRY_MS);
+                void this.showStored(date, failure);
+              } else this.failure.set(failure);
               return EMPTY;
             }),
           ),
@@ -95,6 +125,18 @@ export class DayService {
       if (settled.recorded) this.add(settled.recorded);
       else if (settled.reason) this.refuse(settled.reason);
     });
+    effect(() => {
+      if (this.view() && this.recorded()) untracked(() => this.keepSoon());
+    });
+    effect(() => {
+      const settled = this.state()?.settled.filter(({ id }) => this.ownOffline.has(id)) ?? [];
+      for (const { id, text } of settled) {
+        this.ownOffline.delete(id);
+        untracked(() =>
+          this.messages.add({ severity: 'warn', summary: 'Settled by rule', detail: text, sticky: true }),
+        );
+      }
+    });
   }
 
   /** Reads the list of days, then opens the given one, or today's, or the last. */
@@ -104,9 +146,14 @@ export class DayService {
       next: (days) => {
         const today = this.clock.date();
         const chosen = days.find((day) => day.date === date) ?? days.find((day) => day.date === today) ?? days.at(-1);
-        if (chosen) this.open(chosen.date);
+        if (chosen && chosen.date !== this.date()) this.open(chosen.date);
       },
-      error: () => setTimeout(() => this.start(date), 2000),
+      error: () => {
+        void this.startStored(date);
+        setTimeout(() => {
+          if (this.date() === undefined || this.days().length === 0) this.start(date);
+        }, RETRY_MS);
+      },
     });
   }
 
@@ -116,17 +163,21 @@ export class DayService {
     this.recorded.set([]);
     this.shown.set(undefined);
     this.failure.set(undefined);
+    this.positions.set(undefined);
+    this.incoming = [];
     this.stream.unsubscribe();
     this.stream = entryStream(date).subscribe((event) => {
-      if (event.kind === 'entry') this.add(event.recorded);
+      if (event.kind === 'entry') this.takeIn(event.recorded);
+      else if (event.kind === 'positions') this.positions.set(event.positions);
       else if (event.kind === 'connection') {
         // The day is read once the stream is open, so that nothing can fall between the two.
         if (event.open || !this.view()) this.load.next(date);
         if (event.open) this.planningChanged.next();
-        this.connected.set(event.open);
+        this.connect(event.open);
         if (event.open) this.outbox.flush();
       } else if (event.kind === 'progress') this.planningProgress.next(event.progress);
       else if (event.what === 'planning') this.planningChanged.next();
+      else if (event.what === 'devices') this.devicesChanged.next();
       else if (event.what === 'clock') this.clock.refresh();
       else {
         if (event.what === 'reset') {
@@ -157,21 +208,25 @@ export class DayService {
   /**
    * Enters what has happened. It shows at once and is kept on this device until the server has it; what is impossible is
    * refused with the reason.
+   *
+   * @param by who says so, where it is not whoever works at this device
    */
-  record(fields: NewEntry): boolean {
+  record(fields: NewEntry, by?: string): boolean {
     const [date, context] = [this.date(), this.context()];
     if (!date || !context) return false;
     if (!this.live()) {
       this.refuse('The ribbon shows another time. Go back to now to enter what happens.');
       return false;
     }
-    const entry = { ...fields, id: newId(), at: Math.min(86_399, this.nowS()), by: this.who.name() } as JournalEntry;
+    const common = { id: newId(), at: Math.min(86_399, this.nowS()), by: by ?? this.who.name() };
+    const entry = { ...fields, ...common } as JournalEntry;
     const admission = admit(context, this.entries(), entry);
     if (!admission.admitted) {
       this.refuse(admission.reason);
       return false;
     }
-    this.outbox.send(date, entry);
+    if (!this.connected()) this.ownOffline.add(entry.id);
+    this.outbox.send(date, entry, !this.connected());
     return true;
   }
 
@@ -208,8 +263,66 @@ export class DayService {
     this.recorded.set([...view.journal, ...since]);
   }
 
-  private add(recorded: RecordedEntry): void {
-    if (this.recorded().some(({ entry }) => entry.id === recorded.entry.id)) return;
-    this.recorded.update((entries) => [...entries, recorded].sort((a, b) => a.seq - b.seq));
+  private add(...more: RecordedEntry[]): void {
+    const known = new Set(this.recorded().map(({ entry }) => entry.id));
+    const fresh = more.filter(({ entry }) => !known.has(entry.id));
+    if (fresh.length === 0) return;
+    this.recorded.update((entries) => [...entries, ...fresh].sort((a, b) => a.seq - b.seq));
+  }
+
+  /** The first entry of a burst at once, the others together a moment later. */
+  private takeIn(recorded: RecordedEntry): void {
+    if (performance.now() - this.takenMs > TAKE_EVERY_MS && this.incoming.length === 0) {
+      this.takenMs = performance.now();
+      this.add(recorded);
+      return;
+    }
+    if (this.incoming.length === 0) {
+      setTimeout(() => {
+        this.takenMs = performance.now();
+        this.add(...this.incoming.splice(0));
+      }, TAKE_EVERY_MS);
+    }
+    this.incoming.push(recorded);
+  }
+
+  private connect(open: boolean): void {
+    this.connected.set(open);
+    if (open) this.lostMs.set(undefined);
+    else if (this.lostMs() === undefined) this.lostMs.set(Date.now());
+    if (open) this.clock.refresh();
+  }
+
+  /** Keeps what is shown on the device, once it has been quiet for a moment. */
+  private keepSoon(): void {
+    clearTimeout(this.keeping);
+    this.keeping = setTimeout(() => {
+      const [view, clock] = [this.view(), this.clock.snapshot()];
+      if (!view || !clock) return;
+      const encoded = z.encode(dayView, { ...view, journal: [...this.recorded()], clock });
+      void this.storage.putDay({ date: view.day.date, view: encoded, readMs: Date.now() });
+    }, KEEP_AFTER_MS);
+  }
+
+  /** Without a server: the day that this device has shown last, or nothing. */
+  private async startStored(date: string | undefined): Promise<void> {
+    if (this.date() !== undefined) return;
+    const stored = await this.storage.day(date);
+    if (stored && this.date() === undefined) this.open(stored.date);
+  }
+
+  /** Without a server: the day as this device knew it last, with the clock carried on. */
+  private async showStored(date: string, failure: string): Promise<void> {
+    if (this.view()) return;
+    const stored = await this.storage.day(date);
+    const read = dayView.safeParse(stored?.view);
+    if (!stored || !read.success || this.view() || this.date() !== date) {
+      if (!this.view()) this.failure.set(failure);
+      return;
+    }
+    this.clock.restore(read.data.clock, stored.readMs);
+    this.view.set(read.data);
+    this.recorded.set(read.data.journal);
+    this.failure.set(undefined);
   }
 }

@@ -1,4 +1,4 @@
-import { planProgress, type PlanProgress } from '@core/api';
+import { livePositions, planProgress, type LivePositions, type PlanProgress } from '@core/api';
 import { recordedEntry, type RecordedEntry } from '@core/journal';
 import { Observable } from 'rxjs';
 
@@ -6,6 +6,7 @@ export type StreamEvent =
   | { readonly kind: 'entry'; readonly recorded: RecordedEntry }
   | { readonly kind: 'changed'; readonly what: string }
   | { readonly kind: 'progress'; readonly progress: PlanProgress }
+  | { readonly kind: 'positions'; readonly positions: LivePositions }
   | { readonly kind: 'connection'; readonly open: boolean };
 
 /** The server gives a sign of life more often than this; a stream that is silent for so long is dead. */
@@ -13,7 +14,8 @@ const SILENCE_MS = 25_000;
 
 /**
  * The live stream of a day. Each loss and return of the connection is told: where the browser sees it, where the device
- * says that it is offline, and where the stream has fallen silent. Never completes; unsubscribing closes it.
+ * says that it is offline, and where the stream has fallen silent. The service worker is told to keep out of it. Never
+ * completes; unsubscribing closes it.
  */
 export function entryStream(date: string): Observable<StreamEvent> {
   return new Observable((subscriber) => {
@@ -21,7 +23,7 @@ export function entryStream(date: string): Observable<StreamEvent> {
     let silence: ReturnType<typeof setTimeout>;
 
     const connect = () => {
-      source = new EventSource(`/api/days/${encodeURIComponent(date)}/stream`);
+      source = new EventSource(`/api/days/${encodeURIComponent(date)}/stream?ngsw-bypass=true`);
       source.addEventListener('open', () => {
         alive();
         subscriber.next({ kind: 'connection', open: true });
@@ -35,6 +37,10 @@ export function entryStream(date: string): Observable<StreamEvent> {
       source.addEventListener('planning', ({ data }) => {
         alive();
         subscriber.next({ kind: 'progress', progress: planProgress.parse(JSON.parse(data)) });
+      });
+      source.addEventListener('positions', ({ data }) => {
+        alive();
+        subscriber.next({ kind: 'positions', positions: livePositions.parse(JSON.parse(data)) });
       });
       source.addEventListener('changed', ({ data }) => {
         alive();

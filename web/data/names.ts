@@ -1,5 +1,13 @@
 import { clockMinute, type TermName } from '@core/day';
-import type { GuestStage, CarStatus, CrewStatus, EntryKind, JournalEntry } from '@core/journal';
+import type {
+  BreakOffReason,
+  CarStatus,
+  CrewStatus,
+  EntryKind,
+  FlagKind,
+  GuestStage,
+  JournalEntry,
+} from '@core/journal';
 
 /** "Ines F" of "Ines Faro": how guests are called on a crowded drawing. */
 export function shortName(name: string): string {
@@ -64,6 +72,17 @@ export const TERM_WORDS: Record<TermName, string> = {
   reassigned: 'another car or instructor',
 };
 
+export const FLAG_WORDS: Record<FlagKind, string> = { green: 'Green', caution: 'Caution', stop: 'All-stop' };
+
+export const BREAK_OFF_WORDS: Record<BreakOffReason, string> = {
+  unwell: 'unwell',
+  fault: 'fault of the car',
+  spin: 'spin',
+  contact: 'contact',
+  weather: 'weather',
+  other: 'another reason',
+};
+
 const ENTRY_WORDS: Record<EntryKind, string> = {
   guestArrived: 'Arrived',
   waiverSigned: 'Waiver signed',
@@ -82,8 +101,14 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   unseated: 'Out of the car again',
   released: 'Let out',
   lapCounted: 'Lap counted',
+  lastCheckDone: 'Last check',
+  lineCrossed: 'Line crossed',
+  lapsSettled: 'Laps settled',
   lapSpoiled: 'Lap spoiled',
+  intervened: 'Instructor had to brake or steer',
   extraLapGranted: 'Extra lap granted',
+  brokenOff: 'Broken off',
+  lapsMadeUp: 'Laps owed have a new drive',
   broughtIn: 'Brought in',
   parked: 'Parked',
   debriefed: 'Debriefed',
@@ -100,6 +125,9 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   closingMoved: 'Closing moved',
   crewHours: 'Hours changed',
   runningLate: 'Running late',
+  flagCalled: 'Flag',
+  circuitCleared: 'Circuit seen clear',
+  incident: 'Incident',
   planAccepted: 'Plan accepted',
   noteTaken: 'Note',
   correction: 'Correction',
@@ -111,6 +139,16 @@ export function entryWords(entry: JournalEntry): string {
   switch (entry.kind) {
     case 'lapSpoiled':
       return `Lap ${entry.lap} spoiled: ${entry.reason}`;
+    case 'lapsSettled':
+      return `${words} at ${entry.crossings}`;
+    case 'intervened':
+      return `${words}, lap ${entry.lap}${entry.corner ? `, ${entry.corner}` : ''}`;
+    case 'brokenOff':
+      return `${words}: ${entry.note || BREAK_OFF_WORDS[entry.reason]}`;
+    case 'flagCalled':
+      return `${FLAG_WORDS[entry.flag]}${entry.reason ? `: ${entry.reason}` : ''}`;
+    case 'incident':
+      return `${words}: ${entry.what}`;
     case 'carHeld':
       return `${words}: ${entry.reason}`;
     case 'fuelRead':

@@ -1,15 +1,24 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import { contract } from '@core/api';
 import { journalEntry, type JournalEntry, type RecordedEntry } from '@core/journal';
 import { Subject } from 'rxjs';
 import * as z from 'zod';
 import { Api, ApiError } from './api';
+import { DeviceStorage, type StoredEntry } from './device-storage';
 
-const KEY = 'joylap.outbox';
 const RETRY_MS = 2000;
 
-const stored = z.array(z.object({ date: z.string(), entry: journalEntry }));
-type Waiting = z.output<typeof stored>[number];
+/** An entry on its way to the server. */
+export interface Waiting {
+  readonly date: string;
+  readonly entry: JournalEntry;
+  readonly sinceMs: number;
+}
+
+/** An entry that the server did not take; it stays on the device until somebody has seen it. */
+export interface Refused extends Waiting {
+  readonly reason: string;
+}
 
 /** What became of an entry: recorded, or refused with the reason. */
 export interface Settled {
@@ -19,19 +28,33 @@ export interface Settled {
 
 /**
  * Entries on their way to the server, in order. They survive a reload of the page and wait out a network that is away;
- * as each has its own id, sending one twice does nothing twice.
+ * as each has its own id, sending one twice does nothing twice. One that could not be sent at once is marked as entered
+ * offline: it has happened, whatever others entered meanwhile.
  */
 @Injectable({ providedIn: 'root' })
 export class Outbox {
   private readonly api = inject(Api);
-  private readonly items = signal<readonly Waiting[]>(restore());
+  private readonly storage = inject(DeviceStorage);
+  private readonly items = signal<readonly Waiting[]>([]);
+  private readonly kept = signal<readonly Refused[]>([]);
   private sending = false;
+  private lastMs = 0;
 
   readonly waiting = this.items.asReadonly();
+  readonly refused = this.kept.asReadonly();
+  /** Since when the oldest one waits, milliseconds since 1970. */
+  readonly sinceMs = computed(() => this.items()[0]?.sinceMs);
   readonly settled = new Subject<Settled>();
+  /** Settles once what an earlier page has left is back. */
+  readonly ready = this.restore();
 
-  send(date: string, entry: JournalEntry): void {
-    this.keep([...this.items(), { date, entry }]);
+  /** @param offline the server can't be reached now */
+  send(date: string, entry: JournalEntry, offline = false): void {
+    // Two entries of one moment keep their order.
+    this.lastMs = Math.max(Date.now(), this.lastMs + 1);
+    const item = { date, entry: offline ? { ...entry, offline: true as const } : entry, sinceMs: this.lastMs };
+    this.items.update((items) => [...items, item]);
+    void this.storage.putEntry(stored(item));
     this.flush();
   }
 
@@ -41,36 +64,69 @@ export class Outbox {
     if (!next || this.sending) return;
     this.sending = true;
     this.api.call(contract.appendEntry, { params: { date: next.date }, body: next.entry }).subscribe({
-      next: (recorded) => this.done(next, { recorded }),
+      next: (recorded) => this.done(next, () => this.settled.next({ recorded })),
       error: (error: unknown) => {
         if (error instanceof ApiError && error.problem && error.problem.status < 500) {
-          this.done(next, { reason: error.message });
+          const reason = error.message;
+          this.done(next, () => {
+            const refused = { ...next, reason };
+            this.kept.update((kept) => [...kept, refused]);
+            void this.storage.putEntry(stored(next, reason));
+            this.settled.next({ reason });
+          });
         } else {
           this.sending = false;
+          this.markOffline();
           setTimeout(() => this.flush(), RETRY_MS);
         }
       },
     });
   }
 
-  private done(item: Waiting, settled: Settled): void {
-    this.keep(this.items().filter((other) => other !== item));
-    this.settled.next(settled);
+  /** Somebody has seen that an entry was not taken. */
+  dismiss(id: string): void {
+    this.kept.update((kept) => kept.filter(({ entry }) => entry.id !== id));
+    void this.storage.removeEntry(id);
+  }
+
+  private done(item: Waiting, then: () => void): void {
+    this.items.update((items) => items.filter((other) => other.entry.id !== item.entry.id));
+    void this.storage.removeEntry(item.entry.id);
+    then();
     this.sending = false;
     this.flush();
   }
 
-  private keep(items: readonly Waiting[]): void {
-    this.items.set(items);
-    localStorage.setItem(KEY, JSON.stringify(z.encode(stored, [...items])));
+  private markOffline(): void {
+    if (this.items().every(({ entry }) => entry.offline)) return;
+    this.items.update((items) => items.map((item) => ({ ...item, entry: { ...item.entry, offline: true as const } })));
+    for (const item of this.items()) void this.storage.putEntry(stored(item));
+  }
+
+  /** What an earlier page left; what cannot be read is left out. */
+  private async restore(): Promise<void> {
+    const waiting: Waiting[] = [];
+    const refused: Refused[] = [];
+    for (const { date, entry, sinceMs, refusal } of await this.storage.entries()) {
+      const read = journalEntry.safeParse(entry);
+      if (!read.success) continue;
+      const item = { date, entry: { ...read.data, offline: true as const }, sinceMs };
+      if (refusal === undefined) waiting.push(item);
+      else refused.push({ ...item, reason: refusal });
+    }
+    const known = new Set(this.items().map(({ entry }) => entry.id));
+    this.items.update((items) => [...waiting.filter(({ entry }) => !known.has(entry.id)), ...items]);
+    this.kept.update((kept) => [...refused, ...kept]);
+    this.flush();
   }
 }
 
-/** What an earlier page left unsent; anything unreadable is left out. */
-function restore(): readonly Waiting[] {
-  try {
-    return stored.parse(JSON.parse(localStorage.getItem(KEY) ?? '[]'));
-  } catch {
-    return [];
-  }
+function stored({ date, entry, sinceMs }: Waiting, refusal?: string): StoredEntry {
+  return {
+    id: entry.id,
+    date,
+    entry: z.encode(journalEntry, entry),
+    sinceMs,
+    ...(refusal === undefined ? {} : { refusal }),
+  };
 }

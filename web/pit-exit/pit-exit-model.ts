@@ -1,5 +1,29 @@
+import type { DayView } from '@core/api';
 import { clockMinute, spokenDuration, type DriveHold } from '@core/day';
-import { progressOf, vehiclesOnCircuit, type DayContext, type DayState, type DriveState } from '@core/journal';
+import {
+  circuitShut,
+  countsDiffer,
+  lapEstimateOf,
+  progressOf,
+  vehiclesOnCircuit,
+  type DayContext,
+  type DayState,
+  type DriveState,
+} from '@core/journal';
+import {
+  crossesInS,
+  crossingsDue,
+  delayWords,
+  driveEnd,
+  passesSeen,
+  releaseAdvice,
+  swapSaves,
+  type LapShape,
+  type ReleaseAdvice,
+  type ReleaseLimits,
+  type Runner,
+  type Waiting,
+} from '@core/traffic';
 import { beadsOf, type Bead } from '../drawing/bead-list';
 
 /** A drive as the pit exit sees it. */
@@ -19,39 +43,84 @@ export interface PitDrive {
   readonly note: string;
 }
 
+/** A drive that waits to be let out. */
+export interface QueuedDrive extends PitDrive {
+  /** What is still to be looked at. */
+  readonly unchecked: readonly string[];
+  readonly checked: readonly string[];
+}
+
+/** A drive on the circuit. */
+export interface RunningDrive extends PitDrive {
+  readonly crossings: number;
+  /** The counts of the loop and of those who tap, where both have spoken. */
+  readonly counts: string;
+  /** Both counts, where they differ. */
+  readonly differ: { readonly loop: number; readonly hand: number } | undefined;
+  readonly spoiled: boolean;
+  /** A lap that a pass has spoiled and nobody has marked yet. */
+  readonly passed: { readonly lap: number; readonly words: string } | undefined;
+  /** Whom it delays, if it ends later than planned. */
+  readonly delays: readonly string[];
+  /** Whom one more lap would delay. */
+  readonly extraDelays: readonly string[];
+  /** A report of the loop that is to be looked at. */
+  readonly doubt: string | undefined;
+}
+
+/** What is at the pit exit and on the circuit, each list in the order in which it is dealt with. */
 export interface PitExitModel {
   /** Guests whose drive comes next and who may be seated, in the order of the plan. */
   readonly toSeat: readonly PitDrive[];
   /** Seated, waiting to be let out. */
-  readonly queue: readonly PitDrive[];
-  readonly onCircuit: readonly PitDrive[];
-  readonly rollingIn: readonly PitDrive[];
+  readonly queue: readonly QueuedDrive[];
+  readonly onCircuit: readonly RunningDrive[];
+  readonly rollingIn: readonly (PitDrive & { readonly wayIn: string })[];
   readonly vehicles: number;
   readonly most: number;
   /** Sighting vehicles that are out, by name. */
   readonly sightings: readonly string[];
+  /** Cars that crossed the line lately and are not entered as let out. */
+  readonly strays: readonly string[];
+}
+
+/** When to let the first car of the queue out, and whether another should go first. */
+export interface QueueAdvice {
+  readonly advice: ReleaseAdvice;
+  /** The car that should go first, and the passes that saves. */
+  readonly swap: { readonly id: string; readonly number: number | undefined; readonly saves: number } | undefined;
 }
 
 const SEATED_AHEAD_S = 30 * 60;
+/** A swap is advised where it saves at least so many passes. */
+const SWAP_FROM = 0.7;
+/** A car that crossed the line unasked is told of for so long. */
+const STRAY_SHOWN_S = 180;
+/** The same for a crossing that is in doubt. */
+const DOUBT_SHOWN_S = 120;
 
-/** What is at the pit exit and on the circuit, each list in the order in which it is dealt with. */
+type View = Pick<DayView, 'carNumbers' | 'stalls' | 'pitExit'>;
+
+/** @param runners who is on the circuit, in the order in which they come past */
 export function pitExitModel(
   context: DayContext,
   state: DayState,
-  numbers: Readonly<Record<string, number>>,
+  view: View,
+  runners: readonly Runner[],
+  shape: LapShape,
 ): PitExitModel {
   const holds = new Map(context.schedule.drives.map((hold) => [hold.planned.drive, hold]));
   const drives = [...state.drives.values()];
   const at = (stage: DriveState['stage']) => drives.filter((drive) => drive.stage === stage);
+  const numberOf = (car: string) => view.carNumbers[car];
   const model = (drive: DriveState, note: string): PitDrive => {
-    const hold = holds.get(drive.drive.id);
     const { done, due } = progressOf(context, drive);
     const carId = drive.car ?? '';
     const instructorId = drive.instructor ?? '';
     return {
       id: drive.drive.id,
       guest: drive.guest.name,
-      number: numbers[carId],
+      number: numberOf(carId),
       car: context.schedule.index.cars.get(carId)?.name ?? carId,
       carId,
       instructor: context.schedule.index.instructors.get(instructorId)?.name ?? instructorId,
@@ -59,7 +128,7 @@ export function pitExitModel(
       beads: beadsOf(drive, done),
       done,
       due,
-      plannedS: hold?.releaseS ?? Infinity,
+      plannedS: holds.get(drive.drive.id)?.releaseS ?? Infinity,
       note,
     };
   };
@@ -67,18 +136,107 @@ export function pitExitModel(
     .filter((hold) => isNext(state, hold) && hold.startS < state.timeS + SEATED_AHEAD_S)
     .sort((a, b) => a.startS - b.startS)
     .map((hold) => model(state.drives.get(hold.planned.drive)!, seatNote(hold, state)));
+  const seen = passesSeen(context, state, shape);
+  const running = runners.flatMap((runner): RunningDrive[] => {
+    const drive = state.drives.get(runner.id);
+    if (!drive) return [];
+    const plain = model(drive, crossingNote(crossesInS(runner)));
+    const pass = seen.findLast(({ passed, lap }) => passed === runner.id && lap >= 1);
+    const passing = pass && state.drives.get(pass.passing);
+    const end = driveEnd(context, state, runner);
+    return [
+      {
+        ...plain,
+        crossings: drive.crossings.length,
+        counts: countWords(drive),
+        differ: countsDiffer(drive.count, state.timeS),
+        spoiled: drive.spoiled.has(plain.done + 1),
+        passed: pass && {
+          lap: pass.lap,
+          words: `passed by car ${numberOf(passing?.car ?? '') ?? '?'}`,
+        },
+        delays: end.delays.map(delayWords),
+        extraDelays: driveEnd(context, state, runner, 1).delays.map(delayWords),
+        doubt: doubtWords(drive, state.timeS),
+      },
+    ];
+  });
   return {
     toSeat,
     queue: at('seated')
-      .map((drive) => model(drive, outNote(holds.get(drive.drive.id), state)))
+      .map((drive) => ({
+        ...model(drive, outNote(holds.get(drive.drive.id), state)),
+        unchecked: view.pitExit.lastCheck.filter((item) => !drive.checked.has(item)),
+        checked: view.pitExit.lastCheck.filter((item) => drive.checked.has(item)),
+      }))
       .sort((a, b) => a.plannedS - b.plannedS),
-    onCircuit: at('onCircuit')
-      .sort((a, b) => nextCrossingS(context, a, holds) - nextCrossingS(context, b, holds))
-      .map((drive) => model(drive, crossingNote(nextCrossingS(context, drive, holds) - state.timeS))),
-    rollingIn: at('rollingIn').map((drive) => model(drive, 'rolling in')),
+    onCircuit: running,
+    rollingIn: at('rollingIn').map((drive) => ({
+      ...model(drive, 'rolling in'),
+      wayIn: wayInWords(view, drive.car),
+    })),
     vehicles: vehiclesOnCircuit(state),
     most: context.day.rules.maxCarsOnTrack,
     sightings: [...state.sightings.keys()].map((id) => context.schedule.index.vehicles.get(id)?.name ?? id),
+    strays: [
+      ...new Set(
+        state.strays
+          .filter(
+            ({ car, atS }) => state.timeS - atS < STRAY_SHOWN_S && !runners.some(({ id }) => isIn(state, id, car)),
+          )
+          .map(({ car, atS }) => `Car ${numberOf(car) ?? car} crossed the line at ${clockMinute(atS)}, not let out`),
+      ),
+    ],
+  };
+}
+
+function isIn(state: DayState, drive: string, car: string): boolean {
+  return state.drives.get(drive)?.car === car;
+}
+
+/** The pull-off and the way to the stall: "In at the white cone, second lane, stall 9". */
+export function wayInWords({ stalls, pitExit }: Pick<View, 'stalls' | 'pitExit'>, car: string | undefined): string {
+  const stall = car === undefined ? undefined : stalls[car];
+  return [pitExit.wayIn ?? 'In at the pull-off', ...(stall === undefined ? [] : [`stall ${stall}`])].join(', ');
+}
+
+/** When to let out who comes first in a queue. */
+export function queueAdvice(
+  context: DayContext,
+  state: DayState,
+  queue: readonly PitDrive[],
+  runners: readonly Runner[],
+  shape: LapShape,
+): QueueAdvice | undefined {
+  const [first, second] = queue.flatMap((drive) => waitingOf(context, state, drive));
+  if (!first) return undefined;
+  const limits = limitsOf(context, state, queue.length);
+  const advice = releaseAdvice(first, runners, limits, shape);
+  const saves = second ? swapSaves([first, second], runners, limits, shape) : 0;
+  const swap = second && saves >= SWAP_FROM ? { id: second.id, number: queue[1]!.number, saves } : undefined;
+  return { advice, swap };
+}
+
+function waitingOf(context: DayContext, state: DayState, { id, number }: PitDrive): Waiting[] {
+  const drive = state.drives.get(id);
+  if (!drive) return [];
+  const [lap, crossings] = [lapEstimateOf(context, drive), crossingsDue(context, drive)];
+  return [{ id, label: `car ${number ?? '?'}`, lap, crossings }];
+}
+
+function limitsOf(context: DayContext, state: DayState, queue: number): ReleaseLimits {
+  const releases = [
+    ...[...state.drives.values()].map(({ releasedS }) => releasedS ?? -Infinity),
+    ...[...state.sightings.values()].map(({ sinceS }) => sinceS),
+  ];
+  return {
+    nowS: state.timeS,
+    releaseGapS: context.day.rules.releaseGapS,
+    lastReleaseS: Math.max(...releases, -Infinity),
+    maxCarsOnTrack: context.day.rules.maxCarsOnTrack,
+    firstLapFactor: context.day.rules.firstLapFactor ?? 1,
+    shut: (atS) => circuitShut({ ...state, timeS: atS }, context),
+    queue,
   };
 }
 
@@ -101,15 +259,18 @@ function outNote(hold: DriveHold | undefined, state: DayState): string {
   return inS > 0 ? `planned out in ${spokenDuration(inS)}` : `${spokenDuration(-inS)} behind the plan`;
 }
 
-/** When the car is expected past the line next: by the plan's lap time, from the last crossing on. */
-function nextCrossingS(context: DayContext, drive: DriveState, holds: ReadonlyMap<string, DriveHold>): number {
-  const hold = holds.get(drive.drive.id);
-  const lapS = hold ? (hold.trackEndS - hold.releaseS) / Math.max(1, hold.lapsDriven) : 90;
-  const last = drive.crossings.at(-1)?.atS;
-  const first = context.day.rules.firstLapFactor ?? 1;
-  return last === undefined ? (drive.releasedS ?? 0) + lapS * first : last + lapS;
-}
-
 function crossingNote(inS: number): string {
   return inS >= 0 ? `in about ${Math.round(inS)} s` : `expected ${Math.round(-inS)} s ago`;
+}
+
+function countWords({ count: { loop, hand } }: DriveState): string {
+  if (loop === undefined) return hand === undefined ? '' : `by hand ${hand}`;
+  return hand === undefined ? `loop ${loop}` : `loop ${loop}, hand ${hand}`;
+}
+
+function doubtWords({ count: { marks } }: DriveState, nowS: number): string | undefined {
+  const last = marks.findLast(({ as, atS }) => as !== 'counted' && nowS - atS < DOUBT_SHOWN_S);
+  if (!last || last.as === 'settled') return undefined;
+  if (last.as === 'missed') return 'The loop has probably missed a crossing';
+  return last.source === 'loop' ? 'The loop saw a crossing twice: counted once' : 'Counted twice by hand: one lap';
 }

@@ -1,27 +1,108 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { clockMinute, spokenDuration } from '@core/day';
+import type { FlagKind } from '@core/journal';
+import type { ReleaseWindow } from '@core/traffic';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
+import { DeviceService } from '../data/device.service';
+import { FLAG_WORDS } from '../data/names';
 import { Beads } from '../drawing/beads';
-import { pitExitModel, type PitDrive } from './pit-exit-model';
+import { CircuitView, type Disc } from '../drawing/circuit-view';
+import { HoldButton } from '../drawing/hold-button';
+import { BreakOff } from './break-off';
+import { IncidentForm } from './incident-form';
+import { pitExitModel, queueAdvice, type PitDrive, type QueuedDrive, type RunningDrive } from './pit-exit-model';
+import { Traffic } from './traffic';
 
-/** The queue of seated cars and the cars on the circuit, for gloved hands in the sun. */
+/** A stretch of the next three minutes, as it is drawn. */
+interface Strip {
+  readonly kind: string;
+  readonly share: number;
+  readonly text: string;
+  readonly words: string;
+}
+
+/** A stretch too narrow for its word. */
+const NARROW = 0.06;
+
+/** The queue with advice when to let out, and the cars on the circuit, for gloved hands in the sun. */
 @Component({
   selector: 'jl-pit-exit',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads, Button],
+  imports: [Beads, BreakOff, Button, CircuitView, HoldButton, IncidentForm],
   templateUrl: './pit-exit.html',
   styleUrl: './pit-exit.scss',
-  host: { class: 'screen' },
+  host: { class: 'screen', '(document:keydown)': 'key($event)' },
 })
 export class PitExit {
   protected readonly data = inject(DayService);
+  protected readonly traffic = inject(Traffic);
+  protected readonly devices = inject(DeviceService);
+  /** The drive whose further buttons are open. */
+  protected readonly open = signal<string | undefined>(undefined);
+  /** The drive that was put first by hand. */
+  private readonly preferred = signal<string | undefined>(undefined);
+  protected readonly breaking = signal<RunningDrive | undefined>(undefined);
+  protected readonly incidentOpen = signal(false);
+
   protected readonly model = computed(() => {
     const [context, state, view] = [this.data.context(), this.data.state(), this.data.view()];
-    return context && state && view ? pitExitModel(context, state, view.carNumbers) : undefined;
+    if (!context || !state || !view) return undefined;
+    return pitExitModel(context, state, view, this.traffic.runners(), this.traffic.shape());
+  });
+  protected readonly queue = computed<readonly QueuedDrive[]>(() => {
+    const queue = this.model()?.queue ?? [];
+    const first = queue.find(({ id }) => id === this.preferred());
+    return first ? [first, ...queue.filter((drive) => drive !== first)] : queue;
+  });
+  private readonly advised = computed(() => {
+    const [context, state] = [this.data.context(), this.data.state()];
+    if (!context || !state) return undefined;
+    return queueAdvice(context, state, this.queue(), this.traffic.runners(), this.traffic.shape());
+  });
+  protected readonly advice = computed(() => this.advised()?.advice);
+  protected readonly swap = computed(() => this.advised()?.swap);
+  protected readonly waitS = computed(() => {
+    const advice = this.advice();
+    return advice?.best && advice.best.atS - advice.moments[0]!.atS;
+  });
+  protected readonly strips = computed(() => (this.advice()?.windows ?? []).map(stripOf));
+  protected readonly stripText = computed(() =>
+    this.strips()
+      .map(({ words }) => words)
+      .join(', '),
+  );
+  protected readonly flag = computed(() => this.data.state()?.flag);
+  protected readonly flagWords = computed(() => FLAG_WORDS[this.flag()?.flag ?? 'green']);
+  protected readonly discs = computed<readonly Disc[]>(() => {
+    const state = this.data.state();
+    const numbers = this.data.view()?.carNumbers ?? {};
+    const rows = new Map((this.model()?.onCircuit ?? []).map((drive) => [drive.id, drive]));
+    return this.traffic.runners().map((runner) => {
+      const row = rows.get(runner.id);
+      const last = row !== undefined && row.due - row.done <= 1;
+      const number = numbers[state?.drives.get(runner.id)?.car ?? ''];
+      return {
+        runner,
+        text: runner.kind === 'drive' ? String(number ?? '?') : runner.label.charAt(0),
+        word: runner.kind === 'sighting' ? runner.label : last ? 'last lap' : undefined,
+        kind: runner.kind === 'sighting' ? 'sighting' : last ? 'last' : 'plain',
+      };
+    });
+  });
+  /** What did not fit and was settled by rule, lately. */
+  protected readonly settled = computed(() => {
+    const state = this.data.state();
+    return (state?.settled ?? [])
+      .filter(({ atS }) => state!.timeS - atS < 900)
+      .map((it) => ({
+        ...it,
+        text: `${clockMinute(it.atS)}, ${it.by}: ${it.text}`,
+      }));
   });
 
-  protected toGo(drive: PitDrive): string {
-    const left = drive.due - drive.done;
+  protected toGo({ due, done }: PitDrive): string {
+    const left = due - done;
     if (left <= 0) return 'laps done';
     return left === 1 ? 'last lap' : `${left} to go`;
   }
@@ -32,17 +113,29 @@ export class PitExit {
   protected unseat(drive: PitDrive): void {
     this.data.record({ kind: 'unseated', drive: drive.id });
   }
+  protected check(drive: QueuedDrive, items: readonly string[]): void {
+    if (items.length > 0) this.data.record({ kind: 'lastCheckDone', drive: drive.id, items: [...items] });
+  }
   protected letOut(drive: PitDrive): void {
-    this.data.record({ kind: 'released', drive: drive.id });
+    if (this.data.record({ kind: 'released', drive: drive.id })) this.preferred.set(undefined);
+  }
+  protected prefer(id: string): void {
+    this.preferred.set(id);
   }
   protected count(drive: PitDrive): void {
     this.data.record({ kind: 'lapCounted', drive: drive.id, source: 'hand' });
   }
-  protected spoil(drive: PitDrive): void {
-    this.data.record({ kind: 'lapSpoiled', drive: drive.id, lap: drive.done + 1, reason: 'traffic' });
+  protected settle(drive: RunningDrive, crossings: number): void {
+    this.data.record({ kind: 'lapsSettled', drive: drive.id, crossings });
+  }
+  protected spoil(drive: PitDrive, lap = drive.done + 1, reason = 'traffic'): void {
+    this.data.record({ kind: 'lapSpoiled', drive: drive.id, lap, reason });
   }
   protected extra(drive: PitDrive): void {
     this.data.record({ kind: 'extraLapGranted', drive: drive.id });
+  }
+  protected intervened(drive: PitDrive): void {
+    this.data.record({ kind: 'intervened', drive: drive.id, lap: Math.min(drive.done + 1, drive.due) });
   }
   protected bringIn(drive: PitDrive): void {
     this.data.record({ kind: 'broughtIn', drive: drive.id });
@@ -50,4 +143,59 @@ export class PitExit {
   protected park(drive: PitDrive): void {
     this.data.record({ kind: 'parked', drive: drive.id });
   }
+  protected call(flag: FlagKind): void {
+    this.data.record({ kind: 'flagCalled', flag });
+  }
+  protected clear(): void {
+    this.data.record({ kind: 'circuitCleared' });
+  }
+  protected toggle(drive: PitDrive): void {
+    this.open.update((open) => (open === drive.id ? undefined : drive.id));
+  }
+
+  /** The desk works the exit by keyboard: arrows choose a car on the circuit, letters act on it or on the one at the exit. */
+  protected key(event: KeyboardEvent): void {
+    const target = event.target as HTMLElement;
+    const busy = ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || target.closest('[role="dialog"]');
+    if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || busy) return;
+    const [first] = this.queue();
+    const rows = this.model()?.onCircuit ?? [];
+    const place = rows.findIndex(({ id }) => id === this.open());
+    const row = rows[place];
+    const acts: Partial<Record<string, () => void>> = {
+      a: () => first && this.check(first, first.unchecked),
+      l: () => first && first.unchecked.length === 0 && this.letOut(first),
+      ArrowDown: () => this.open.set(rows[Math.min(rows.length - 1, place + 1)]?.id),
+      ArrowUp: () => this.open.set(rows[Math.max(0, place - 1)]?.id),
+      m: () => row && this.count(row),
+      s: () => row && this.spoil(row),
+      x: () => row && this.extra(row),
+      i: () => row && this.bringIn(row),
+    };
+    const act = acts[event.key];
+    if (!act) return;
+    event.preventDefault();
+    act();
+  }
+}
+
+function stripOf({ fromS, toS, hindrance, passes }: ReleaseWindow): Strip {
+  const share = (toS - fromS) / 181;
+  const length = spokenDuration(toS - fromS);
+  const word = { shut: 'closed', gap: 'gap', full: 'full' };
+  if (hindrance !== undefined) {
+    return {
+      kind: hindrance,
+      share,
+      text: share < NARROW ? '' : word[hindrance],
+      words: `${length} ${word[hindrance]}`,
+    };
+  }
+  const text = passes === 1 ? '1 pass' : `${passes} passes`;
+  return {
+    kind: `open passes-${Math.min(3, passes)}`,
+    share,
+    text: share < NARROW ? '' : share < 2 * NARROW ? String(passes) : text,
+    words: `${length} with ${text}`,
+  };
 }

@@ -26,6 +26,8 @@ export const ROOM_PLACES: readonly Place[] = [
   { label: 'Cars', path: '/cars', key: 'c' },
   { label: 'Crew', path: '/crew', key: 'r' },
   { label: 'Rules', path: '/rules', key: 'u' },
+  { label: 'Devices', path: '/devices', key: 'v' },
+  { label: 'Counter', path: '/counter', key: 'o' },
 ];
 
 export const PLACES: readonly Place[] = [...ROOM_PLACES, ...STATION_PLACES];

@@ -1,0 +1,117 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { clockMinute, spokenDuration } from '@core/day';
+import { countsDiffer, progressOf, type DriveState } from '@core/journal';
+import { driveEnd, delayWords, progressOfRunner } from '@core/traffic';
+import { DayService } from '../data/day.service';
+import { Who } from '../data/who';
+import { beadsOf } from '../drawing/bead-list';
+import { Beads } from '../drawing/beads';
+import { wayInWords } from '../pit-exit/pit-exit-model';
+import { Traffic } from '../pit-exit/traffic';
+
+const KEY = 'joylap.counter';
+
+/** The instructor's phone in its holder: one thumb, one button that counts, and never more than that while the car moves. */
+@Component({
+  selector: 'jl-counter',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Beads],
+  templateUrl: './counter.html',
+  styleUrl: './counter.scss',
+})
+export class Counter {
+  private readonly data = inject(DayService);
+  private readonly who = inject(Who);
+  private readonly traffic = inject(Traffic);
+  private readonly chosen = signal(localStorage.getItem(KEY));
+
+  protected readonly crew = computed(() => this.data.day()?.instructors ?? []);
+  protected readonly me = computed(() => {
+    const crew = this.crew();
+    return crew.find(({ id }) => id === this.chosen()) ?? crew.find(({ name }) => name === this.who.name());
+  });
+  /** The drive that the instructor sits in, or the one that comes next. */
+  private readonly drive = computed<DriveState | undefined>(() => {
+    const [me, state, context] = [this.me(), this.data.state(), this.data.context()];
+    if (!me || !state || !context) return undefined;
+    const own = [...state.drives.values()].filter(({ instructor }) => instructor === me.id);
+    const running = own.find(({ stage }) => stage === 'seated' || stage === 'onCircuit' || stage === 'rollingIn');
+    if (running) return running;
+    const next = context.schedule.crewHolds
+      .get(me.id)
+      ?.find((hold) => hold.kind === 'drive' && state.drives.get(hold.planned.drive)?.stage === 'planned');
+    return next?.kind === 'drive' ? state.drives.get(next.planned.drive) : undefined;
+  });
+  protected readonly shown = computed(() => {
+    const [drive, state, context, view] = [this.drive(), this.data.state(), this.data.context(), this.data.view()];
+    if (!drive || !state || !context || !view) return undefined;
+    const { done, due } = progressOf(context, drive);
+    const runner = this.traffic.runners().find(({ id }) => id === drive.drive.id);
+    const hold = context.schedule.drives.find(({ planned }) => planned.drive === drive.drive.id);
+    const differ = countsDiffer(drive.count, state.timeS);
+    const startsInS = hold ? hold.startS - state.timeS : 0;
+    return {
+      id: drive.drive.id,
+      stage: drive.stage,
+      guest: drive.guest.name,
+      number: view.carNumbers[drive.car ?? ''],
+      car: context.schedule.index.cars.get(drive.car ?? '')?.name ?? '',
+      beads: beadsOf(drive, done),
+      lap: Math.min(done + 1, due),
+      left: due - done,
+      spoiled: drive.spoiled.has(done + 1),
+      differ: differ && `loop ${differ.loop}, you ${differ.hand}: the smaller holds`,
+      wayIn: wayInWords(view, drive.car),
+      delays: runner ? driveEnd(context, state, runner).delays.map(delayWords) : [],
+      when: hold
+        ? `seat at ${clockMinute(hold.startS)}${startsInS > 0 ? `, in ${spokenDuration(startsInS)}` : ''}`
+        : 'not in the plan',
+      unchecked: view.pitExit.lastCheck.filter((item) => !drive.checked.has(item)),
+    };
+  });
+
+  constructor() {
+    // The screen stays on in its holder, where the browser can do that.
+    void navigator.wakeLock?.request('screen').catch(() => undefined);
+  }
+
+  protected choose(id: string): void {
+    localStorage.setItem(KEY, id);
+    this.chosen.set(id);
+  }
+
+  protected leave(): void {
+    localStorage.removeItem(KEY);
+    this.chosen.set('');
+  }
+
+  protected count(): void {
+    const drive = this.drive();
+    if (drive) this.enter({ kind: 'lapCounted', drive: drive.drive.id, source: 'hand' });
+  }
+
+  protected spoiled(lap: number): void {
+    const drive = this.drive();
+    if (drive) this.enter({ kind: 'lapSpoiled', drive: drive.drive.id, lap, reason: 'traffic' });
+  }
+
+  /** Kept with the lap, and with the corner where the car's place is known. */
+  protected intervened(lap: number): void {
+    const drive = this.drive();
+    if (!drive) return;
+    const runner = this.traffic.runners().find(({ id }) => id === drive.drive.id);
+    const shape = this.traffic.shape();
+    const place = runner && shape.placeAt(progressOfRunner(runner, this.data.nowS()));
+    const corner = place === undefined ? undefined : shape.cornerAt(place);
+    this.enter({ kind: 'intervened', drive: drive.drive.id, lap, ...(corner !== undefined && { corner }) });
+  }
+
+  protected parked(): void {
+    const drive = this.drive();
+    if (drive) this.enter({ kind: 'parked', drive: drive.drive.id });
+  }
+
+  private enter(entry: Parameters<DayService['record']>[0]): void {
+    if (this.data.record(entry, this.me()?.name)) navigator.vibrate?.(40);
+  }
+}
