@@ -6,7 +6,7 @@ export * from './next';
 export * from './plan-again';
 export { asSituated, changesTheDay } from './situation';
 export { dayContext, isSpoiled, lapEstimateOf, lapsOwed, progressOf, type DayContext } from './context';
-export { countsDiffer, type CountMark, type LapCount } from './lap-count';
+export { countsDiffer, hasStopped, type CountMark, type LapCount } from './lap-count';
 export { effectiveEntries, stateOf } from './reduce';
 export { RunningJournal } from './running';
 export * from './stations';

@@ -1,41 +1,16 @@
 import fc from 'fast-check';
-import type { Day, Plan } from '../day';
+import { writtenJournal, type EntryFields } from '../testing/written-journal';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import {
-  admit,
   dayAsItIs,
-  dayContext,
   nextHold,
   progressOf,
   stateOf,
   stationCounts,
   vehiclesOnCircuit,
   withGuestsGone,
-  type JournalEntry,
   type RecordedEntry,
 } from '.';
-
-type Fields = JournalEntry extends infer E ? (E extends JournalEntry ? Omit<E, 'id' | 'at' | 'by'> : never) : never;
-
-/** A journal that is written as on the day: each entry is checked, and refusals come back as their sentence. */
-function journal(day: Day, plan: Plan) {
-  const context = dayContext(day, plan);
-  const entries: RecordedEntry[] = [];
-  return {
-    context,
-    entries,
-    enter(time: string, fields: Fields): string {
-      const id = `entry-${String(entries.length).padStart(4, '0')}`;
-      const entry = { ...fields, id, at: at(time), by: 'Test' } as JournalEntry;
-      const admission = admit(context, entries, entry);
-      if (!admission.admitted) return admission.reason;
-      entries.push({ seq: entries.length + 1, recordedAt: '2027-05-22T08:00:00.000Z', entry });
-      return id;
-    },
-    state: (time: string) => stateOf(context, entries, at(time)),
-    stage: (time: string, guest = 'g1') => stateOf(context, entries, at(time)).guests.get(guest)!.stage,
-  };
-}
 
 const fresh = aGuest({ briefed: false, sighted: false });
 const dayPlan = aPlan({
@@ -46,7 +21,7 @@ const dayPlan = aPlan({
 
 /** Up to the guest's seat in the car. */
 function seated() {
-  const it = journal(aDay({ guests: [fresh] }), dayPlan);
+  const it = writtenJournal(aDay({ guests: [fresh] }), dayPlan);
   it.enter('08:55', { kind: 'guestArrived', guest: 'g1' });
   it.enter('08:56', { kind: 'waiverSigned', guest: 'g1' });
   it.enter('08:57', { kind: 'licenceSeen', guest: 'g1' });
@@ -103,7 +78,7 @@ describe('The journal', () => {
 
   it('counts from the first time across the line where the lap out does not count', () => {
     const day = aDay({ guests: [fresh] });
-    const it = journal({ ...day, rules: { ...day.rules, outLapCounts: false } }, aPlan());
+    const it = writtenJournal({ ...day, rules: { ...day.rules, outLapCounts: false } }, aPlan());
     it.entries.push(...seated().entries);
     it.enter('10:10', { kind: 'released', drive: 'd1' });
     it.enter('10:11', { kind: 'lapCounted', drive: 'd1', source: 'hand' });
@@ -121,8 +96,8 @@ describe('The journal', () => {
 
 describe('An entry that cannot be', () => {
   it('is refused: seated before the gate has cleared the guest', () => {
-    const it = journal(aDay(), aPlan({ drives: [drive('10:00')] }));
-    const seat: Fields = { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' };
+    const it = writtenJournal(aDay(), aPlan({ drives: [drive('10:00')] }));
+    const seat: EntryFields = { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' };
     expect(it.enter('09:50', seat)).toBe('Ines Faro has not arrived yet.');
     it.enter('09:50', { kind: 'guestArrived', guest: 'g1' });
     it.enter('09:51', { kind: 'waiverSigned', guest: 'g1' });
@@ -146,7 +121,7 @@ describe('An entry that cannot be', () => {
         aGuest({ id: `g${n}`, name: `Guest ${n}`, drives: [{ id: `d${n}`, cars: [`c${n}`], laps: 5 }] }),
       ),
     });
-    const it = journal(day, aPlan());
+    const it = writtenJournal(day, aPlan());
     for (const n of ids) {
       it.enter('09:00', { kind: 'guestArrived', guest: `g${n}` });
       it.enter('09:00', { kind: 'waiverSigned', guest: `g${n}` });
@@ -164,7 +139,10 @@ describe('An entry that cannot be', () => {
 
   it('is refused: a release while the circuit is closed', () => {
     const closures = [{ from: at('10:00'), to: at('10:30'), reason: 'quiet half-hour' }];
-    const it = journal(aDay({ guests: [fresh], circuit: { name: 'Loop', lapLengthM: 2000, closures } }), dayPlan);
+    const it = writtenJournal(
+      aDay({ guests: [fresh], circuit: { name: 'Loop', lapLengthM: 2000, closures } }),
+      dayPlan,
+    );
     it.entries.push(...seated().entries);
     expect(it.enter('10:10', { kind: 'released', drive: 'd1' })).toBe(
       'The circuit is closed until 10:30 (quiet half-hour).',
@@ -180,7 +158,7 @@ describe('An entry that cannot be', () => {
       ],
       cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],
     });
-    const it = journal(day, aPlan());
+    const it = writtenJournal(day, aPlan());
     for (const guest of ['g1', 'g2']) {
       for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const)
         it.enter('09:00', { kind, guest });
@@ -200,7 +178,7 @@ describe('An entry that cannot be', () => {
   });
 
   it('is refused: about people, cars and drives that the day does not know', () => {
-    const it = journal(aDay(), aPlan());
+    const it = writtenJournal(aDay(), aPlan());
     expect(it.enter('09:00', { kind: 'guestArrived', guest: 'gX' })).toBe('There is no guest "gX" today.');
     expect(it.enter('09:00', { kind: 'released', drive: 'dX' })).toBe('There is no drive "dX" today.');
     expect(it.enter('09:00', { kind: 'carHeld', car: 'cX', reason: 'tyre' })).toBe('There is no car "cX" today.');
@@ -212,7 +190,7 @@ describe('An entry that cannot be', () => {
 
 describe('A correction', () => {
   it('takes an entry back by a new one', () => {
-    const it = journal(aDay(), aPlan());
+    const it = writtenJournal(aDay(), aPlan());
     const arrived = it.enter('09:00', { kind: 'guestArrived', guest: 'g1' });
     expect(it.stage('09:01')).toBe('arrived');
     it.enter('09:02', { kind: 'correction', corrects: arrived });
@@ -279,7 +257,7 @@ describe('Planning again', () => {
   });
 
   it('leaves out guests who did not come and plans late ones from now on', () => {
-    const it = journal(day, aPlan());
+    const it = writtenJournal(day, aPlan());
     it.enter('09:30', { kind: 'guestNoShow', guest: 'g1' });
     const known = dayAsItIs(day, undefined, it.state('10:00'));
     expect(known.guests.map(({ id, arrives }) => [id, arrives])).toEqual([['g2', at('10:10')]]);
@@ -290,7 +268,7 @@ describe('Planning again', () => {
   });
 
   it('keeps a held car away until it is expected back', () => {
-    const it = journal(day, aPlan());
+    const it = writtenJournal(day, aPlan());
     it.enter('10:00', { kind: 'carHeld', car: 'c1', reason: 'brake pedal long', backAt: at('12:15') });
     expect(dayAsItIs(day, undefined, it.state('10:05')).cars[0]!.available).toEqual([
       { from: at('08:00'), to: at('10:05') },

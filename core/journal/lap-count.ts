@@ -41,7 +41,13 @@ export const noCount = (): LapCount => ({ loop: undefined, hand: undefined, mark
 /** Crossings that hold: the smaller count of those that speak. */
 export function agreedCrossings({ loop, hand }: LapCount): number {
   if (loop === undefined || hand === undefined) return loop ?? hand ?? 0;
-  return Math.abs(loop - hand) >= SILENT_BEHIND ? Math.max(loop, hand) : Math.min(loop, hand);
+  return hasStopped({ loop, hand }) ? Math.max(loop, hand) : Math.min(loop, hand);
+}
+
+/** The source that has stopped counting while the other went on, if one has. */
+export function hasStopped({ loop, hand }: Pick<LapCount, LapSource>): LapSource | undefined {
+  if (loop === undefined || hand === undefined || Math.abs(loop - hand) < SILENT_BEHIND) return undefined;
+  return loop < hand ? 'loop' : 'hand';
 }
 
 /**
@@ -86,11 +92,11 @@ export function settleCount(count: LapCount, crossings: number, atS: number, by:
   count.marks.push({ atS, source: 'hand', by, as: 'settled' });
 }
 
-/** The two counts where they differ and have had time to agree. */
+/** The two counts where both go on, differ and have had time to agree. */
 export function countsDiffer(
   { loop, hand, marks }: LapCount,
   nowS: number,
 ): { readonly loop: number; readonly hand: number } | undefined {
-  if (loop === undefined || hand === undefined || loop === hand) return undefined;
+  if (loop === undefined || hand === undefined || loop === hand || hasStopped({ loop, hand })) return undefined;
   return nowS - (marks.at(-1)?.atS ?? 0) < DIFFERENCE_AFTER_S ? undefined : { loop, hand };
 }

@@ -68,7 +68,7 @@ export interface ReleaseAdvice {
 /** How far ahead windows are told. */
 export const HORIZON_S = 180;
 /** A minute of waiting is worth so many passes, and for each further car in the queue so many more. */
-const WAIT_PER_MIN = 0.6;
+const WAIT_PER_MIN = 0.63;
 const WAIT_PER_FOLLOWER = 0.3;
 /** A pass early in the drive, when the guest is still finding the line, weighs more. */
 const SOON_WEIGHT = 0.35;

@@ -1,5 +1,6 @@
-import { dayContext, stateOf, type JournalEntry, type RecordedEntry } from '@core/journal';
+import { dayContext, stateOf, type DayState, type JournalEntry, type RecordedEntry } from '@core/journal';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '@core/testing/small-day';
+import { EVEN_RING, runnersOf } from '@core/traffic';
 import { pitExitModel } from '../pit-exit/pit-exit-model';
 import { boardRows, type Block } from './board-model';
 
@@ -83,26 +84,26 @@ describe('The lists of the pit exit', () => {
       '09:00',
       { kind, guest },
     ]);
-  const numbers = { c1: 1, c2: 9 };
+  const view = { carNumbers: { c1: 1, c2: 9 }, stalls: { c1: 4 }, pitExit: { lastCheck: ['Strap'] } };
+  const modelAt = (state: DayState) =>
+    pitExitModel(context, state, view, runnersOf(context, state, EVEN_RING, view.carNumbers), EVEN_RING);
 
   it('lists who is to be seated soon, who waits, and who is out', () => {
     const base: [string, Fields][] = [...arrive('g1'), ...arrive('g2')];
-    const before = pitExitModel(context, stateAt('09:50', ...base), numbers);
+    const before = modelAt(stateAt('09:50', ...base));
     expect(before.toSeat.map(({ guest, number }) => [guest, number])).toEqual([['Ines Faro', 1]]);
     const seated: [string, Fields][] = [
       ...base,
       ['09:56', { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' }],
     ];
-    expect(pitExitModel(context, stateAt('09:58', ...seated), numbers).queue[0]!.note).toBe('planned out in 2 min');
-    const out = pitExitModel(
-      context,
+    expect(modelAt(stateAt('09:58', ...seated)).queue[0]!.note).toBe('planned out in 2 min');
+    const out = modelAt(
       stateAt(
         '10:02',
         ...seated,
         ['10:00', { kind: 'released', drive: 'd1' }],
         ['10:01:20', { kind: 'lapCounted', drive: 'd1', source: 'hand' }],
       ),
-      numbers,
     );
     expect(out.queue).toEqual([]);
     expect(out.onCircuit.map(({ done, due, note }) => [done, due, note])).toEqual([[1, 5, 'in about 40 s']]);
@@ -110,7 +111,7 @@ describe('The lists of the pit exit', () => {
   });
 
   it('says how far behind the plan a guest is', () => {
-    const late = pitExitModel(context, stateAt('10:00', ...arrive('g1')), numbers);
+    const late = modelAt(stateAt('10:00', ...arrive('g1')));
     expect(late.toSeat[0]!.note).toBe('4 min behind the plan');
   });
 });

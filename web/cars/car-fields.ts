@@ -19,6 +19,8 @@ export const CAR_FIELDS: readonly Field[] = [
   },
   { path: 'lapTimeS', label: 'Lap of a quick guest', unit: 's', kind: 'number', decimals: 1 },
   { path: 'lapPrice', label: 'Price of a lap', kind: 'number', decimals: 2, optional: true },
+  { path: 'stall', label: 'Stall', kind: 'number', optional: true },
+  { path: 'transponder', label: 'Transponder', kind: 'text', optional: true, hint: 'its id where empty' },
   {
     path: 'gearboxes',
     label: 'Gearboxes',

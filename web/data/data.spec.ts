@@ -3,9 +3,12 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { contract } from '@core/api';
-import type { DriveState, JournalEntry } from '@core/journal';
+import { journalEntry, type DriveState, type JournalEntry } from '@core/journal';
 import { at } from '@core/testing/small-day';
+import * as z from 'zod';
+import { MemoryStorage } from '../testing/memory-storage';
 import { Api, type ApiError } from './api';
+import { DeviceStorage } from './device-storage';
 import { gainOf, lapTimesOf } from './lap-times';
 import { entryWords, shortName, surname } from './names';
 import { Outbox, type Settled } from './outbox';
@@ -21,14 +24,19 @@ const URL = '/api/days/2027-05-22/journal';
 
 describe('Requests and entries', () => {
   let http: HttpTestingController;
+  let storage: MemoryStorage;
   beforeEach(() => {
-    localStorage.removeItem('joylap.outbox');
+    storage = new MemoryStorage();
     TestBed.configureTestingModule({
-      providers: [provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting()],
+      providers: [
+        provideZonelessChangeDetection(),
+        provideHttpClient(),
+        provideHttpClientTesting(),
+        { provide: DeviceStorage, useValue: storage },
+      ],
     });
     http = TestBed.inject(HttpTestingController);
   });
-  afterEach(() => localStorage.removeItem('joylap.outbox'));
 
   it('travel in their encoded form and come back decoded', () => {
     let days: unknown;
@@ -64,14 +72,14 @@ describe('Requests and entries', () => {
     const outbox = TestBed.inject(Outbox);
     outbox.send('2027-05-22', entry(1));
     outbox.send('2027-05-22', entry(2));
-    expect(JSON.parse(localStorage.getItem('joylap.outbox')!).length).toBe(2);
+    expect([...storage.storedEntries.keys()]).toEqual(['entry-0001', 'entry-0002']);
     const first = http.expectOne(URL);
     first.flush({ seq: 1, recordedAt: '2027-05-22T08:00:00.000Z', entry: first.request.body });
     const second = http.expectOne(URL);
     expect(second.request.body.id).toBe('entry-0002');
     second.flush({ seq: 2, recordedAt: '2027-05-22T08:00:00.000Z', entry: second.request.body });
     expect(outbox.waiting()).toEqual([]);
-    expect(localStorage.getItem('joylap.outbox')).toBe('[]');
+    expect(storage.storedEntries.size).toBe(0);
   });
 
   it('wait out a network that is away, and keep their id', () => {
@@ -82,13 +90,14 @@ describe('Requests and entries', () => {
       http.expectOne(URL).error(new ProgressEvent('error'));
       expect(outbox.waiting().length).toBe(1);
       jasmine.clock().tick(2100);
-      expect(http.expectOne(URL).request.body.id).toBe('entry-0001');
+      const { id, offline } = http.expectOne(URL).request.body;
+      expect([id, offline]).toEqual(['entry-0001', true]);
     } finally {
       jasmine.clock().uninstall();
     }
   });
 
-  it('are dropped with the reason where the server refuses them', () => {
+  it('stay on the device with the reason where the server refuses them, until somebody has seen it', () => {
     const outbox = TestBed.inject(Outbox);
     const settled: Settled[] = [];
     outbox.settled.subscribe((one) => settled.push(one));
@@ -101,6 +110,39 @@ describe('Requests and entries', () => {
       );
     expect(settled).toEqual([{ reason: 'Ines is here already.' }]);
     expect(outbox.waiting()).toEqual([]);
+    expect(storage.storedEntries.get('entry-0001')!.refusal).toBe('Ines is here already.');
+    outbox.dismiss('entry-0001');
+    expect([outbox.refused().length, storage.storedEntries.size]).toEqual([0, 0]);
+  });
+
+  it('come back after a reload, those that wait and those that were refused', async () => {
+    const encoded = z.encode(journalEntry, entry(1));
+    await storage.putEntry({ id: 'entry-0001', date: '2027-05-22', entry: encoded, sinceMs: 5 });
+    await storage.putEntry({
+      id: 'entry-0002',
+      date: '2027-05-22',
+      entry: { ...encoded, id: 'entry-0002' },
+      sinceMs: 6,
+      refusal: 'No.',
+    });
+    await storage.putEntry({ id: 'entry-0003', date: '2027-05-22', entry: 'unreadable', sinceMs: 7 });
+    const outbox = TestBed.inject(Outbox);
+    await outbox.ready;
+    expect(outbox.waiting().map((it) => it.entry.id)).toEqual(['entry-0001']);
+    expect(outbox.refused().map(({ reason }) => reason)).toEqual(['No.']);
+    http.expectOne(URL);
+  });
+
+  it('are kept by the browser itself', async () => {
+    const real = new DeviceStorage();
+    await real.putEntry({ id: 'spec-0001', date: '2027-05-22', entry: {}, sinceMs: 2 });
+    await real.putEntry({ id: 'spec-0000', date: '2027-05-22', entry: {}, sinceMs: 1 });
+    const own = (await real.entries()).filter(({ id }) => id.startsWith('spec-'));
+    expect(own.map(({ id }) => id)).toEqual(['spec-0000', 'spec-0001']);
+    await real.removeEntry('spec-0000');
+    await real.removeEntry('spec-0001');
+    await real.putDay({ date: '1999-01-01', view: { day: 1 }, readMs: 1 });
+    expect((await real.day('1999-01-01'))!.view).toEqual({ day: 1 });
   });
 });
 

@@ -7,7 +7,9 @@ import { recordedEntry, type JournalEntry } from '@core/journal';
 import { aDay, aPlan, at, drive } from '@core/testing/small-day';
 import { MessageService } from 'primeng/api';
 import * as z from 'zod';
+import { MemoryStorage } from '../testing/memory-storage';
 import { DayService } from './day.service';
+import { DeviceStorage } from './device-storage';
 
 /** A stream that a test speaks through. */
 class FakeEventSource extends EventTarget {
@@ -35,16 +37,18 @@ describe('The day on screen', () => {
   let http: HttpTestingController;
   let data: DayService;
   const messages: string[] = [];
+  let storage: MemoryStorage;
 
   beforeEach(() => {
-    localStorage.removeItem('joylap.outbox');
     globalThis.EventSource = FakeEventSource as unknown as typeof EventSource;
     messages.length = 0;
+    storage = new MemoryStorage();
     TestBed.configureTestingModule({
       providers: [
         provideZonelessChangeDetection(),
         provideHttpClient(),
         provideHttpClientTesting(),
+        { provide: DeviceStorage, useValue: storage },
         { provide: MessageService, useValue: { add: ({ detail }: { detail: string }) => messages.push(detail) } },
       ],
     });
@@ -53,7 +57,6 @@ describe('The day on screen', () => {
   });
   afterEach(() => {
     globalThis.EventSource = original;
-    localStorage.removeItem('joylap.outbox');
   });
 
   const view = (journal: JournalEntry[] = [], date = DATE) =>
@@ -61,6 +64,9 @@ describe('The day on screen', () => {
       day: aDay(),
       bookings: [],
       carNumbers: { c1: 1 },
+      stalls: {},
+      pitExit: { lastCheck: [] },
+      map: null,
       plan: aPlan({ drives: [drive('10:00')] }),
       revision: {
         revision: 1,
@@ -85,7 +91,7 @@ describe('The day on screen', () => {
     const day = (date: string) => ({ date, bookings: 0, drives: 0, revision: null });
     http.expectOne('/api/days').flush({ days: [day('2027-05-21'), day(DATE), day('2027-05-23')] });
     expect(data.date()).toBe(DATE);
-    expect(FakeEventSource.last.url).toBe(`/api/days/${DATE}/stream`);
+    expect(FakeEventSource.last.url).toBe(`/api/days/${DATE}/stream?ngsw-bypass=true`);
   });
 
   it('takes an entry from another screen, once', () => {
@@ -151,6 +157,7 @@ describe('The day on screen', () => {
     expect([data.connected(), stage()]).toEqual([true, 'arrived']);
     FakeEventSource.last.say('changed', { what: 'bookings' });
     http.expectOne(`/api/days/${DATE}`);
+    http.match('/api/clock');
     FakeEventSource.last.say('changed', { what: 'clock' });
     expect(http.match('/api/clock').length).toBe(1);
   });
@@ -177,6 +184,38 @@ describe('The day on screen', () => {
     opened();
     window.dispatchEvent(new Event('offline'));
     expect(data.connected()).toBeFalse();
+  });
+
+  it('shows a day without server as this device knew it last, with the clock carried on', async () => {
+    const known = { ...view([arrived]), clock: { date: DATE, secondsOfDay: at('09:30'), rate: 1, adjustable: false } };
+    await storage.putDay({ date: DATE, view: known, readMs: Date.now() - 120_000 });
+    data.open(DATE);
+    FakeEventSource.last.say('error');
+    http.expectOne(`/api/days/${DATE}`).error(new ProgressEvent('error'));
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    expect(stage()).toBe('arrived');
+    expect(data.nowS()).toBeGreaterThanOrEqual(at('09:32'));
+    expect(data.record({ kind: 'waiverSigned', guest: 'g1' })).toBeTrue();
+    expect(http.expectOne(`/api/days/${DATE}/journal`).request.body.offline).toBeTrue();
+  });
+
+  it('keeps what it shows on the device', async () => {
+    opened([arrived]);
+    TestBed.tick();
+    await new Promise((resolve) => setTimeout(resolve, 1200));
+    expect((storage.storedDays.get(DATE)!.view as { journal: unknown[] }).journal.length).toBe(1);
+  });
+
+  it('takes a burst of entries in together, and loses none', async () => {
+    opened();
+    const kinds = ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const;
+    kinds.forEach((kind, place) => {
+      const entry = { id: `burst-000${place}`, kind, guest: 'g1', at: at('09:00'), by: 'Desk' } as JournalEntry;
+      FakeEventSource.last.say('entry', recorded(entry, place + 1));
+    });
+    expect(data.entries().length).toBe(1);
+    await new Promise((resolve) => setTimeout(resolve, 120));
+    expect([data.entries().length, stage()]).toEqual([4, 'cleared']);
   });
 
   it('knows that a day to come has not begun, and that a past one is over', () => {

@@ -40,7 +40,7 @@ const STATE_WORDS: Record<Device['state'], string> = { never: 'never heard', hea
         <ng-template #body let-row>
           <tr>
             <td>
-              <b>{{ row.name }}</b> <span class="muted">{{ row.id }}</span>
+              <b>{{ row.name }}</b><span class="muted id">{{ row.id }}</span>
             </td>
             <td>
               <span class="chip" [class.warn]="row.state === 'silent'" [class.good]="row.state === 'heard'">{{
@@ -96,6 +96,9 @@ const STATE_WORDS: Record<Device['state'], string> = { never: 'never heard', hea
     </div>
   `,
   styles: `
+    .id {
+      margin-left: 0.5rem;
+    }
     .n {
       text-align: right;
     }

@@ -11,15 +11,23 @@ export interface CircuitPlan {
   /** Share of the lap where the pit exit joins and the way in leaves. */
   readonly pitExit: number;
   readonly pitEntry: number;
-  readonly corners: readonly {
-    readonly name: string;
-    readonly x: number;
-    readonly y: number;
-    readonly left: boolean;
-  }[];
+  readonly corners: readonly CornerLabel[];
 }
 
-const MARGIN = 0.09;
+/** Where a corner's name stands: beside the road, on its outer side. */
+export interface CornerLabel {
+  readonly name: string;
+  readonly x: number;
+  readonly y: number;
+  readonly anchor: 'start' | 'middle' | 'end';
+}
+
+/** Room around the line for names, as shares of its size. */
+const MARGIN_X = 0.15;
+const MARGIN_Y = 0.09;
+/** How far from the middle of the road a name stands, and over how much of the lap the road's direction is taken. */
+const LABEL_OFF = 0.055;
+const DIRECTION_SPAN = 0.004;
 /** Points of the ring that stands for a circuit without a map. */
 const RING_POINTS = 72;
 
@@ -33,9 +41,9 @@ export function circuitPlan(map: CircuitMap | undefined): CircuitPlan {
   const [left, top] = [Math.min(...xs), Math.min(...ys)];
   const [width, height] = [Math.max(...xs) - left, Math.max(...ys) - top];
   const size = Math.max(width, height);
-  const margin = MARGIN * size;
-  const box = [left - margin, top - margin, width + 2 * margin, height + 2 * margin].map((value) => value.toFixed(1));
-  const middle = left + width / 2;
+  const [mx, my] = [MARGIN_X * size, MARGIN_Y * size];
+  const box = [left - mx, top - my, width + 2 * mx, height + 2 * my].map((value) => value.toFixed(1));
+  const middle = { x: left + width / 2, y: top + height / 2 };
   return {
     viewBox: box.join(' '),
     size,
@@ -45,8 +53,15 @@ export function circuitPlan(map: CircuitMap | undefined): CircuitPlan {
     pitExit: (map?.pitExitM ?? 0) / measured.lengthM,
     pitEntry: (map?.pitEntryM ?? 0) / measured.lengthM,
     corners: (map?.corners ?? []).map(({ name, atM }) => {
-      const { x, y } = flat(measured.at(atM / measured.lengthM));
-      return { name, x, y, left: x < middle };
+      const place = atM / measured.lengthM;
+      const at = flat(measured.at(place));
+      const [before, after] = [flat(measured.at(place - DIRECTION_SPAN)), flat(measured.at(place + DIRECTION_SPAN))];
+      const along = Math.hypot(after.x - before.x, after.y - before.y) || 1;
+      const normal = { x: (after.y - before.y) / along, y: -(after.x - before.x) / along };
+      const outward = normal.x * (at.x - middle.x) + normal.y * (at.y - middle.y) >= 0 ? 1 : -1;
+      const [dx, dy] = [outward * normal.x, outward * normal.y];
+      const anchor = Math.abs(dx) < 0.5 ? 'middle' : dx > 0 ? 'start' : 'end';
+      return { name, x: at.x + dx * LABEL_OFF * size, y: at.y + (dy * LABEL_OFF + 0.01) * size, anchor };
     }),
   };
 }

@@ -2,12 +2,12 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  ElementRef,
   inject,
   input,
   output,
   signal,
   viewChild,
+  type ElementRef,
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { CircuitMap } from '@core/circuit';
@@ -26,6 +26,8 @@ export interface Disc {
 }
 
 const MOVE_MS = 200;
+/** Share of the lap by which a key moves a place. */
+const STEP = 0.01;
 
 /** The circuit, or a ring where its shape is not known, with the cars on it as numbered discs that move. */
 @Component({
@@ -38,7 +40,9 @@ const MOVE_MS = 200;
       [attr.aria-label]="words()"
       [attr.viewBox]="plan().viewBox"
       [class.picking]="picks()"
+      [attr.tabindex]="picks() ? 0 : null"
       (click)="pick($event)"
+      (keydown)="step($event)"
     >
       <path class="edge" [attr.d]="plan().path" [attr.stroke-width]="plan().size * 0.05" />
       <path class="road" [attr.d]="plan().path" [attr.stroke-width]="plan().size * 0.042" />
@@ -51,10 +55,10 @@ const MOVE_MS = 200;
       @for (corner of plan().corners; track corner.name) {
         <text
           class="corner"
-          [attr.x]="corner.x + (corner.left ? -1 : 1) * plan().size * 0.04"
+          [attr.x]="corner.x"
           [attr.y]="corner.y"
-          [attr.text-anchor]="corner.left ? 'end' : 'start'"
-          [attr.font-size]="plan().size * 0.03"
+          [attr.text-anchor]="corner.anchor"
+          [attr.font-size]="plan().size * (picks() ? 0.05 : 0.03)"
         >
           {{ corner.name }}
         </text>
@@ -211,6 +215,14 @@ export class CircuitView {
     interval(MOVE_MS)
       .pipe(takeUntilDestroyed())
       .subscribe(() => this.moment.set(this.clock.preciseS()));
+  }
+
+  /** The keyboard's twin of choosing a place: arrows move it along the line. */
+  protected step(event: KeyboardEvent): void {
+    const by = { ArrowRight: STEP, ArrowLeft: -STEP }[event.key];
+    if (!this.picks() || by === undefined) return;
+    event.preventDefault();
+    this.placePicked.emit(((this.picked() ?? 0) + by + 1) % 1);
   }
 
   protected pick(event: MouseEvent): void {

@@ -4,7 +4,18 @@ export interface Field {
   readonly path: string;
   readonly label: string;
   readonly kind:
-    'text' | 'longText' | 'number' | 'time' | 'date' | 'choice' | 'many' | 'words' | 'yes' | 'windows' | 'drives';
+    | 'text'
+    | 'longText'
+    | 'number'
+    | 'time'
+    | 'date'
+    | 'choice'
+    | 'many'
+    | 'words'
+    | 'list'
+    | 'yes'
+    | 'windows'
+    | 'drives';
   readonly options?: readonly Option[];
   /** Unit behind a number. */
   readonly unit?: string;
@@ -76,6 +87,7 @@ export function shownValue(field: Field, value: unknown): unknown {
     case 'windows':
       return windowsText(value);
     case 'words':
+    case 'list':
       return ((value as string[] | undefined) ?? []).join(', ');
     case 'yes':
       return value ?? field.whenAbsent ?? false;
@@ -100,6 +112,11 @@ export function recordValue(field: Field, shown: unknown): unknown {
       return String(shown)
         .split(/[,\s]+/)
         .filter((word) => word !== '');
+    case 'list':
+      return String(shown)
+        .split(',')
+        .map((part) => part.trim())
+        .filter((part) => part !== '');
     case 'time':
       return paddedTime(String(shown));
     default:

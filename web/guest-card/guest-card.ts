@@ -2,18 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { clockMinute, lapTimeText, wallClock } from '@core/day';
-import { nextHold, progressOf } from '@core/journal';
+import { lapsOwed, nextHold, progressOf } from '@core/journal';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { DayService } from '../data/day.service';
 import { gainOf, lapTimesOf } from '../data/lap-times';
 import { balanceDue, money } from '../data/money';
-import { entryWords, GUEST_STAGE_WORDS } from '../data/names';
+import { BREAK_OFF_WORDS, entryWords, GUEST_STAGE_WORDS } from '../data/names';
 import { holdWords } from '../data/next-words';
 import { VenueService } from '../data/venue.service';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
-import { OneMoreDrive } from './one-more-drive';
+import { OneMoreDrive, type OwedLaps } from './one-more-drive';
 
 /** One guest: the booking, where the guest is now, the drives, and everything that was entered. */
 @Component({
@@ -31,6 +31,8 @@ export class GuestCard {
   readonly id = input.required<string>();
   protected readonly note = signal('');
   protected readonly moreOpen = signal(false);
+  /** The laps for which a place is looked for, where they are owed. */
+  protected readonly owed = signal<OwedLaps | undefined>(undefined);
 
   protected readonly guest = computed(() => this.data.state()?.guests.get(this.id()));
   protected readonly fields = computed(() => this.data.bookings().get(this.id())?.fields);
@@ -110,6 +112,10 @@ export class GuestCard {
                 : '',
           laps: lapTimesOf(drive).map(lapTimeText),
           gain: gain !== undefined && gain > 0 ? `${gain.toFixed(1)} s quicker than the first lap` : '',
+          owed: owedOf(lapsOwed(context, drive), id, drive.car === undefined ? cars : [drive.car]),
+          brokenOff:
+            drive.brokenOff && `Broken off: ${drive.brokenOff.note ?? BREAK_OFF_WORDS[drive.brokenOff.reason]}`,
+          interventions: drive.interventions.length,
           leftOut: context.schedule.plan.unplanned.find((item) => item.drive === id)?.reason,
         };
       })
@@ -140,6 +146,11 @@ export class GuestCard {
       .sort((a, b) => b.at.localeCompare(a.at));
   });
 
+  protected more(owed?: OwedLaps): void {
+    this.owed.set(owed);
+    this.moreOpen.set(true);
+  }
+
   protected unwell(): void {
     const guest = this.id();
     this.data.record(this.guest()?.unwell ? { kind: 'guestWell', guest } : { kind: 'guestUnwell', guest });
@@ -154,4 +165,8 @@ export class GuestCard {
     const text = this.note().trim();
     if (text && this.data.record({ kind: 'noteTaken', text, guest: this.id() })) this.note.set('');
   }
+}
+
+function owedOf(laps: number, drive: string, cars: readonly string[]): OwedLaps | undefined {
+  return laps > 0 ? { drive, laps, cars } : undefined;
 }

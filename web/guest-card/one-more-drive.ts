@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, model, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, model, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract, type OfferedPlace, type OfferedPlaces } from '@core/api';
 import { carMisfit, clockMinute } from '@core/day';
@@ -11,6 +11,13 @@ import { DayService } from '../data/day.service';
 import { money } from '../data/money';
 import { VenueService } from '../data/venue.service';
 import { Who } from '../data/who';
+
+/** Laps that a guest has paid for and not driven, because the drive was broken off. */
+export interface OwedLaps {
+  readonly drive: string;
+  readonly laps: number;
+  readonly cars: readonly string[];
+}
 
 /** What the desk asks when a guest wants another car: where one more drive would fit today, and what it costs. */
 @Component({
@@ -28,6 +35,12 @@ export class OneMoreDrive {
   readonly open = model(false);
   /** Id of the guest. */
   readonly guest = input.required<string>();
+  /** Set where laps owed are to be driven: nothing is charged for them. */
+  readonly owed = input<OwedLaps>();
+  protected readonly title = computed(() => {
+    const owed = this.owed();
+    return owed ? `Laps owed: ${owed.laps}` : 'One more drive';
+  });
   protected readonly cars = signal<readonly string[]>([]);
   protected readonly laps = signal(5);
   protected readonly offer = signal<OfferedPlaces | undefined>(undefined);
@@ -53,11 +66,18 @@ export class OneMoreDrive {
       moves,
       seat: clockMinute(place.seat),
       words: `${place.car}, with ${place.instructor}`,
-      price: place.price === null ? 'no price in the list' : money(place.price, this.currency()),
+      price: this.owed() ? 'paid' : place.price === null ? 'no price in the list' : money(place.price, this.currency()),
       costs: this.costWords(place),
       moved: place.moved.join('; '),
     }));
   });
+
+  constructor() {
+    effect(() => {
+      const owed = this.open() ? this.owed() : undefined;
+      if (owed) this.wish({ cars: owed.cars, laps: owed.laps });
+    });
+  }
 
   protected wish(change: { cars?: readonly string[]; laps?: number }): void {
     if (change.cars) this.cars.set(change.cars);
@@ -82,7 +102,9 @@ export class OneMoreDrive {
     if (!offer) return;
     const { drive, base, asOf } = offer;
     const wish = { guest: this.guest(), cars: [...this.cars()], laps: this.laps() };
-    const body = { ...wish, drive, base, asOf, plan, price, author: this.who.name() };
+    const makesUpFor = this.owed()?.drive;
+    const owed = makesUpFor === undefined ? {} : { makesUpFor };
+    const body = { ...wish, ...owed, drive, base, asOf, plan, price, author: this.who.name() };
     this.busy.set(true);
     this.api.call(contract.takePlace, { params: { date: this.data.date()! }, body }).subscribe({
       next: () => {

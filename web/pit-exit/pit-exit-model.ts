@@ -3,6 +3,7 @@ import { clockMinute, spokenDuration, type DriveHold } from '@core/day';
 import {
   circuitShut,
   countsDiffer,
+  hasStopped,
   lapEstimateOf,
   progressOf,
   vehiclesOnCircuit,
@@ -263,7 +264,11 @@ function crossingNote(inS: number): string {
   return inS >= 0 ? `in about ${Math.round(inS)} s` : `expected ${Math.round(-inS)} s ago`;
 }
 
-function countWords({ count: { loop, hand } }: DriveState): string {
+function countWords({ count }: DriveState): string {
+  const { loop, hand } = count;
+  const stopped = hasStopped(count);
+  if (stopped)
+    return stopped === 'hand' ? `loop ${loop}, hand stopped at ${hand}` : `hand ${hand}, loop stopped at ${loop}`;
   if (loop === undefined) return hand === undefined ? '' : `by hand ${hand}`;
   return hand === undefined ? `loop ${loop}` : `loop ${loop}, hand ${hand}`;
 }

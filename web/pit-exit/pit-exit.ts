@@ -182,7 +182,7 @@ export class PitExit {
 function stripOf({ fromS, toS, hindrance, passes }: ReleaseWindow): Strip {
   const share = (toS - fromS) / 181;
   const length = spokenDuration(toS - fromS);
-  const word = { shut: 'closed', gap: 'gap', full: 'full' };
+  const word = { shut: 'nobody out', gap: 'gap', full: 'full' };
   if (hindrance !== undefined) {
     return {
       kind: hindrance,

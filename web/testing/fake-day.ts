@@ -3,7 +3,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { computed, provideZonelessChangeDetection, signal, type Provider, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { bookingFields, type Booking, type DaySummary, type PlanProgress } from '@core/api';
+import { bookingFields, type Booking, type DaySummary, type LivePositions, type PlanProgress } from '@core/api';
 import type { Day, Plan } from '@core/day';
 import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '@core/journal';
 import { at } from '@core/testing/small-day';
@@ -22,6 +22,8 @@ export class FakeDay {
   readonly refused: string[] = [];
   readonly planningChanged = new Subject<void>();
   readonly planningProgress = new Subject<PlanProgress>();
+  readonly devicesChanged = new Subject<void>();
+  readonly positions = signal<LivePositions | undefined>(undefined);
   readonly clockS = signal(0);
   private readonly elsewhere = signal<number | undefined>(undefined);
   readonly view;
@@ -45,7 +47,12 @@ export class FakeDay {
       despite: [],
     };
     this.clockS.set(at(time));
-    this.view = signal({ day, bookings, carNumbers, plan, revision, journal: [] }).asReadonly();
+    const exit = {
+      stalls: { c1: 4 },
+      pitExit: { lastCheck: ['Strap', 'Belts'], wayIn: 'In at the white cone' },
+      map: null,
+    };
+    this.view = signal({ day, bookings, carNumbers, ...exit, plan, revision, journal: [] }).asReadonly();
     this.day = computed(() => this.view().day);
     this.plan = computed(() => this.view().plan);
     this.context = signal(dayContext(day, plan)).asReadonly();
@@ -53,9 +60,15 @@ export class FakeDay {
     this.state = computed(() => stateOf(this.context(), this.written(), this.shownS()));
   }
 
+  /** @param time when it happened, or else the name of who says so */
   record(fields: NewEntry, time?: string): boolean {
     const id = `entry-${String(this.written().length).padStart(4, '0')}`;
-    const entry = { ...fields, id, at: time === undefined ? this.clockS() : at(time), by: 'Test' } as JournalEntry;
+    const entry = {
+      ...fields,
+      id,
+      at: time === undefined || !/^\d/.test(time) ? this.clockS() : at(time),
+      by: 'Test',
+    } as JournalEntry;
     const admission = admit(this.context(), this.written(), entry);
     if (!admission.admitted) {
       this.refused.push(admission.reason);

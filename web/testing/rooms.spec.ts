@@ -116,6 +116,7 @@ describe('The rules', () => {
     rules: ORDINARY_RULES,
     paces: { first: 1.25, before: 1.12, quick: 1 },
     sightingVehicles: [],
+    pitExit: { lastCheck: ['Strap'] },
   });
 
   it('are saved as they stand, with what no field shows', async () => {

@@ -1,47 +1,12 @@
-import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '@core/testing/small-day';
+import { at } from '@core/testing/small-day';
 import { Classroom } from '../classroom/classroom';
 import { Debrief } from '../debrief/debrief';
 import { Desk } from '../desk/desk';
 import { Gate } from '../gate/gate';
 import { GuestCard } from '../guest-card/guest-card';
-import { PitExit } from '../pit-exit/pit-exit';
 import { Stations } from '../shell/stations';
-import { aBooking, FakeDay, show } from './fake-day';
-
-const day = aDay({
-  cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],
-  instructors: [anInstructor(), anInstructor({ id: 'i2', name: 'Ife Okoro' })],
-  guests: [
-    aGuest({ briefed: false, sighted: false }),
-    aGuest({
-      id: 'g2',
-      name: 'Piet Verhoeve',
-      arrives: at('09:10'),
-      briefed: false,
-      sighted: false,
-      drives: [{ id: 'd2', cars: ['c2'], laps: 2 }],
-    }),
-  ],
-});
-const plan = aPlan({
-  briefings: [{ start: at('09:20'), instructor: 'i1', guests: ['g1', 'g2'] }],
-  sightings: [{ release: at('09:55'), vehicle: 's1', instructor: 'i1', guests: ['g1', 'g2'] }],
-  drives: [drive('10:15'), drive('10:20', { drive: 'd2', car: 'c2', instructor: 'i2' })],
-});
-const dayAt = (time: string) =>
-  new FakeDay(day, plan, time, [aBooking('g1', { healthNote: 'Motion sickness once' }), aBooking('g2', { paid: 100 })]);
-
-/** Up to both guests having seen the circuit. */
-function seen(): FakeDay {
-  const it = dayAt('10:10');
-  it.clear('g1', '09:00');
-  it.clear('g2', '09:10');
-  it.record({ kind: 'classBegan', instructor: 'i1', guests: ['g1', 'g2'] }, '09:20');
-  it.record({ kind: 'classEnded', instructor: 'i1', guests: ['g1', 'g2'] }, '09:45');
-  it.record({ kind: 'sightingBegan', vehicle: 's1', instructor: 'i1', guests: ['g1', 'g2'] }, '09:55');
-  it.record({ kind: 'sightingEnded', vehicle: 's1' }, '10:00');
-  return it;
-}
+import { FakeDay, show } from './fake-day';
+import { day, dayAt, plan, seen } from './two-guests';
 
 describe('The gate', () => {
   it('lists who is to come in the order of arrival, and says who is late', async () => {
@@ -150,41 +115,6 @@ describe('The classroom', () => {
     expect(data.state().guests.get('g1')!.stage).toBe('onSighting');
     await press('Back');
     expect(data.state().guests.get('g1')!.sighted).toBeTrue();
-  });
-});
-
-describe('The pit exit', () => {
-  it('leads a drive from the seat to the stall', async () => {
-    const data = seen();
-    const { press, text } = await show(PitExit, data);
-    await press('Seat Piet Verhoeve');
-    expect(text()).toContain('Next out');
-    await press('Let out 2');
-    expect(text()).toContain('1 of 5 on the circuit');
-    await press('Count lap of Piet Verhoeve');
-    expect(text()).toContain('last lap');
-    await press('Count lap of Piet Verhoeve');
-    expect(text()).toContain('laps done');
-    await press('Bring in Piet Verhoeve');
-    await press('Park Piet Verhoeve');
-    expect(data.state().guests.get('g2')!.stage).toBe('inDebrief');
-    expect(data.refused).toEqual([]);
-  });
-
-  it('marks a spoiled lap and grants an extra one', async () => {
-    const data = seen();
-    const { press, element } = await show(PitExit, data);
-    await press('Seat Piet Verhoeve');
-    await press('Let out 2');
-    await press('Lap spoiled');
-    await press('Extra lap');
-    expect(element.querySelectorAll('.ring').length).toBe(1);
-    expect(element.querySelectorAll('.bead').length).toBe(3);
-  });
-
-  it('says what it is: advice', async () => {
-    const { text } = await show(PitExit, seen());
-    expect(text()).toContain('the exit is opened by you, never by Joy Lap');
   });
 });
 

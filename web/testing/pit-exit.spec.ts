@@ -1,0 +1,261 @@
+import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
+import { at } from '@core/testing/small-day';
+import { Counter } from '../counter/counter';
+import { BreakOff } from '../pit-exit/break-off';
+import { IncidentForm } from '../pit-exit/incident-form';
+import { PitExit } from '../pit-exit/pit-exit';
+import type { RunningDrive } from '../pit-exit/pit-exit-model';
+import { FlagBanner } from '../shell/flag-banner';
+import { HoldButton } from '../drawing/hold-button';
+import { show } from './fake-day';
+import { seen } from './two-guests';
+
+/** Piet in car 2 with Ife, let out at 10:20, the clock as told. */
+function running(time: string) {
+  const it = seen();
+  it.record({ kind: 'seated', drive: 'd2', car: 'c2', instructor: 'i2' }, '10:12');
+  it.record({ kind: 'released', drive: 'd2' }, '10:20');
+  it.clockS.set(at(time));
+  return it;
+}
+const hold = async (element: Element, name: string) => {
+  const button = [...element.querySelectorAll('jl-hold-button button')].find((it) => it.textContent?.trim() === name)!;
+  button.dispatchEvent(new PointerEvent('pointerdown', { button: 0 }));
+  await new Promise((resolve) => setTimeout(resolve, 1000));
+  button.dispatchEvent(new PointerEvent('pointerup'));
+};
+
+describe('The pit exit', () => {
+  it('takes a guest from the seat to the stall', async () => {
+    const data = seen();
+    const { press, text, fixture } = await show(PitExit, data);
+    const later = async (time: string) => {
+      data.clockS.set(at(time));
+      await fixture.whenStable();
+    };
+    await press('Seat Piet Verhoeve');
+    expect(text()).toContain('Next out');
+    await press('All checked: 2');
+    await press('Let out 2');
+    expect(text()).toContain('1 of 5 on the circuit');
+    await later('10:21:20');
+    await press('Count lap of Piet Verhoeve');
+    expect(text()).toContain('last lap');
+    await later('10:22:40');
+    await press('Count lap of Piet Verhoeve');
+    expect(text()).toContain('laps done');
+    await press('Bring in Piet Verhoeve');
+    expect(text()).toContain('In at the white cone');
+    await press('Park Piet Verhoeve');
+    expect(data.state().guests.get('g2')!.stage).toBe('inDebrief');
+    expect(data.refused).toEqual([]);
+  });
+
+  it('offers to let out once everything is looked at, one by one or all at once', async () => {
+    const data = seen();
+    const { press, text } = await show(PitExit, data);
+    await press('Seat Piet Verhoeve');
+    expect(text()).not.toContain('Let out 2');
+    await press('Strap');
+    await press('Belts');
+    expect(text()).toContain('Let out 2');
+    expect(data.kinds().slice(-2)).toEqual(['lastCheckDone', 'lastCheckDone']);
+  });
+
+  it('says when the road is clear, and why to hold', async () => {
+    const data = seen();
+    const { press, text, fixture } = await show(PitExit, data);
+    await press('Seat Piet Verhoeve');
+    expect(text()).toContain('Clear now: no pass expected.');
+    await press('Seat Ines Faro');
+    await press('All checked: 1');
+    await press('Let out 1');
+    data.clockS.update((nowS) => nowS + 5);
+    await fixture.whenStable();
+    expect(text()).toMatch(/Hold \d+ s: \d+ s between two releases/);
+  });
+
+  it('shows both counts and lets somebody settle a difference', async () => {
+    const data = running('10:22:40');
+    data.record({ kind: 'lineCrossed', car: 'c2', ms: 120 }, '10:21:20');
+    data.record({ kind: 'lapCounted', drive: 'd2', source: 'hand' }, '10:21:22');
+    data.record({ kind: 'lineCrossed', car: 'c2', ms: 90 }, '10:22:41');
+    data.clockS.set(at('10:23:10'));
+    const { press, text } = await show(PitExit, data);
+    expect(text()).toContain('loop 2, by hand 1: the smaller holds');
+    expect(text()).toContain('1 of 2');
+    await press('Loop is right');
+    expect(text()).toContain('laps done');
+  });
+
+  it('marks a spoiled lap, and shows whom an extra one delays before it is granted', async () => {
+    const data = running('10:20:30');
+    const { press, element, text } = await show(PitExit, data);
+    await press('More for Piet Verhoeve');
+    await press('Lap spoiled');
+    expect(text()).toContain('delays nobody');
+    await press(/^Extra lap/);
+    expect(element.querySelectorAll('.ring').length).toBe(1);
+    expect(data.state().drives.get('d2')!.extraLaps).toBe(1);
+  });
+
+  it('is worked by keyboard', async () => {
+    const data = running('10:21:20');
+    const { element, key } = await show(PitExit, data);
+    const main = element.querySelector('.columns')!;
+    await key(main, 'ArrowDown');
+    await key(main, 'm');
+    await key(main, 's');
+    await key(main, 'i');
+    expect(data.kinds().slice(-3)).toEqual(['lapCounted', 'lapSpoiled', 'broughtIn']);
+  });
+
+  it('stops all by holding, never by a touch in passing, and takes two steps back to green', async () => {
+    const data = running('10:21');
+    const { element, text, fixture } = await show(PitExit, data);
+    const stop = element.querySelector('jl-hold-button button')!;
+    stop.dispatchEvent(new PointerEvent('pointerdown', { button: 0 }));
+    stop.dispatchEvent(new PointerEvent('pointerup'));
+    await new Promise((resolve) => setTimeout(resolve, 1000));
+    expect(data.state().flag.flag).toBe('green');
+    await hold(element, 'Hold to stop all');
+    await fixture.whenStable();
+    expect(data.state().flag.flag).toBe('stop');
+    expect(text()).not.toContain('Hold to go green');
+    await hold(element, 'Hold: circuit is clear');
+    await fixture.whenStable();
+    await hold(element, 'Hold to go green');
+    await fixture.whenStable();
+    expect(data.state().flag.flag).toBe('green');
+  });
+
+  it('says what it is: advice', async () => {
+    const { text } = await show(PitExit, seen());
+    expect(text()).toContain('the exit is opened by you, never by Joy Lap');
+  });
+});
+
+describe('Breaking a drive off', () => {
+  it('keeps the laps for the guest, and holds the car after a fault', async () => {
+    const data = running('10:21');
+    const drive = { id: 'd2', guest: 'Piet Verhoeve', carId: 'c2', due: 2, done: 0 } as RunningDrive;
+    const { fixture } = await show(BreakOff, data, { drive });
+    const press = (text: string) =>
+      [...document.querySelectorAll<HTMLElement>('.p-dialog button')]
+        .find((it) => it.textContent?.trim() === text)!
+        .click();
+    expect(document.querySelector('.p-dialog')!.textContent).toContain('2 laps are kept for the guest.');
+    press('fault of the car');
+    await fixture.whenStable();
+    press('Break off');
+    await fixture.whenStable();
+    expect(data.kinds().slice(-2)).toEqual(['brokenOff', 'carHeld']);
+  });
+});
+
+describe('An incident', () => {
+  it('is kept with place, cars and people', async () => {
+    const data = running('10:21');
+    const { fixture } = await show(IncidentForm, data, { open: true });
+    const dialog = document.querySelector('.p-dialog')!;
+    const press = async (text: string) => {
+      [...dialog.querySelectorAll<HTMLElement>('button')].find((it) => it.textContent?.trim() === text)!.click();
+      await fixture.whenStable();
+    };
+    const what = dialog.querySelector<HTMLInputElement>('#incident-what')!;
+    what.value = 'Spin, no contact';
+    what.dispatchEvent(new Event('input'));
+    dialog.querySelector('jl-circuit-view svg')!.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight' }));
+    await press('2');
+    await press('unhurt');
+    await press('Keep record');
+    const [incident] = data.state().incidents;
+    expect([incident?.what, incident?.cars, incident?.unhurt, incident?.place]).toEqual([
+      'Spin, no contact',
+      ['c2'],
+      true,
+      0.01,
+    ]);
+  });
+});
+
+describe('The counter on the phone', () => {
+  const ofIfe = async (time: string) => {
+    localStorage.setItem('joylap.counter', 'i2');
+    const data = running(time);
+    return { data, ...(await show(Counter, data)) };
+  };
+  afterEach(() => localStorage.removeItem('joylap.counter'));
+
+  it('counts with one button, says how many are left, and the way in at the end', async () => {
+    const { data, press, text, fixture } = await ofIfe('10:21:25');
+    await press(/Count lap$/);
+    expect(text()).toContain('last lap');
+    data.clockS.set(at('10:22:45'));
+    await fixture.whenStable();
+    await press(/Count lap$/);
+    expect(text()).toContain('In at the white cone');
+    expect(data.state().drives.get('d2')!.count.hand).toBe(2);
+  });
+
+  it('keeps an intervention with its lap', async () => {
+    const { data, press } = await ofIfe('10:20:40');
+    await press('I had to brake or steer');
+    expect(
+      data
+        .state()
+        .drives.get('d2')!
+        .interventions.map(({ lap }) => lap),
+    ).toEqual([1]);
+  });
+
+  it('asks who counts on this phone', async () => {
+    const { text, press } = await show(Counter, running('10:21'));
+    expect(text()).toContain('Who counts on this phone?');
+    await press('Ife Okoro');
+    expect(text()).toContain('Piet Verhoeve');
+  });
+});
+
+describe('A flag', () => {
+  it('is over every screen until somebody has seen it, and says who called it and why', async () => {
+    const data = running('10:21');
+    data.record({ kind: 'flagCalled', flag: 'stop', reason: 'car off at Slip' });
+    const { text, press, element } = await show(FlagBanner, data);
+    expect(element.querySelector('[role="alertdialog"]')).not.toBeNull();
+    expect(text()).toContain('Test, since 10:21: car off at Slip');
+    await press('Seen');
+    expect(element.querySelector('[role="alertdialog"]')).toBeNull();
+    expect(element.querySelector('.band.stop')).not.toBeNull();
+  });
+
+  it('may not arrive where there is no connection, and the screen says so', async () => {
+    const data = running('10:21');
+    data.connected.set(false);
+    const { text } = await show(FlagBanner, data);
+    expect(text()).toContain('Flags may not arrive: use the radio');
+  });
+});
+
+describe('A button to hold', () => {
+  it('acts by keyboard as well, and not when it is let go early', async () => {
+    @Component({
+      changeDetection: ChangeDetectionStrategy.OnPush,
+      imports: [HoldButton],
+      template: `<jl-hold-button (held)="times.set(times() + 1)">Hold</jl-hold-button>`,
+    })
+    class Host {
+      readonly times = signal(0);
+    }
+    const { element, fixture } = await show(Host, seen());
+    const button = element.querySelector('button')!;
+    const key = (type: string) => button.dispatchEvent(new KeyboardEvent(type, { key: 'Enter', bubbles: true }));
+    key('keydown');
+    key('keyup');
+    await new Promise((resolve) => setTimeout(resolve, 1000));
+    expect(fixture.componentInstance.times()).toBe(0);
+    key('keydown');
+    await new Promise((resolve) => setTimeout(resolve, 1000));
+    expect(fixture.componentInstance.times()).toBe(1);
+  });
+});
