@@ -29,6 +29,8 @@ export const SCREENS = [
   'cars',
   'crew',
   'rules',
+  'devices',
+  'counter',
 ];
 
 /** Collects what must not happen on a page. */
@@ -37,7 +39,10 @@ export function guard(page: Page): string[] {
   page.on('pageerror', (error) => faults.push(`page error: ${error.message}`));
   page.on('console', (message) => {
     // A refused request is an answer that the screens show; the browser logs it all the same.
-    if (message.type() === 'error' && !/status of (4\d\d)|ERR_INTERNET_DISCONNECTED/.test(message.text())) {
+    if (
+      message.type() === 'error' &&
+      !/status of (4\d\d|504)|ERR_INTERNET_DISCONNECTED|ERR_FAILED/.test(message.text())
+    ) {
       faults.push(`console: ${message.text()}`);
     }
   });

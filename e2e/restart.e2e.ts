@@ -60,7 +60,7 @@ test('a server that dies and comes back finds everything that was entered meanwh
     await once(server, 'exit');
     await expect(page.getByText(/Offline/)).toBeVisible();
     await add('while the server was away');
-    await expect(page.getByText('Offline, 1 kept here')).toBeVisible();
+    await expect(page.getByText(/Offline since \d\d:\d\d, 1 kept here/)).toBeVisible();
     await page.reload({ timeout: 3000 }).catch(() => undefined);
 
     server = await start(folder);

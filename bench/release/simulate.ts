@@ -5,6 +5,7 @@ import {
   EVEN_RING,
   offAfter,
   releaseAdvice,
+  SWAP_FROM,
   swapSaves,
   type ReleaseLimits,
   type Runner,
@@ -37,8 +38,6 @@ const WAIT_S = 1.5;
 const SET_UP_SPREAD = 0.15;
 /** Advice to hold is asked for again after this long at the latest. */
 const ASK_AGAIN_S = 4;
-/** A swap is followed where it saves so much. */
-const SWAP_FROM = 0.7;
 
 interface Task {
   readonly kind: 'drive' | 'sighting' | 'other';
@@ -224,7 +223,7 @@ export function simulate(day: Day, plan: Plan, policy: Policy, seed: number, mak
         const runners = running.map((vehicle) => runnerOf(vehicle, nowS, firstLap));
         const beganMs = performance.now();
         const [first, second] = queue.map((vehicle) => waitingOf(vehicle, firstLap));
-        if (first && second && swapSaves([first, second], runners, limits, EVEN_RING) > SWAP_FROM) {
+        if (first && second && swapSaves([first, second], runners, limits, EVEN_RING) >= SWAP_FROM) {
           queue = [queue[1]!, queue[0]!, ...queue.slice(2)];
         }
         const advice = releaseAdvice(waitingOf(queue[0]!, firstLap), runners, limits, EVEN_RING);

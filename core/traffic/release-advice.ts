@@ -75,6 +75,8 @@ const SOON_WEIGHT = 0.35;
 /** A car that comes past so soon after, or has just done so, makes a bunch. */
 const BUNCH_S = 6;
 const BUNCH_WEIGHT = 0.5;
+/** A swap of two waiting cars is advised where it saves at least so much. */
+export const SWAP_FROM = 0.5;
 /** A moment as good as the best but for this much is as good. */
 const GOOD_ENOUGH = 0.06;
 

@@ -252,7 +252,7 @@ describe('Release advice', () => {
   it('puts the quicker of two waiting cars first where that saves passes', () => {
     const [slow, quick] = [waiting({ id: 's', lap: exact(88) }), waiting({ id: 'q', lap: exact(80) })];
     const two = limits({ queue: 2, releaseGapS: 15 });
-    expect(swapSaves([slow, quick], [], two, EVEN_RING)).toBeGreaterThan(0.3);
+    expect(swapSaves([slow, quick], [], two, EVEN_RING)).toBeGreaterThan(0.2);
     expect(swapSaves([quick, slow], [], two, EVEN_RING)).toBe(0);
   });
 

@@ -215,7 +215,7 @@ describe('The day on screen', () => {
     });
     expect(data.entries().length).toBe(1);
     await new Promise((resolve) => setTimeout(resolve, 120));
-    expect([data.entries().length, stage()]).toEqual([4, 'cleared']);
+    expect([data.entries().length, stage()]).toEqual([4, 'seen']);
   });
 
   it('knows that a day to come has not begun, and that a past one is over', () => {

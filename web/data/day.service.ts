@@ -126,7 +126,8 @@ export class DayService {
       else if (settled.reason) this.refuse(settled.reason);
     });
     effect(() => {
-      if (this.view() && this.recorded()) untracked(() => this.keepSoon());
+      const shown = [this.view(), this.recorded(), this.clock.rate()] as const;
+      if (shown[0]) untracked(() => this.keepSoon());
     });
     effect(() => {
       const settled = this.state()?.settled.filter(({ id }) => this.ownOffline.has(id)) ?? [];
@@ -254,6 +255,8 @@ export class DayService {
   }
 
   private take(view: DayView): void {
+    // Asked for before another day was opened.
+    if (view.day.date !== this.date()) return;
     this.failure.set(undefined);
     this.clock.take(view.clock);
     this.view.set(view);

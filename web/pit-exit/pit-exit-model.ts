@@ -19,6 +19,7 @@ import {
   passesSeen,
   releaseAdvice,
   swapSaves,
+  SWAP_FROM,
   type LapShape,
   type ReleaseAdvice,
   type ReleaseLimits,
@@ -93,8 +94,8 @@ export interface QueueAdvice {
 }
 
 const SEATED_AHEAD_S = 30 * 60;
-/** A swap is advised where it saves at least so many passes. */
-const SWAP_FROM = 0.7;
+/** A row keeps its place for so long after a crossing or a tap. */
+const STAYS_S = 6;
 /** A car that crossed the line unasked is told of for so long. */
 const STRAY_SHOWN_S = 180;
 /** The same for a crossing that is in doubt. */
@@ -138,7 +139,11 @@ export function pitExitModel(
     .sort((a, b) => a.startS - b.startS)
     .map((hold) => model(state.drives.get(hold.planned.drive)!, seatNote(hold, state)));
   const seen = passesSeen(context, state, shape);
-  const running = runners.flatMap((runner): RunningDrive[] => {
+  // A row does not move away under the finger: who has just crossed the line stays on top for a moment.
+  const crossedS = ({ id }: Runner) => state.drives.get(id)?.count.marks.at(-1)?.atS ?? -Infinity;
+  const stays = (runner: Runner) => state.timeS - crossedS(runner) < STAYS_S;
+  const ordered = [...runners].sort((a, b) => Number(stays(b)) - Number(stays(a)));
+  const running = ordered.flatMap((runner): RunningDrive[] => {
     const drive = state.drives.get(runner.id);
     if (!drive) return [];
     const plain = model(drive, crossingNote(crossesInS(runner)));

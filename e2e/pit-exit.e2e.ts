@@ -1,0 +1,174 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import type { Page } from '@playwright/test';
+import { dayView } from '@core/api';
+import { emptyPlan } from '@core/day';
+import { dayContext, progressOf, stateOf } from '@core/journal';
+import { DEMO_DEVICE_KEY } from '../demo/larkmere';
+import { expect, guard, secondBrowser, setClock, test } from './demo';
+
+const DAY = '/api/days/2027-05-22';
+const ASSETS_KEPT_MS = 60_000;
+
+/** The day as the server has it, and its state at the end of what it knows. */
+async function dayNow(page: Page) {
+  const view = dayView.parse(await (await page.request.get(DAY)).json());
+  const context = dayContext(view.day, view.plan ?? emptyPlan(view.day.date));
+  return { view, context, state: stateOf(context, view.journal, view.clock.secondsOfDay) };
+}
+
+/** Waits until the service worker has the whole application. */
+async function keepsApplication(page: Page): Promise<void> {
+  await page.waitForFunction(
+    async () => {
+      const registration = await navigator.serviceWorker.getRegistration();
+      if (!registration?.active) return false;
+      const manifest = (await (await fetch('/ngsw.json')).json()) as { assetGroups: { urls: string[] }[] };
+      const kept = new Set<string>();
+      for (const name of await caches.keys()) {
+        for (const { url } of await (await caches.open(name)).keys()) kept.add(new URL(url).pathname);
+      }
+      return manifest.assetGroups.every(({ urls }) => urls.every((url) => kept.has(url)));
+    },
+    undefined,
+    { timeout: ASSETS_KEPT_MS, polling: 500 },
+  );
+}
+
+/** Presses a button of the list of cars, which at twenty times the pace is sorted anew between look and click. */
+async function tap(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name }).dispatchEvent('click');
+}
+
+async function hold(page: Page, name: string): Promise<void> {
+  const box = (await page.getByRole('button', { name }).boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.waitForTimeout(1100);
+  await page.mouse.up();
+}
+
+test('two tablets count through a busy quarter hour without network: nothing is lost, nothing doubled', async ({
+  page,
+  context,
+  browser,
+}) => {
+  test.setTimeout(150_000);
+  const other = await secondBrowser(browser);
+  const faults = guard(other);
+  await page.goto('/pit-exit');
+  await other.goto('/pit-exit');
+  await keepsApplication(page);
+  await page.request.post('/api/clock', { data: { rate: 20 } });
+  for (const tablet of [page, other]) await expect(tablet.getByLabel('Venue time')).not.toHaveText(/^11:10:0/);
+  // What the tablet knows of the clock is kept with the day.
+  await page.waitForTimeout(1500);
+  const { state, view } = await dayNow(page);
+  const running = [...state.drives.values()].filter(({ stage }) => stage === 'onCircuit');
+  const drive = running.sort((a, b) => b.drive.laps - b.crossings.length - (a.drive.laps - a.crossings.length))[0]!;
+  const name = drive.guest.name;
+  const before = drive.crossings.length;
+  const known = view.journal.length;
+  const due = drive.drive.laps + drive.extraLaps;
+  const laps = due - before;
+
+  // Both lose the network; a lap of a minute and a half passes in four and a half seconds.
+  await context.setOffline(true);
+  await other.context().setOffline(true);
+  await expect(page.getByText('Flags may not arrive: use the radio')).toBeVisible();
+  for (let lap = 1; lap <= laps; lap++) {
+    await page.waitForTimeout(5000);
+    await tap(page, `Count lap of ${name}`);
+    await tap(other, `Count lap of ${name}`);
+  }
+  await tap(page, `Bring in ${name}`);
+  await tap(other, `Bring in ${name}`);
+  await expect(page.getByText(`${laps + 1} kept here`)).toBeVisible();
+
+  // The screen opens again without any network, with everything that was entered.
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Pit exit' })).toBeVisible();
+  await expect(page.getByRole('button', { name: `Park ${name}` })).toBeVisible();
+  await expect(page.getByText(`${laps + 1} kept here`)).toBeVisible();
+
+  await context.setOffline(false);
+  await other.context().setOffline(false);
+  await expect(page.getByText(/kept here/)).toBeHidden({ timeout: 20_000 });
+  await expect(other.getByText(/kept here/)).toBeHidden({ timeout: 20_000 });
+  const after = await dayNow(page);
+  const fresh = after.view.journal.slice(known).map(({ entry }) => entry);
+  expect(new Set(fresh.map(({ id }) => id)).size).toBe(2 * laps + 2);
+  expect(fresh.length).toBe(2 * laps + 2);
+  expect(fresh.every(({ offline }) => offline)).toBe(true);
+  const driven = after.state.drives.get(drive.drive.id)!;
+  expect(progressOf(after.context, driven).done).toBe(due);
+  expect(driven.stage).toBe('rollingIn');
+  // The second way in changes nothing, and the person is told.
+  expect(after.state.settled.map(({ kind }) => kind)).toEqual(['broughtIn']);
+  await expect(other.getByText(/is rolling in and can't be brought in/).first()).toBeVisible();
+  expect(faults).toEqual([]);
+  await other.close();
+});
+
+test('an all-stop is on every screen at once, and takes two steps back to green', async ({ page, browser }) => {
+  const other = await secondBrowser(browser);
+  await other.goto('/board');
+  await expect(other.locator('.drive').first()).toBeVisible();
+  await page.goto('/pit-exit');
+  await hold(page, 'Hold to stop all');
+  await expect(other.getByRole('alertdialog', { name: 'All-stop' })).toBeVisible();
+  await other.getByRole('button', { name: 'Seen' }).click();
+  await expect(other.getByRole('alert')).toContainText('All-stop');
+  await page.getByRole('button', { name: 'Seen' }).click();
+  await page
+    .getByRole('button', { name: /^All checked/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: /^Let out/ }).click();
+  await expect(page.getByText(/All-stop since 11:10: nobody is let out/).first()).toBeVisible();
+  await hold(page, 'Hold: circuit is clear');
+  await expect(other.getByText(/clear, says Manager/)).toBeVisible();
+  await hold(page, 'Hold to go green');
+  await expect(other.getByRole('alert')).toBeHidden();
+  const { state } = await dayNow(page);
+  const running = [...state.drives.values()].filter(({ stage }) => stage === 'onCircuit');
+  expect(running.every(({ spoiled }) => [...spoiled.values()].includes('all-stop'))).toBe(true);
+  await other.close();
+});
+
+test('loop and trackers report, and are missed when they fall silent', async ({ page, baseURL }) => {
+  test.setTimeout(90_000);
+  await page.goto('/pit-exit');
+  const env = { ...process.env, JOYLAP_URL: baseURL, JOYLAP_DEVICE_KEY: DEMO_DEVICE_KEY };
+  const standIn = spawn(process.execPath, ['dist/server/timing-stand-in.js'], {
+    env,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await once(standIn.stdout, 'data');
+  try {
+    await page.request.post('/api/clock', { data: { rate: 20 } });
+    await expect(page.getByText(/loop \d+/).first()).toBeVisible({ timeout: 20_000 });
+    await page.goto('/devices');
+    await expect(page.getByText('heard', { exact: true })).toHaveCount(2);
+  } finally {
+    standIn.kill();
+  }
+  await page.goto('/pit-exit');
+  await expect(page.getByText('Timing loop is silent')).toBeVisible({ timeout: 20_000 });
+});
+
+test('an instructor counts on the phone, and the exit sees it', async ({ page, browser }) => {
+  const { state, view } = await dayNow(page);
+  const drive = [...state.drives.values()].find(({ stage }) => stage === 'onCircuit')!;
+  const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  await setClock(page, '11:12');
+  await phone.goto('/counter');
+  await phone
+    .getByRole('button', { name: view.day.instructors.find(({ id }) => id === drive.instructor)!.name })
+    .click();
+  await phone.getByRole('button', { name: /Count lap$/ }).click();
+  await page.goto('/pit-exit');
+  const row = page.locator('article', { hasText: drive.guest.name });
+  await expect(row).toContainText(`by hand ${drive.crossings.length + 1}`);
+  await phone.close();
+});
