@@ -12,7 +12,7 @@ const DIRECTIONS = {
   cli: ['core', 'exchange', 'cli', 'server', 'demo'],
   web: ['core', 'web'],
   e2e: ['core', 'e2e', 'demo'],
-  bench: ['core', 'bench'],
+  bench: ['core', 'bench', 'demo'],
 };
 
 export default tseslint.config(

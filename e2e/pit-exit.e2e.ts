@@ -62,7 +62,7 @@ test('two tablets count through a busy quarter hour without network: nothing is 
   await page.request.post('/api/clock', { data: { rate: 20 } });
   for (const tablet of [page, other]) await expect(tablet.getByLabel('Venue time')).not.toHaveText(/^11:10:0/);
   // What the tablet knows of the clock is kept with the day.
-  await page.waitForTimeout(1500);
+  await page.waitForTimeout(3000);
   const { state, view } = await dayNow(page);
   const running = [...state.drives.values()].filter(({ stage }) => stage === 'onCircuit');
   const drive = running.sort((a, b) => b.drive.laps - b.crossings.length - (a.drive.laps - a.crossings.length))[0]!;
