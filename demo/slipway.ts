@@ -5,7 +5,7 @@ import type { CircuitMap } from '@core/circuit';
 const LAP_M = 2310;
 /** Points of the line as they were sketched, in driving direction from the start line; the scale comes out of the lap. */
 const SKETCH: readonly (readonly [number, number])[] = [
-  [92, 395], [84, 340], [66, 285], [58, 225], [70, 165], [104, 118], [134, 160], [172, 196], [212, 168], [214, 110],
+  [92, 395], [84, 340], [66, 285], [58, 225], [70, 165], [88, 128], [116, 126], [134, 160], [172, 196], [212, 168], [214, 110],
   [250, 66], [310, 52], [352, 78], [358, 130], [318, 172], [304, 220], [338, 262], [392, 286], [404, 342], [362, 378],
   [310, 366], [270, 396], [262, 450], [214, 486], [146, 478], [106, 444],
 ]; // prettier-ignore
@@ -23,7 +23,7 @@ function line(): CircuitMap['line'] {
         const [a, b, c, d] = [at(index - 1)[axis], at(index)[axis], at(index + 1)[axis], at(index + 2)[axis]];
         return 0.5 * (2 * b + (c - a) * t + (2 * a - 5 * b + 4 * c - d) * t * t + (3 * b - a - 3 * c + d) * t ** 3);
       };
-      return { xM: along(0), yM: -along(1) };
+      return { xM: -along(0), yM: -along(1) };
     }),
   );
   const lengthOf = points.reduce((sum, { xM, yM }, index) => {
@@ -40,13 +40,15 @@ export const SLIPWAY: CircuitMap = {
   pitExitM: 150,
   pitEntryM: 30,
   corners: [
-    { name: 'Boathouse', atM: 470 },
-    { name: 'Winch', atM: 760 },
-    { name: 'Long Basin', atM: 1080 },
-    { name: 'Slip', atM: 1400 },
-    { name: 'Mooring', atM: 1640 },
-    { name: 'Jetty', atM: 1840 },
-    { name: 'Crane', atM: 2110 },
+    { name: 'Boathouse', atM: 460 },
+    { name: 'Winch', atM: 670 },
+    { name: 'Ramp', atM: 840 },
+    { name: 'Long Basin', atM: 1090 },
+    { name: 'Slip', atM: 1340 },
+    { name: 'Mooring', atM: 1560 },
+    { name: 'Jetty', atM: 1710 },
+    { name: 'Gantry', atM: 1830 },
+    { name: 'Crane', atM: 1950 },
   ],
   speeds: [
     { atM: 0, kmh: 138 },

@@ -17,6 +17,7 @@ const plain: [name: string, path: string][] = [
   ['cars', '/cars'],
   ['crew', '/crew'],
   ['rules', '/rules'],
+  ['devices', '/devices'],
 ];
 
 for (const [name, path] of plain) {
@@ -47,23 +48,31 @@ test('pit exit on a tablet', async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 768 });
   await page.goto('/pit-exit');
   await page
-    .getByRole('button', { name: /^Let out/ })
+    .getByRole('button', { name: /^All checked/ })
     .first()
     .waitFor();
+  await page.waitForTimeout(500);
   await page.screenshot({ path: `${FOLDER}/pit-exit.png` });
+});
+
+test('counter on a phone', async ({ page, request }) => {
+  const { journal } = await (await request.get('/api/days/2027-05-22')).json();
+  const seated = journal
+    .map(({ entry }: { entry: { kind: string } }) => entry)
+    .filter(({ kind }: { kind: string }) => kind === 'seated');
+  const inCar = journal.findLast(({ entry }: { entry: { kind: string } }) => entry.kind === 'released').entry.drive;
+  const { instructor } = seated.findLast(({ drive }: { drive: string }) => drive === inCar);
+  await page.addInitScript((id) => localStorage.setItem('joylap.counter', id), instructor as string);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/counter');
+  await page.getByText('Count lap').waitFor();
+  await page.screenshot({ path: `${FOLDER}/counter-phone.png` });
 });
 
 test('guest card', async ({ page }) => {
   await page.goto('/guests/lk-1049');
   await page.getByRole('heading', { name: 'What happened' }).waitFor();
   await page.screenshot({ path: `${FOLDER}/guest-card.png` });
-});
-
-test('guest card on a phone', async ({ page }) => {
-  await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto('/guests/lk-1049');
-  await page.getByRole('heading', { name: 'What happened' }).waitFor();
-  await page.screenshot({ path: `${FOLDER}/guest-card-phone.png` });
 });
 
 test('import', async ({ page }) => {
@@ -73,15 +82,6 @@ test('import', async ({ page }) => {
   await page.getByText(/40 new/).waitFor();
   await page.waitForTimeout(300);
   await page.screenshot({ path: `${FOLDER}/import.png` });
-});
-
-test('palette', async ({ page }) => {
-  await page.goto('/board');
-  await page.locator('.drive').first().waitFor();
-  await page.keyboard.press('Control+k');
-  await page.getByRole('combobox', { name: 'What to find or do' }).fill('cas');
-  await page.waitForTimeout(300);
-  await page.screenshot({ path: `${FOLDER}/palette.png` });
 });
 
 test('a repair proposed after a car was withdrawn', async ({ page }) => {
