@@ -242,13 +242,11 @@ const TESTS: Tests = {
 
   flagCalled: ({ flag }, entry) => {
     if (entry.flag === flag.flag) return `${FLAG_WORDS[flag.flag]} is called already.`;
-    if (entry.flag === 'green' && flag.flag === 'stop' && flag.clearedBy === undefined) {
-      return 'After an all-stop somebody must first see that the circuit is clear.';
-    }
     return entry.flag === 'caution' && flag.flag === 'stop'
       ? 'All-stop stands: see that the circuit is clear.'
       : undefined;
   },
+  flagExplained: ({ flag }) => (flag.flag === 'green' ? 'No flag is called that could be explained.' : undefined),
   circuitCleared: ({ flag }) => {
     if (flag.flag !== 'stop') return 'No all-stop is called.';
     return flag.clearedBy === undefined ? undefined : `${flag.clearedBy} has seen the circuit clear already.`;

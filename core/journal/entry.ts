@@ -87,6 +87,8 @@ export const journalEntry = z.discriminatedUnion('kind', [
   entryOf('runningLate', { minutes: z.number().int().min(1).max(180) }),
   // Flags and incidents
   entryOf('flagCalled', { flag: flagKind, reason: z.string().trim().max(200).optional() }),
+  /** Why the flag that stands was called, told once there was time. */
+  entryOf('flagExplained', { reason: z.string().trim().min(1).max(200) }),
   /** After an all-stop somebody has seen that the circuit is clear: the first of two steps to green. */
   entryOf('circuitCleared', {}),
   entryOf('incident', {

@@ -46,6 +46,9 @@ export function misplaced(state: DayState, entry: JournalEntry): string | undefi
     const guest = state.guests.get(drive.guest.id);
     return carTaken(state, entry.car) ?? (guest && elsewhere(state, guest)) ?? crewTaken(state, entry.instructor);
   }
+  if (entry.kind === 'flagCalled' && entry.flag === 'green' && state.flag.flag === 'stop' && !state.flag.clearedBy) {
+    return 'After an all-stop somebody must first see that the circuit is clear.';
+  }
   if (entry.kind === 'classBegan' || entry.kind === 'sightingBegan') {
     return crewTaken(state, entry.instructor) ?? firstReason(entry.guests, (id) => whereElse(state, id));
   }

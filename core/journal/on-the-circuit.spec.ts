@@ -96,6 +96,25 @@ describe('Flags', () => {
   });
 });
 
+describe('A flag', () => {
+  it('is explained once there is time, and not without one', () => {
+    const it = running();
+    expect(it.enter('10:01', { kind: 'flagExplained', reason: 'car off' })).toContain('No flag is called');
+    it.enter('10:01', { kind: 'flagCalled', flag: 'caution' }, 'Spotter');
+    it.enter('10:02', { kind: 'flagExplained', reason: 'car off' }, 'Marshal');
+    const { by, reason, sinceS } = it.state('10:03').flag;
+    expect([by, reason, sinceS]).toEqual(['Spotter', 'car off', at('10:01')]);
+  });
+
+  it('does not go green in one step, not even by a device that was away', () => {
+    const it = running();
+    it.enter('10:01', { kind: 'flagCalled', flag: 'stop' });
+    it.enter('10:02', offline({ kind: 'flagCalled', flag: 'green' }));
+    expect(it.state('10:03').flag.flag).toBe('stop');
+    expect(it.state('10:03').settled.length).toBe(1);
+  });
+});
+
 describe('A drive that is broken off', () => {
   it('owes the guest the laps that are left, until they have a new drive', () => {
     const it = running();

@@ -308,6 +308,9 @@ const STEPS: Steps = {
     state.flag = { flag, sinceS: at, by, reason, clearedBy: undefined };
     for (const drive of state.drives.values()) if (drive.stage === 'onCircuit') spoilUnderFlag(context, state, drive);
   },
+  flagExplained: (state, { reason }) => {
+    state.flag = { ...state.flag, reason };
+  },
   circuitCleared: (state, { by }) => {
     state.flag = { ...state.flag, clearedBy: by };
   },

@@ -202,6 +202,37 @@ describe('Planning on the server', () => {
     expect(server.store.bookings.get(DATE, id)!.fields.drives.length).toBe(2);
   });
 
+  it('plans laps owed from a drive that was broken off without charge, once', async () => {
+    const { id } = await book('A1');
+    await server.plan();
+    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'])
+      await enter({ kind, guest: id });
+    const instructor = (await view()).plan.drives[0]!.instructor;
+    await enter({ kind: 'seated', drive: 'A1-1', car: 'c4', instructor });
+    await enter({ kind: 'released', drive: 'A1-1' });
+    await enter({ kind: 'brokenOff', drive: 'A1-1', reason: 'fault' });
+    await enter({ kind: 'parked', drive: 'A1-1' });
+    await enter({ kind: 'debriefed', drive: 'A1-1' });
+    const wish = { guest: id, cars: ['c5'], laps: 5 };
+    const offer = (await server.http.post(`${DAY}/places`).send(wish).expect(200)).body;
+    const [slot] = offer.slots;
+    const { drive, base, asOf } = offer;
+    const taken = {
+      ...wish,
+      makesUpFor: 'A1-1',
+      drive,
+      base,
+      asOf,
+      plan: slot.plan,
+      price: slot.price,
+      author: 'Desk',
+    };
+    await server.http.post(`${DAY}/places/take`).send(taken).expect(201);
+    expect(server.store.bookings.get(DATE, id)!.fields.price).toBe(149);
+    const last = server.store.journal.since(DATE, 0).at(-1)!.entry;
+    expect(last).toEqual(jasmine.objectContaining({ kind: 'lapsMadeUp', drive: 'A1-1', in: drive }));
+  });
+
   it('says why there is no place for one more drive', async () => {
     const { id } = await book('A1', { leavesBy: '09:35' });
     await server.plan();

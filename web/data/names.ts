@@ -126,6 +126,7 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   crewHours: 'Hours changed',
   runningLate: 'Running late',
   flagCalled: 'Flag',
+  flagExplained: 'Flag explained',
   circuitCleared: 'Circuit seen clear',
   incident: 'Incident',
   planAccepted: 'Plan accepted',
@@ -147,6 +148,8 @@ export function entryWords(entry: JournalEntry): string {
       return `${words}: ${entry.note || BREAK_OFF_WORDS[entry.reason]}`;
     case 'flagCalled':
       return `${FLAG_WORDS[entry.flag]}${entry.reason ? `: ${entry.reason}` : ''}`;
+    case 'flagExplained':
+      return `${words}: ${entry.reason}`;
     case 'incident':
       return `${words}: ${entry.what}`;
     case 'carHeld':

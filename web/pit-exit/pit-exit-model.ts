@@ -21,6 +21,7 @@ import {
   swapSaves,
   SWAP_FROM,
   type LapShape,
+  type Pass,
   type ReleaseAdvice,
   type ReleaseLimits,
   type Runner,
@@ -198,6 +199,28 @@ export function pitExitModel(
 
 function isIn(state: DayState, drive: string, car: string): boolean {
   return state.drives.get(drive)?.car === car;
+}
+
+/** "Then car 4 passes it on lap 3 near Slip": the first two passes to come, in words. */
+export function passWords(
+  ahead: readonly Pass[],
+  first: PitDrive,
+  running: readonly PitDrive[],
+  shape: LapShape,
+): string {
+  const label = (id: string) => {
+    const number = running.find((drive) => drive.id === id)?.number;
+    return number === undefined ? 'the sighting run' : `car ${number}`;
+  };
+  const words = ahead.slice(0, 2).map(({ passing, passed, passingLap, passedLap, timeShare }) => {
+    const corner = shape.cornerAt(shape.placeAt(timeShare));
+    const near = corner === undefined ? '' : ` near ${corner}`;
+    return passed === first.id
+      ? `${label(passing)} passes it on lap ${passedLap}${near}`
+      : `it passes ${label(passed)} on lap ${passingLap}${near}`;
+  });
+  const more = ahead.length > 2 ? `, and ${ahead.length - 2} more` : '';
+  return words.length === 0 ? '' : `Expected then: ${words.join(', ')}${more}.`;
 }
 
 /** The pull-off and the way to the stall: "In at the white cone, second lane, stall 9". */

@@ -11,7 +11,14 @@ import { CircuitView, type Disc } from '../drawing/circuit-view';
 import { HoldButton } from '../drawing/hold-button';
 import { BreakOff } from './break-off';
 import { IncidentForm } from './incident-form';
-import { pitExitModel, queueAdvice, type PitDrive, type QueuedDrive, type RunningDrive } from './pit-exit-model';
+import {
+  passWords,
+  pitExitModel,
+  queueAdvice,
+  type PitDrive,
+  type QueuedDrive,
+  type RunningDrive,
+} from './pit-exit-model';
 import { Traffic } from './traffic';
 
 /** A stretch of the next three minutes, as it is drawn. */
@@ -22,6 +29,8 @@ interface Strip {
   readonly words: string;
 }
 
+/** Why a flag is called, mostly. */
+const FLAG_REASONS = ['car off', 'spin', 'contact', 'debris', 'person on the circuit', 'weather'];
 /** A stretch too narrow for its word. */
 const NARROW = 0.06;
 
@@ -62,6 +71,12 @@ export class PitExit {
   });
   protected readonly advice = computed(() => this.advised()?.advice);
   protected readonly swap = computed(() => this.advised()?.swap);
+  /** The passes to come if the car is let out when it is advised. */
+  protected readonly ahead = computed(() => {
+    const [advice, first] = [this.advice(), this.queue()[0]];
+    const running = this.model()?.onCircuit ?? [];
+    return first && advice ? passWords(advice.ahead, first, running, this.traffic.shape()) : '';
+  });
   protected readonly waitS = computed(() => {
     const advice = this.advice();
     return advice?.best && advice.best.atS - advice.moments[0]!.atS;
@@ -72,6 +87,7 @@ export class PitExit {
       .map(({ words }) => words)
       .join(', '),
   );
+  protected readonly flagReasons = FLAG_REASONS;
   protected readonly flag = computed(() => this.data.state()?.flag);
   protected readonly flagWords = computed(() => FLAG_WORDS[this.flag()?.flag ?? 'green']);
   protected readonly discs = computed<readonly Disc[]>(() => {
@@ -145,6 +161,9 @@ export class PitExit {
   }
   protected call(flag: FlagKind): void {
     this.data.record({ kind: 'flagCalled', flag });
+  }
+  protected explain(reason: string): void {
+    this.data.record({ kind: 'flagExplained', reason });
   }
   protected clear(): void {
     this.data.record({ kind: 'circuitCleared' });

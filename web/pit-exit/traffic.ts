@@ -1,4 +1,4 @@
-import { computed, inject, Injectable } from '@angular/core';
+import { computed, inject, Injectable, untracked } from '@angular/core';
 import { lapShapeOf, runnersOf, type Runner } from '@core/traffic';
 import { DayService } from '../data/day.service';
 
@@ -12,7 +12,8 @@ export class Traffic {
   readonly runners = computed<readonly Runner[]>(() => {
     const [context, state, view] = [this.data.context(), this.data.state(), this.data.view()];
     if (!context || !state || !view) return [];
-    const positions = this.data.live() ? this.data.positions() : undefined;
+    // Trackers speak five times a second; a new look each second, with the clock, keeps the advice calm.
+    const positions = this.data.live() ? untracked(this.data.positions) : undefined;
     const tracked = positions?.cars.map(({ car, place }) => ({ car, place, atS: positions.atS })) ?? [];
     return runnersOf(context, state, this.shape(), view.carNumbers, tracked);
   });

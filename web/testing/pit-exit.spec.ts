@@ -121,6 +121,9 @@ describe('The pit exit', () => {
     await hold(element, 'Hold to stop all');
     await fixture.whenStable();
     expect(data.state().flag.flag).toBe('stop');
+    [...element.querySelectorAll<HTMLElement>('.why button')].find((it) => it.textContent === 'debris')!.click();
+    await fixture.whenStable();
+    expect(data.state().flag.reason).toBe('debris');
     expect(text()).not.toContain('Hold to go green');
     await hold(element, 'Hold: circuit is clear');
     await fixture.whenStable();

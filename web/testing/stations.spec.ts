@@ -174,6 +174,22 @@ describe('After the drive', () => {
     expect(data.state().guests.get('g1')!.stage).toBe('left');
   });
 
+  it('the guest card tells of laps owed after a drive that was broken off, and looks for their place', async () => {
+    const data = seen();
+    data.record({ kind: 'seated', drive: 'd2', car: 'c2', instructor: 'i2' }, '10:02');
+    data.record({ kind: 'released', drive: 'd2' }, '10:04');
+    data.record({ kind: 'intervened', drive: 'd2', lap: 1, corner: 'Slip' }, '10:05');
+    data.record({ kind: 'brokenOff', drive: 'd2', reason: 'fault' }, '10:05');
+    const { text, press } = await show(GuestCard, data, { id: 'g2' });
+    expect(text()).toContain('Broken off: fault of the car');
+    expect(text()).toContain('The instructor had to brake or steer: 1');
+    expect(text()).toContain('2 laps are owed');
+    await press('When for 2 laps owed');
+    const dialog = document.querySelector('.p-dialog')!;
+    expect(dialog.textContent).toContain('Laps owed: 2');
+    expect(dialog.querySelector<HTMLInputElement>('#more-laps')!.value).toBe('2');
+  });
+
   it('a guest who is not of this day is said to be none', async () => {
     const { text } = await show(GuestCard, seen(), { id: 'nobody' });
     expect(text()).toContain('There is no such guest on this day.');
