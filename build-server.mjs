@@ -4,7 +4,9 @@ import { build } from 'esbuild';
 /** Bundles the server's own code; packages stay outside. Files that are read at run time are put beside it. */
 rmSync('dist/server', { recursive: true, force: true });
 await build({
-  entryPoints: { main: 'server/main.ts', 'planner-worker': 'server/planner/worker.ts',
+  entryPoints: {
+    main: 'server/main.ts',
+    'planner-worker': 'server/planner/worker.ts',
     'timing-stand-in': 'server/stand-ins/timing.ts',
   },
   outdir: 'dist/server',

@@ -56,6 +56,8 @@ test('a server that dies and comes back finds everything that was entered meanwh
       await expect(page.getByText(`Note: ${text}`)).toBeVisible();
     };
     await add('before');
+    const stored = async () => (await (await request.get(`${BASE}/api/days/${date}`)).json()).journal.length;
+    await expect.poll(stored).toBe(1);
     server.kill('SIGKILL');
     await once(server, 'exit');
     await expect(page.getByText(/Offline/)).toBeVisible();
