@@ -46,9 +46,9 @@ export const SLIPWAY: CircuitMap = {
     { name: 'Long Basin', atM: 1090 },
     { name: 'Slip', atM: 1340 },
     { name: 'Mooring', atM: 1560 },
-    { name: 'Jetty', atM: 1710 },
-    { name: 'Gantry', atM: 1830 },
-    { name: 'Crane', atM: 1950 },
+    { name: 'Jetty', atM: 1690 },
+    { name: 'Gantry', atM: 1840 },
+    { name: 'Crane', atM: 2020 },
   ],
   speeds: [
     { atM: 0, kmh: 138 },

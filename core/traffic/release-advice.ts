@@ -68,13 +68,17 @@ export interface ReleaseAdvice {
 /** How far ahead windows are told. */
 export const HORIZON_S = 180;
 /** A minute of waiting is worth so many passes, and for each further car in the queue so many more. */
-const WAIT_PER_MIN = 0.63;
+const WAIT_PER_MIN = 0.64;
 const WAIT_PER_FOLLOWER = 0.3;
 /** A pass early in the drive, when the guest is still finding the line, weighs more. */
 const SOON_WEIGHT = 0.35;
-/** A car that comes past so soon after, or has just done so, makes a bunch. */
-const BUNCH_S = 6;
-const BUNCH_WEIGHT = 0.5;
+/** A car that comes past so soon after finds one that is still gathering speed; one that has just gone past is no harm. */
+const CLEAR_BEHIND_S = 10;
+const BEHIND_WEIGHT = 1;
+const CLEAR_AHEAD_S = 4;
+const AHEAD_WEIGHT = 0.5;
+/** With less than this until the next car comes past the road is not called clear. */
+const TIGHT_S = 8;
 /** A swap of two waiting cars is advised where it saves at least so much. */
 export const SWAP_FROM = 0.5;
 /** A moment as good as the best but for this much is as good. */
@@ -151,7 +155,8 @@ function momentAt(
     passes += expectedPasses(joined, runner);
     passesSoon += expectedPasses(joined, runner, soonS);
   });
-  const bunch = BUNCH_WEIGHT * (nearness(gapAheadS) + nearness(gapBehindS));
+  const bunch =
+    AHEAD_WEIGHT * nearness(gapAheadS, CLEAR_AHEAD_S) + BEHIND_WEIGHT * nearness(gapBehindS, CLEAR_BEHIND_S);
   const waitMin = (atS - limits.nowS) / 60;
   const perMin = WAIT_PER_MIN + WAIT_PER_FOLLOWER * Math.max(0, limits.queue - 1);
   return {
@@ -165,9 +170,9 @@ function momentAt(
   };
 }
 
-/** 1 at the same place, 0 from `BUNCH_S` on. */
-function nearness(gapS: number): number {
-  return Math.max(0, 1 - gapS / BUNCH_S);
+/** 1 at the same place, 0 from a gap on that is clear. */
+function nearness(gapS: number, clearS: number): number {
+  return Math.max(0, 1 - gapS / clearS);
 }
 
 function hindranceAt(atS: number, onCircuit: number, limits: ReleaseLimits): Hindrance | undefined {
@@ -239,9 +244,9 @@ function wordsFor(
 function clearWords({ passes, gapBehindS }: ReleaseMoment): string {
   const whole = Math.round(passes);
   const expected = whole === 0 ? 'no pass expected' : whole === 1 ? 'one pass expected' : `${whole} passes expected`;
-  return Number.isFinite(gapBehindS)
-    ? `Clear now: ${expected}, ${Math.floor(gapBehindS)} s until the next car comes past.`
-    : `Clear now: ${expected}.`;
+  if (!Number.isFinite(gapBehindS)) return `Clear now: ${expected}.`;
+  const next = `${Math.floor(gapBehindS)} s until the next car comes past`;
+  return gapBehindS < TIGHT_S ? `Now or later, tight: ${next}, ${expected}.` : `Clear now: ${expected}, ${next}.`;
 }
 
 /** Passes that letting the second car out before the first would save; 0 where it would not. */

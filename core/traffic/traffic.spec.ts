@@ -199,6 +199,14 @@ describe('Release advice', () => {
     expect(best!.passes).toBeLessThan(0.5);
   });
 
+  it('does not call the road clear with a car about to come past', () => {
+    const near = runner({ progress: 1.95, lap: exact(80), off: 2.5 });
+    const { moments } = releaseAdvice(waiting(), [near], limits(), EVEN_RING);
+    expect(moments[0]!.gapBehindS).toBeCloseTo(4, 6);
+    expect(moments[0]!.trouble).toBeGreaterThan(moments[5]!.trouble);
+    expect(moments[5]!.gapAheadS).toBeCloseTo(1, 6);
+  });
+
   it('waits for a slower car that is on its last lap', () => {
     const slow = runner({ progress: 4.4, lap: exact(110), off: 5 });
     const quick = waiting({ lap: exact(62) });
