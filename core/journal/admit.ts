@@ -1,9 +1,10 @@
 import { carMisfit, clockMinute } from '../day';
 import { isCleared, vehiclesOnCircuit, type DayState, type DriveState, type GuestState } from './day-state';
+import { beginning } from './beginning';
 import { lapsOwed, progressOf, type DayContext } from './context';
 import type { EntryKind, EntryOf, FlagKind, JournalEntry, RecordedEntry } from './entry';
 import { crewTaken, elsewhere, firstReason, misplaced } from './misplaced';
-import { apply, beginning, effectiveEntries } from './reduce';
+import { apply, effectiveEntries } from './reduce';
 
 /** Whether an entry may join the journal; a refusal is one sentence that says what to do instead. */
 export type Admission = { readonly admitted: true } | { readonly admitted: false; readonly reason: string };

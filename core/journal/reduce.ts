@@ -1,3 +1,4 @@
+import { beginning } from './beginning';
 import { isSpoiled, lapEstimateOf, type DayContext } from './context';
 import {
   vehiclesOnCircuit,
@@ -8,7 +9,7 @@ import {
   type GuestState,
 } from './day-state';
 import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
-import { agreedCrossings, noCount, report, settleCount, type LapSource } from './lap-count';
+import { agreedCrossings, report, settleCount, type LapSource } from './lap-count';
 import { misplaced } from './misplaced';
 import { settle } from './settle';
 
@@ -41,90 +42,6 @@ export function replay(context: DayContext, entries: Iterable<JournalEntry>): Da
   const state = beginning(context);
   for (const entry of entries) apply(context, state, entry);
   return state;
-}
-
-/** The day before anything has happened. */
-export function beginning({ day, schedule }: DayContext): DayState {
-  const drives = new Map<string, DriveState>();
-  const planned = new Map(schedule.plan.drives.map((drive) => [drive.drive, drive]));
-  for (const [id, { drive, guest }] of schedule.index.drives) {
-    drives.set(id, {
-      drive,
-      guest,
-      stage: 'planned',
-      car: planned.get(id)?.car,
-      instructor: planned.get(id)?.instructor,
-      seatedS: undefined,
-      releasedS: undefined,
-      inS: undefined,
-      parkedS: undefined,
-      debriefedS: undefined,
-      crossings: [],
-      count: noCount(),
-      spoiled: new Map(),
-      extraLaps: drive.extraLaps ?? 0,
-      interventions: [],
-      checked: new Set(),
-      brokenOff: undefined,
-      madeUpIn: undefined,
-    });
-  }
-  return {
-    timeS: 0,
-    guests: new Map(
-      day.guests.map((guest): [string, GuestState] => [
-        guest.id,
-        {
-          guest,
-          stage: 'expected',
-          arrivedS: undefined,
-          waiver: false,
-          licence: false,
-          helmet: false,
-          briefed: guest.briefed,
-          sighted: guest.sighted,
-          drive: undefined,
-          heldBy: undefined,
-          gone: undefined,
-          unwell: false,
-          deskDone: false,
-          sinceS: undefined,
-        },
-      ]),
-    ),
-    drives,
-    cars: new Map(
-      day.cars.map((car): [string, CarState] => [
-        car.id,
-        {
-          car,
-          status: 'ready',
-          drive: undefined,
-          heldFor: undefined,
-          heldSinceS: undefined,
-          backAtS: undefined,
-          refuelling: false,
-          laps: 0,
-          lapsSinceRest: 0,
-          fuelL: car.fuel.startL,
-          parkedS: undefined,
-        },
-      ]),
-    ),
-    crew: new Map(
-      day.instructors.map((instructor): [string, CrewState] => [
-        instructor.id,
-        { instructor, status: 'free', busyWith: undefined, pause: undefined, laps: 0 },
-      ]),
-    ),
-    sightings: new Map(),
-    classes: new Map(),
-    late: undefined,
-    flag: { flag: 'green', sinceS: 0, by: '', reason: undefined, clearedBy: undefined },
-    incidents: [],
-    strays: [],
-    settled: [],
-  };
 }
 
 type Steps = { readonly [K in EntryKind]: (state: DayState, entry: EntryOf<K>, context: DayContext) => void };
