@@ -56,9 +56,10 @@ export class App {
     const kept = waiting > 0 ? `, ${waiting} kept here` : '';
     const [lostMs, sinceMs] = [this.data.lostMs(), this.outbox.sinceMs()];
     if (!this.data.connected()) return `Offline since ${timeOf(lostMs ?? Date.now())}${kept}`;
-    return waiting > 0 && sinceMs !== undefined && this.data.nowS() >= 0 && Date.now() - sinceMs > QUIET_MS
-      ? `Sending${kept} since ${timeOf(sinceMs)}`
-      : undefined;
+    // Looked at again with each second of the venue's clock.
+    this.data.nowS();
+    const late = sinceMs !== undefined && Date.now() - sinceMs > QUIET_MS;
+    return late ? `Sending${kept} since ${timeOf(sinceMs)}` : undefined;
   });
   protected readonly refusedWords = computed(() =>
     this.outbox.refused().map(({ entry, reason }) => ({
