@@ -11,7 +11,7 @@ import {
 import { emptyPlan } from '@core/day';
 import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '@core/journal';
 import { MessageService } from 'primeng/api';
-import { catchError, EMPTY, Subject, Subscription, switchMap, type Observable } from 'rxjs';
+import { catchError, EMPTY, map, Subject, Subscription, switchMap, type Observable } from 'rxjs';
 import * as z from 'zod';
 import { Api, ApiError } from './api';
 import { DeviceStorage } from './device-storage';
@@ -106,8 +106,10 @@ export class DayService {
   constructor() {
     this.load
       .pipe(
-        switchMap((date) =>
-          this.api.call(contract.readDay, { params: { date } }).pipe(
+        switchMap((date) => {
+          const askedMs = performance.now();
+          return this.api.call(contract.readDay, { params: { date } }).pipe(
+            map((view) => ({ view, askedMs })),
             catchError((error: unknown) => {
               const away = error instanceof ApiError && !error.problem;
               const failure = error instanceof ApiError ? error.message : 'The day cannot be read.';
@@ -117,10 +119,10 @@ export class DayService {
               } else this.failure.set(failure);
               return EMPTY;
             }),
-          ),
-        ),
+          );
+        }),
       )
-      .subscribe((view) => this.take(view));
+      .subscribe(({ view, askedMs }) => this.take(view, performance.now() - askedMs));
     this.outbox.settled.subscribe((settled) => {
       if (settled.recorded) this.add(settled.recorded);
       else if (settled.reason) this.refuse(settled.reason);
@@ -254,11 +256,11 @@ export class DayService {
     );
   }
 
-  private take(view: DayView): void {
+  private take(view: DayView, tookMs: number): void {
     // Asked for before another day was opened.
     if (view.day.date !== this.date()) return;
     this.failure.set(undefined);
-    this.clock.take(view.clock);
+    this.clock.take(view.clock, tookMs);
     this.view.set(view);
     // An entry that came over the stream while the day was being read is not in it yet.
     const read = new Set(view.journal.map(({ entry }) => entry.id));

@@ -16,6 +16,8 @@ interface Reading {
   readonly atMs: number;
   /** How long the reply took; half of it is how far off the reading may be. */
   readonly tookMs: number;
+  /** When the device asked. */
+  readonly askedMs: number;
 }
 
 /**
@@ -50,8 +52,11 @@ export class VenueClock {
 
   /** Takes over a reading that came with something else, where none is better. */
   take(clock: ClockReading, tookMs = 1000): void {
-    const atMs = performance.now() - tookMs / 2;
+    const askedMs = performance.now() - tookMs;
+    const atMs = askedMs + tookMs / 2;
     const known = this.reading();
+    // An answer that was overtaken by that to a later question says what was.
+    if (known && askedMs < known.askedMs) return;
     const same =
       known !== undefined &&
       known.clock.date === clock.date &&
@@ -59,7 +64,7 @@ export class VenueClock {
       Math.abs(this.secondsAt(atMs) - clock.secondsOfDay) < 2 * Math.max(1, clock.rate);
     if (same && known.tookMs <= tookMs && atMs - known.atMs < STALE_MS) return;
     this.deviceMs.set(performance.now());
-    this.reading.set({ clock, atMs, tookMs });
+    this.reading.set({ clock, atMs, tookMs, askedMs });
   }
 
   refresh(): void {
@@ -86,7 +91,7 @@ export class VenueClock {
   restore(clock: ClockReading, readMs: number): void {
     if (this.reading()) return;
     const goneMs = Math.max(0, Date.now() - readMs);
-    this.reading.set({ clock, atMs: performance.now() - goneMs, tookMs: Infinity });
+    this.reading.set({ clock, atMs: performance.now() - goneMs, tookMs: Infinity, askedMs: -Infinity });
   }
 
   private secondsAt(deviceMs: number): number {
