@@ -1,6 +1,6 @@
 import type { Day, DriveHold, Guest, Plan } from '@core/day';
 import { admit, dayContext, type DayContext, type JournalEntry, type RecordedEntry } from '@core/journal';
-import { seededRandom, type Random } from '@core/planner';
+import { randomOf, type Random } from '@core/planner';
 
 /** What somebody is about to enter; an entry that is not possible yet is tried again a little later. */
 interface Act {
@@ -64,13 +64,6 @@ function recordedAt(date: string, atS: number): string {
   return new Date(Date.parse(`${date}T00:00:00Z`) + atS * 1000).toISOString();
 }
 
-/** A chance of its own for each thing that happens, so that it happens alike whatever else is planned. */
-function chanceOf(seed: number, key: string): Random {
-  let hash = seed;
-  for (const letter of key) hash = (Math.imul(hash, 31) + letter.charCodeAt(0)) >>> 0;
-  return seededRandom(hash);
-}
-
 /** Small troubles of every morning. */
 const ABSENT_GUEST = 'Milo Petrak';
 const LATE_GUEST = 'Emre Yalin';
@@ -81,7 +74,7 @@ const BACK_AT_S = 12 * 3600 + 15 * 60;
 function actsOf({ day, schedule }: DayContext, seed: number): Act[] {
   const acts: Act[] = [];
   const add: Add = (key, atS, by, fields) => acts.push({ key, atS: Math.round(atS), by, fields, tries: 0 });
-  const later = (key: string, mostS: number) => Math.round(chanceOf(seed, key)() * mostS);
+  const later = (key: string, mostS: number) => Math.round(randomOf(seed, key)() * mostS);
   const whoCame = (guests: readonly string[]) =>
     guests.filter((id) => schedule.index.guests.get(id)?.name !== ABSENT_GUEST);
 
@@ -111,7 +104,7 @@ function actsOf({ day, schedule }: DayContext, seed: number): Act[] {
     add(`${key} out`, outS, by, { kind: 'sightingBegan', vehicle, instructor, guests: there });
     add(`${key} back`, hold.trackEndS + 30 + later(`${key} back`, 40), by, { kind: 'sightingEnded', vehicle });
   }
-  for (const hold of schedule.drives) actsOfDrive(hold, day, chanceOf(seed, hold.planned.drive), add);
+  for (const hold of schedule.drives) actsOfDrive(hold, day, randomOf(seed, hold.planned.drive), add);
   const held = { kind: 'carHeld', car: HELD_CAR, reason: 'brake pedal long', backAt: BACK_AT_S } as const;
   add('held', CAR_HELD_S, 'Garage', held);
   return acts;

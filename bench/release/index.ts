@@ -14,8 +14,8 @@ for (let seed = 1; seed <= DAYS; seed++) {
   const random = seededRandom(seed);
   const day = ordinaryDay(random, { drives: 110 + (seed % 5) * 10, cars: 14, load: 0.75 });
   const { plan } = planDay(day, { iterations: 0, random: seededRandom(seed) });
-  soonest.push(simulate(day, plan, 'asSoonAsTheGapAllows', seed, seededRandom));
-  advised.push(simulate(day, plan, 'advice', seed, seededRandom));
+  soonest.push(simulate(day, plan, 'asSoonAsTheGapAllows', seed));
+  advised.push(simulate(day, plan, 'advice', seed));
   if (seed % 20 === 0) process.stderr.write(`${seed} days\n`);
 }
 

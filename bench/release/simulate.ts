@@ -1,5 +1,5 @@
-import { layOut, paceFactorAt, type Day, type Plan } from '@core/day';
-import type { Random } from '@core/planner';
+import { layOut, paceFactorAt, type Day, type Interval, type Plan } from '@core/day';
+import { normalOf, randomOf, type Random } from '@core/planner';
 import {
   estimateLap,
   EVEN_RING,
@@ -63,6 +63,11 @@ interface Vehicle {
   lapBeganS: number;
 }
 
+/** A class or a refuel. */
+function besideTheCircuit(id: string, { startS, endS }: Interval, needs: Task['needs']): Task {
+  return { kind: 'other', id, startS, beforeS: endS - startS, afterS: 0, needs, priorS: 0, laps: 0 };
+}
+
 function tasksOf(day: Day, plan: Plan): Task[] {
   const schedule = layOut(day, plan);
   const { rules } = day;
@@ -73,16 +78,7 @@ function tasksOf(day: Day, plan: Plan): Task[] {
   for (const hold of schedule.briefings) {
     const needs = [crew(hold.instructor?.id), ...guests(hold.guests, 0)];
     const id = `class ${hold.startS}`;
-    tasks.push({
-      kind: 'other',
-      id,
-      startS: hold.startS,
-      beforeS: hold.endS - hold.startS,
-      afterS: 0,
-      needs,
-      priorS: 0,
-      laps: 0,
-    });
+    tasks.push(besideTheCircuit(id, hold, needs));
   }
   for (const hold of schedule.sightings) {
     const vehicle = { who: `vehicle ${hold.sighting.vehicle}`, restS: 0 };
@@ -113,37 +109,16 @@ function tasksOf(day: Day, plan: Plan): Task[] {
   for (const hold of schedule.refuels) {
     const needs = [{ who: `car ${hold.refuel.car}`, restS: 0 }];
     const id = `refuel ${hold.refuel.car} ${hold.startS}`;
-    tasks.push({
-      kind: 'other',
-      id,
-      startS: hold.startS,
-      beforeS: hold.endS - hold.startS,
-      afterS: 0,
-      needs,
-      priorS: 0,
-      laps: 0,
-    });
+    tasks.push(besideTheCircuit(id, hold, needs));
   }
   return tasks.sort((a, b) => a.startS - b.startS);
-}
-
-/** Normal chance (Box and Muller). */
-function normalOf(random: Random): number {
-  return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-}
-
-/** A chance of its own for each vehicle, so that both policies meet the same guests. */
-function chanceOf(seed: number, id: string, make: (seed: number) => Random): Random {
-  let hash = seed;
-  for (const letter of id) hash = (Math.imul(hash, 31) + letter.charCodeAt(0)) >>> 0;
-  return make(hash);
 }
 
 /**
  * Runs a planned day second by second: people, cars and crew are there when their last task has ended, cars come to the
  * exit when they are set up, and are let out by the policy. What the advice knows of a car is its crossings of the line.
  */
-export function simulate(day: Day, plan: Plan, policy: Policy, seed: number, make: (seed: number) => Random): Outcome {
+export function simulate(day: Day, plan: Plan, policy: Policy, seed: number): Outcome {
   const { rules } = day;
   const firstLap = rules.firstLapFactor ?? 1;
   const waitingTasks = tasksOf(day, plan);
@@ -157,7 +132,7 @@ export function simulate(day: Day, plan: Plan, policy: Policy, seed: number, mak
   const chance = (task: Task): Random => {
     let random = chances.get(task.id);
     if (!random) {
-      random = chanceOf(seed, task.id, make);
+      random = randomOf(seed, task.id);
       chances.set(task.id, random);
       own.set(task.id, task.kind === 'drive' ? 1 + OWN_PACE_SD * normalOf(random) : 1);
     }

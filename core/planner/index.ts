@@ -6,4 +6,4 @@ export { leaveOut, moveDrive, shiftDrives, swapDrives, type Place } from './edit
 export { insertions, type Insertion, type Insertions } from './insert';
 export { mended, mendsFor, withMend, type Mend, type MendChange } from './mends';
 export { improve, planDay, type PlannedDay, type PlanningOptions, type PlanningProgress } from './plan-day';
-export { seededRandom, type Random } from './random';
+export { normalOf, randomOf, seededRandom, type Random } from './random';

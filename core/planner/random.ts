@@ -11,3 +11,15 @@ export function seededRandom(seed: number): Random {
     return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
   };
 }
+
+/** A chance of its own for each key, so that a thing happens alike whatever else happens. */
+export function randomOf(seed: number, key: string): Random {
+  let hash = seed;
+  for (const letter of key) hash = (Math.imul(hash, 31) + letter.charCodeAt(0)) >>> 0;
+  return seededRandom(hash);
+}
+
+/** A normally distributed number, mean 0, standard deviation 1 (Box and Muller, 1958). */
+export function normalOf(random: Random): number {
+  return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+}

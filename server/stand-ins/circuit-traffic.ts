@@ -1,7 +1,7 @@
 import type { DeviceBody } from '@core/api';
 import { paceFactorAt } from '@core/day';
 import { lapEstimateOf, type DayContext, type DayState } from '@core/journal';
-import type { Random } from '@core/planner';
+import { normalOf, type Random } from '@core/planner';
 import { crossingsDue, offAfter, type LapShape } from '@core/traffic';
 
 /** How often the simulated loop errs, as shares of all crossings. */
@@ -133,9 +133,4 @@ export class CircuitTraffic {
     const progress = Math.min(Math.floor(base) + 0.98, base + Math.max(0, sinceS) / current);
     this.lappers.set(id, { transponder, paceS, off, random, progress, lapS: current });
   }
-}
-
-/** Normal chance (Box and Muller). */
-function normalOf(random: Random): number {
-  return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 }

@@ -2,7 +2,7 @@ import { EventSource } from 'eventsource';
 import { clock as clockReading, dayView, type ClockReading, type DayView, type DeviceBody } from '@core/api';
 import { emptyPlan, wallClock } from '@core/day';
 import { dayContext, recordedEntry, stateOf, type DayContext, type RecordedEntry } from '@core/journal';
-import { seededRandom } from '@core/planner';
+import { randomOf } from '@core/planner';
 import { lapShapeOf } from '@core/traffic';
 import { pino } from 'pino';
 import { signatureOf } from '../devices/signature';
@@ -64,10 +64,8 @@ async function readDay(): Promise<void> {
   entries = view.journal;
   if (!traffic || shapeChanged) {
     const seed = Number(process.env['JOYLAP_SEED'] ?? 1);
-    const hash = (id: string) =>
-      [...id].reduce((sum, letter) => (Math.imul(sum, 31) + letter.charCodeAt(0)) >>> 0, seed);
     const shape = lapShapeOf(view.map ?? undefined);
-    traffic = new CircuitTraffic(shape, view.day.circuit.lapLengthM, rates, (id) => seededRandom(hash(id)));
+    traffic = new CircuitTraffic(shape, view.day.circuit.lapLengthM, rates, (id) => randomOf(seed, id));
   }
   follow(date);
 }
