@@ -1,15 +1,12 @@
-import { TestBed } from '@angular/core/testing';
-import { judgeOf, planFile, type Day, type Plan } from '@core/day';
+import { judgeOf, planFile, type Plan } from '@core/day';
 import type { Standpoint } from '@core/journal';
 import { acceptInPart, mendsFor } from '@core/planner';
-import { aCar, aDay, aGuest, anInstructor, aPlan, drive } from '@core/testing/small-day';
+import { aPlan, drive } from '@core/testing/small-day';
 import * as z from 'zod';
 import { Board } from '../board/board';
-import { WhatHappened } from '../board/what-happened';
-import { WhatMatters } from '../board/what-matters';
-import { OneMoreDrive } from '../guest-card/one-more-drive';
 import { Verdicts } from '../verdict/verdicts';
-import { aBooking, FakeDay, show, type Shown } from './fake-day';
+import { show, type FakeDay, type Shown } from './fake-day';
+import { day, settle, theDay } from './two-drives';
 
 /** Checks plans at once and on this thread. */
 class VerdictsHere implements Pick<Verdicts, 'stand' | 'judge' | 'inPart' | 'mends'> {
@@ -34,18 +31,6 @@ class VerdictsHere implements Pick<Verdicts, 'stand' | 'judge' | 'inPart' | 'men
   }
 }
 
-const day = aDay({
-  cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],
-  instructors: [anInstructor(), anInstructor({ id: 'i2', name: 'Ife Okoro' })],
-  guests: [
-    aGuest({ drives: [{ id: 'd1', cars: ['c1', 'c2'], laps: 5 }] }),
-    aGuest({ id: 'g2', name: 'Piet Verhoeve', drives: [{ id: 'd2', cars: ['c2'], laps: 5 }] }),
-  ],
-});
-const plan = aPlan({
-  drives: [drive('10:00'), drive('10:10', { drive: 'd2', car: 'c2', instructor: 'i2' })],
-});
-const settle = () => new Promise((resolve) => setTimeout(resolve, 20));
 const board = async (data: FakeDay) => {
   const shown = await show(Board, data, {}, [{ provide: Verdicts, useClass: VerdictsHere }]);
   const block = (id: string) => shown.element.querySelector<SVGGElement>(`[data-block="${id}"]`)!;
@@ -56,11 +41,6 @@ const board = async (data: FakeDay) => {
   };
   return { ...shown, block, key, verdict: () => shown.element.querySelector('.verdict')?.textContent ?? '' };
 };
-const theDay = (of: Day = day, planned: Plan = plan) =>
-  new FakeDay(of, planned, '08:10', [
-    aBooking('g1', { name: 'Ines Faro', drives: day.guests[0]!.drives }),
-    aBooking('g2', { name: 'Piet Verhoeve' }),
-  ]);
 const accepted = (http: Shown<Board>['http'], reply: Record<string, unknown> = {}) => {
   const request = http.expectOne('/api/days/2027-05-22/plans');
   const revision = { revision: 2, author: 'M', reason: 'r', acceptedAt: '2027-05-22T07:00:00.000Z', despite: [] };
@@ -305,97 +285,6 @@ describe('What is to be solved', () => {
     await press(/Dunnock Cup instead/);
     const { body } = http.expectOne('/api/days/2027-05-22/drives/d2/mends').request;
     expect(body.change).toEqual({ kind: 'car', drive: 'd2', car: 'c1' });
-  });
-});
-
-describe('What happened', () => {
-  it('is entered with two or three clicks, and a repair is looked for', async () => {
-    const data = theDay();
-    const { http, fixture } = await show(WhatHappened, data, { open: true });
-    await fixture.whenStable();
-    const press = async (name: RegExp) => {
-      const button = [...document.querySelectorAll<HTMLElement>('[role=dialog] button')].find((it) =>
-        name.test(it.textContent ?? ''),
-      );
-      button!.click();
-      await settle();
-      await fixture.whenStable();
-    };
-    await press(/Running late/);
-    await press(/10 min/);
-    expect(data.written().map(({ entry }) => entry)).toEqual([
-      jasmine.objectContaining({ kind: 'runningLate', minutes: 10 }),
-    ]);
-    const { body } = http.expectOne({ method: 'POST', url: '/api/days/2027-05-22/planning' }).request;
-    expect([body.mode, body.reason, body.seconds]).toEqual(['repair', 'Running 10 min late', 3]);
-  });
-});
-
-describe('What matters', () => {
-  it('is saved as weights, and a weight that nobody touches stays exact', async () => {
-    const { http, fixture } = await show(WhatMatters, theDay(), { open: true });
-    await settle();
-    const rules = { ...day.rules, weights: { passes: 2.1 } };
-    const fields = {
-      name: 'Test field',
-      timeZone: 'Atlantic/Faroe',
-      currency: 'EUR',
-      opens: '08:30',
-      closes: '18:00',
-      condition: { name: 'dry', paceFactor: 1 },
-      circuit: { name: 'Loop', lapLengthM: 2000, closures: [] },
-      rules,
-      paces: { first: 1.25, before: 1.12, quick: 1 },
-      sightingVehicles: [],
-    };
-    http.expectOne('/api/venue').flush({ version: 3, fields });
-    await settle();
-    await fixture.whenStable();
-    const handle = document.querySelector<HTMLElement>('[role=slider][aria-labelledby="wish-waiting"]')!;
-    handle.dispatchEvent(new KeyboardEvent('keydown', { code: 'ArrowRight', key: 'ArrowRight', bubbles: true }));
-    await fixture.whenStable();
-    const save = [...document.querySelectorAll<HTMLElement>('[role=dialog] button')].find(
-      (it) => it.textContent === 'Save',
-    );
-    save!.click();
-    const { body } = http.expectOne('/api/venue').request;
-    expect(body.fields.rules.weights).toEqual({ passes: 2.1, waiting: 2 });
-  });
-});
-
-describe('One more drive', () => {
-  it('shows where it fits, for how much and who moves, and takes the place chosen', async () => {
-    const { http, fixture } = await show(OneMoreDrive, theDay(), { open: true, guest: 'g1' });
-    const dialog = fixture.componentInstance as unknown as { wish: (of: object) => void; find: () => void };
-    dialog.wish({ cars: ['c2'], laps: 3 });
-    dialog.find();
-    const place = {
-      planned: { drive: 'x', car: 'c2', instructor: 'i2', release: '11:00' },
-      car: 'Sabrel R',
-      instructor: 'Ife Okoro',
-      seat: '10:56',
-      costs: 4.2,
-      price: 96,
-      moved: [],
-      plan: z.encode(planFile, plan),
-    };
-    http.expectOne('/api/days/2027-05-22/places').flush({
-      asOf: '08:12',
-      base: 1,
-      drive: 'x',
-      slots: [place],
-      better: { ...place, seat: '10:31', moved: ['Piet Verhoeve from 10:10 to 10:14'] },
-      refusal: null,
-    });
-    await settle();
-    await fixture.whenStable();
-    const words = document.querySelector('[role=dialog]')!.textContent!.replace(/\s+/g, ' ');
-    expect(words).toContain('10:56 Sabrel R, with Ife Okoro costs 4 min of patience, nobody moves');
-    expect(words).toContain('if others move: Piet Verhoeve from 10:10 to 10:14');
-    document.querySelector<HTMLElement>('[aria-label^="Take 10:56"]')!.click();
-    const { body } = http.expectOne('/api/days/2027-05-22/places/take').request;
-    expect([body.guest, body.drive, body.price, body.laps]).toEqual(['g1', 'x', 96, 3]);
-    TestBed.resetTestingModule();
   });
 });
 
