@@ -2,7 +2,7 @@ import { carMisfit, clockMinute } from '../day';
 import { isCleared, vehiclesOnCircuit, type DayState, type DriveState, type GuestState } from './day-state';
 import { beginning } from './beginning';
 import { lapsOwed, progressOf, type DayContext } from './context';
-import type { EntryKind, EntryOf, FlagKind, JournalEntry, RecordedEntry } from './entry';
+import { FLAG_WORDS, type EntryKind, type EntryOf, type JournalEntry, type RecordedEntry } from './entry';
 import { crewTaken, elsewhere, firstReason, misplaced } from './misplaced';
 import { apply, effectiveEntries } from './reduce';
 
@@ -178,8 +178,8 @@ const TESTS: Tests = {
       const misfit = carMisfit(carState.car, it.drive, it.guest);
       return notReady(guest) ?? (misfit && `${misfit}.`) ?? crewFree(state, entry.instructor);
     }),
-  unseated: ofKnownDrive,
-  lastCheckDone: ofKnownDrive,
+  unseated: onlyKnown,
+  lastCheckDone: onlyKnown,
   released: (state, entry, context) =>
     onDrive(state, entry, (it) => {
       const guest = state.guests.get(it.guest.id)!;
@@ -187,10 +187,9 @@ const TESTS: Tests = {
       if (car?.heldFor !== undefined) return `${car.car.name} is held: ${car.heldFor}.`;
       return notReady(guest) ?? circuitShut(state, context) ?? circuitFull(state, context);
     }),
-  lapCounted: ofKnownDrive,
-  lineCrossed: (state, { car }, { schedule }) =>
-    state.cars.has(car) || schedule.index.vehicles.has(car) ? undefined : `There is no car "${car}" today.`,
-  lapsSettled: ofKnownDrive,
+  lapCounted: onlyKnown,
+  lineCrossed: onlyKnown,
+  lapsSettled: onlyKnown,
   lapSpoiled: (state, entry, context) =>
     onDrive(state, entry, (it) => {
       if (entry.lap > progressOf(context, it).done + 1) {
@@ -198,16 +197,16 @@ const TESTS: Tests = {
       }
       return it.spoiled.has(entry.lap) ? `Lap ${entry.lap} of ${it.guest.name} is marked already.` : undefined;
     }),
-  intervened: ofKnownDrive,
-  extraLapGranted: ofKnownDrive,
-  brokenOff: ofKnownDrive,
+  intervened: onlyKnown,
+  extraLapGranted: onlyKnown,
+  brokenOff: onlyKnown,
   lapsMadeUp: (state, entry, context) =>
     onDrive(state, entry, (it) =>
       lapsOwed(context, it) > 0 ? undefined : `No laps are owed to ${it.guest.name} from this drive.`,
     ),
-  broughtIn: ofKnownDrive,
-  parked: ofKnownDrive,
-  debriefed: ofKnownDrive,
+  broughtIn: onlyKnown,
+  parked: onlyKnown,
+  debriefed: onlyKnown,
 
   carHeld: (state, { car }) => onCar(state, car, (it) => it.heldFor !== undefined, 'is held already'),
   carReady: (state, { car }) => onCar(state, car, (it) => it.heldFor === undefined, 'is not held'),
@@ -275,9 +274,9 @@ function onDrive(
   return misplaced(state, entry) ?? test(drive);
 }
 
-/** For steps on which nothing bears but the drive's stage. */
-function ofKnownDrive(state: DayState, { drive }: { readonly drive: string }): string | undefined {
-  return state.drives.has(drive) ? undefined : `There is no drive "${drive}" today.`;
+/** For entries on which nothing bears but that the day knows what they name, and the drive's stage. */
+function onlyKnown(_state: DayState, entry: JournalEntry, context: DayContext): string | undefined {
+  return unknownNames(context, entry);
 }
 
 function onCar(
@@ -315,8 +314,6 @@ function inACar(state: DayState, guest: GuestState): string | undefined {
 function crewFree(state: DayState, id: string): string | undefined {
   return state.crew.has(id) ? crewTaken(state, id) : `There is no instructor "${id}" today.`;
 }
-
-const FLAG_WORDS: Record<FlagKind, string> = { green: 'Green', caution: 'Caution', stop: 'All-stop' };
 
 /** Why nobody may be let out now, however few are on the circuit. */
 export function circuitShut(state: DayState, { day }: DayContext): string | undefined {

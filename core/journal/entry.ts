@@ -23,6 +23,8 @@ export const lapSource = z.enum(['hand', 'loop']);
 export const breakKind = z.enum(['rest', 'meal', 'off']);
 export const flagKind = z.enum(['green', 'caution', 'stop']);
 export type FlagKind = z.output<typeof flagKind>;
+/** What a flag is called. */
+export const FLAG_WORDS: Record<FlagKind, string> = { green: 'Green', caution: 'Caution', stop: 'All-stop' };
 export const breakOffReason = z.enum(['unwell', 'fault', 'spin', 'contact', 'weather', 'other']);
 export type BreakOffReason = z.output<typeof breakOffReason>;
 const lapNumber = z.number().int().min(1).max(110);

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import type { Day } from '../day';
+import type { EntryFields } from '../testing/written-journal';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at } from '../testing/small-day';
 import {
   admit,
@@ -36,10 +37,9 @@ const guest = one.map((n) => `g${n}`);
 const drive = one.map((n) => `d${n}`);
 const car = one.map((n) => `c${n}`);
 const instructor = one.map((n) => `i${n}`);
-type Fields = JournalEntry extends infer E ? (E extends JournalEntry ? Omit<E, 'id' | 'at' | 'by'> : never) : never;
 
 /** Anything that somebody might tap, sensible or not. */
-const tap: fc.Arbitrary<Fields> = fc.oneof(
+const tap: fc.Arbitrary<EntryFields> = fc.oneof(
   ...(
     [
       'guestArrived',
@@ -52,34 +52,34 @@ const tap: fc.Arbitrary<Fields> = fc.oneof(
       'guestWell',
       'deskDone',
     ] as const
-  ).map((kind) => guest.map((id): Fields => ({ kind, guest: id }))),
+  ).map((kind) => guest.map((id): EntryFields => ({ kind, guest: id }))),
   ...(['unseated', 'released', 'broughtIn', 'parked', 'debriefed', 'extraLapGranted'] as const).map((kind) =>
-    drive.map((id): Fields => ({ kind, drive: id })),
+    drive.map((id): EntryFields => ({ kind, drive: id })),
   ),
-  drive.map((id): Fields => ({ kind: 'lapCounted', drive: id, source: 'hand' })),
+  drive.map((id): EntryFields => ({ kind: 'lapCounted', drive: id, source: 'hand' })),
   fc
     .tuple(drive, fc.integer({ min: 1, max: 5 }))
-    .map(([id, lap]): Fields => ({ kind: 'lapSpoiled', drive: id, lap, reason: 'traffic' })),
+    .map(([id, lap]): EntryFields => ({ kind: 'lapSpoiled', drive: id, lap, reason: 'traffic' })),
   fc.record({ kind: fc.constant('seated' as const), drive, car, instructor }),
   fc
     .tuple(instructor, fc.uniqueArray(guest, { minLength: 1 }))
-    .map(([id, guests]): Fields => ({ kind: 'classBegan', instructor: id, guests })),
+    .map(([id, guests]): EntryFields => ({ kind: 'classBegan', instructor: id, guests })),
   fc
     .tuple(instructor, fc.uniqueArray(guest))
-    .map(([id, guests]): Fields => ({ kind: 'classEnded', instructor: id, guests })),
+    .map(([id, guests]): EntryFields => ({ kind: 'classEnded', instructor: id, guests })),
   fc
     .tuple(instructor, fc.uniqueArray(guest, { minLength: 1 }))
-    .map(([id, guests]): Fields => ({ kind: 'sightingBegan', vehicle: 's1', instructor: id, guests })),
-  fc.constant<Fields>({ kind: 'sightingEnded', vehicle: 's1' }),
-  car.map((id): Fields => ({ kind: 'carHeld', car: id, reason: 'tyre' })),
-  car.map((id): Fields => ({ kind: 'carReady', car: id })),
-  ...(['refuelBegan', 'refuelEnded'] as const).map((kind) => car.map((id): Fields => ({ kind, car: id }))),
-  instructor.map((id): Fields => ({ kind: 'breakBegan', instructor: id, what: 'rest' })),
-  instructor.map((id): Fields => ({ kind: 'crewBack', instructor: id })),
+    .map(([id, guests]): EntryFields => ({ kind: 'sightingBegan', vehicle: 's1', instructor: id, guests })),
+  fc.constant<EntryFields>({ kind: 'sightingEnded', vehicle: 's1' }),
+  car.map((id): EntryFields => ({ kind: 'carHeld', car: id, reason: 'tyre' })),
+  car.map((id): EntryFields => ({ kind: 'carReady', car: id })),
+  ...(['refuelBegan', 'refuelEnded'] as const).map((kind) => car.map((id): EntryFields => ({ kind, car: id }))),
+  instructor.map((id): EntryFields => ({ kind: 'breakBegan', instructor: id, what: 'rest' })),
+  instructor.map((id): EntryFields => ({ kind: 'crewBack', instructor: id })),
 );
 
 /** Enters what is admitted of a row of taps, ten seconds apart. */
-function played(taps: readonly Fields[]): RecordedEntry[] {
+function played(taps: readonly EntryFields[]): RecordedEntry[] {
   const entries: RecordedEntry[] = [];
   taps.forEach((fields, place) => {
     const entry = {

@@ -10,24 +10,16 @@ export interface Delay {
   readonly byS: number;
 }
 
-export interface DriveEnd {
-  /** When the guest is through with the drive, wrap-up included, seconds since midnight. */
-  readonly expectedS: number;
-  readonly plannedS: number | undefined;
-  readonly delays: readonly Delay[];
-}
-
 /** A delay of less than this is nobody's business. */
 const NOTICED_S = 30;
 
 /**
- * When a drive on the circuit will end, and whom that delays: the next drive in this car, the instructor's next task, the
+ * Whom a drive on the circuit delays by when it will end: the next drive in this car, the instructor's next task, the
  * guest's next drive. With `moreLaps` as if so many laps were granted on top.
  */
-export function driveEnd({ day, schedule }: DayContext, state: DayState, runner: Runner, moreLaps = 0): DriveEnd {
+export function delaysOf({ day, schedule }: DayContext, state: DayState, runner: Runner, moreLaps = 0): Delay[] {
   const drive = state.drives.get(runner.id);
-  const own = schedule.drives.find((hold) => hold.planned.drive === runner.id);
-  const expectedS = reachedS(runner, runner.off + moreLaps) + day.rules.wrapUpS;
+  const endS = reachedS(runner, runner.off + moreLaps) + day.rules.wrapUpS;
   const delays: Delay[] = [];
   const add = (via: Delay['via'], what: string | undefined, freeS: number, startS: number | undefined) => {
     if (startS !== undefined && what !== undefined && freeS - startS >= NOTICED_S) {
@@ -39,14 +31,14 @@ export function driveEnd({ day, schedule }: DayContext, state: DayState, runner:
   const nextInCar = schedule.drives
     .filter((hold) => hold.planned.car === drive?.car && open(hold))
     .sort((a, b) => a.startS - b.startS)[0];
-  add('car', nextInCar?.guests[0]?.name, expectedS + day.rules.turnaroundS, nextInCar?.startS);
+  add('car', nextInCar?.guests[0]?.name, endS + day.rules.turnaroundS, nextInCar?.startS);
   const nextOfCrew = schedule.crewHolds.get(drive?.instructor ?? '')?.find(open);
-  if (nextOfCrew !== nextInCar) add('instructor', nameOf(nextOfCrew), expectedS, nextOfCrew?.startS);
+  if (nextOfCrew !== nextInCar) add('instructor', nameOf(nextOfCrew), endS, nextOfCrew?.startS);
   const nextOfGuest = schedule.guestHolds
     .get(drive?.guest.id ?? '')
     ?.find((hold) => hold.kind === 'drive' && open(hold));
-  add('guest', drive?.guest.name, expectedS + day.rules.guestRestS, nextOfGuest?.startS);
-  return { expectedS, plannedS: own?.endS, delays };
+  add('guest', drive?.guest.name, endS + day.rules.guestRestS, nextOfGuest?.startS);
+  return delays;
 }
 
 function nameOf(hold: PersonHold | undefined): string | undefined {

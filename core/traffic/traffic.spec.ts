@@ -5,7 +5,7 @@ import { writtenJournal } from '../testing/written-journal';
 import {
   crossesInS,
   delayWords,
-  driveEnd,
+  delaysOf,
   estimateLap,
   EVEN_RING,
   expectedPasses,
@@ -336,8 +336,8 @@ describe('The circuit from the journal', () => {
     const it = out();
     const state = it.state('10:03');
     const own = runnersOf(it.context, state, EVEN_RING, numbers).find(({ id }) => id === 'd1')!;
-    expect(driveEnd(it.context, state, own).delays).toEqual([]);
-    const { delays } = driveEnd(it.context, state, own, 6);
+    expect(delaysOf(it.context, state, own)).toEqual([]);
+    const delays = delaysOf(it.context, state, own, 6);
     expect(delays.map(({ via, what }) => [via, what])).toEqual([['car', 'Noor Haddad']]);
     expect(delayWords(delays[0]!)).toMatch(/^next in this car, Noor Haddad: \d+ min later$/);
   });

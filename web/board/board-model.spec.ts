@@ -1,4 +1,5 @@
 import { dayContext, stateOf, type DayState, type JournalEntry, type RecordedEntry } from '@core/journal';
+import type { EntryFields } from '@core/testing/written-journal';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '@core/testing/small-day';
 import { EVEN_RING, runnersOf } from '@core/traffic';
 import { pitExitModel } from '../pit-exit/pit-exit-model';
@@ -15,8 +16,7 @@ const plan = aPlan({
 });
 const context = dayContext(day, plan);
 
-type Fields = JournalEntry extends infer E ? (E extends JournalEntry ? Omit<E, 'id' | 'at' | 'by'> : never) : never;
-const stateAt = (time: string, ...written: [string, Fields][]) => {
+const stateAt = (time: string, ...written: [string, EntryFields][]) => {
   const entries = written.map(([when, fields], place): RecordedEntry => ({
     seq: place + 1,
     recordedAt: '',
@@ -46,7 +46,7 @@ describe('The rows of the board', () => {
 
   it('tells planned, late, running and done drives apart', () => {
     const status = (...args: Parameters<typeof stateAt>) => (blockOf(stateAt(...args), 0) as { status: string }).status;
-    const seat: [string, Fields] = ['09:57', { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' }];
+    const seat: [string, EntryFields] = ['09:57', { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' }];
     expect(status('09:50')).toBe('planned');
     expect(status('09:58')).toBe('late');
     expect(status('09:58', seat)).toBe('now');
@@ -79,7 +79,7 @@ describe('The rows of the board', () => {
 });
 
 describe('The lists of the pit exit', () => {
-  const arrive = (guest: string): [string, Fields][] =>
+  const arrive = (guest: string): [string, EntryFields][] =>
     (['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const).map((kind) => [
       '09:00',
       { kind, guest },
@@ -89,10 +89,10 @@ describe('The lists of the pit exit', () => {
     pitExitModel(context, state, view, runnersOf(context, state, EVEN_RING, view.carNumbers), EVEN_RING);
 
   it('lists who is to be seated soon, who waits, and who is out', () => {
-    const base: [string, Fields][] = [...arrive('g1'), ...arrive('g2')];
+    const base: [string, EntryFields][] = [...arrive('g1'), ...arrive('g2')];
     const before = modelAt(stateAt('09:50', ...base));
     expect(before.toSeat.map(({ guest, number }) => [guest, number])).toEqual([['Ines Faro', 1]]);
-    const seated: [string, Fields][] = [
+    const seated: [string, EntryFields][] = [
       ...base,
       ['09:56', { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' }],
     ];

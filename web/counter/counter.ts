@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { clockMinute, spokenDuration } from '@core/day';
 import { countsDiffer, progressOf, type DriveState } from '@core/journal';
-import { driveEnd, delayWords, progressOfRunner } from '@core/traffic';
+import { delaysOf, delayWords, progressOfRunner } from '@core/traffic';
 import { DayService } from '../data/day.service';
 import { Who } from '../data/who';
 import { beadsOf } from '../drawing/bead-list';
@@ -62,7 +62,7 @@ export class Counter {
       spoiled: drive.spoiled.has(done + 1),
       differ: differ && `loop ${differ.loop}, you ${differ.hand}: the smaller holds`,
       wayIn: wayInWords(view, drive.car),
-      delays: runner ? driveEnd(context, state, runner).delays.map(delayWords) : [],
+      delays: runner ? delaysOf(context, state, runner).map(delayWords) : [],
       when: hold
         ? `seat at ${clockMinute(hold.startS)}${startsInS > 0 ? `, in ${spokenDuration(startsInS)}` : ''}`
         : 'not in the plan',

@@ -1,12 +1,12 @@
 import { clockMinute, type TermName } from '@core/day';
-import type {
-  BreakOffReason,
-  CarStatus,
-  CrewStatus,
-  EntryKind,
-  FlagKind,
-  GuestStage,
-  JournalEntry,
+import {
+  FLAG_WORDS,
+  type BreakOffReason,
+  type CarStatus,
+  type CrewStatus,
+  type EntryKind,
+  type GuestStage,
+  type JournalEntry,
 } from '@core/journal';
 
 /** "Ines F" of "Ines Faro": how guests are called on a crowded drawing. */
@@ -71,8 +71,6 @@ export const TERM_WORDS: Record<TermName, string> = {
   moved: 'moved by more than 5 min',
   reassigned: 'another car or instructor',
 };
-
-export const FLAG_WORDS: Record<FlagKind, string> = { green: 'Green', caution: 'Caution', stop: 'All-stop' };
 
 export const BREAK_OFF_WORDS: Record<BreakOffReason, string> = {
   unwell: 'unwell',

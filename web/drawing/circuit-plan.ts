@@ -8,9 +8,8 @@ export interface CircuitPlan {
   readonly path: string;
   readonly at: (place: number) => { readonly x: number; readonly y: number };
   readonly nearest: (x: number, y: number) => number;
-  /** Share of the lap where the pit exit joins and the way in leaves. */
+  /** Share of the lap where the pit exit joins. */
   readonly pitExit: number;
-  readonly pitEntry: number;
   readonly corners: readonly CornerLabel[];
 }
 
@@ -51,7 +50,6 @@ export function circuitPlan(map: CircuitMap | undefined): CircuitPlan {
     at: (place) => flat(measured.at(place)),
     nearest: (x, y) => measured.nearest({ xM: x, yM: -y }),
     pitExit: (map?.pitExitM ?? 0) / measured.lengthM,
-    pitEntry: (map?.pitEntryM ?? 0) / measured.lengthM,
     corners: (map?.corners ?? []).map(({ name, atM }) => {
       const place = atM / measured.lengthM;
       const at = flat(measured.at(place));

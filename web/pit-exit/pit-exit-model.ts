@@ -15,7 +15,7 @@ import {
   crossesInS,
   crossingsDue,
   delayWords,
-  driveEnd,
+  delaysOf,
   passesSeen,
   releaseAdvice,
   swapSaves,
@@ -55,7 +55,6 @@ export interface QueuedDrive extends PitDrive {
 
 /** A drive on the circuit. */
 export interface RunningDrive extends PitDrive {
-  readonly crossings: number;
   /** The counts of the loop and of those who tap, where both have spoken. */
   readonly counts: string;
   /** Both counts, where they differ. */
@@ -150,11 +149,9 @@ export function pitExitModel(
     const plain = model(drive, crossingNote(crossesInS(runner)));
     const pass = seen.findLast(({ passed, lap }) => passed === runner.id && lap >= 1);
     const passing = pass && state.drives.get(pass.passing);
-    const end = driveEnd(context, state, runner);
     return [
       {
         ...plain,
-        crossings: drive.crossings.length,
         counts: countWords(drive),
         differ: countsDiffer(drive.count, state.timeS),
         spoiled: drive.spoiled.has(plain.done + 1),
@@ -162,8 +159,8 @@ export function pitExitModel(
           lap: pass.lap,
           words: `passed by car ${numberOf(passing?.car ?? '') ?? '?'}`,
         },
-        delays: end.delays.map(delayWords),
-        extraDelays: driveEnd(context, state, runner, 1).delays.map(delayWords),
+        delays: delaysOf(context, state, runner).map(delayWords),
+        extraDelays: delaysOf(context, state, runner, 1).map(delayWords),
         doubt: doubtWords(drive, state.timeS),
       },
     ];

@@ -1,11 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { clockMinute, spokenDuration } from '@core/day';
-import type { FlagKind } from '@core/journal';
+import { FLAG_WORDS, type FlagKind } from '@core/journal';
 import type { ReleaseWindow } from '@core/traffic';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
 import { DeviceService } from '../data/device.service';
-import { FLAG_WORDS } from '../data/names';
 import { Beads } from '../drawing/beads';
 import { CircuitView, type Disc } from '../drawing/circuit-view';
 import { HoldButton } from '../drawing/hold-button';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { clockMinute } from '@core/day';
+import { FLAG_WORDS } from '@core/journal';
 import { Router } from '@angular/router';
 import { DayService } from '../data/day.service';
 
@@ -23,7 +24,7 @@ import { DayService } from '../data/day.service';
         </div>
       }
       <div [class]="'band ' + f.flag" role="alert">
-        <b>{{ f.flag === 'stop' ? 'All-stop' : 'Caution' }}</b>
+        <b>{{ names[f.flag] }}</b>
         <span>{{ words() }}{{ f.flag === 'caution' ? ': no passing, nobody is let out' : '' }}</span>
         @if (!atExit()) {
           <button type="button" (click)="goToExit()">Pit exit</button>
@@ -108,6 +109,7 @@ import { DayService } from '../data/day.service';
 export class FlagBanner {
   private readonly router = inject(Router);
   protected readonly data = inject(DayService);
+  protected readonly names = FLAG_WORDS;
   protected readonly seenAt = signal<number | undefined>(undefined);
   protected readonly flag = computed(() => {
     const flag = this.data.live() ? this.data.state()?.flag : undefined;
