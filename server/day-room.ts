@@ -39,12 +39,19 @@ interface Read {
   readonly jsonEntries: string[];
 }
 
+interface OnCircuit {
+  /** Car or sighting vehicle by its transponder. */
+  readonly carOf: ReadonlyMap<string, string>;
+  readonly lapLengthM: number;
+}
+
 /**
  * The event days as this server has them in memory. The tables are the truth; what was read is kept until one of its
  * tables changes, and all changes pass through this process.
  */
 export class DayRoom {
   private readonly read = new Map<string, Read>();
+  private onCircuit: OnCircuit | undefined;
 
   constructor(
     private readonly store: Store,
@@ -77,8 +84,20 @@ export class DayRoom {
 
   /** Forgets what was read, of one day or of all, after a table has changed. */
   forget(date?: string): void {
-    if (date === undefined) this.read.clear();
-    else this.read.delete(date);
+    if (date !== undefined) return void this.read.delete(date);
+    this.read.clear();
+    this.onCircuit = undefined;
+  }
+
+  /** What the lines of devices are read by, many times a second. */
+  devicesSee(): OnCircuit {
+    if (!this.onCircuit) {
+      const { sightingVehicles, circuit } = this.store.venue.get()!.fields;
+      const vehicles = sightingVehicles.map(({ id }): [string, string] => [id, id]);
+      const cars = this.store.cars.list().map(({ id, fields }): [string, string] => [fields.transponder ?? id, id]);
+      this.onCircuit = { carOf: new Map([...vehicles, ...cars]), lapLengthM: circuit.lapLengthM };
+    }
+    return this.onCircuit;
   }
 
   /**

@@ -24,9 +24,6 @@ const KEEP_MS = 5000;
 const AHEAD_S = 5;
 
 type Refused = 'malformed' | 'unsigned' | 'replayed' | 'unusable';
-/** Car or sighting vehicle by its transponder. */
-type Transponders = ReadonlyMap<string, string>;
-
 interface Known {
   row: DeviceRow;
   keptMs: number;
@@ -63,10 +60,9 @@ export class DeviceDesk {
     const refused: { line: number; reason: string }[] = [];
     let accepted = 0;
     let important = false;
-    const carOf = this.transponders();
     text.split('\n').forEach((line, place) => {
       if (line.trim() === '') return;
-      const outcome = this.take(known.row, line, carOf);
+      const outcome = this.take(known.row, line);
       if ('reason' in outcome) {
         known.row[outcome.refused] += 1;
         known.row.last_refusal = outcome.reason;
@@ -96,11 +92,7 @@ export class DeviceDesk {
     for (const known of this.known.values()) this.keep(known);
   }
 
-  private take(
-    row: DeviceRow,
-    text: string,
-    carOf: Transponders,
-  ): { crossing: boolean } | { refused: Refused; reason: string } {
+  private take(row: DeviceRow, text: string): { crossing: boolean } | { refused: Refused; reason: string } {
     const line = parsed(text);
     if (!line) return { refused: 'malformed', reason: 'A line is not in the format of a device.' };
     if (!isSigned(row.key, line)) return { refused: 'unsigned', reason: 'The signature is not that of this device.' };
@@ -112,9 +104,9 @@ export class DeviceDesk {
     row.last_seq = line.seq;
     const [date = '', time = ''] = line.time.split('T');
     const atS = secondsOf(time.slice(0, 8)) + Number(time.slice(9)) / 1000;
-    if (body.data.kind === 'positions') this.pass(date, atS, body.data.cars, carOf);
+    if (body.data.kind === 'positions') this.pass(date, atS, body.data.cars);
     if (body.data.kind !== 'crossing') return { crossing: false };
-    const car = carOf.get(body.data.transponder);
+    const car = this.services.room.devicesSee().carOf.get(body.data.transponder);
     if (car === undefined) {
       return { refused: 'unusable', reason: `No car has the transponder "${body.data.transponder}".` };
     }
@@ -140,13 +132,8 @@ export class DeviceDesk {
     }
   }
 
-  private pass(
-    date: string,
-    atS: number,
-    cars: readonly { transponder: string; atM: number }[],
-    carOf: Transponders,
-  ): void {
-    const { lapLengthM } = this.services.store.venue.get()!.fields.circuit;
+  private pass(date: string, atS: number, cars: readonly { transponder: string; atM: number }[]): void {
+    const { carOf, lapLengthM } = this.services.room.devicesSee();
     const positions: LivePositions = {
       atS,
       cars: cars.flatMap(({ transponder, atM }) => {
@@ -155,13 +142,6 @@ export class DeviceDesk {
       }),
     };
     this.services.hub.positions(date, positions);
-  }
-
-  private transponders(): Transponders {
-    const { store } = this.services;
-    const vehicles = store.venue.get()!.fields.sightingVehicles.map(({ id }): [string, string] => [id, id]);
-    const cars = store.cars.list().map(({ id, fields }): [string, string] => [fields.transponder ?? id, id]);
-    return new Map([...vehicles, ...cars]);
   }
 
   private of(id: string): Known {
