@@ -77,6 +77,13 @@ export default tseslint.config(
   {
     files: ['web/**/*.html'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+    rules: {
+      // Controls of PrimeNG hold an input of their own.
+      '@angular-eslint/template/label-has-associated-control': [
+        'error',
+        { controlComponents: ['p-inputnumber', 'p-select', 'p-checkbox'] },
+      ],
+    },
   },
   prettier,
 );

@@ -4,7 +4,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import * as z from 'zod';
 import { dayFile } from '@core/day';
+import { circuitCsv } from '@exchange/circuit-csv';
+import { square } from '../core/testing/circuits';
 import { aDay, aGuest, at } from '../core/testing/small-day';
+import { SMALL_MODEL } from '../core/testing/small-model';
 
 describe('The command line', () => {
   let folder: string;
@@ -69,5 +72,70 @@ describe('The command line', () => {
     expect(JSON.parse(readFileSync(path('again.json'), 'utf8')).drives).toEqual(
       JSON.parse(readFileSync(path('plan.json'), 'utf8')).drives,
     );
+  });
+
+  describe('reckons a lap', () => {
+    beforeEach(() => {
+      writeFileSync(path('car.json'), JSON.stringify(SMALL_MODEL));
+      writeFileSync(path('loop.csv'), circuitCsv({ line: square(500, 40) }));
+    });
+    const lap = (...more: string[]) => run('lap', '--circuit', path('loop.csv'), '--car', path('car.json'), ...more);
+
+    it('and prints it as JSON, with a profile of the whole lap', () => {
+      const { status, stdout } = lap('--json', '--line', 'centre', '--out', path('profile.csv'));
+      expect(status).toBe(0);
+      const report = JSON.parse(stdout);
+      expect(Object.keys(report)).toEqual([
+        'lengthM',
+        'lapTimeS',
+        'topSpeedKmh',
+        'slowestKmh',
+        'fuelL',
+        'brakeHeatMJ',
+        'gearChanges',
+        'corners',
+      ]);
+      expect(report.corners.map(({ direction }: { direction: string }) => direction)).toEqual([
+        'left',
+        'left',
+        'left',
+        'left',
+      ]);
+      const [header, ...rows] = readFileSync(path('profile.csv'), 'utf8').trim().split('\n');
+      expect(header).toBe('s_m,x_m,y_m,offset_m,kappa_1pm,v_mps,gear,ax_mps2,ay_mps2,throttle,brake,t_s');
+      expect(Math.abs(rows.length * 2 - report.lengthM)).toBeLessThan(3);
+      const last = rows.at(-1)!.split(',').map(Number);
+      expect(last.at(-1)).toBeLessThan(report.lapTimeS);
+      expect(last.at(-1)).toBeGreaterThan(report.lapTimeS - 1);
+    });
+
+    it('on the line and with the driver that are asked for', () => {
+      const time = (...more: string[]) => JSON.parse(lap('--json', ...more).stdout).lapTimeS as number;
+      const [racing, teaching, professional, slow] = [
+        time(),
+        time('--line', 'teaching'),
+        time('--professional'),
+        time('--pace', '1.2'),
+      ];
+      expect(racing).toBeLessThanOrEqual(time('--line', 'centre'));
+      expect(teaching).toBeGreaterThanOrEqual(racing);
+      expect(professional).toBeLessThan(racing);
+      expect(slow / racing).toBeCloseTo(1.2, 2);
+    });
+
+    it('and exits with 2 and a line for each fault, with its place', () => {
+      expect(lap('--pace', '1.1', '--professional')).toEqual(
+        jasmine.objectContaining({ status: 2, stderr: '--pace and --professional exclude each other\n' }),
+      );
+      writeFileSync(path('car.json'), JSON.stringify({ ...SMALL_MODEL, gripLateral: 5, massKg: 20 }));
+      const { status, stderr } = lap();
+      expect([status, stderr.trim().split('\n').length]).toEqual([2, 2]);
+      expect(stderr).toMatch(/gripLateral: expected 0.2 to 2/);
+      writeFileSync(path('car.json'), JSON.stringify(SMALL_MODEL));
+      writeFileSync(path('loop.csv'), circuitCsv({ line: square(500, 40).filter((_, i) => i < 10 || i > 60) }));
+      const open = lap();
+      expect([open.status, /a jump of/.test(open.stderr)]).toEqual([2, true]);
+      expect(lap('--pace', '0.4').status).toBe(2);
+    });
   });
 });

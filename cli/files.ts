@@ -12,15 +12,29 @@ export class BadInput extends Error {
   }
 }
 
-/** Reads a file against a schema; faults carry the file's name. */
-export function readFileAs<T>(path: string, schema: z.ZodType<T>): T {
-  let text: string;
+/** The text of a file. */
+export function textOf(path: string): string {
   try {
-    text = readFileSync(path, 'utf8');
+    return readFileSync(path, 'utf8');
   } catch (error) {
     throw new BadInput([`${path}: can't be read (${(error as NodeJS.ErrnoException).code ?? String(error)})`]);
   }
-  const parsed = parseJson(text, schema);
+}
+
+/** A number given as an option, within a range; `undefined` where it is not given. */
+export function numberOption(name: string, text: string | undefined, least: number, most = Infinity) {
+  if (text === undefined) return undefined;
+  const value = Number(text);
+  if (text.trim() === '' || !Number.isFinite(value) || value < least || value > most) {
+    const range = most === Infinity ? `a number of at least ${least}` : `a number from ${least} to ${most}`;
+    throw new BadInput([`--${name}: expected ${range}, got "${text}"`]);
+  }
+  return value;
+}
+
+/** Reads a file against a schema; faults carry the file's name. */
+export function readFileAs<T>(path: string, schema: z.ZodType<T>): T {
+  const parsed = parseJson(textOf(path), schema);
   if (!parsed.ok) throw new BadInput(parsed.faults.map((fault: Fault) => `${path}: ${faultLine(fault)}`));
   return parsed.value;
 }

@@ -4,19 +4,10 @@ import * as z from 'zod';
 import { planFile } from '@core/day';
 import { runPlanner } from '../server/planner/run';
 import { costLines } from './cost-table';
-import { BadInput, EXIT, readDay, readRepair, runCommand } from './files';
+import { BadInput, EXIT, numberOption, readDay, readRepair, runCommand } from './files';
 
 const USAGE =
   'usage: npm run plan -- DAY.json [--out PLAN.json] [--previous PLAN.json --now HH:MM] [--seconds S] [--iterations N] [--seed N]';
-
-function numberOption(name: string, text: string | undefined, least: number): number | undefined {
-  if (text === undefined) return undefined;
-  const value = Number(text);
-  if (text.trim() === '' || !Number.isFinite(value) || value < least) {
-    throw new BadInput([`--${name}: expected a number of at least ${least}, got "${text}"`]);
-  }
-  return value;
-}
 
 runCommand(() => {
   const { values, positionals } = parseArgs({

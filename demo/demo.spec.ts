@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { plannedCar } from '@core/api';
 import { checkPlan, type Day } from '@core/day';
 import { admit, dayContext, stateOf, stationCounts, vehiclesOnCircuit, type RecordedEntry } from '@core/journal';
 import { readBookingList } from '@exchange/booking-list';
@@ -7,15 +8,15 @@ import { demoBookings, demoDay } from './seed';
 
 /** The day as the server puts it together. */
 function larkmereDay(): Day {
-  const { paces, currency: _, name, ...venue } = LARKMERE;
+  const { paces, name, timeZone, opens, closes, condition, circuit, rules, sightingVehicles } = LARKMERE;
   const inOrder = demoBookings().sort((a, b) => a.arrives - b.arrives || (a.reference < b.reference ? -1 : 1));
   return {
-    ...venue,
+    ...{ timeZone, opens, closes, condition, circuit, rules, sightingVehicles },
     format: 'joylap-day',
     version: 1,
     venue: name,
     date: '2027-05-22',
-    cars: FLEET.map(({ number: _number, lapPrice: _lapPrice, ...car }) => car),
+    cars: FLEET.map(plannedCar),
     instructors: CREW,
     guests: inOrder.map((booking) => ({
       id: booking.reference.toLowerCase(),

@@ -1,6 +1,6 @@
-import type { CarFields, VenueFields } from '@core/api';
+import { ORDINARY_COACHING, type CarFields, type VenueFields } from '@core/api';
 import { ORDINARY_RULES, type Instructor } from '@core/day';
-import { SLIPWAY } from './slipway';
+import { CAR_MODELS, CAR_TALK } from './models';
 
 /** The demo venue, invented from end to end: a disused seaplane base on a lake island. */
 
@@ -36,7 +36,7 @@ export const LARKMERE: VenueFields = {
     lastCheck: ['Strap', 'Belts', 'Mirrors', 'Recorder', 'Name slate', 'Gearbox'],
     wayIn: 'In at the white cone, second lane',
   },
-  map: SLIPWAY,
+  coaching: { ...ORDINARY_COACHING, passing: 'named' },
 };
 
 /** The demo's devices; their key is no secret, as they run on the same machine. */
@@ -80,6 +80,9 @@ export const FLEET: CarFields[] = SKETCHES.map(([number, name, level, lapTimeS, 
   fit,
   lapPrice: LAP_PRICES[level - 1]!,
   stall: number,
+  model: CAR_MODELS[number],
+  talk: CAR_TALK[number],
+  wear: { brakesMJ: level >= 4 ? 14_000 : 16_000, tyresKm: level >= 4 ? 900 : 1400, clutchStarts: 900 },
 }));
 
 const LUNCH = { from: at(11, 30), to: at(14), durationS: 1800 };

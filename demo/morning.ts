@@ -1,9 +1,11 @@
 import type { Day, DriveHold, Guest, Plan } from '@core/day';
-import { admit, dayContext, type DayContext, type JournalEntry, type RecordedEntry } from '@core/journal';
+import { dayContext, RunningJournal, type DayContext, type JournalEntry, type RecordedEntry } from '@core/journal';
+import { GOOD_THINGS } from '@core/coaching';
 import { randomOf, type Random } from '@core/planner';
+import { SLIPWAY } from './slipway';
 
 /** What somebody is about to enter; an entry that is not possible yet is tried again a little later. */
-interface Act {
+export interface Act {
   /** The same act in two plans has the same key, and happens once. */
   readonly key: string;
   readonly atS: number;
@@ -29,13 +31,22 @@ export interface Morning {
  * and every entry passes the same check as one from a screen. The same seed gives the same morning.
  *
  * @param before what has been played already, by an earlier plan
+ * @param more what happens besides, such as in the garage
  */
-export function playMorning(day: Day, plan: Plan, untilS: number, seed: number, before?: Morning): Morning {
+export function playMorning(
+  day: Day,
+  plan: Plan,
+  untilS: number,
+  seed: number,
+  before?: Morning,
+  more: readonly Act[] = [],
+): Morning {
   const context = dayContext(day, plan);
   const entries = [...(before?.entries ?? [])];
+  const journal = new RunningJournal(context, entries);
   const done = new Set(before?.done);
   const fromS = entries.at(-1)?.entry.at ?? 0;
-  const acts = actsOf(context, seed)
+  const acts = [...actsOf(context, seed), ...more]
     .filter(({ atS, key }) => atS < untilS && !done.has(key))
     .map((act) => ({ ...act, atS: Math.max(act.atS, fromS) }));
   while (acts.length > 0) {
@@ -45,12 +56,12 @@ export function playMorning(day: Day, plan: Plan, untilS: number, seed: number, 
     const number = entries.length + 1;
     const entry = {
       ...act.fields,
-      id: `demo-${String(number).padStart(5, '0')}`,
+      id: `demo-${day.date}-${String(number).padStart(5, '0')}`,
       at: act.atS,
       by: act.by,
     } as JournalEntry;
-    if (admit(context, entries, entry).admitted) {
-      entries.push({ seq: number, recordedAt: recordedAt(day.date, act.atS), entry });
+    if (journal.admit(entry).admitted) {
+      journal.add({ seq: number, recordedAt: recordedAt(day.date, act.atS), entry });
       done.add(act.key);
     } else if (act.tries < MOST_TRIES) {
       acts.push({ ...act, atS: act.atS + RETRY_S, tries: act.tries + 1 });
@@ -60,9 +71,24 @@ export function playMorning(day: Day, plan: Plan, untilS: number, seed: number, 
 }
 
 /** Real moment of an entry, as if the venue's clock were UTC: enough for made-up data. */
-function recordedAt(date: string, atS: number): string {
+export function recordedAt(date: string, atS: number): string {
   return new Date(Date.parse(`${date}T00:00:00Z`) + atS * 1000).toISOString();
 }
+
+const CORNERS = SLIPWAY.corners.map(({ name }) => name);
+/** What beginners do most. */
+const MARKED = [
+  'turns-early',
+  'eyes-near',
+  'brakes-too-long',
+  'throttle-early',
+  'holds-in',
+  'brakes-soft',
+  'hands-wander',
+  'release-abrupt',
+];
+
+const pickFrom = <T>(list: readonly T[], random: Random): T => list[Math.floor(random() * list.length)]!;
 
 /** Small troubles of every morning. */
 const ABSENT_GUEST = 'Milo Petrak';
@@ -70,6 +96,14 @@ const LATE_GUEST = 'Emre Yalin';
 const HELD_CAR = 'c9';
 export const CAR_HELD_S = 10 * 3600 + 35 * 60;
 const BACK_AT_S = 12 * 3600 + 15 * 60;
+/** The demo day's own trouble. */
+export const CAR_HELD: Act = {
+  key: 'held',
+  atS: CAR_HELD_S,
+  by: 'Garage',
+  fields: { kind: 'carHeld', car: HELD_CAR, reason: 'brake pedal long', backAt: BACK_AT_S },
+  tries: 0,
+};
 
 function actsOf({ day, schedule }: DayContext, seed: number): Act[] {
   const acts: Act[] = [];
@@ -105,8 +139,12 @@ function actsOf({ day, schedule }: DayContext, seed: number): Act[] {
     add(`${key} back`, hold.trackEndS + 30 + later(`${key} back`, 40), by, { kind: 'sightingEnded', vehicle });
   }
   for (const hold of schedule.drives) actsOfDrive(hold, day, randomOf(seed, hold.planned.drive), add);
-  const held = { kind: 'carHeld', car: HELD_CAR, reason: 'brake pedal long', backAt: BACK_AT_S } as const;
-  add('held', CAR_HELD_S, 'Garage', held);
+  for (const { car, startS, endS } of schedule.refuels) {
+    if (!car) continue;
+    const key = `refuel ${car.id} ${startS}`;
+    add(`${key} begins`, startS + later(key, 60), 'Garage', { kind: 'refuelBegan', car: car.id });
+    add(`${key} ends`, endS + later(key, 60), 'Garage', { kind: 'refuelEnded', car: car.id });
+  }
   return acts;
 }
 
@@ -152,5 +190,16 @@ function actsOfDrive(
   }
   add(`${drive} in`, lineS + 12, 'Pit exit', { kind: 'broughtIn', drive });
   add(`${drive} parked`, lineS + 75 + later(25), by, { kind: 'parked', drive });
+  const [mark, good] = [pickFrom(MARKED, random), pickFrom(GOOD_THINGS, random)];
+  const corner = pickFrom(CORNERS, random);
+  add(`${drive} marked`, lineS + 130, by, {
+    kind: 'driveMarked',
+    drive,
+    marks: [
+      { fault: mark, corner },
+      ...(random() < 0.4 ? [{ fault: pickFrom(MARKED, random), corner: pickFrom(CORNERS, random) }] : []),
+    ],
+    good,
+  });
   add(`${drive} debriefed`, Math.max(lineS + 140, endS - later(40)), by, { kind: 'debriefed', drive });
 }

@@ -7,7 +7,8 @@ import { dayAsItIs, dayContext, stateOf, withGuestsGone, type RecordedEntry } fr
 import { planDay, seededRandom } from '@core/planner';
 import { readBookingList } from '@exchange/booking-list';
 import { CREW, DEMO_SEED, DEMO_STARTS_S, FLEET } from './larkmere';
-import { CAR_HELD_S, playMorning } from './morning';
+import { garageMorning, garageOfDemoDay } from './garage-day';
+import { CAR_HELD, CAR_HELD_S, playMorning } from './morning';
 
 /** Steps of the search for each of the demo's plans. */
 const STEPS = 500;
@@ -42,7 +43,8 @@ export interface AcceptedPlan {
 export function demoDay(day: Day): { plans: AcceptedPlan[]; journal: readonly RecordedEntry[] } {
   const random = seededRandom(DEMO_SEED);
   const first = planDay(day, { iterations: STEPS, random }).plan;
-  const early = playMorning(day, first, REPLANNED_S, DEMO_SEED);
+  const more = [...garageMorning(day, DEMO_SEED), ...garageOfDemoDay(day), CAR_HELD];
+  const early = playMorning(day, first, REPLANNED_S, DEMO_SEED, undefined, more);
   const state = stateOf(dayContext(day, first), early.entries, REPLANNED_S);
   const known = dayAsItIs(day, first, state);
   const repaired = planDay(known, { iterations: STEPS, random }, { previous: first, nowS: REPLANNED_S }).plan;
@@ -52,6 +54,6 @@ export function demoDay(day: Day): { plans: AcceptedPlan[]; journal: readonly Re
       { plan: first, atS: 7 * 3600 + 50 * 60, reason: 'First plan of the day' },
       { plan: second, atS: REPLANNED_S, reason: 'Sabrel R held for brakes' },
     ],
-    journal: playMorning(day, second, DEMO_STARTS_S, DEMO_SEED, early).entries,
+    journal: playMorning(day, second, DEMO_STARTS_S, DEMO_SEED, early, more).entries,
   };
 }

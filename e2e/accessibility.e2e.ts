@@ -2,7 +2,7 @@ import { expect, SCREENS, seriousFaults, test } from './demo';
 
 for (const theme of ['light', 'dusk']) {
   test(`no main screen has a serious accessibility fault in the ${theme} theme`, async ({ page }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(300_000);
     await page.addInitScript((chosen) => localStorage.setItem('joylap.theme', chosen), theme);
     const faults: string[] = [];
     for (const screen of SCREENS) {

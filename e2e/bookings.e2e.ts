@@ -68,6 +68,7 @@ test('two people edit the same booking: the second is shown both, and decides', 
   const other = await secondBrowser(browser);
   await page.goto('/bookings?edit=lk-1040');
   await other.goto('/bookings?edit=lk-1040');
+  for (const one of [page, other]) await expect(one.getByLabel('Helmet size')).toHaveValue('XL');
   await other.getByLabel('Helmet size').fill('XXL');
   await page.getByLabel('Helmet size').fill('S');
   await page.getByRole('button', { name: 'Save' }).click();

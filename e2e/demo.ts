@@ -31,6 +31,8 @@ export const SCREENS = [
   'rules',
   'devices',
   'counter',
+  'garage',
+  'show/edit',
 ];
 
 /** Collects what must not happen on a page. */

@@ -10,14 +10,10 @@ test.beforeEach(async ({ request }) => {
 
 const plain: [name: string, path: string][] = [
   ['gate', '/gate'],
-  ['classroom', '/classroom'],
   ['debrief', '/debrief'],
   ['desk', '/desk'],
-  ['bookings', '/bookings'],
-  ['cars', '/cars'],
   ['crew', '/crew'],
-  ['rules', '/rules'],
-  ['devices', '/devices'],
+  ['close', '/close'],
 ];
 
 for (const [name, path] of plain) {
@@ -75,15 +71,6 @@ test('guest card', async ({ page }) => {
   await page.screenshot({ path: `${FOLDER}/guest-card.png` });
 });
 
-test('import', async ({ page }) => {
-  await page.goto('/bookings');
-  await page.getByRole('button', { name: 'Import a list' }).click();
-  await page.getByLabel('CSV file').setInputFiles('demo/sample-bookings.csv');
-  await page.getByText(/40 new/).waitFor();
-  await page.waitForTimeout(300);
-  await page.screenshot({ path: `${FOLDER}/import.png` });
-});
-
 test('a repair proposed after a car was withdrawn', async ({ page }) => {
   await page.goto('/board');
   await page.locator('.drive').first().waitFor();
@@ -98,36 +85,46 @@ test('a repair proposed after a car was withdrawn', async ({ page }) => {
   await page.request.post('/api/days/2027-05-22/planning/drop');
 });
 
-test('the verdict while a drive is moved', async ({ page }) => {
-  await page.goto('/board');
-  await page.locator('.drive').first().waitFor();
-  await page.locator('.drive.movable').nth(8).focus();
-  await page.keyboard.press('m');
-  for (let steps = 0; steps < 3; steps++) await page.keyboard.press('Alt+ArrowRight');
-  await page.locator('.verdict').waitFor();
-  await page.waitForTimeout(400);
-  await page.screenshot({ path: `${FOLDER}/verdict.png` });
+const reckoned: [name: string, path: string, size?: { width: number; height: number }][] = [
+  ['circuit', '/circuit/map'],
+  ['fleet', '/circuit/cars'],
+  ['set-out', '/circuit/set-out'],
+  ['garage', '/garage'],
+  ['calls-phone', '/calls', { width: 390, height: 844 }],
+];
+
+for (const [name, path, size] of reckoned) {
+  test(`${name}, once all is reckoned`, async ({ page }) => {
+    if (size) await page.setViewportSize(size);
+    await page.goto(path);
+    await page.waitForTimeout(5000);
+    await page.screenshot({ path: `${FOLDER}/${name}.png` });
+  });
+}
+
+test('the show, at a corner', async ({ page }) => {
+  await page.goto('/show');
+  await page.getByText('9 corners').waitFor();
+  for (let slide = 0; slide < 8; slide++) await page.keyboard.press('PageDown');
+  await page.getByRole('heading', { name: 'Ramp' }).waitFor();
+  await page.waitForTimeout(1500);
+  await page.screenshot({ path: `${FOLDER}/show.png` });
 });
 
-test('load of the day', async ({ page }) => {
-  await page.goto('/board');
-  await page.locator('.drive').first().waitFor();
-  await page.getByRole('button', { name: 'More' }).click();
-  await page.getByRole('menuitem', { name: 'Load of the day' }).click();
-  await page.getByRole('img', { name: /^Use by quarter hour/ }).waitFor();
-  await page.waitForTimeout(600);
-  await page.screenshot({ path: `${FOLDER}/load.png` });
+test('results of a guest', async ({ page }) => {
+  await page.goto('/results/lk-1047');
+  await page.getByRole('img', { name: /^Marks by corner/ }).waitFor();
+  await page.waitForTimeout(800);
+  await page.screenshot({ path: `${FOLDER}/results.png` });
 });
 
-test('one more drive', async ({ page }) => {
-  await page.goto('/guests/lk-1049');
-  await page.getByRole('button', { name: 'One more drive' }).click();
-  await page.locator('p-multiselect').click();
-  await page.getByRole('option', { name: /Tessel Turbo/ }).click();
-  await page.getByRole('option', { name: /Sabrel R/ }).click();
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'When?' }).click();
-  await page.getByRole('list', { name: 'Places' }).waitFor();
+test('marks on a phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/marks/LK-1043-1');
+  await page.getByRole('button', { name: 'Winch' }).click();
+  await page.getByRole('button', { name: 'Turn in', exact: true }).click();
+  await page.getByRole('button', { name: /^Turns in early/ }).click();
+  await page.getByRole('button', { name: 'Throttle', exact: true }).click();
   await page.waitForTimeout(300);
-  await page.screenshot({ path: `${FOLDER}/one-more-drive.png` });
+  await page.screenshot({ path: `${FOLDER}/marks-phone.png` });
 });

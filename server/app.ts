@@ -14,8 +14,10 @@ import { Hub } from './live/hub';
 import { PlanJobs } from './planner/plan-jobs';
 import { notFound, Refusal } from './problems';
 import { bookingRoutes } from './routes/bookings';
+import { circuitRoutes } from './routes/circuit';
 import { dayRoutes } from './routes/days';
 import { deviceRoutes } from './routes/devices';
+import { guestRoutes } from './routes/guests';
 import { planRoutes } from './routes/plans';
 import { printRoutes } from './routes/print';
 import { setupRoutes } from './routes/setup';
@@ -80,6 +82,8 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
     setupRoutes(services),
     deviceRoutes(services),
     printRoutes(services),
+    circuitRoutes(services),
+    guestRoutes(services),
   );
   app.use('/api', (request) => {
     throw notFound(`${request.method} ${request.originalUrl}`);

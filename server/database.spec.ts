@@ -1,7 +1,9 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { DatabaseRefused, openDatabase } from './database';
+import { circuitStore } from './store/singles';
 
 describe('The database', () => {
   let folder: string;
@@ -42,6 +44,29 @@ describe('The database', () => {
     db.exec("insert into event_day values ('2027-05-22', 'now')");
     db.exec("insert into journal_entry values ('2027-05-22', 1, 'e', 'now', '{}')");
     expect(() => db.exec("update journal_entry set document = '[]'")).toThrowError(/only ever appended/);
+    db.close();
+  });
+
+  it('makes a circuit of the map that a venue had before, and loses nothing of the venue', () => {
+    const file = join(folder, 'old.sqlite');
+    const sql = join(dirname(fileURLToPath(import.meta.url)), 'sql');
+    for (const name of readdirSync(sql).filter((one) => one < '004')) copyFileSync(join(sql, name), join(folder, name));
+    const old = openDatabase(file, folder);
+    const line = Array.from({ length: 24 }, (_, i) => ({ xM: 100 * Math.cos(i / 3.82), yM: 100 * Math.sin(i / 3.82) }));
+    const map = { line, pitExitM: 40, pitEntryM: 600, corners: [{ name: 'Jetty', atM: 90 }] };
+    const venue = { name: 'Old field', circuit: { name: 'Loop', lapLengthM: 628, closures: [] }, map };
+    old.prepare('insert into venue values (1, 3, ?)').run(JSON.stringify(venue));
+    old.close();
+    const db = openDatabase(file);
+    const { circuit } = circuitStore(db).get();
+    expect([circuit!.name, circuit!.line.length, circuit!.pitExitM, circuit!.corners[0]!.name]).toEqual([
+      'Loop',
+      24,
+      40,
+      'Jetty',
+    ]);
+    const { document, version } = db.prepare<[], { document: string; version: number }>('select * from venue').get()!;
+    expect([version, JSON.parse(document).name, JSON.parse(document).map]).toEqual([3, 'Old field', undefined]);
     db.close();
   });
 });

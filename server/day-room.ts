@@ -1,5 +1,8 @@
 import { dayView, type Booking, type PlanRevision } from '@core/api';
+import { crewDaysOf, type CrewDay } from '@core/crew';
 import { emptyPlan, type Day, type Plan } from '@core/day';
+import { closeOfDay, type DayClose } from '@core/closing';
+import { carDaysOf, type CarDay } from '@core/garage';
 import {
   asSeen,
   asSituated,
@@ -14,6 +17,7 @@ import {
   type RecordedEntry,
   type Standpoint,
 } from '@core/journal';
+import { circuitMapOf } from './circuit-map';
 import type { Clock } from './clock';
 import { dayOf } from './day';
 import type { Hub } from './live/hub';
@@ -39,6 +43,13 @@ interface Read {
   readonly jsonEntries: string[];
 }
 
+/** What cars and crew did on a day, as far as its journal went. */
+interface Counted {
+  readonly lastSeq: number;
+  readonly cars: readonly CarDay[];
+  readonly crew: readonly CrewDay[];
+}
+
 interface OnCircuit {
   /** Car or sighting vehicle by its transponder. */
   readonly carOf: ReadonlyMap<string, string>;
@@ -52,6 +63,7 @@ interface OnCircuit {
 export class DayRoom {
   private readonly read = new Map<string, Read>();
   private onCircuit: OnCircuit | undefined;
+  private readonly counted = new Map<string, Counted>();
 
   constructor(
     private readonly store: Store,
@@ -86,6 +98,7 @@ export class DayRoom {
   forget(date?: string): void {
     if (date !== undefined) return void this.read.delete(date);
     this.read.clear();
+    this.counted.clear();
     this.onCircuit = undefined;
   }
 
@@ -121,6 +134,36 @@ export class DayRoom {
     }
     const clock = JSON.stringify(this.clock.read());
     return `${read.json.slice(0, -1)},"journal":[${jsonEntries.join(',')}],"clock":${clock}}`;
+  }
+
+  /** What each car and each instructor did on each day up to this one. Days that are over are counted once. */
+  daysUpTo(date: string): { days: CarDay[]; crew: CrewDay[] } {
+    const counted = this.store.days
+      .list()
+      .filter((day) => day.date <= date && day.drives > 0)
+      .map((day): Counted => {
+        const lastSeq = this.store.journal.lastSeq(day.date);
+        const known = this.counted.get(day.date);
+        if (known?.lastSeq === lastSeq) return known;
+        const { context, entries } = this.of(day.date);
+        const state = stateOf(context, entries, 86_400);
+        const fresh = { lastSeq, cars: carDaysOf(context, state), crew: crewDaysOf(context, state) };
+        this.counted.set(day.date, fresh);
+        if (day.date !== date) this.forget(day.date);
+        return fresh;
+      });
+    return { days: counted.flatMap(({ cars }) => cars), crew: counted.flatMap(({ crew }) => crew) };
+  }
+
+  /** The day in figures as it stands, and that of a week before where there was one. */
+  closeOf(date: string): { today: DayClose; before: DayClose | null } {
+    const close = (day: string): DayClose => {
+      const { context, entries, bookings } = this.of(day);
+      const money = bookings.map(({ id, fields: { price, paid } }) => ({ guest: id, price, paid }));
+      return closeOfDay({ context, state: stateOf(context, entries, this.nowS(day)), entries, money });
+    };
+    const weekBefore = new Date(Date.parse(`${date}T00:00:00Z`) - 7 * 86_400_000).toISOString().slice(0, 10);
+    return { today: close(date), before: this.store.days.has(weekBefore) ? close(weekBefore) : null };
   }
 
   /** What time of day it is for this day: before it has come 0, after it is over its end. */
@@ -181,12 +224,13 @@ export class DayRoom {
 /** What the pit exit goes by that is not in the day file. */
 function exitOf(store: Store) {
   const cars = store.cars.list();
-  const { pitExit, map } = store.venue.get()!.fields;
+  const { pitExit } = store.venue.get()!.fields;
+  const { circuit } = store.circuit.get();
   return {
     carNumbers: Object.fromEntries(cars.map(({ id, fields }) => [id, fields.number])),
     stalls: Object.fromEntries(cars.flatMap(({ id, fields }) => (fields.stall ? [[id, fields.stall]] : []))),
     pitExit,
-    map: map ?? null,
+    map: circuit ? circuitMapOf(circuit) : null,
   };
 }
 

@@ -1,4 +1,4 @@
-import type { Booking, BookingFields, VenueFields } from '@core/api';
+import { plannedCar, type Booking, type BookingFields, type VenueFields } from '@core/api';
 import type { Day, Drive, Guest } from '@core/day';
 import type { Store } from './store';
 
@@ -17,9 +17,7 @@ export function dayOf(store: Store, date: string): Day {
     circuit: venue.circuit,
     rules: venue.rules,
     sightingVehicles: venue.sightingVehicles,
-    cars: store.cars
-      .list()
-      .map(({ fields: { number: _, lapPrice: __, stall: ___, transponder: ____, ...car } }) => car),
+    cars: store.cars.list().map(({ fields }) => plannedCar(fields)),
     instructors: store.instructors.list().map(({ fields }) => fields),
     guests: store.bookings.list(date).map((booking) => guestOf(booking, venue)),
   };

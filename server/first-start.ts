@@ -1,4 +1,4 @@
-import { ORDINARY_CHECK, type VenueFields } from '@core/api';
+import { ORDINARY_COACHING, ORDINARY_CHECK, type VenueFields } from '@core/api';
 import { ORDINARY_RULES } from '@core/day';
 import type { Store } from './store';
 
@@ -19,6 +19,7 @@ const NEW_VENUE: VenueFields = {
     { id: 's1', name: 'People carrier', seats: 6, lapTimeS: 110, available: [{ from: at(9), to: at(17) }] },
   ],
   pitExit: { lastCheck: ORDINARY_CHECK },
+  coaching: ORDINARY_COACHING,
 };
 
 /** Makes an empty database usable: a venue with ordinary rules and today as its first event day. */

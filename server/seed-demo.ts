@@ -1,12 +1,17 @@
 import type { JournalEntry } from '@core/journal';
+import { EARLIER_DAYS, earlierBookings, earlierDate, playEarlierDay } from '../demo/earlier-days';
 import { CREW, DEMO_DATE, DEMO_DEVICE_KEY, DEMO_DEVICES, FLEET, LARKMERE } from '../demo/larkmere';
 import { demoBookings, demoDay } from '../demo/seed';
+import { SLIPWAY } from '../demo/slipway';
 import { dayOf } from './day';
 import type { Store } from './store';
 
 const MANAGER = 'Maren, manager';
 const MADE_AT = '2027-05-22T06:00:00.000Z';
 const TABLES = [
+  'track',
+  'guest_link',
+  'erasure',
   'device',
   'plan_job',
   'journal_entry',
@@ -17,20 +22,27 @@ const TABLES = [
   'car',
   'venue',
   'surface',
+  'circuit',
+  'show',
+  'photo',
 ];
 
 /** The demo's plans and morning are the same every time, and take a second to make. */
 let played: ReturnType<typeof demoDay> | undefined;
+const playedEarlier = new Map<number, ReturnType<typeof playEarlierDay>>();
 
 /** Fills an empty database with the demo venue, its bookings, its plan and its morning; an old demo is cleared first. */
 export function seedDemo(store: Store): void {
   store.db
     .transaction(() => {
+      store.tracks.forget();
       for (const table of TABLES) store.db.exec(`delete from ${table}`);
       store.venue.create(LARKMERE);
+      store.circuit.change(0, SLIPWAY);
       for (const car of FLEET) store.cars.add(car.id, car);
       for (const instructor of CREW) store.instructors.add(instructor.id, instructor);
       for (const device of DEMO_DEVICES) store.devices.add({ ...device, key: DEMO_DEVICE_KEY });
+      for (let daysAgo = EARLIER_DAYS; daysAgo > 0; daysAgo--) seedEarlierDay(store, daysAgo);
       store.days.add(DEMO_DATE, MADE_AT);
       for (const booking of demoBookings()) store.bookings.add(DEMO_DATE, booking.reference.toLowerCase(), booking);
       const { plans, journal } = (played ??= demoDay(dayOf(store, DEMO_DATE)));
@@ -50,4 +62,15 @@ export function seedDemo(store: Store): void {
       for (const { entry, recordedAt } of entries) store.journal.append(DEMO_DATE, entry, recordedAt);
     })
     .immediate();
+}
+
+function seedEarlierDay(store: Store, daysAgo: number): void {
+  const date = earlierDate(daysAgo);
+  const madeAt = `${date}T06:00:00.000Z`;
+  store.days.add(date, madeAt);
+  for (const booking of earlierBookings(daysAgo)) store.bookings.add(date, booking.reference.toLowerCase(), booking);
+  let day = playedEarlier.get(daysAgo);
+  if (!day) playedEarlier.set(daysAgo, (day = playEarlierDay(dayOf(store, date), daysAgo)));
+  store.days.acceptPlan(date, day.plan, { author: MANAGER, reason: 'Plan of the day', acceptedAt: madeAt });
+  for (const { entry, recordedAt } of day.journal) store.journal.append(date, entry, recordedAt);
 }

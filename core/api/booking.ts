@@ -1,6 +1,7 @@
 import * as z from 'zod';
+import type { Car } from '../day/day-file';
 import { car, circuit, condition, fit, gearbox, instructor, pin, rules, sightingVehicle } from '../day/day-file';
-import { circuitMap } from '../circuit/circuit-map';
+import { carFile } from '../car/car-file';
 import { timeOfDay } from '../day/time';
 
 /** What is set up rather than happens, as web and server exchange it. */
@@ -78,8 +79,34 @@ export const carFields = z.strictObject({
   /** What the timing loop calls it; its id where not given. */
   transponder: text(64).min(1).optional(),
   fit: fit.optional(),
+  /** What it is to the lap model. */
+  model: carFile.optional(),
+  /** What the talk in the car says of it beside the numbers. */
+  talk: z
+    .strictObject({
+      brakes: text(200).min(1).optional(),
+      steering: text(200).min(1).optional(),
+      automatic: text(200).min(1).optional(),
+      traps: z.array(text(100).min(1)).max(8).optional(),
+    })
+    .optional(),
+  /** How long its parts last; nothing is counted down where a limit is not set. */
+  wear: z
+    .strictObject({
+      brakesMJ: z.number().min(1).max(1_000_000).optional(),
+      tyresKm: z.number().min(1).max(100_000).optional(),
+      clutchStarts: z.number().int().min(1).max(100_000).optional(),
+    })
+    .optional(),
 });
 export type CarFields = z.output<typeof carFields>;
+
+/** The planner's view of a car: what bears on time, fuel and fit, nothing else. */
+export function plannedCar(fields: CarFields): Car {
+  const { id, name, level, lapTimeS, gearboxes, available, fuel, cooling, fit: fits } = fields;
+  return { id, name, level, lapTimeS, gearboxes, available, fuel, cooling, fit: fits };
+}
+
 export const storedCar = z.object({ ...stored, fields: carFields });
 export type StoredCar = z.output<typeof storedCar>;
 
@@ -97,6 +124,37 @@ export const pitExitCustoms = z.strictObject({
   wayIn: text(200).min(1).optional(),
 });
 export type PitExitCustoms = z.output<typeof pitExitCustoms>;
+
+/** How people are taught and cars are parked at this venue. */
+export const coachingCustoms = z.strictObject({
+  /** Braking is finished in a straight line, or trailed off into the turn. */
+  braking: z.enum(['straight', 'trailed']),
+  /** Throttle in mid-corner: a light one, or none until the wheel unwinds. */
+  throttle: z.enum(['maintenance', 'none']),
+  /** Where passing takes place. */
+  passing: z.enum(['named', 'straights', 'signals']),
+  /** How long it takes to say a call, and a guest to act on it. */
+  speechS: z.number().min(0.2).max(3),
+  reactionS: z.number().min(0.2).max(3),
+  /** To which lock the wheels of a parked car are turned, and what it is left in. */
+  lock: z.enum(['left', 'right']),
+  parkedIn: z.enum(['neutral', 'park']),
+  /** What is looked at on the way round a car. */
+  walkRound: z.array(text(60).min(1)).max(20),
+});
+export type CoachingCustoms = z.output<typeof coachingCustoms>;
+
+/** Of a venue that has not written its own. */
+export const ORDINARY_COACHING: CoachingCustoms = {
+  braking: 'straight',
+  throttle: 'none',
+  passing: 'straights',
+  speechS: 0.7,
+  reactionS: 0.8,
+  lock: 'left',
+  parkedIn: 'neutral',
+  walkRound: ['Tyres', 'Wheel nuts', 'Body', 'Glass', 'Lights', 'Leaks', 'Seat and belts', 'Camera card', 'Radio'],
+};
 
 /** The venue: its hours, its circuit and the rules by which its days are planned. */
 export const venueFields = z
@@ -117,7 +175,7 @@ export const venueFields = z
     }),
     sightingVehicles: z.array(sightingVehicle).max(20),
     pitExit: pitExitCustoms.default({ lastCheck: ORDINARY_CHECK }),
-    map: circuitMap.optional(),
+    coaching: coachingCustoms.default(ORDINARY_COACHING),
   })
   .refine((venue) => venue.opens < venue.closes, {
     message: 'expected the opening time to be before the closing time',

@@ -3,7 +3,13 @@ import { dayFile } from '../day/day-file';
 import { planFile } from '../day/plan-file';
 import { journalEntry, recordedEntry } from '../journal/entry';
 import { instructor } from '../day/day-file';
+import { circuitFile } from '../circuit/circuit-file';
 import { circuitMap } from '../circuit/circuit-map';
+import { showFields } from '../classroom/show';
+import { dayClose } from '../closing/close-of-day';
+import { dayBefore } from '../coaching/before';
+import { crewDay } from '../crew/load';
+import { carDay } from '../garage/usage';
 import {
   booking,
   bookingFields,
@@ -15,6 +21,7 @@ import {
   venueFields,
 } from './booking';
 import { device, newDevice } from './devices';
+import { circuitToRead, readCircuitReply, storedCircuit, storedShow } from './circuit';
 import { importPreview } from './import';
 import {
   acceptPlan,
@@ -111,6 +118,96 @@ export const contract = {
     body: z.strictObject({ version, fields: venueFields }),
     reply: storedVenue,
     refusals: [409],
+  }),
+  readCircuit: endpoint({
+    method: 'get',
+    path: '/api/circuit',
+    summary: "The venue's circuit, if it has one",
+    reply: storedCircuit,
+  }),
+  changeCircuit: endpoint({
+    method: 'put',
+    path: '/api/circuit',
+    summary: 'Change the circuit; one that nobody can drive is refused with the places of its faults',
+    body: z.strictObject({ version: z.number().int().min(0), circuit: circuitFile }),
+    reply: storedCircuit,
+    refusals: [409, 422],
+  }),
+  previewCircuit: endpoint({
+    method: 'post',
+    path: '/api/circuit/preview',
+    summary: 'What a circuit file (GeoJSON, CSV, GPX) holds and what had to be assumed; nothing is saved',
+    body: circuitToRead,
+    reply: readCircuitReply,
+    refusals: [422],
+  }),
+  readShow: endpoint({ method: 'get', path: '/api/show', summary: 'The classroom show', reply: storedShow }),
+  changeShow: endpoint({
+    method: 'put',
+    path: '/api/show',
+    summary: 'Change order and words of the show, or its questions',
+    body: z.strictObject({ version: z.number().int().min(0), fields: showFields }),
+    reply: storedShow,
+    refusals: [409],
+  }),
+  readGarage: endpoint({
+    method: 'get',
+    path: '/api/days/:date/garage',
+    summary: 'What each car and each instructor did on each day up to this one, counted from the journals',
+    params: date,
+    reply: z.object({ days: z.array(carDay), crew: z.array(crewDay) }),
+    refusals: [404],
+  }),
+  readBefore: endpoint({
+    method: 'get',
+    path: '/api/days/:date/guests/:id/before',
+    summary: 'What a guest who has come back did on earlier days',
+    params: dateAndId,
+    reply: z.object({ days: z.array(dayBefore) }),
+    refusals: [404],
+  }),
+  linkGuests: endpoint({
+    method: 'post',
+    path: '/api/days/:date/guests/:id/same',
+    summary:
+      'Say that a guest of another day is the same person; nothing is changed but that, and it can be taken back',
+    params: dateAndId,
+    body: z.strictObject({ other: id.shape.id }),
+    reply: z.object({ days: z.array(dayBefore) }),
+    refusals: [404, 409],
+  }),
+  unlinkGuests: endpoint({
+    method: 'post',
+    path: '/api/days/:date/guests/:id/not-same',
+    summary: 'Take back that two guests are the same person',
+    params: dateAndId,
+    body: z.strictObject({ other: id.shape.id }),
+    reply: z.object({ days: z.array(dayBefore) }),
+    refusals: [404],
+  }),
+  eraseGuest: endpoint({
+    method: 'post',
+    path: '/api/days/:date/guests/:id/erase',
+    summary: "Erase a guest's name, contact and words for good; laps stay as anonymous counts",
+    params: dateAndId,
+    reply: z.object({ erased: z.string() }),
+    refusals: [404],
+  }),
+  readTrack: endpoint({
+    method: 'get',
+    path: '/api/days/:date/drives/:id/track',
+    summary: 'Where the car of a drive was, as its tracker told',
+    params: dateAndId,
+    reply: z.object({ points: z.array(z.object({ atS: z.number(), atM: z.number() })) }),
+    refusals: [404],
+  }),
+  readClose: endpoint({
+    method: 'get',
+    path: '/api/days/:date/close',
+    summary: 'The day in figures, beside the same weekday a week before',
+    params: date,
+    reply: z.object({ today: dayClose, before: dayClose.nullable() }),
+    refusals: [404],
   }),
   readClock: endpoint({ method: 'get', path: '/api/clock', summary: "The venue's clock", reply: clock }),
   adjustClock: endpoint({

@@ -4,3 +4,4 @@ export * from './contract';
 export * from './devices';
 export * from './import';
 export * from './planning';
+export * from './circuit';

@@ -1,2 +1,13 @@
-/** The circuit: its shape and its places. */
+/** The circuit: its shape, its corners, the lines on it and what stands beside them. */
+export { around } from './around';
+export { averageLaps } from './average-laps';
+export * from './centre-line';
+export * from './circuit-file';
 export * from './circuit-map';
+export * from './corners';
+export { mapOf } from './map-of';
+export { circuitFaults, crossingOf } from './faults';
+export { corridorOf, minimumCurvature, type Corridor } from './minimum-curvature';
+export { taughtCorners, teachingOffsets, type TaughtCorner } from './teaching-line';
+export * from './cones';
+export { CONE_WORDS, legendOf, LEGENDS } from './legend';

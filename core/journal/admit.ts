@@ -129,6 +129,12 @@ const TESTS: Tests = {
       it.deskDone ? `${it.guest.name} is finished already.` : (notHere(it) ?? inACar(state, it)),
     ),
 
+  recordingMoved: (state, { guest, to }) =>
+    onGuest(state, guest, (it) => {
+      if (it.recording === to) return `The recording of ${it.guest.name} is there already.`;
+      return to === 'desk' && it.recording === undefined ? 'This recording was never handed out.' : notHere(it);
+    }),
+
   classBegan: (state, { instructor, guests }) =>
     crewFree(state, instructor) ??
     firstReason(guests, (id) =>
@@ -207,6 +213,8 @@ const TESTS: Tests = {
   broughtIn: onlyKnown,
   parked: onlyKnown,
   debriefed: onlyKnown,
+  driveMarked: onlyKnown,
+  handoverSeen: onlyKnown,
 
   carHeld: (state, { car }) => onCar(state, car, (it) => it.heldFor !== undefined, 'is held already'),
   carReady: (state, { car }) => onCar(state, car, (it) => it.heldFor === undefined, 'is not held'),
@@ -252,6 +260,21 @@ const TESTS: Tests = {
     return flag.clearedBy === undefined ? undefined : `${flag.clearedBy} has seen the circuit clear already.`;
   },
   incident: (state, { cars }) => firstReason(cars, (id) => onCar(state, id, () => false, '')),
+
+  carStalled: (state, { car }) => onCar(state, car, () => false, ''),
+  cardMoved: (state, { car }) => onCar(state, car, () => false, ''),
+  carsCounted: (state, { cars }) => firstReason(cars, (id) => onCar(state, id, () => false, '')),
+  walkRoundDone: (state, { car }) => onCar(state, car, () => false, ''),
+  faultFound: (state, { car }) => onCar(state, car, () => false, ''),
+  // A fault of an earlier day is not known to this one, and can be mended on it all the same.
+  faultMended: (state, { fault }) => (state.garage.mended.has(fault) ? 'This fault is mended already.' : undefined),
+  serviced: (state, { car }) => onCar(state, car, () => false, ''),
+  conesChecked: () => undefined,
+  coneDoubted: () => undefined,
+  answersCounted: (state, { instructor, hands, right }) => {
+    if (!state.crew.has(instructor)) return `There is no instructor "${instructor}" today.`;
+    return right < hands.length ? undefined : 'The right answer is none of those that were counted.';
+  },
 
   planAccepted: () => undefined,
   noteTaken: () => undefined,

@@ -1,5 +1,6 @@
 import type { DayContext } from './context';
 import type { CarState, CrewState, DayState, DriveState, GuestState } from './day-state';
+import { emptyGarage } from './garage';
 import { noCount } from './lap-count';
 
 /** The day before anything has happened. */
@@ -25,6 +26,8 @@ export function beginning({ day, schedule }: DayContext): DayState {
       interventions: [],
       checked: new Set(),
       brokenOff: undefined,
+      marked: [],
+      handoverSeenBy: undefined,
       madeUpIn: undefined,
     });
   }
@@ -47,6 +50,7 @@ export function beginning({ day, schedule }: DayContext): DayState {
           gone: undefined,
           unwell: false,
           deskDone: false,
+          recording: undefined,
           sinceS: undefined,
         },
       ]),
@@ -83,5 +87,6 @@ export function beginning({ day, schedule }: DayContext): DayState {
     incidents: [],
     strays: [],
     settled: [],
+    garage: emptyGarage(),
   };
 }

@@ -1,5 +1,6 @@
 import type { Car, Drive, Guest, Instructor } from '../day';
-import type { BreakOffReason, EntryKind, FlagKind } from './entry';
+import type { BreakOffReason, EntryKind, EntryOf, FlagKind } from './entry';
+import type { GarageState } from './garage';
 import type { LapCount, LapSource } from './lap-count';
 
 /** Where a guest is on the way through the venue. */
@@ -38,6 +39,8 @@ export interface GuestState {
   gone: 'noShow' | 'left' | undefined;
   unwell: boolean;
   deskDone: boolean;
+  /** Where the recording card is, once it has been handed out. */
+  recording: 'guest' | 'desk' | undefined;
   /** Time of day of the last entry about the guest. */
   sinceS: number | undefined;
 }
@@ -78,9 +81,18 @@ export interface DriveState {
   /** What has been looked at at the pit exit before the release. */
   readonly checked: Set<string>;
   brokenOff: { readonly reason: BreakOffReason; readonly atS: number; readonly note: string | undefined } | undefined;
+  /** What was marked, in the order in which it was entered. */
+  readonly marked: MarkedDrive[];
+  /** Who has read the card of this drive before it. */
+  handoverSeenBy: string | undefined;
   /** The drive in which the laps owed from this one are driven. */
   madeUpIn: string | undefined;
 }
+
+/** What one instructor noticed of a drive. */
+export type MarkedDrive = Omit<EntryOf<'driveMarked'>, 'kind' | 'id' | 'at' | 'drive' | 'offline'> & {
+  readonly atS: number;
+};
 
 export type CarStatus = 'ready' | 'seated' | 'onCircuit' | 'turnaround' | 'cooling' | 'refuelling' | 'held';
 
@@ -140,6 +152,7 @@ export interface DayState {
   readonly strays: { readonly car: string; readonly atS: number }[];
   /** What was entered and did not fit to what others had entered, with what became of it. */
   readonly settled: SettledEntry[];
+  readonly garage: GarageState;
 }
 
 export interface FlagState {

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { gearbox } from '../day/day-file';
 import { timeOfDay } from '../day/time';
 
 /**
@@ -28,6 +29,30 @@ export const FLAG_WORDS: Record<FlagKind, string> = { green: 'Green', caution: '
 export const breakOffReason = z.enum(['unwell', 'fault', 'spin', 'contact', 'weather', 'other']);
 export type BreakOffReason = z.output<typeof breakOffReason>;
 const lapNumber = z.number().int().min(1).max(110);
+/** Where on a car a fault is. */
+export const carPlace = z.enum([
+  'front',
+  'rear',
+  'left side',
+  'right side',
+  'roof and glass',
+  'wheels and tyres',
+  'brakes',
+  'engine and gearbox',
+  'cockpit',
+  'camera and radio',
+]);
+export type CarPlace = z.output<typeof carPlace>;
+/** How bad: only to be known, to be watched while the car runs on, or the car stands still. */
+export const faultSeverity = z.enum(['note', 'watch', 'hold']);
+export type FaultSeverity = z.output<typeof faultSeverity>;
+export const servicePart = z.enum(['brakes', 'tyres', 'clutch', 'oil', 'other']);
+export type ServicePart = z.output<typeof servicePart>;
+/** What a guest is ready for next. */
+export const readiness = z.enum(['paddles', 'nextLevel', 'notYet']);
+export type Readiness = z.output<typeof readiness>;
+export const wheelLock = z.enum(['left', 'right']);
+const note = z.string().trim().max(500).optional();
 
 export const journalEntry = z.discriminatedUnion('kind', [
   // The guest's way through the venue
@@ -40,6 +65,8 @@ export const journalEntry = z.discriminatedUnion('kind', [
   entryOf('guestUnwell', { guest: subject, note: z.string().max(500).optional() }),
   entryOf('guestWell', { guest: subject }),
   entryOf('deskDone', { guest: subject }),
+  /** The guest's recording card: handed out at the desk, or handed in, last of all. */
+  entryOf('recordingMoved', { guest: subject, to: z.enum(['guest', 'desk']) }),
   // Class and sighting run
   entryOf('classBegan', { instructor: subject, guests: z.array(subject).min(1) }),
   entryOf('classEnded', { instructor: subject, guests: z.array(subject) }),
@@ -67,12 +94,74 @@ export const journalEntry = z.discriminatedUnion('kind', [
   entryOf('broughtIn', { drive: subject }),
   entryOf('parked', { drive: subject }),
   entryOf('debriefed', { drive: subject }),
+  /** What an instructor noticed; several of one drive add up. */
+  entryOf('driveMarked', {
+    drive: subject,
+    marks: z
+      .array(
+        z.strictObject({
+          /** Of the vocabulary. */
+          fault: z.string().min(1).max(40),
+          /** Name of the corner; everywhere where not given. */
+          corner: z.string().min(1).max(60).optional(),
+          lap: lapNumber.optional(),
+        }),
+      )
+      .max(40),
+    good: z.string().trim().min(1).max(100).optional(),
+    ready: readiness.optional(),
+    /** What the guest said of it. */
+    account: note,
+    favourite: subject.optional(),
+    /** Gearbox as driven; `fromLap`: switched on that lap. */
+    gearbox: z.strictObject({ driven: gearbox, fromLap: lapNumber.optional() }).optional(),
+    note,
+  }),
+  /** The instructor has read the card of the drive to come. */
+  entryOf('handoverSeen', { drive: subject }),
   // Cars
   entryOf('carHeld', { car: subject, reason: sentence, backAt: timeOfDay.optional() }),
   entryOf('carReady', { car: subject }),
   entryOf('refuelBegan', { car: subject }),
   entryOf('refuelEnded', { car: subject }),
-  entryOf('fuelRead', { car: subject, litres: z.number().min(0).max(500) }),
+  /** `withinL`: how far off the reading may be, for a gauge that only shows quarters. */
+  entryOf('fuelRead', {
+    car: subject,
+    litres: z.number().min(0).max(500),
+    withinL: z.number().min(0).max(100).optional(),
+  }),
+  // The garage
+  entryOf('carStalled', { car: subject, stall: z.number().int().min(1).max(999), lock: wheelLock.optional() }),
+  entryOf('cardMoved', { car: subject, card: z.enum(['in', 'out']), charged: z.boolean() }),
+  /** Cars that were there when somebody went round with the sheet. */
+  entryOf('carsCounted', { cars: z.array(subject).max(200) }),
+  entryOf('walkRoundDone', {
+    car: subject,
+    when: z.enum(['start', 'end']),
+    items: z.array(z.string().min(1).max(100)).max(30),
+  }),
+  entryOf('faultFound', {
+    car: subject,
+    where: carPlace,
+    what: sentence,
+    severity: faultSeverity,
+    /** Id of a picture that was sent before. */
+    photo: subject.optional(),
+  }),
+  entryOf('faultMended', { fault: common.id, note }),
+  entryOf('serviced', { car: subject, what: servicePart, note }),
+  // Cones
+  entryOf('conesChecked', { cones: z.array(z.string().min(1).max(100)).min(1).max(500) }),
+  entryOf('coneDoubted', { cone: z.string().min(1).max(100), note }),
+  // Questions to a class
+  entryOf('answersCounted', {
+    instructor: subject,
+    question: z.string().min(1).max(200),
+    /** Hands for each answer, in the order of the answers. */
+    hands: z.array(z.number().int().min(0).max(200)).min(2).max(6),
+    /** Place of the right answer. */
+    right: z.number().int().min(0).max(5),
+  }),
   // Crew
   entryOf('breakBegan', { instructor: subject, what: breakKind }),
   entryOf('crewBack', { instructor: subject }),

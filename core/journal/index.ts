@@ -7,6 +7,8 @@ export * from './plan-again';
 export { asSituated, changesTheDay } from './situation';
 export { dayContext, isSpoiled, lapEstimateOf, lapsOwed, progressOf, type DayContext } from './context';
 export { countsDiffer, hasStopped, type CountMark, type LapCount } from './lap-count';
+export * from './erase';
+export * from './garage';
 export { effectiveEntries, stateOf } from './reduce';
 export { RunningJournal } from './running';
 export * from './stations';

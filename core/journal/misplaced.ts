@@ -17,6 +17,7 @@ const STEPS: Partial<Record<EntryKind, { readonly from: readonly DriveStage[]; r
   // The instructor parks, whether or not the tablet at the exit has told of the way in.
   parked: { from: ['onCircuit', 'rollingIn'], done: 'parked' },
   debriefed: { from: ['parked'], done: 'debriefed' },
+  driveMarked: { from: ['onCircuit', 'rollingIn', 'parked', 'done'], done: 'marked' },
 };
 
 const STAGE_WORDS: Record<DriveStage, string> = {

@@ -9,6 +9,7 @@ import {
   type GuestState,
 } from './day-state';
 import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
+import { GARAGE_STEPS, markFuel } from './garage';
 import { agreedCrossings, report, settleCount, type LapSource } from './lap-count';
 import { misplaced } from './misplaced';
 import { settle } from './settle';
@@ -58,6 +59,10 @@ export function apply(context: DayContext, state: DayState, entry: JournalEntry)
   step(state, entry, context);
 }
 
+/** How far off a full tank and a reading in litres may be. */
+const FILLED_WITHIN_L = 1;
+const READ_WITHIN_L = 1.5;
+
 const STEPS: Steps = {
   guestArrived: (state, { guest, at }) =>
     onGuest(state, guest, at, (it) => {
@@ -72,6 +77,8 @@ const STEPS: Steps = {
   guestUnwell: (state, { guest, at }) => onGuest(state, guest, at, (it) => (it.unwell = true)),
   guestWell: (state, { guest, at }) => onGuest(state, guest, at, (it) => (it.unwell = false)),
   deskDone: (state, { guest, at }) => onGuest(state, guest, at, (it) => (it.deskDone = true)),
+
+  recordingMoved: (state, { guest, to, at }) => onGuest(state, guest, at, (it) => (it.recording = to)),
 
   classBegan: (state, { instructor, guests, at }) => {
     state.classes.set(instructor, { guests, sinceS: at });
@@ -193,6 +200,10 @@ const STEPS: Steps = {
       release(state, it.instructor, drive);
     }),
 
+  driveMarked: (state, { id: _, kind: __, at, drive, offline: ___, ...marked }) =>
+    onDrive(state, drive, at, (it) => it.marked.push({ ...marked, atS: at })),
+  handoverSeen: (state, { drive, at, by }) => onDrive(state, drive, at, (it) => (it.handoverSeenBy = by)),
+
   carHeld: (state, { car, reason, backAt, at }) =>
     onCar(state, car, (it) => {
       it.heldFor = reason;
@@ -201,12 +212,17 @@ const STEPS: Steps = {
     }),
   carReady: (state, { car }) => onCar(state, car, (it) => (it.heldFor = undefined)),
   refuelBegan: (state, { car }) => onCar(state, car, (it) => (it.refuelling = true)),
-  refuelEnded: (state, { car }) =>
+  refuelEnded: (state, { car, at }) =>
     onCar(state, car, (it) => {
       it.refuelling = false;
       it.fuelL = it.car.fuel.capacityL;
+      markFuel(state, it, { atS: at, litres: it.fuelL, withinL: FILLED_WITHIN_L });
     }),
-  fuelRead: (state, { car, litres }) => onCar(state, car, (it) => (it.fuelL = litres)),
+  fuelRead: (state, { car, litres, withinL, at }) =>
+    onCar(state, car, (it) => {
+      it.fuelL = litres;
+      markFuel(state, it, { atS: at, litres, withinL: withinL ?? READ_WITHIN_L });
+    }),
 
   breakBegan: (state, { instructor, what }) => onCrew(state, instructor, (it) => (it.pause = what)),
   crewBack: (state, { instructor }) => onCrew(state, instructor, (it) => (it.pause = undefined)),
@@ -234,6 +250,8 @@ const STEPS: Steps = {
   incident: (state, { id, at, by, what, cars, place, unhurt, followUp }) => {
     state.incidents.push({ id, atS: at, by, what, cars, place, unhurt, followUp });
   },
+
+  ...GARAGE_STEPS,
 
   planAccepted: () => undefined,
   noteTaken: () => undefined,

@@ -7,3 +7,4 @@ export { insertions, type Insertion, type Insertions } from './insert';
 export { mended, mendsFor, withMend, type Mend, type MendChange } from './mends';
 export { improve, planDay, type PlannedDay, type PlanningOptions, type PlanningProgress } from './plan-day';
 export { normalOf, randomOf, seededRandom, type Random } from './random';
+export * from './assignment';

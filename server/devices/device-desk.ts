@@ -142,6 +142,8 @@ export class DeviceDesk {
       }),
     };
     this.services.hub.positions(date, positions);
+    if (!this.services.store.days.has(date)) return;
+    for (const { car, place } of positions.cars) this.services.store.tracks.add(date, car, atS, place * lapLengthM);
   }
 
   private of(id: string): Known {

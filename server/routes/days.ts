@@ -14,6 +14,11 @@ export function dayRoutes({ store, room, hub, clock }: Services): Router {
     return store.days.list().find((day) => day.date === date)!;
   });
   mount(router, contract.readDay, ({ params: { date } }) => new EncodedReply(room.viewJson(date)));
+  mount(router, contract.readGarage, ({ params: { date } }) => {
+    room.of(date);
+    return room.daysUpTo(date);
+  });
+  mount(router, contract.readClose, ({ params: { date } }) => room.closeOf(date));
   mount(router, contract.appendEntry, ({ params: { date }, body, response }) => {
     if (body.kind === 'planAccepted') throw conflict('A plan is accepted by planning, not by an entry.');
     const { recorded, isNew } = room.append(date, body);

@@ -2,7 +2,12 @@ import { createRequire } from 'node:module';
 import { Router, type Response } from 'express';
 import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces';
+import { guestResult, vocabularyOf } from '@core/coaching';
+import { stateOf } from '@core/journal';
+import { closeCsv, closeSheet } from '@exchange/close';
+import { resultSheet } from '@exchange/results';
 import { daySheet, instructorSheet, type SheetSource } from '@exchange/sheets';
+import { circuitMapOf } from '../circuit-map';
 import type { Services } from '../services';
 import { conflict, notFound } from '../problems';
 
@@ -22,6 +27,10 @@ export function printRoutes({ store, room }: Services): Router {
     const carNumbers = Object.fromEntries(store.cars.list().map(({ id, fields }) => [id, fields.number]));
     return { day, plan, revision: revision.revision, bookings, carNumbers };
   };
+  const closeNames = () => {
+    const { name, currency } = store.venue.get()!.fields;
+    return { venue: name, currency };
+  };
   router.get('/api/days/:date/sheets/day.pdf', async ({ params: { date } }, response) => {
     await send(response, daySheet(sourceOf(date)), `day-${date}.pdf`);
   });
@@ -29,6 +38,29 @@ export function printRoutes({ store, room }: Services): Router {
     const sheet = instructorSheet(sourceOf(date), id);
     if (!sheet) throw notFound(`instructor "${id}" on ${date}`);
     await send(response, sheet, `instructor-${date}.pdf`);
+  });
+  router.get(
+    '/api/days/:date/sheets/results/:id.pdf',
+    async ({ params: { date, id }, protocol, hostname }, response) => {
+      const { day, context, entries } = room.of(date);
+      const state = stateOf(context, entries, room.nowS(date));
+      const result = guestResult(context, state, id, vocabularyOf([]));
+      if (!result) throw notFound(`guest "${id}" on ${date}`);
+      const port = response.req.socket.localPort;
+      const address = `${protocol}://${hostname}:${port}/results/${encodeURIComponent(id)}?day=${date}`;
+      const { circuit } = store.circuit.get();
+      const map = circuit && circuitMapOf(circuit);
+      const sheet = resultSheet({ venue: day.venue, date, circuit: day.circuit.name, result, map, address });
+      await send(response, sheet, `${result.guest.name.replace(/[^A-Za-z0-9]+/g, '-')}-${date}.pdf`);
+    },
+  );
+  router.get('/api/days/:date/sheets/close.pdf', async ({ params: { date } }, response) => {
+    const { venue, currency } = closeNames();
+    await send(response, closeSheet({ venue, currency, ...room.closeOf(date) }), `close-${date}.pdf`);
+  });
+  router.get('/api/days/:date/sheets/close.csv', ({ params: { date } }, response) => {
+    const csv = closeCsv(room.closeOf(date));
+    response.type('text/csv').set('content-disposition', `attachment; filename="close-${date}.csv"`).send(csv);
   });
   return router;
 }

@@ -24,6 +24,7 @@ export function bookingStore(db: Db) {
     'update booking set version = version + 1, reference = ?, document = ? where date = ? and id = ? and version = ?',
   );
   const remove = db.prepare('delete from booking where date = ? and id = ? and version = ?');
+  const day = db.prepare<[string], { date: string }>('select date from booking where id = ?');
   const get = (date: string, id: string): Stored<BookingFields> | undefined => {
     const row = one.get(date, id);
     return row && codec.read(row);
@@ -31,6 +32,8 @@ export function bookingStore(db: Db) {
   return {
     list: (date: string): Stored<BookingFields>[] => ofDay.all(date).map(codec.read),
     get,
+    /** The day on which a booking stands. */
+    dateOf: (id: string): string | undefined => day.get(id)?.date,
     add: db.transaction((date: string, id: string, fields: BookingFields): AddBooking => {
       const taken = byReference.get(date, fields.reference);
       if (taken) return { outcome: 'referenceTaken', by: codec.read(taken) };

@@ -5,8 +5,12 @@ import { bookingStore } from './bookings';
 import { dayStore } from './days';
 import { deviceStore } from './devices';
 import { documentTable } from './documents';
+import { guestStore } from './guests';
 import { journalStore } from './journal';
 import { planJobStore } from './plan-jobs';
+import { photoStore } from './photos';
+import { circuitStore, showStore } from './singles';
+import { trackStore } from './tracks';
 import { venueStore } from './venue';
 
 /** All tables behind one face; SQL is prepared once. */
@@ -21,6 +25,11 @@ export function openStore(db: Db) {
     journal: journalStore(db),
     planJobs: planJobStore(db),
     devices: deviceStore(db),
+    circuit: circuitStore(db),
+    show: showStore(db),
+    photos: photoStore(db),
+    guests: guestStore(db),
+    tracks: trackStore(db),
   };
 }
 export type Store = ReturnType<typeof openStore>;

@@ -1,12 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { clockMinute, lapTimeText, wallClock, type PlannedDrive } from '@core/day';
-import { progressOf } from '@core/journal';
+import { progressOf, standpointOf } from '@core/journal';
+import type { Assignment } from '@core/planner';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
 import { entryWords } from '../data/names';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
+import { Verdicts } from '../verdict/verdicts';
 import { BoardEdits } from './board-edits';
 import { Pins } from './pins';
 
@@ -70,6 +72,18 @@ import { Pins } from './pins';
             />
           </div>
         }
+        @if (it.hold) {
+          <p-button label="Why this instructor?" size="small" [text]="true" (onClick)="askWhy()" />
+          @for (one of why(); track one.instructor; let first = $first) {
+            <p class="why" [class.now]="first">
+              <b>{{ one.name }}</b>
+              <span class="muted">{{ one.reasons.join('; ') }}</span>
+              @if (!first) {
+                <span [class.stop]="one.broken">{{ one.broken ?? costWords(one.costs) }}</span>
+              }
+            </p>
+          }
+        }
         <h2>Entries</h2>
         <ol>
           @for (entry of it.entries; track entry.id) {
@@ -104,6 +118,16 @@ import { Pins } from './pins';
       margin: 0;
       font-size: 13px;
     }
+    .why {
+      display: grid;
+      margin: 0;
+      padding: 0.3rem 0;
+      border-top: 1px solid var(--p-jl-line);
+      font-size: 13px;
+    }
+    .why.now {
+      font-weight: 600;
+    }
     li {
       padding: 0.15rem 0;
     }
@@ -118,6 +142,15 @@ export class DriveDetails {
   protected readonly edits = inject(BoardEdits);
   readonly driveId = input.required<string>();
   readonly closed = output<void>();
+
+  private readonly verdicts = inject(Verdicts);
+  private readonly asked = signal<{ readonly drive: string; readonly found: readonly Assignment[] } | undefined>(
+    undefined,
+  );
+  protected readonly why = computed(() => {
+    const asked = this.asked();
+    return asked?.drive === this.driveId() ? asked.found : [];
+  });
 
   protected readonly shown = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
@@ -151,6 +184,19 @@ export class DriveDetails {
         .map(({ entry }) => ({ id: entry.id, at: wallClock(entry.at), by: entry.by, words: entryWords(entry) })),
     };
   });
+
+  /** Ranked once for the drive that is shown; the plan may have changed since another one was. */
+  protected async askWhy(): Promise<void> {
+    const [day, plan, state, drive] = [this.data.day(), this.data.plan(), this.data.state(), this.driveId()];
+    if (!day || !plan || !state) return;
+    const found = await this.verdicts.assignments(standpointOf(day, plan, state), drive);
+    if (drive === this.driveId()) this.asked.set({ drive, found });
+  }
+
+  protected costWords(costs: number): string {
+    if (Math.abs(costs) < 0.5) return 'costs nothing more';
+    return costs > 0 ? `costs ${costs.toFixed(1)} more` : `saves ${(-costs).toFixed(1)}`;
+  }
 
   protected pin(planned: PlannedDrive | undefined): void {
     const guest = this.shown()?.guest.id;

@@ -5,9 +5,7 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { filter, take } from 'rxjs';
 import { DayService, type NewEntry } from '../data/day.service';
-import { Outbox } from '../data/outbox';
 import { PlanService } from '../data/plan.service';
 
 type Event = 'car' | 'instructor' | 'late' | 'gone' | 'closed' | 'condition' | 'behind';
@@ -60,7 +58,6 @@ const MINUTES: Record<'late' | 'closed' | 'behind', readonly number[]> = {
 })
 export class WhatHappened {
   private readonly data = inject(DayService);
-  private readonly outbox = inject(Outbox);
   private readonly planning = inject(PlanService);
   readonly open = model(false);
   protected readonly events = EVENTS;
@@ -115,16 +112,7 @@ export class WhatHappened {
     const found = this.entryOf(more);
     if (!found || !this.data.record(found.entry)) return;
     this.close();
-    // A repair goes by what the server knows, so the entry has to be there first.
-    if (this.outbox.waiting().length === 0) return this.planning.start('repair', found.words);
-    this.outbox.settled
-      .pipe(
-        filter(() => this.outbox.waiting().length === 0),
-        take(1),
-      )
-      .subscribe(({ recorded }) => {
-        if (recorded) this.planning.start('repair', found.words);
-      });
+    this.planning.repairOnceSent(found.words);
   }
 
   private entryOf({ minutes = 0, condition = 0 }: { minutes?: number; condition?: number }) {

@@ -41,6 +41,20 @@ export const CAR_FIELDS: readonly Field[] = [
   { path: 'fit.minHeightCm', label: 'Guest at least', unit: 'cm', kind: 'number', optional: true },
   { path: 'fit.maxHeightCm', label: 'Guest at most', unit: 'cm', kind: 'number', optional: true },
   { path: 'fit.maxWeightKg', label: 'Guest at most', unit: 'kg', kind: 'number', optional: true },
+  { path: 'wear.brakesMJ', label: 'Brakes last', unit: 'MJ', kind: 'number', optional: true, group: 'Parts' },
+  { path: 'wear.tyresKm', label: 'Tyres last', unit: 'km', kind: 'number', optional: true },
+  { path: 'wear.clutchStarts', label: 'Clutch lasts', unit: 'starts', kind: 'number', optional: true },
+  { path: 'talk.brakes', label: 'Brakes', kind: 'text', optional: true, group: 'Talk in the car' },
+  { path: 'talk.steering', label: 'Steering', kind: 'text', optional: true },
+  { path: 'talk.automatic', label: 'Automatic', kind: 'text', optional: true, hint: 'how well it suits the circuit' },
+  {
+    path: 'talk.traps',
+    label: 'Traps of the cockpit',
+    kind: 'list',
+    optional: true,
+    wide: true,
+    hint: 'with commas, such as: wiper stalk beside the paddle',
+  },
 ];
 
 export const NEW_CAR = {
@@ -53,4 +67,92 @@ export const NEW_CAR = {
   available: [{ from: '08:30', to: '18:00' }],
   fuel: { capacityL: 60, startL: 60, reserveL: 10, perLapL: 1.5, refuelS: 480 },
   cooling: { afterLaps: 24, restS: 900 },
+};
+
+const share = (path: string, label: string, hint: string): Field => ({
+  path,
+  label,
+  kind: 'number',
+  decimals: 4,
+  optional: true,
+  hint,
+});
+const number = (path: string, label: string, unit: string, hint: string, decimals = 2): Field => ({
+  path,
+  label,
+  unit,
+  kind: 'number',
+  decimals,
+  optional: true,
+  hint,
+});
+
+/** What a car is to the lap model; what is left empty is taken from the defaults that stand below it. */
+export const MODEL_FIELDS: readonly Field[] = [
+  { path: 'massKg', label: 'Mass without people', unit: 'kg', kind: 'number', group: 'Needed' },
+  {
+    path: 'peakPowerKW',
+    label: 'Peak power',
+    unit: 'kW',
+    kind: 'number',
+    decimals: 1,
+    optional: true,
+    hint: 'or the curve below',
+  },
+  { path: 'peakPowerRpm', label: 'at', unit: 'rpm', kind: 'number', optional: true },
+  { path: 'maxRpm', label: 'Shift at the latest', unit: 'rpm', kind: 'number' },
+  { path: 'gears', label: 'Gear ratios', kind: 'numbers', wide: true, hint: 'falling, with commas: 3.2, 2.2, 1.65' },
+  { path: 'finalDrive', label: 'Final drive', kind: 'number', decimals: 3 },
+  { path: 'tyreRadiusM', label: 'Tyre radius', unit: 'm', kind: 'number', decimals: 3 },
+  {
+    path: 'power',
+    label: 'Power curve',
+    kind: 'curve',
+    optional: true,
+    wide: true,
+    hint: 'rpm and kW, with commas: 2000 70, 3000 130; in place of the peak',
+  },
+  {
+    path: 'drivenWheels',
+    label: 'Driven wheels',
+    kind: 'choice',
+    optional: true,
+    group: 'Known better than by default',
+    hint: 'rear',
+    options: ['front', 'rear', 'all'].map((value) => ({ label: value, value })),
+  },
+  {
+    path: 'engine',
+    label: 'Engine',
+    kind: 'choice',
+    optional: true,
+    hint: 'front',
+    options: ['front', 'mid', 'rear'].map((value) => ({ label: value, value })),
+  },
+  { path: 'lowestGear', label: 'Lowest gear used', kind: 'number', optional: true, hint: '2' },
+  number('peopleKg', 'Guest and instructor', 'kg', '160', 0),
+  share('frontWeightShare', 'Weight in front', '0.54, 0.42 or 0.39 by engine'),
+  number('wheelbaseM', 'Wheelbase', 'm', '2.65'),
+  number('centreOfMassHeightM', 'Height of the mass', 'm', '0.46'),
+  number('widthM', 'Width', 'm', '1.95'),
+  number('shiftS', 'A shift takes', 's', '0.15'),
+  share('drivelineEfficiency', 'Crank to wheel', '0.9'),
+  number('dragAreaM2', 'Drag area', 'm²', '0.68'),
+  number('downforceAreaM2', 'Downforce area', 'm²', '0'),
+  share('rollingResistance', 'Rolling resistance', '0.013'),
+  share('gripLongitudinal', 'Grip along', '1.1'),
+  share('gripLateral', 'Grip sideways', '1.05'),
+  number('tankL', 'Tank', 'l', '70', 0),
+  share('tankToCrank', 'Tank to crank', '0.27'),
+  number('idleLPerH', 'Idle', 'l/h', '2.5', 1),
+];
+
+export const NEW_MODEL = {
+  format: 'joylap-car',
+  version: 1,
+  massKg: null,
+  maxRpm: null,
+  gears: [],
+  finalDrive: null,
+  tyreRadiusM: null,
 };

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
+import { carFile, type CarFile } from '@core/car';
 import { carFields, contract, type CarFields, type StoredCar } from '@core/api';
 import { clockMinute } from '@core/day';
 import { Button } from 'primeng/button';
@@ -11,7 +12,7 @@ import { CAR_STATUS_WORDS } from '../data/names';
 import { windowsText, type Json } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { Ask } from '../shell/ask';
-import { CAR_FIELDS, NEW_CAR } from './car-fields';
+import { CAR_FIELDS, MODEL_FIELDS, NEW_CAR, NEW_MODEL } from './car-fields';
 
 /** The fleet: what each car is, where it stands now, and what the garage enters about it. */
 @Component({
@@ -95,6 +96,13 @@ import { CAR_FIELDS, NEW_CAR } from './car-fields';
                 [ariaLabel]="'Edit car ' + row.fields.number"
                 (onClick)="open(row.stored)"
               />
+              <p-button
+                [label]="row.fields.model ? 'Lap model' : 'Lap model…'"
+                size="small"
+                [text]="true"
+                [ariaLabel]="'Lap model of car ' + row.fields.number"
+                (onClick)="openModel(row.stored)"
+              />
             </td>
           </tr>
         </ng-template>
@@ -106,6 +114,7 @@ import { CAR_FIELDS, NEW_CAR } from './car-fields';
       </p-table>
     </div>
     <jl-record-editor [(edited)]="edited" [fields]="fields" [schema]="schema" (done)="list.reload()" />
+    <jl-record-editor [(edited)]="model" [fields]="modelFields" [schema]="modelSchema" (done)="list.reload()" />
   `,
   host: { class: 'screen' },
 })
@@ -116,6 +125,10 @@ export class Cars {
   protected readonly fields = CAR_FIELDS;
   protected readonly schema = carFields;
   protected readonly edited = signal<Edited | undefined>(undefined);
+  protected readonly modelFields = MODEL_FIELDS;
+  protected readonly modelSchema = carFile;
+  /** The lap model of a car that is being edited. */
+  protected readonly model = signal<Edited | undefined>(undefined);
   protected readonly list = rxResource({
     params: () => this.data.view()?.revision?.revision ?? 0,
     stream: () => this.api.call(contract.listCars),
@@ -156,6 +169,16 @@ export class Cars {
       version: stored.version,
       save: (fields: CarFields, version) =>
         this.api.call(contract.changeCar, { params: { id: stored.id }, body: { version: version!, fields } }),
+    });
+  }
+
+  protected openModel({ id, version, fields }: StoredCar): void {
+    this.model.set({
+      title: `Lap model of ${fields.number} ${fields.name}`,
+      fields: (fields.model ?? { ...NEW_MODEL, name: fields.name }) as Json,
+      version,
+      save: (model: CarFile, at) =>
+        this.api.call(contract.changeCar, { params: { id }, body: { version: at!, fields: { ...fields, model } } }),
     });
   }
 

@@ -46,6 +46,7 @@ export class Classroom {
         when: `since ${clockMinute(sinceS)}, ends about ${clockMinute(sinceS + context.day.rules.briefing.durationS)}`,
         seats,
         others: [] as Seat[],
+        answers: this.answersOf(instructor, sinceS),
       };
     });
     const planned = upcoming.map((hold, place) => {
@@ -61,6 +62,7 @@ export class Classroom {
         when: `${clockMinute(hold.startS)} to ${clockMinute(hold.endS)}`,
         seats,
         others: place === 0 ? this.missed(id, upcoming) : [],
+        answers: [] as ReturnType<Classroom['answersOf']>,
       };
     });
     return [...running, ...planned];
@@ -144,6 +146,17 @@ export class Classroom {
     return [...state.guests.values()]
       .filter((guest) => guest.stage === 'cleared' && !listed.has(guest.guest.id))
       .flatMap((guest) => this.seat(id, guest, () => true));
+  }
+
+  /** What a class answered to the questions of the show: what was misunderstood is worth another word in the car. */
+  private answersOf(instructor: string, sinceS: number) {
+    const answers = this.data.state()?.garage.answers ?? [];
+    return answers
+      .filter((one) => one.instructor === instructor && one.atS >= sinceS)
+      .map(({ question, hands, right }) => {
+        const all = hands.reduce((sum, count) => sum + count, 0);
+        return { question, wrong: all - hands[right]!, words: `${hands[right]} of ${all} right` };
+      });
   }
 
   private isRunning(hold: BriefingHold): boolean {

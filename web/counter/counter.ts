@@ -1,35 +1,29 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { clockMinute, spokenDuration } from '@core/day';
 import { countsDiffer, progressOf, type DriveState } from '@core/journal';
 import { delaysOf, delayWords, progressOfRunner } from '@core/traffic';
 import { DayService } from '../data/day.service';
-import { Who } from '../data/who';
+import { InstructorChoice } from '../data/instructor-choice';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
 import { wayInWords } from '../pit-exit/pit-exit-model';
 import { Traffic } from '../pit-exit/traffic';
 
-const KEY = 'joylap.counter';
-
 /** The instructor's phone in its holder: one thumb, one button that counts, and never more than that while the car moves. */
 @Component({
   selector: 'jl-counter',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads],
+  imports: [Beads, RouterLink],
   templateUrl: './counter.html',
   styleUrl: './counter.scss',
 })
 export class Counter {
   private readonly data = inject(DayService);
-  private readonly who = inject(Who);
+  private readonly choice = inject(InstructorChoice);
   private readonly traffic = inject(Traffic);
-  private readonly chosen = signal(localStorage.getItem(KEY));
-
-  protected readonly crew = computed(() => this.data.day()?.instructors ?? []);
-  protected readonly me = computed(() => {
-    const crew = this.crew();
-    return crew.find(({ id }) => id === this.chosen()) ?? crew.find(({ name }) => name === this.who.name());
-  });
+  protected readonly crew = this.choice.crew;
+  protected readonly me = this.choice.me;
   /** The drive that the instructor sits in, or the one that comes next. */
   private readonly drive = computed<DriveState | undefined>(() => {
     const [me, state, context] = [this.me(), this.data.state(), this.data.context()];
@@ -61,7 +55,8 @@ export class Counter {
       left: due - done,
       spoiled: drive.spoiled.has(done + 1),
       differ: differ && `loop ${differ.loop}, you ${differ.hand}: the smaller holds`,
-      wayIn: wayInWords(view, drive.car),
+      wayIn: wayInWords({ ...view, stalls: this.data.stalls() }, drive.car),
+      stall: this.data.stalls()[drive.car ?? ''],
       delays: runner ? delaysOf(context, state, runner).map(delayWords) : [],
       when: hold
         ? `seat at ${clockMinute(hold.startS)}${startsInS > 0 ? `, in ${spokenDuration(startsInS)}` : ''}`
@@ -76,13 +71,11 @@ export class Counter {
   }
 
   protected choose(id: string): void {
-    localStorage.setItem(KEY, id);
-    this.chosen.set(id);
+    this.choice.choose(id);
   }
 
   protected leave(): void {
-    localStorage.removeItem(KEY);
-    this.chosen.set('');
+    this.choice.leave();
   }
 
   protected count(): void {

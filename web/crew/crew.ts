@@ -9,6 +9,7 @@ import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { CREW_STATUS_WORDS } from '../data/names';
 import { windowsText, type Json } from '../forms/fields';
+import { CrewLoad } from './crew-load';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
 
@@ -16,7 +17,7 @@ import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
 @Component({
   selector: 'jl-crew',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, RecordEditor, TableModule],
+  imports: [Button, CrewLoad, RecordEditor, TableModule],
   template: `
     <header>
       <h1>Crew</h1>
@@ -103,6 +104,9 @@ import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
           </tr>
         </ng-template>
       </p-table>
+      @defer {
+        <jl-crew-load />
+      }
     </div>
     <jl-record-editor [(edited)]="edited" [fields]="fields()" [schema]="schema" (done)="list.reload()" />
   `,

@@ -89,6 +89,13 @@ export class DayService {
   readonly bookings = computed(
     () => new Map((this.view()?.bookings ?? []).map((it): [string, Booking] => [it.id, it])),
   );
+  /** Where each car stands: what somebody has entered today, else its own stall. */
+  readonly stalls = computed<Record<string, number>>(() => {
+    const entered = [...(this.state()?.garage.cars ?? [])].flatMap(([car, { stall }]) =>
+      stall ? [[car, stall] as const] : [],
+    );
+    return { ...this.view()?.stalls, ...Object.fromEntries(entered) };
+  });
   /** Time of day of this event day: before it has come 0, once it is over its end. */
   readonly nowS = computed(() => {
     const [date, today] = [this.date(), this.clock.date()];

@@ -91,6 +91,7 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   guestUnwell: 'Unwell',
   guestWell: 'Well again',
   deskDone: 'Finished at the desk',
+  recordingMoved: 'Recording card',
   classBegan: 'Class began',
   classEnded: 'Class ended',
   sightingBegan: 'Sighting run out',
@@ -110,11 +111,23 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   broughtIn: 'Brought in',
   parked: 'Parked',
   debriefed: 'Debriefed',
+  driveMarked: 'Marked',
+  handoverSeen: 'Handover read',
   carHeld: 'Car held',
   carReady: 'Car ready again',
   refuelBegan: 'Refuelling began',
   refuelEnded: 'Refuelled',
   fuelRead: 'Fuel read',
+  carStalled: 'Parked in its stall',
+  cardMoved: 'Camera card',
+  carsCounted: 'Cars counted',
+  walkRoundDone: 'Walked round',
+  faultFound: 'Fault found',
+  faultMended: 'Fault mended',
+  serviced: 'Serviced',
+  conesChecked: 'Cones looked at',
+  coneDoubted: 'Cone doubted',
+  answersCounted: 'Answers counted',
   breakBegan: 'Break began',
   crewBack: 'Back from the break',
   guestLate: 'Late',
@@ -154,6 +167,22 @@ export function entryWords(entry: JournalEntry): string {
       return `${words}: ${entry.reason}`;
     case 'fuelRead':
       return `${words}: ${entry.litres} l`;
+    case 'recordingMoved':
+      return `${words} ${entry.to === 'guest' ? 'handed out' : 'handed in'}`;
+    case 'driveMarked':
+      return `${words}: ${entry.marks.length === 0 ? 'no fault' : `${entry.marks.length} fault${entry.marks.length > 1 ? 's' : ''}`}${entry.good ? `, good: ${entry.good}` : ''}`;
+    case 'carStalled':
+      return `${words} ${entry.stall}`;
+    case 'cardMoved':
+      return `${words} ${entry.card}, ${entry.charged ? 'charged' : 'not charged'}`;
+    case 'faultFound':
+      return `${words}: ${entry.where}, ${entry.what}`;
+    case 'serviced':
+      return `${words}: ${entry.what}${entry.note ? `, ${entry.note}` : ''}`;
+    case 'conesChecked':
+      return `${words}: ${entry.cones.length}`;
+    case 'coneDoubted':
+      return `${words}: ${entry.cone}${entry.note ? `, ${entry.note}` : ''}`;
     case 'guestLate':
       return `${words}, expected at ${clockMinute(entry.expected)}`;
     case 'circuitClosed':

@@ -1,9 +1,10 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { contract, type PlanJob, type PlanProgress, type PlanningMode, type PlanRevision } from '@core/api';
 import type { Plan } from '@core/day';
-import { catchError, EMPTY, startWith, switchMap, tap, type Observable } from 'rxjs';
+import { catchError, EMPTY, filter, startWith, switchMap, take, tap, type Observable } from 'rxjs';
 import { Api } from './api';
 import { DayService } from './day.service';
+import { Outbox } from './outbox';
 import { Who } from './who';
 
 /** A whole day is searched for so long, a repair and a return to an earlier plan for less. */
@@ -24,6 +25,7 @@ export class PlanService {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
   private readonly who = inject(Who);
+  private readonly outbox = inject(Outbox);
   private readonly found = signal<PlanJob | undefined>(undefined);
   private readonly told = signal<PlanProgress | undefined>(undefined);
 
@@ -68,6 +70,19 @@ export class PlanService {
       next: (job) => this.found.update((known) => (known?.id === job.id ? known : job)),
       error: (error: Error) => this.data.refuse(error.message),
     });
+  }
+
+  /** Looks for a repair once the server has what was entered last: a repair goes by what it knows. */
+  repairOnceSent(words: string): void {
+    if (this.outbox.waiting().length === 0) return this.start('repair', words);
+    this.outbox.settled
+      .pipe(
+        filter(() => this.outbox.waiting().length === 0),
+        take(1),
+      )
+      .subscribe(({ recorded }) => {
+        if (recorded) this.start('repair', words);
+      });
   }
 
   /** Ends the search with the best plan so far. */

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { drivenBy, oneThing, seenFaults, vocabularyOf } from '@core/coaching';
 import { clockMinute, lapTimeText } from '@core/day';
 import { nextHold, progressOf, type DriveState } from '@core/journal';
 import { Button } from 'primeng/button';
@@ -12,6 +13,8 @@ import { Beads } from '../drawing/beads';
 const SHOWN_AFTER_S = 30 * 60;
 
 /** Who has just parked, with the laps as driven, and where each goes next. */
+const VOCABULARY = vocabularyOf([]);
+
 @Component({
   selector: 'jl-debrief',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -39,10 +42,18 @@ const SHOWN_AFTER_S = 30 * 60;
             }
           </div>
           <div>
+            @if (row.thing; as thing) {
+              <p>
+                <b>{{ thing.fault.name }}</b>: {{ thing.fault.cure }}
+              </p>
+            }
             <p class="muted">Then</p>
             <p>{{ row.next }}</p>
           </div>
-          <p-button label="Debriefed" [ariaLabel]="'Debriefed: ' + row.guest" (onClick)="done(row.id)" />
+          <div class="acts">
+            <a [routerLink]="['/marks', row.id]">{{ row.marked ? 'More marks' : 'Mark' }}</a>
+            <p-button label="Debriefed" [ariaLabel]="'Debriefed: ' + row.guest" (onClick)="done(row.id)" />
+          </div>
         </article>
       } @empty {
         <p class="empty">Nobody is in the debrief. Guests come here when their car is parked.</p>
@@ -57,7 +68,12 @@ const SHOWN_AFTER_S = 30 * 60;
               <p class="muted">{{ row.car }}, with {{ row.instructor }}</p>
             </div>
             <div class="laps">{{ row.laps }}</div>
-            <div>{{ row.next }}</div>
+            <div>
+              @if (row.thing; as thing) {
+                <b>{{ thing.fault.name }}</b>
+              }
+              <p class="muted">{{ row.next }}</p>
+            </div>
             <jl-beads [beads]="row.beads" [size]="11" />
           </article>
         }
@@ -91,6 +107,11 @@ const SHOWN_AFTER_S = 30 * 60;
     }
     .laps {
       font-stretch: 88%;
+    }
+    .acts {
+      display: grid;
+      gap: 0.4rem;
+      justify-items: end;
     }
     .past {
       padding: 0.4rem 0.3rem;
@@ -137,7 +158,9 @@ export class Debrief {
           beads: beadsOf(drive, progressOf(context, drive).done),
           laps: lapTimesOf(drive).map(lapTimeText).join(' · '),
           gain: gain !== undefined && gain > 0 ? gain.toFixed(1) : undefined,
-          next: holdWords(nextHold(context, state, drive.guest.id)),
+          marked: drive.marked.length > 0,
+          thing: oneThing(drivenBy(state, drive.guest.id).map((one) => seenFaults(one, VOCABULARY))),
+          next: holdWords(nextHold(context, state, drive.guest.id), this.data.stalls()),
         };
       });
   }

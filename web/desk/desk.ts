@@ -27,6 +27,14 @@ import { VenueService } from '../data/venue.service';
               <a [routerLink]="['/guests', row.id]">{{ row.name }}</a>
               <p class="muted">{{ row.drives }}</p>
             </div>
+            <a [routerLink]="['/results', row.id]">Results</a>
+            <p-button
+              [label]="row.recording === 'guest' ? 'Recording in' : 'Recording out'"
+              size="small"
+              [text]="true"
+              [ariaLabel]="(row.recording === 'guest' ? 'Recording handed in: ' : 'Recording handed out: ') + row.name"
+              (onClick)="move(row.id, row.recording)"
+            />
             <b [class.warn]="row.owes">{{ row.due }}</b>
             <p-button label="Finished" size="small" [ariaLabel]="'Finished: ' + row.name" (onClick)="finish(row.id)" />
           </article>
@@ -60,7 +68,7 @@ import { VenueService } from '../data/venue.service';
     }
     article {
       display: grid;
-      grid-template-columns: minmax(0, 1fr) auto auto;
+      grid-template-columns: minmax(0, 1fr) auto auto auto auto;
       gap: 0.9rem;
       align-items: center;
       padding: 0.4rem 0;
@@ -120,7 +128,12 @@ export class Desk {
     this.data.record({ kind: 'deskDone', guest });
   }
 
-  private row({ guest, stage }: GuestState) {
+  /** Handed in last, after passenger rides, so that nothing of them is missing. */
+  protected move(guest: string, now: 'guest' | 'desk' | undefined): void {
+    this.data.record({ kind: 'recordingMoved', guest, to: now === 'guest' ? 'desk' : 'guest' });
+  }
+
+  private row({ guest, stage, recording }: GuestState) {
     const [context, state] = [this.data.context()!, this.data.state()!];
     const fields = this.data.bookings().get(guest.id)?.fields;
     const due = balanceDue(fields);
@@ -128,6 +141,7 @@ export class Desk {
     return {
       id: guest.id,
       name: guest.name,
+      recording,
       where: GUEST_STAGE_WORDS[stage],
       drives: guest.drives
         .map(({ id, laps }) => {
@@ -135,7 +149,7 @@ export class Desk {
           return `${context.schedule.index.cars.get(car)?.name ?? car}, ${laps} laps`;
         })
         .join(' · '),
-      next: holdWords(next),
+      next: holdWords(next, this.data.stalls()),
       nextS: next?.startS ?? Infinity,
       due: due > 0 ? `${money(due, this.currency())} due` : 'paid',
       owes: due > 0,

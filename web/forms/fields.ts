@@ -13,6 +13,8 @@ export interface Field {
     | 'many'
     | 'words'
     | 'list'
+    | 'numbers'
+    | 'curve'
     | 'yes'
     | 'windows'
     | 'drives';
@@ -88,7 +90,10 @@ export function shownValue(field: Field, value: unknown): unknown {
       return windowsText(value);
     case 'words':
     case 'list':
-      return ((value as string[] | undefined) ?? []).join(', ');
+    case 'numbers':
+      return ((value as (string | number)[] | undefined) ?? []).join(', ');
+    case 'curve':
+      return curveText(value);
     case 'yes':
       return value ?? field.whenAbsent ?? false;
     case 'many':
@@ -117,11 +122,30 @@ export function recordValue(field: Field, shown: unknown): unknown {
         .split(',')
         .map((part) => part.trim())
         .filter((part) => part !== '');
+    case 'numbers':
+      return String(shown)
+        .split(',')
+        .map((part) => part.trim())
+        .filter((part) => part !== '')
+        .map(Number);
+    case 'curve':
+      return String(shown)
+        .split(',')
+        .filter((part) => part.trim() !== '')
+        .map((part) => {
+          const [rpm, kW] = part.trim().split(/[\s/]+/);
+          return { rpm: Number(rpm), kW: Number(kW) };
+        });
     case 'time':
       return paddedTime(String(shown));
     default:
       return shown ?? undefined;
   }
+}
+
+/** Points of a power curve as people write them: `2000 70, 3000 130`. */
+function curveText(value: unknown): string {
+  return ((value as { rpm: number; kW: number }[] | undefined) ?? []).map(({ rpm, kW }) => `${rpm} ${kW}`).join(', ');
 }
 
 /** A copy of a record with values put at their paths; what no field names is kept. */
@@ -131,6 +155,8 @@ export function withValues(record: Json, values: readonly { readonly path: strin
     const steps = path.split('.');
     const last = steps.pop()!;
     let target: Json = copy;
+    // An empty value makes no group that was not there.
+    if (value === undefined && valueAt(copy, steps.join('.') || path) === undefined) continue;
     for (const step of steps) target = (target[step] ??= {}) as Json;
     if (value === undefined) delete target[last];
     else target[last] = value;
@@ -142,6 +168,7 @@ export function withValues(record: Json, values: readonly { readonly path: strin
 export function valueText(field: Field, value: unknown): string {
   if (value === undefined || value === '') return 'empty';
   if (field.kind === 'windows') return windowsText(value);
+  if (field.kind === 'curve') return curveText(value) || 'none';
   if (field.kind === 'yes') return value ? 'yes' : 'no';
   if (field.kind === 'drives') {
     return (

@@ -5,6 +5,7 @@ import { clockMinute, lapTimeText, wallClock } from '@core/day';
 import { lapsOwed, nextHold, progressOf } from '@core/journal';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import { GuestBefore } from './guest-before';
 import { DayService } from '../data/day.service';
 import { gainOf, lapTimesOf } from '../data/lap-times';
 import { balanceDue, money } from '../data/money';
@@ -19,7 +20,7 @@ import { OneMoreDrive, type OwedLaps } from './one-more-drive';
 @Component({
   selector: 'jl-guest-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads, Button, FormsModule, InputText, OneMoreDrive, RouterLink],
+  imports: [GuestBefore, Beads, Button, FormsModule, InputText, OneMoreDrive, RouterLink],
   templateUrl: './guest-card.html',
   styleUrl: './guest-card.scss',
   host: { class: 'screen' },
@@ -42,7 +43,7 @@ export class GuestCard {
   });
   protected readonly next = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
-    return context && state ? holdWords(nextHold(context, state, this.id())) : '';
+    return context && state ? holdWords(nextHold(context, state, this.id()), this.data.stalls()) : '';
   });
   protected readonly facts = computed(() => {
     const fields = this.fields();

@@ -56,7 +56,13 @@ export class PitExit {
   protected readonly model = computed(() => {
     const [context, state, view] = [this.data.context(), this.data.state(), this.data.view()];
     if (!context || !state || !view) return undefined;
-    return pitExitModel(context, state, view, this.traffic.runners(), this.traffic.shape());
+    return pitExitModel(
+      context,
+      state,
+      { ...view, stalls: this.data.stalls() },
+      this.traffic.runners(),
+      this.traffic.shape(),
+    );
   });
   protected readonly queue = computed<readonly QueuedDrive[]>(() => {
     const queue = this.model()?.queue ?? [];

@@ -38,6 +38,56 @@ export const RULES_FIELDS: readonly Field[] = [
     wide: true,
     hint: 'such as: In at the white cone, second lane',
   },
+  {
+    path: 'coaching.braking',
+    label: 'Braking',
+    kind: 'choice',
+    group: 'How people are taught',
+    options: [
+      { label: 'finished in a straight line', value: 'straight' },
+      { label: 'trailed off into the turn', value: 'trailed' },
+    ],
+  },
+  {
+    path: 'coaching.throttle',
+    label: 'Throttle in mid-corner',
+    kind: 'choice',
+    options: [
+      { label: 'none until the wheel unwinds', value: 'none' },
+      { label: 'a light one', value: 'maintenance' },
+    ],
+  },
+  {
+    path: 'coaching.passing',
+    label: 'Passing',
+    kind: 'choice',
+    options: [
+      { label: 'where the corner book names it', value: 'named' },
+      { label: 'on any straight', value: 'straights' },
+      { label: 'where the instructors agree', value: 'signals' },
+    ],
+  },
+  { path: 'coaching.speechS', label: 'Saying a call takes', unit: 's', kind: 'number', decimals: 2 },
+  { path: 'coaching.reactionS', label: 'Acting on it takes', unit: 's', kind: 'number', decimals: 2 },
+  {
+    path: 'coaching.lock',
+    label: 'Wheels parked to the',
+    kind: 'choice',
+    options: [
+      { label: 'left', value: 'left' },
+      { label: 'right', value: 'right' },
+    ],
+  },
+  {
+    path: 'coaching.parkedIn',
+    label: 'Parked in',
+    kind: 'choice',
+    options: [
+      { label: 'neutral', value: 'neutral' },
+      { label: 'park', value: 'park' },
+    ],
+  },
+  { path: 'coaching.walkRound', label: 'On the way round a car', kind: 'list', wide: true, hint: 'with commas' },
   { path: 'rules.setUpS', label: 'Set-up', unit: 's', kind: 'number', group: 'A drive' },
   { path: 'rules.wrapUpS', label: 'Wrap-up', unit: 's', kind: 'number' },
   { path: 'rules.turnaroundS', label: 'Turnaround of the car', unit: 's', kind: 'number' },

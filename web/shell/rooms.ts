@@ -23,11 +23,21 @@ export const STATION_PLACES: readonly Place[] = [
 export const ROOM_PLACES: readonly Place[] = [
   { label: 'Board', path: '/board', key: 'b' },
   { label: 'Bookings', path: '/bookings', key: 'k' },
+  { label: 'Garage', path: '/garage', key: 'g' },
+  { label: 'Circuit', path: '/circuit', key: 't' },
   { label: 'Cars', path: '/cars', key: 'c' },
   { label: 'Crew', path: '/crew', key: 'r' },
   { label: 'Rules', path: '/rules', key: 'u' },
   { label: 'Devices', path: '/devices', key: 'v' },
-  { label: 'Counter', path: '/counter', key: 'o' },
+  { label: 'Close', path: '/close', key: 'z' },
 ];
 
-export const PLACES: readonly Place[] = [...ROOM_PLACES, ...STATION_PLACES];
+/** What is used on a phone, and may be looked at anywhere. */
+export const PHONE_PLACES: readonly Place[] = [
+  { label: 'Counter', path: '/counter', key: 'o' },
+  { label: 'Calls', path: '/calls', key: 'y' },
+  { label: 'Cones', path: '/set-out', key: 'e' },
+  { label: 'Handover', path: '/handover', key: 'w' },
+];
+
+export const PLACES: readonly Place[] = [...ROOM_PLACES, ...PHONE_PLACES, ...STATION_PLACES];

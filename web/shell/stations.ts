@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { stationCounts } from '@core/journal';
 import { DayService } from '../data/day.service';
-import { ROOM_PLACES, STATION_PLACES } from './rooms';
+import { PHONE_PLACES, ROOM_PLACES, STATION_PLACES } from './rooms';
 
 /** The guest's walk through the venue with how many are where, and below it the manager's rooms. */
 @Component({
@@ -35,6 +35,13 @@ import { ROOM_PLACES, STATION_PLACES } from './rooms';
           </li>
         }
       </ul>
+      <ul class="phone" aria-label="On a phone">
+        @for (place of phone; track place.label) {
+          <li>
+            <a [routerLink]="place.path" routerLinkActive="here" ariaCurrentWhenActive="page">{{ place.label }}</a>
+          </li>
+        }
+      </ul>
     </nav>
     <p class="muted">Advice only: the marshal’s word and venue rules come first.</p>
   `,
@@ -44,6 +51,11 @@ import { ROOM_PLACES, STATION_PLACES } from './rooms';
       flex-direction: column;
       border-right: 1px solid var(--p-jl-line);
       overflow-y: auto;
+    }
+    .phone {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      border-top: 1px solid var(--p-jl-line);
     }
     ol,
     ul {
@@ -58,8 +70,8 @@ import { ROOM_PLACES, STATION_PLACES } from './rooms';
       display: flex;
       align-items: center;
       gap: 0.7rem;
-      padding: 0.45rem 0.9rem 0.45rem 1.1rem;
-      min-height: 34px;
+      padding: 0.35rem 0.9rem 0.35rem 1.1rem;
+      min-height: 31px;
       color: var(--p-jl-ink);
       text-decoration: none;
       font-weight: 560;
@@ -67,6 +79,10 @@ import { ROOM_PLACES, STATION_PLACES } from './rooms';
     }
     ul a {
       padding-left: 2.7rem;
+    }
+    .phone a {
+      padding-left: 1.1rem;
+      padding-right: 0.3rem;
     }
     a:hover {
       background: var(--p-jl-sunk);
@@ -141,6 +157,7 @@ export class Stations {
   private readonly data = inject(DayService);
   protected readonly stations = STATION_PLACES;
   protected readonly rooms = ROOM_PLACES;
+  protected readonly phone = PHONE_PLACES;
   /** Two stations share a screen; the fragment tells them apart. */
   protected readonly exact = {
     paths: 'exact',

@@ -36,6 +36,7 @@ export class FakeDay {
   readonly shownS = computed(() => this.elsewhere() ?? this.clockS());
   readonly live = computed(() => this.elsewhere() === undefined);
   readonly state;
+  readonly stalls = computed<Record<string, number>>(() => this.view().stalls);
 
   constructor(day: Day, plan: Plan, time: string, bookings: readonly Booking[] = []) {
     const carNumbers = Object.fromEntries(day.cars.map(({ id }, place) => [id, place + 1]));

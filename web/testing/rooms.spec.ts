@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { carFields, venueFields } from '@core/api';
+import { ORDINARY_COACHING, carFields, venueFields } from '@core/api';
 import { instructor } from '@core/day';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive, ORDINARY_RULES } from '@core/testing/small-day';
 import * as z from 'zod';
@@ -117,6 +117,7 @@ describe('The rules', () => {
     paces: { first: 1.25, before: 1.12, quick: 1 },
     sightingVehicles: [],
     pitExit: { lastCheck: ['Strap'] },
+    coaching: ORDINARY_COACHING,
   });
 
   it('are saved as they stand, with what no field shows', async () => {

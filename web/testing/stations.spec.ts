@@ -118,6 +118,14 @@ describe('The classroom', () => {
   });
 });
 
+/** The card of a guest who has never been here before. */
+async function guestCard(data: FakeDay, id: string) {
+  const shown = await show(GuestCard, data, { id });
+  shown.http.expectOne(`/api/days/2027-05-22/guests/${id}/before`).flush({ days: [] });
+  await shown.fixture.whenStable();
+  return shown;
+}
+
 describe('After the drive', () => {
   function parked(): FakeDay {
     const it = seen();
@@ -153,7 +161,7 @@ describe('After the drive', () => {
 
   it('the guest card has the booking, the drive and the history, newest first', async () => {
     const data = parked();
-    const { text, element, press } = await show(GuestCard, data, { id: 'g2' });
+    const { text, element, press } = await guestCard(data, 'g2');
     expect(text()).toContain('in debrief');
     expect(text()).toContain('2 of 2');
     const history = () => [...element.querySelectorAll('ol li')].map((row) => row.textContent ?? '');
@@ -165,8 +173,9 @@ describe('After the drive', () => {
 
   it('the guest card warns of a health note, and takes unwell and left', async () => {
     const data = seen();
-    const { text, press } = await show(GuestCard, data, { id: 'g1' });
+    const { text, press } = await guestCard(data, 'g1');
     expect(text()).toContain('Health note Motion sickness once');
+    expect(text()).toContain('No earlier day is known');
     await press('Unwell');
     expect(text()).toContain('unwell');
     await press('Well again');
@@ -180,7 +189,7 @@ describe('After the drive', () => {
     data.record({ kind: 'released', drive: 'd2' }, '10:04');
     data.record({ kind: 'intervened', drive: 'd2', lap: 1, corner: 'Slip' }, '10:05');
     data.record({ kind: 'brokenOff', drive: 'd2', reason: 'fault' }, '10:05');
-    const { text, press } = await show(GuestCard, data, { id: 'g2' });
+    const { text, press } = await guestCard(data, 'g2');
     expect(text()).toContain('Broken off: fault of the car');
     expect(text()).toContain('The instructor had to brake or steer: 1');
     expect(text()).toContain('2 laps are owed');

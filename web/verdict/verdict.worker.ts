@@ -1,7 +1,7 @@
 import '../before-schemas';
 import { judgeOf } from '@core/day';
 import type { Standpoint } from '@core/journal';
-import { acceptInPart, mendsFor } from '@core/planner';
+import { acceptInPart, assignmentsOf, mendsFor } from '@core/planner';
 import type { Answer, Question } from './verdict-messages';
 
 let standpoint: Standpoint | undefined;
@@ -23,6 +23,10 @@ function answerTo(question: Question): Answer | undefined {
   if (question.kind === 'mends') {
     const { day, from, repair } = question.standpoint;
     return { kind: 'mends', id, mends: mendsFor(day, from.previous, question.drive, repair) };
+  }
+  if (question.kind === 'crew') {
+    const { day, plan, repair } = question.standpoint;
+    return { kind: 'crew', id, assignments: assignmentsOf(day, plan, question.drive, repair) };
   }
   if (!standpoint || !judge) return undefined;
   return question.kind === 'judge'

@@ -1,7 +1,7 @@
 import { Injectable, type OnDestroy } from '@angular/core';
 import type { Plan } from '@core/day';
 import type { Standpoint } from '@core/journal';
-import type { Mend } from '@core/planner';
+import type { Assignment, Mend } from '@core/planner';
 import type { Answer, Question } from './verdict-messages';
 
 type AnswerOf<K extends Answer['kind']> = Extract<Answer, { kind: K }>;
@@ -44,6 +44,13 @@ export class Verdicts implements OnDestroy {
     const question = { kind: 'mends' as const, id: this.next++, standpoint, drive };
     const answer = await this.ask(question, (this.mender ??= this.begin()));
     return (answer as AnswerOf<'mends'>).mends;
+  }
+
+  /** Why a drive has its instructor, and who else could have it. */
+  async assignments(standpoint: Standpoint, drive: string): Promise<readonly Assignment[]> {
+    const question = { kind: 'crew' as const, id: this.next++, standpoint, drive };
+    const answer = await this.ask(question, (this.mender ??= this.begin()));
+    return (answer as AnswerOf<'crew'>).assignments;
   }
 
   ngOnDestroy(): void {

@@ -1,0 +1,46 @@
+import * as z from 'zod';
+import { showFields } from '../classroom/show';
+import { circuitFile, coneKind } from '../circuit/circuit-file';
+
+/** The venue's circuit, its show and pictures, as web and server exchange them. */
+
+const version = z.number().int().min(0);
+
+/** Version 0 stands for a circuit that has never been saved. */
+export const storedCircuit = z.object({ version, circuit: circuitFile.nullable() });
+export type StoredCircuit = z.output<typeof storedCircuit>;
+
+export const circuitToRead = z.strictObject({
+  /** Tells the format: .geojson, .json, .csv or .gpx. */
+  fileName: z.string().min(1).max(200),
+  text: z.string().max(4_500_000, 'expected at most 4.5 MB of text'),
+  widthM: z.strictObject({ left: z.number().min(0.5).max(50), right: z.number().min(0.5).max(50) }).optional(),
+});
+
+export const readCircuitReply = z.object({ circuit: circuitFile, assumed: z.array(z.string()) });
+
+/** Cones in the order in which they are set out, as the sheet has them. */
+export const setOutSheet = z.strictObject({
+  circuit: z.string().max(200),
+  cones: z
+    .array(
+      z.strictObject({
+        id: z.string().max(100),
+        kind: coneKind,
+        corner: z.string().max(60).optional(),
+        atM: z.number(),
+        side: z.enum(['left', 'right']),
+        beyondEdgeM: z.number(),
+        xM: z.number(),
+        yM: z.number(),
+        colour: z.string().max(30),
+        count: z.number().int(),
+        note: z.string().max(200).optional(),
+      }),
+    )
+    .max(1000),
+});
+export type SetOutSheet = z.output<typeof setOutSheet>;
+
+export const storedShow = z.object({ version, fields: showFields });
+export type StoredShow = z.output<typeof storedShow>;

@@ -1,0 +1,115 @@
+import * as z from 'zod';
+
+/**
+ * A circuit as the venue keeps it (`docs/lap.md`): a closed centre line with its widths in a local plane, and what stands
+ * beside it. Distances along the lap run from the start line in driving direction, metres in plan.
+ */
+
+const distanceM = z.number().min(0).max(30_000);
+const coordinateM = z.number().min(-50_000).max(50_000);
+const words = (most: number) => z.string().trim().max(most);
+const pointM = { xM: coordinateM, yM: coordinateM };
+
+/** Where the middle of the plane lies on the globe, degrees; without it the circuit has no coordinates to export. */
+export const origin = z.strictObject({ latDeg: z.number().min(-85).max(85), lonDeg: z.number().min(-180).max(180) });
+export type Origin = z.output<typeof origin>;
+
+/** A point of the centre line: east, north, height, and how wide the road is to the left and right of it; metres. */
+export const linePoint = z.strictObject({
+  ...pointM,
+  zM: z.number().min(-500).max(9000).optional(),
+  leftM: z.number(),
+  rightM: z.number(),
+});
+export type LinePoint = z.output<typeof linePoint>;
+
+/** How a corner is taken: where its apex lies. */
+export const apexStyle = z.enum(['early', 'middle', 'late', 'double']);
+export type ApexStyle = z.output<typeof apexStyle>;
+
+/** The lore of a corner, as guests and instructors need it. */
+export const cornerBook = z.strictObject({
+  apex: apexStyle.optional(),
+  /** Whether wheels may ride its kerbs. */
+  kerbs: z.enum(['ride', 'leave']).optional(),
+  /** Taken slowly on purpose, for the straight that follows. */
+  givenAway: z.boolean().optional(),
+  noGearChange: z.boolean().optional(),
+  passing: z.boolean().optional(),
+  /** Throttle in mid-corner where this corner differs from the venue's custom. */
+  throttle: z.enum(['maintenance', 'none']).optional(),
+  /** What to look at where looking through the corner fails. */
+  lookAt: words(200).optional(),
+  /** Marks on the road that mislead or help. */
+  roadMarks: words(200).optional(),
+  slippery: words(200).optional(),
+  /** What people get wrong here. */
+  mistakes: words(300).optional(),
+});
+export type CornerBook = z.output<typeof cornerBook>;
+
+/** A corner that has been named; it belongs to the corner found nearest to its place. */
+export const namedCorner = z.strictObject({
+  name: words(60).min(1),
+  atM: distanceM,
+  book: cornerBook.default({}),
+});
+export type NamedCorner = z.output<typeof namedCorner>;
+
+export const coneKind = z.enum(['brake', 'turnIn', 'apex', 'exit', 'gate', 'boundary', 'pullOff']);
+export type ConeKind = z.output<typeof coneKind>;
+
+/** A cone placed by hand: a gate, a boundary, the pull-off. */
+export const handCone = z.strictObject({
+  id: z.string().min(1).max(40),
+  kind: coneKind,
+  ...pointM,
+  colour: words(30).optional(),
+  corner: words(60).optional(),
+  note: words(200).optional(),
+});
+
+/** A cone that would be reckoned otherwise, and keeps this place. */
+export const movedCone = z.strictObject({ id: z.string().min(1).max(80), ...pointM, note: words(200) });
+
+/** What marks a place of one kind: so many things of one colour, or something that stands there anyway. */
+const marker = z.strictObject({
+  by: z.enum(['cone', 'board', 'landmark', 'none']),
+  count: z.number().int().min(1).max(4).default(1),
+  /** A name for people. */
+  colour: words(30).min(1),
+  /** How it is drawn. */
+  css: z.string().regex(/^#[0-9a-fA-F]{6}$/, 'expected a colour such as #3366cc'),
+});
+export type Marker = z.output<typeof marker>;
+
+/** What colour and count mean at this venue. */
+export const legend = z.strictObject({
+  name: words(60).min(1),
+  brake: marker,
+  turnIn: marker,
+  apex: marker,
+  exit: marker,
+  gate: marker,
+  boundary: marker,
+  pullOff: marker,
+});
+export type Legend = z.output<typeof legend>;
+
+const place = z.strictObject({ name: words(60).min(1), ...pointM });
+
+export const circuitFile = z.strictObject({
+  name: words(200).min(1),
+  origin: origin.optional(),
+  line: z.array(linePoint).min(3).max(6000, 'expected at most 6000 points'),
+  pitExitM: distanceM.optional(),
+  pitEntryM: distanceM.optional(),
+  corners: z.array(namedCorner).max(60).default([]),
+  cones: z.array(handCone).max(500).default([]),
+  movedCones: z.array(movedCone).max(300).default([]),
+  landmarks: z.array(place).max(100).default([]),
+  marshalPosts: z.array(place).max(60).default([]),
+  legend: legend.optional(),
+});
+/** A circuit inside the core. */
+export type Circuit = z.output<typeof circuitFile>;

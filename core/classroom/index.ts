@@ -1,0 +1,2 @@
+/** The class: its show and what is asked. */
+export * from './show';

@@ -1,0 +1,155 @@
+import * as z from 'zod';
+import {
+  effectiveEntries,
+  lapsOwed,
+  type DayContext,
+  type DayState,
+  type JournalEntry,
+  type RecordedEntry,
+} from '../journal';
+
+/** A figure of the day's close: what it is, how much, and the entries it is made of. */
+export const closeFigure = z.object({
+  key: z.enum([
+    'drivesSold',
+    'drivesDone',
+    'lapsDriven',
+    'lapsOwed',
+    'guests',
+    'noShows',
+    'carsUsed',
+    'crewHours',
+    'waitMedian',
+    'wait90',
+    'waitWorst',
+    'incidents',
+    'interventions',
+    'faultsOpen',
+    'fuelUsed',
+    'moneyTaken',
+    'moneyDue',
+  ]),
+  label: z.string(),
+  unit: z.enum(['', 'min', 'h', 'l', 'money']),
+  value: z.number(),
+  /** As it was planned, where there is a plan for it. */
+  planned: z.number().optional(),
+  /** Ids of entries. */
+  entries: z.array(z.string()),
+});
+export type CloseFigure = z.output<typeof closeFigure>;
+
+export const dayClose = z.object({
+  date: z.iso.date(),
+  figures: z.array(closeFigure),
+  /** What to do before tomorrow, one sentence each. */
+  toDo: z.array(z.string()),
+});
+export type DayClose = z.output<typeof dayClose>;
+
+export interface CloseSource {
+  readonly context: DayContext;
+  readonly state: DayState;
+  readonly entries: readonly RecordedEntry[];
+  /** Of each booking, in the venue's currency. */
+  readonly money: readonly { readonly guest: string; readonly price: number; readonly paid: number }[];
+}
+
+type Found = Omit<CloseFigure, 'entries'> & { readonly entries: readonly JournalEntry[] };
+
+/** The day in figures, each with the entries behind it. */
+export function closeOfDay({ context, state, entries, money }: CloseSource): DayClose {
+  const happened = effectiveEntries(entries);
+  const of = (...kinds: JournalEntry['kind'][]) => happened.filter(({ kind }) => kinds.includes(kind));
+  const drives = [...state.drives.values()];
+  const done = drives.filter(({ stage }) => stage === 'parked' || stage === 'done');
+  const owed = drives.map((drive) => ({ drive, laps: lapsOwed(context, drive) })).filter(({ laps }) => laps > 0);
+  const crossings = done.reduce((sum, { crossings: laps }) => sum + laps.length, 0);
+  const plannedLaps = context.schedule.drives.reduce((sum, { lapsDriven }) => sum + lapsDriven, 0);
+  const waits = waitsOf(context, happened);
+  const minutes = waits.map(({ waitedS }) => waitedS / 60).sort((a, b) => a - b);
+  const at = (share: number) => minutes[Math.min(minutes.length - 1, Math.floor(share * minutes.length))] ?? 0;
+  const long = waits.filter(({ waitedS }) => waitedS / 60 >= at(0.9));
+  const seatS = done.reduce(
+    (sum, { seatedS, debriefedS, parkedS }) => sum + ((debriefedS ?? parkedS ?? 0) - (seatedS ?? 0)),
+    0,
+  );
+  const usedCars = new Set(done.map(({ car }) => car));
+  const openFaults = [...state.garage.cars.values()].flatMap(({ faults }) =>
+    faults.filter(({ mendedS }) => mendedS === undefined),
+  );
+  const fuelL = [...state.cars.values()].reduce((sum, { laps, car }) => sum + laps * car.fuel.perLapL, 0);
+  const came = [...state.guests.values()].filter(({ arrivedS }) => arrivedS !== undefined);
+  const gone = [...state.guests.values()].filter(({ gone: how }) => how === 'noShow');
+  const figures: Found[] = [
+    { key: 'drivesSold', label: 'Drives sold', unit: '', value: drives.length, planned: context.schedule.drives.length, entries: [] },
+    { key: 'drivesDone', label: 'Drives done', unit: '', value: done.length, planned: context.schedule.drives.length, entries: of('parked') },
+    { key: 'lapsDriven', label: 'Laps driven', unit: '', value: crossings, planned: plannedLaps, entries: of('lapCounted', 'lineCrossed', 'lapsSettled') },
+    { key: 'lapsOwed', label: 'Laps owed', unit: '', value: owed.reduce((sum, { laps }) => sum + laps, 0), entries: of('brokenOff') },
+    { key: 'guests', label: 'Guests who came', unit: '', value: came.length, planned: context.day.guests.length, entries: of('guestArrived') },
+    { key: 'noShows', label: 'No-shows', unit: '', value: gone.length, entries: of('guestNoShow') },
+    { key: 'carsUsed', label: 'Cars used', unit: '', value: usedCars.size, planned: new Set(context.schedule.drives.map(({ planned }) => planned.car)).size, entries: of('released') },
+    { key: 'crewHours', label: 'Instructors with guests', unit: 'h', value: seatS / 3600, planned: context.schedule.drives.reduce((sum, { startS, endS }) => sum + endS - startS, 0) / 3600, entries: of('seated', 'debriefed') },
+    { key: 'waitMedian', label: 'Waiting, median', unit: 'min', value: at(0.5), entries: waits.map(({ until }) => until) },
+    { key: 'wait90', label: 'Waiting, nine of ten under', unit: 'min', value: at(0.9), entries: long.map(({ until }) => until) },
+    { key: 'waitWorst', label: 'Waiting, worst', unit: 'min', value: minutes.at(-1) ?? 0, entries: waits.filter(({ waitedS }) => waitedS / 60 === minutes.at(-1)).map(({ until }) => until) },
+    { key: 'incidents', label: 'Incidents', unit: '', value: state.incidents.length, entries: of('incident') },
+    { key: 'interventions', label: 'Instructors had to brake or steer', unit: '', value: drives.reduce((sum, { interventions }) => sum + interventions.length, 0), entries: of('intervened') },
+    { key: 'faultsOpen', label: 'Faults open', unit: '', value: openFaults.length, entries: of('faultFound').filter(({ id }) => openFaults.some((fault) => fault.id === id)) },
+    { key: 'fuelUsed', label: 'Fuel used by laps', unit: 'l', value: fuelL, entries: of('refuelEnded', 'fuelRead') },
+    { key: 'moneyTaken', label: 'Taken', unit: 'money', value: money.reduce((sum, { paid }) => sum + paid, 0), planned: money.reduce((sum, { price }) => sum + price, 0), entries: [] },
+    { key: 'moneyDue', label: 'Due', unit: 'money', value: money.reduce((sum, { price, paid }) => sum + Math.max(0, price - paid), 0), entries: [] },
+  ]; // prettier-ignore
+  return {
+    date: context.day.date,
+    figures: figures.map(({ entries: found, ...figure }) => ({ ...figure, entries: found.map(({ id }) => id) })),
+    toDo: toDoOf(context, state, owed, money),
+  };
+}
+
+/** How long guests waited, after the sighting run or the debrief of a drive, until they were seated. */
+function waitsOf(context: DayContext, happened: readonly JournalEntry[]): { waitedS: number; until: JournalEntry }[] {
+  const since = new Map<string, number>();
+  const runs = new Map<string, readonly string[]>();
+  const waits: { waitedS: number; until: JournalEntry }[] = [];
+  const guestOf = (drive: string) => context.schedule.index.drives.get(drive)?.guest.id;
+  for (const entry of happened) {
+    if (entry.kind === 'sightingBegan') runs.set(entry.vehicle, entry.guests);
+    if (entry.kind === 'sightingEnded') for (const guest of runs.get(entry.vehicle) ?? []) since.set(guest, entry.at);
+    if (entry.kind !== 'seated' && entry.kind !== 'debriefed') continue;
+    const guest = guestOf(entry.drive);
+    const from = guest === undefined ? undefined : since.get(guest);
+    if (entry.kind === 'seated' && from !== undefined) waits.push({ waitedS: entry.at - from, until: entry });
+    if (entry.kind === 'debriefed' && guest !== undefined) since.set(guest, entry.at);
+  }
+  return waits;
+}
+
+function toDoOf(
+  { schedule }: DayContext,
+  state: DayState,
+  owed: readonly { readonly drive: { readonly guest: { readonly name: string } }; readonly laps: number }[],
+  money: CloseSource['money'],
+): string[] {
+  const name = (car: string) => schedule.index.cars.get(car)?.name ?? car;
+  const due = money.filter(({ price, paid }) => price > paid);
+  return [
+    ...owed.map(({ drive, laps }) => `${laps} ${laps === 1 ? 'lap is' : 'laps are'} owed to ${drive.guest.name}.`),
+    ...[...state.cars.values()].flatMap(({ car, heldFor }) =>
+      heldFor === undefined ? [] : [`${car.name} is held: ${heldFor}.`],
+    ),
+    ...[...state.garage.cars].flatMap(([car, { faults }]) =>
+      faults
+        .filter(({ mendedS, severity }) => mendedS === undefined && severity !== 'note')
+        .map(({ where, what }) => `${name(car)}: ${where}, ${what}.`),
+    ),
+    ...[...state.cars.values()].flatMap(({ car, fuelL }) =>
+      fuelL < car.fuel.reserveL + 5 * car.fuel.perLapL ? [`${car.name} needs fuel.`] : [],
+    ),
+    ...[...state.garage.cones].flatMap(([cone, { doubt }]) => (doubt === undefined ? [] : [`Cone ${cone}: ${doubt}.`])),
+    ...(due.length > 0 ? [`${due.length} ${due.length === 1 ? 'guest has' : 'guests have'} a balance due.`] : []),
+    ...state.incidents.flatMap(({ followUp }) =>
+      followUp ? [followUp.endsWith('.') ? followUp : `${followUp}.`] : [],
+    ),
+  ];
+}

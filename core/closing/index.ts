@@ -1,0 +1,2 @@
+/** The close of a day: its figures and what is left to do. */
+export * from './close-of-day';

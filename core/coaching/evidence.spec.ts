@@ -1,0 +1,79 @@
+import { carFile, carOf, isLap, LapModel, studyCircuit, type Lap } from '../car';
+import { centreLineOf, circuitFile } from '../circuit';
+import { seededRandom } from '../planner';
+import { square } from '../testing/circuits';
+import { SMALL_MODEL } from '../testing/small-model';
+import { evidenceByCorner, type Position, type TaughtPlace } from '.';
+
+const model = carFile.parse(SMALL_MODEL);
+const line = square(600, 40, 6);
+const study = studyCircuit(
+  circuitFile.parse({ name: 'Loop', line }),
+  [{ id: 'c', name: 'c', number: 1, level: 3, model }],
+  [1],
+  1,
+  'trailed',
+);
+const lengthM = centreLineOf(line).lengthM;
+const lap = new LapModel(carOf(model).car, study.teaching).lap(1) as Lap;
+const taught = study.corners.map(({ name, taught: it, brake }, i): TaughtPlace => ({
+  corner: name,
+  brakeM: brake?.coneM,
+  turnInM: it.turnInM,
+  apexM: it.apexesM.at(-1)!,
+  exitM: it.exitM,
+  slowestKmh: study.laps[0]!.cornersKmh[i]!,
+}));
+
+/** A tracker at 5 Hz in a car that drives the model's lap over and over, good to a metre. */
+function tracked(laps: number, driven = lap, noiseM = 1): Position[] {
+  const random = seededRandom(5);
+  const points: Position[] = [];
+  for (let t = 0; t < (laps + 0.5) * driven.lapTimeS; t += 0.2) {
+    const inLap = t % driven.lapTimeS;
+    let i = driven.timeS.findIndex((at) => at > inLap);
+    if (i < 0) i = driven.timeS.length;
+    const part = (inLap - driven.timeS[i - 1]!) / ((driven.timeS[i] ?? driven.lapTimeS) - driven.timeS[i - 1]!);
+    const from = driven.line.centreM[i - 1]!;
+    const to = i < driven.line.centreM.length ? driven.line.centreM[i]! : lengthM;
+    points.push({ atS: 36_000 + t, atM: (from + part * (to - from) + noiseM * (random() - 0.5) + lengthM) % lengthM });
+  }
+  return points;
+}
+
+describe('Evidence by corner', () => {
+  it('finds what the car did: where it braked, and how slow it was', () => {
+    expect(isLap(lap)).toBe(true);
+    const found = evidenceByCorner(tracked(5), lengthM, taught);
+    expect(found.map(({ laps }) => laps)).toEqual([4, 4, 4, 4]);
+    found.forEach(({ slowestKmh, brakesBeforeM, corner }, i) => {
+      expect(Math.abs(slowestKmh.value - taught[i]!.slowestKmh))
+        .withContext(corner)
+
+        // The slope over a second blunts the slowest place, always to the guest's favour.
+        .toBeLessThan(12);
+      expect(Math.abs(brakesBeforeM!.value)).withContext(corner).toBeLessThan(14);
+    });
+    expect(found.flatMap(({ proposes }) => proposes.map(({ fault }) => fault))).not.toContain('brakes-late');
+  });
+
+  it('proposes that a guest brakes early, with how far and how sure', () => {
+    const early = taught.map((place) => ({ ...place, brakeM: place.brakeM! + 40 }));
+    const [first] = evidenceByCorner(tracked(6), lengthM, early);
+    expect(first!.brakesBeforeM!.value).toBeGreaterThan(25);
+    expect(first!.proposes[0]!.fault).toBe('brakes-early');
+    expect(first!.proposes[0]!.because).toMatch(/^brakes \d+ m, give or take \d, before the cone$/);
+  });
+
+  it('proposes that a corner is driven too slowly', () => {
+    const quick = taught.map((place) => ({ ...place, slowestKmh: place.slowestKmh * 1.3 }));
+    const found = evidenceByCorner(tracked(5), lengthM, quick);
+    expect(found[0]!.proposes.map(({ fault }) => fault)).toContain('brakes-too-long');
+  });
+
+  it('says nothing where there are no whole laps, or none that counts', () => {
+    expect(evidenceByCorner(tracked(0), lengthM, taught)).toEqual([]);
+    expect(evidenceByCorner([], lengthM, taught)).toEqual([]);
+    expect(evidenceByCorner(tracked(3), lengthM, taught, () => false)).toEqual([]);
+  });
+});

@@ -1,0 +1,213 @@
+import { around } from '../circuit/around';
+
+/** What positions say of a drive, corner by corner. Positions at 5 Hz are good to a metre or two, and so is this. */
+
+/** Seconds of the day, and metres along the lap from the start line. */
+export interface Position {
+  readonly atS: number;
+  readonly atM: number;
+}
+
+/** A corner as it is taught, for this car at this guest's pace. */
+export interface TaughtPlace {
+  readonly corner: string;
+  readonly brakeM: number | undefined;
+  readonly turnInM: number;
+  readonly apexM: number;
+  readonly exitM: number;
+  readonly slowestKmh: number;
+}
+
+export interface Measured {
+  readonly value: number;
+  /** Standard error of the mean over the laps. */
+  readonly within: number;
+}
+
+export interface CornerEvidence {
+  readonly corner: string;
+  readonly laps: number;
+  /** Metres before the place where it is taught; less than 0 after it. */
+  readonly brakesBeforeM: Measured | undefined;
+  readonly entryKmh: Measured;
+  readonly slowestKmh: Measured;
+  readonly exitKmh: Measured;
+  /** Metres before the apex at which it is quicker again; 0 or less where it waits. */
+  readonly throttleBeforeApexM: Measured;
+  /** Marks that this suggests, for the instructor to confirm or drop. */
+  readonly proposes: readonly { readonly fault: string; readonly because: string }[];
+}
+
+const STEP_M = 4;
+/** Speed is the slope of a line through the positions of so many seconds to either side; it blunts the slowest place. */
+const WINDOW_S = 0.5;
+/** Where it begins to brake is read off the line through the speeds so far below the fastest, km/h. */
+const BRAKING_FROM_KMH = 8;
+const BRAKING_TO_KMH = 30;
+/** Before a corner the car was faster than in it, by more than this below its fastest no further back. */
+const OTHER_CORNER_KMH = 15;
+/** No single position is better than this. */
+const POSITION_WITHIN_M = 2;
+
+/**
+ * Evidence by corner from the positions of a drive. Laps that are not whole, and those that are left out on purpose, are
+ * not looked at.
+ *
+ * @param positions in order of time
+ * @param isClean whether a lap counts, by the time at which it began
+ */
+export function evidenceByCorner(
+  positions: readonly Position[],
+  lapLengthM: number,
+  taught: readonly TaughtPlace[],
+  isClean: (fromS: number) => boolean = () => true,
+): CornerEvidence[] {
+  const profiles = lapsOf(positions, lapLengthM).filter(({ fromS }) => isClean(fromS));
+  if (profiles.length === 0) return [];
+  return taught.map((place) => {
+    const seen = profiles.map(({ mps }) => cornerOf(mps, place, lapLengthM));
+    const over = (of: (one: (typeof seen)[number]) => number, least: number) => measured(seen.map(of), least);
+    const braked = seen.filter(({ brakeM }) => brakeM !== undefined);
+    const brakesBeforeM =
+      place.brakeM === undefined || braked.length === 0
+        ? undefined
+        : measured(
+            braked.map(({ brakeM }) => apart(place.brakeM!, brakeM!, lapLengthM)),
+            POSITION_WITHIN_M,
+          );
+    const found = {
+      corner: place.corner,
+      laps: profiles.length,
+      brakesBeforeM,
+      entryKmh: over(({ entryKmh }) => entryKmh, 2),
+      slowestKmh: over(({ slowestKmh }) => slowestKmh, 2),
+      exitKmh: over(({ exitKmh }) => exitKmh, 2),
+      throttleBeforeApexM: over(({ slowestM }) => apart(place.apexM, slowestM, lapLengthM), POSITION_WITHIN_M),
+    };
+    return { ...found, proposes: proposals(found, place) };
+  });
+}
+
+function proposals(
+  { brakesBeforeM, slowestKmh, throttleBeforeApexM }: Omit<CornerEvidence, 'proposes'>,
+  place: TaughtPlace,
+): CornerEvidence['proposes'] {
+  const sure = ({ value, within }: Measured, least: number) => value > least + 2 * within;
+  const metres = ({ value, within }: Measured) => `${Math.round(Math.abs(value))} m, give or take ${Math.ceil(within)}`;
+  const list: { fault: string; because: string }[] = [];
+  if (brakesBeforeM && sure(brakesBeforeM, 12)) {
+    list.push({ fault: 'brakes-early', because: `brakes ${metres(brakesBeforeM)}, before the cone` });
+  }
+  if (brakesBeforeM && sure({ ...brakesBeforeM, value: -brakesBeforeM.value }, 8)) {
+    list.push({ fault: 'brakes-late', because: `brakes ${metres(brakesBeforeM)}, past the cone` });
+  }
+  if (sure({ value: place.slowestKmh - slowestKmh.value, within: slowestKmh.within }, 0.1 * place.slowestKmh)) {
+    const words = `${Math.round(slowestKmh.value)} km/h at the slowest, ${Math.round(place.slowestKmh)} would do`;
+    list.push({ fault: 'brakes-too-long', because: words });
+  }
+  if (sure(throttleBeforeApexM, 8)) {
+    list.push({ fault: 'throttle-early', because: `quicker again ${metres(throttleBeforeApexM)}, before the apex` });
+  }
+  return list;
+}
+
+/** How far the first place lies after the second, the short way round. */
+function apart(firstM: number, secondM: number, lapLengthM: number): number {
+  const way = around(firstM - secondM, lapLengthM);
+  return way > lapLengthM / 2 ? way - lapLengthM : way;
+}
+
+function measured(values: readonly number[], least: number): Measured {
+  const n = values.length;
+  const value = values.reduce((sum, one) => sum + one, 0) / n;
+  const spread = n > 1 ? Math.sqrt(values.reduce((sum, one) => sum + (one - value) ** 2, 0) / (n - 1)) : least;
+  return { value, within: Math.max(spread, least) / Math.sqrt(n) };
+}
+
+/** Whole laps, each with its speed every four metres from the start line. */
+function lapsOf(positions: readonly Position[], lapLengthM: number): { fromS: number; mps: Float64Array }[] {
+  const reach: { atS: number; m: number }[] = [];
+  let laps = 0;
+  positions.forEach(({ atS, atM }, i) => {
+    const before = positions[i - 1];
+    if (before && before.atM - atM > lapLengthM / 2) laps += 1;
+    const m = laps * lapLengthM + atM;
+    if (reach.length === 0 || (m > reach.at(-1)!.m && atS > reach.at(-1)!.atS)) reach.push({ atS, m });
+  });
+  const found: { fromS: number; mps: Float64Array }[] = [];
+  const first = Math.ceil((reach[0]?.m ?? 0) / lapLengthM);
+  const last = Math.floor((reach.at(-1)?.m ?? 0) / lapLengthM);
+  const size = Math.floor(lapLengthM / STEP_M);
+  let from = 0;
+  for (let lap = first; lap < last; lap++) {
+    const mps = new Float64Array(size);
+    let fromS = 0;
+    for (let step = 0; step < size; step++) {
+      const wanted = lap * lapLengthM + step * STEP_M;
+      while (from < reach.length - 1 && reach[from + 1]!.m < wanted) from += 1;
+      const centreS = reach[from]!.atS;
+      if (step === 0) fromS = centreS;
+      mps[step] = slopeAbout(reach, from, centreS);
+    }
+    found.push({ fromS, mps });
+  }
+  return found;
+}
+
+/** Speed about a time: least squares through the positions near it. */
+function slopeAbout(reach: readonly { atS: number; m: number }[], at: number, centreS: number): number {
+  let [n, st, sm, stt, stm] = [0, 0, 0, 0, 0];
+  const take = ({ atS, m }: { atS: number; m: number }) => {
+    const t = atS - centreS;
+    const d = m - reach[at]!.m;
+    n += 1;
+    st += t;
+    sm += d;
+    stt += t * t;
+    stm += t * d;
+  };
+  for (let i = at; i >= 0 && centreS - reach[i]!.atS <= WINDOW_S; i--) take(reach[i]!);
+  for (let i = at + 1; i < reach.length && reach[i]!.atS - centreS <= WINDOW_S; i++) take(reach[i]!);
+  const below = n * stt - st * st;
+  return below > 1e-9 ? (n * stm - st * sm) / below : 0;
+}
+
+function cornerOf(mps: Float64Array, place: TaughtPlace, lapLengthM: number) {
+  const n = mps.length;
+  const station = (m: number) => around(Math.round(around(m, lapLengthM) / STEP_M), n);
+  const kmh = (i: number) => mps[around(i, n)]! * 3.6;
+  const from = station(place.turnInM - 30);
+  const steps = Math.round((place.exitM + 20 - (place.turnInM - 30)) / STEP_M);
+  let slowest = from;
+  for (let k = 0; k <= steps; k++) if (kmh(from + k) < kmh(slowest)) slowest = from + k;
+  let fastest = slowest;
+  for (let k = 1; k <= 400 / STEP_M && kmh(slowest - k) >= kmh(fastest) - OTHER_CORNER_KMH; k++) {
+    if (kmh(slowest - k) > kmh(fastest)) fastest = slowest - k;
+  }
+  const brake = brakingFrom(kmh, fastest, slowest);
+  const metres = (i: number) => around(i * STEP_M, lapLengthM);
+  return {
+    brakeM: brake === undefined ? undefined : metres(brake),
+    entryKmh: kmh(station(place.turnInM)),
+    slowestKmh: kmh(slowest),
+    slowestM: metres(slowest),
+    exitKmh: kmh(station(place.exitM)),
+  };
+}
+
+/** Where braking began, in steps, as the square of the speed falls along a line from there; nothing where it hardly slows. */
+function brakingFrom(kmh: (i: number) => number, fastest: number, slowest: number): number | undefined {
+  const most = kmh(fastest);
+  const deep = Math.min(BRAKING_TO_KMH, 0.7 * (most - kmh(slowest)));
+  if (deep <= BRAKING_FROM_KMH) return undefined;
+  const below = (by: number) => {
+    let i = fastest;
+    while (i < slowest && kmh(i) > most - by) i += 1;
+    const [before, after] = [kmh(i - 1), kmh(i)];
+    return i - 1 + (before > after ? (before - (most - by)) / (before - after) : 1);
+  };
+  const [first, second] = [below(BRAKING_FROM_KMH), below(deep)];
+  const square = (by: number) => (most - by) ** 2;
+  const falls = (square(BRAKING_FROM_KMH) - square(deep)) / Math.max(0.1, second - first);
+  return first - (most ** 2 - square(BRAKING_FROM_KMH)) / falls;
+}

@@ -1,0 +1,8 @@
+/** Getting better: faults and marks, laps and what they say, and what the next instructor is told. */
+export * from './handover';
+export * from './laps';
+export * from './marks';
+export * from './vocabulary';
+export * from './results';
+export * from './before';
+export * from './evidence';

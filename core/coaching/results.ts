@@ -1,0 +1,133 @@
+import type { Guest } from '../day';
+import type { DayContext, DayState, DriveState } from '../journal';
+import { drivenBy } from './handover';
+import { analyseLaps, compareIndex, paceIndex, type LapAnalysis, type PaceIndex } from './laps';
+import { cured, oneThing, seenFaults, type OneThing, type SeenFault } from './marks';
+import type { FaultEntry } from './vocabulary';
+
+/** One drive as the guest takes it home. */
+export interface DriveResult {
+  readonly drive: DriveState;
+  readonly car: string;
+  readonly instructor: string;
+  readonly analysis: LapAnalysis;
+  readonly index: PaceIndex | undefined;
+  readonly seen: readonly SeenFault[];
+  readonly good: readonly string[];
+}
+
+/** What a guest did today and got better at. */
+export interface GuestResult {
+  readonly guest: Guest;
+  readonly drives: readonly DriveResult[];
+  readonly laps: number;
+  /** The best clean lap of all drives, and in which car. */
+  readonly best: { readonly lapS: number; readonly car: string } | undefined;
+  /** The most that was gained within one drive. */
+  readonly gainS: number | undefined;
+  readonly learned: readonly string[];
+  readonly oneThing: OneThing | undefined;
+  /** Faults marked, by name of the corner. */
+  readonly byCorner: ReadonlyMap<string, number>;
+}
+
+export function guestResult(
+  context: DayContext,
+  state: DayState,
+  guestId: string,
+  vocabulary: ReadonlyMap<string, FaultEntry>,
+): GuestResult | undefined {
+  const guest = state.guests.get(guestId)?.guest;
+  if (!guest) return undefined;
+  const { cars, instructors } = context.schedule.index;
+  const drives = drivenBy(state, guestId).map((drive): DriveResult => {
+    const analysis = analyseLaps(context, drive);
+    return {
+      drive,
+      car: cars.get(drive.car ?? '')?.name ?? drive.car ?? '',
+      instructor: instructors.get(drive.instructor ?? '')?.name ?? '',
+      analysis,
+      index: paceIndex(context, drive, analysis),
+      seen: seenFaults(drive, vocabulary),
+      good: [...new Set(drive.marked.flatMap(({ good }) => (good ? [good] : [])))],
+    };
+  });
+  const bests = drives.flatMap(({ analysis, car }) =>
+    analysis.bestS === undefined ? [] : [{ lapS: analysis.bestS, car }],
+  );
+  const gains = drives.flatMap(({ analysis: { gainS } }) => (gainS !== undefined && gainS > 0 ? [gainS] : []));
+  const seen = drives.map((one) => one.seen);
+  const byCorner = new Map<string, number>();
+  for (const { corners, count } of seen.flat()) {
+    for (const corner of corners) byCorner.set(corner, (byCorner.get(corner) ?? 0) + count / corners.length);
+  }
+  return {
+    guest,
+    drives,
+    laps: drives.reduce((sum, { analysis }) => sum + analysis.laps.length, 0),
+    best: bests.sort((a, b) => a.lapS - b.lapS)[0],
+    gainS: gains.length > 0 ? Math.max(...gains) : undefined,
+    learned: [
+      ...new Set(drives.flatMap(({ good }) => good)),
+      ...cured(seen).map(({ name }) => `no longer: ${name.toLowerCase()}`),
+    ],
+    oneThing: oneThing(seen),
+    byCorner,
+  };
+}
+
+/** One friend among others. */
+export interface PartyMember {
+  readonly result: GuestResult;
+  readonly index: PaceIndex | undefined;
+  readonly gainS: number | undefined;
+  /** Spread of the clean laps as a share of their mean, in the steadiest drive. */
+  readonly spread: number | undefined;
+  /** Faults marked in each lap driven. */
+  readonly faultsPerLap: number | undefined;
+  /** What this one did best of all, at most one each where it can be; a draw with somebody counts for both. */
+  readonly firstIn: readonly PartyContest[];
+}
+
+export type PartyContest = 'pace' | 'gain' | 'consistency' | 'fewest faults';
+
+/** Friends side by side, each to be shown first where they did best. Small differences of pace are a draw. */
+export function partyResult(results: readonly GuestResult[]): PartyMember[] {
+  const members = results
+    .filter(({ laps }) => laps > 0)
+    .map((result) => {
+      const indices = result.drives.flatMap(({ index }) => (index ? [index] : []));
+      const spreads = result.drives.flatMap(({ analysis: { spreadS, meanS } }) =>
+        spreadS !== undefined && meanS !== undefined ? [spreadS / meanS] : [],
+      );
+      const marked = result.drives.filter(({ drive }) => drive.marked.length > 0);
+      const laps = marked.reduce((sum, { analysis }) => sum + analysis.laps.length, 0);
+      return {
+        result,
+        index: indices.sort((a, b) => b.index - a.index)[0],
+        gainS: result.gainS,
+        spread: spreads.length > 0 ? Math.min(...spreads) : undefined,
+        faultsPerLap: laps > 0 ? marked.reduce((sum, { seen }) => sum + seen.length, 0) / laps : undefined,
+      };
+    });
+  type Member = (typeof members)[number];
+  const bestBy = (value: (member: Member) => number | undefined): Member[] => {
+    const known = members.flatMap((member) => {
+      const of = value(member);
+      return of === undefined ? [] : [{ member, of }];
+    });
+    const most = Math.max(...known.map(({ of }) => of));
+    return known.filter(({ of }) => of > most - 1e-9).map(({ member }) => member);
+  };
+  const quickest = members.flatMap(({ index }) => (index ? [index] : [])).sort((a, b) => b.index - a.index)[0];
+  const winners: Record<PartyContest, Member[]> = {
+    pace: members.filter(({ index }) => index && quickest && compareIndex(quickest, index) === 'draw'),
+    gain: bestBy(({ gainS }) => gainS),
+    consistency: bestBy(({ spread }) => (spread === undefined ? undefined : -spread)),
+    'fewest faults': bestBy(({ faultsPerLap }) => (faultsPerLap === undefined ? undefined : -faultsPerLap)),
+  };
+  return members.map((member) => ({
+    ...member,
+    firstIn: (Object.keys(winners) as PartyContest[]).filter((contest) => winners[contest].includes(member)),
+  }));
+}

@@ -1,0 +1,133 @@
+import * as z from 'zod';
+import { paceFactorAt } from '../day';
+import { isSpoiled, type CarFault, type DayContext, type DayState } from '../journal';
+import { carPlace, faultSeverity } from '../journal/entry';
+import { median } from '../median';
+
+/** What one car did on one day; everything is counted from the journal. */
+export const carDay = z.object({
+  date: z.iso.date(),
+  car: z.string(),
+  laps: z.number().int(),
+  km: z.number(),
+  onCircuitS: z.number(),
+  drives: z.number().int(),
+  guests: z.number().int(),
+  /** Used by the laps, litres. */
+  fuelL: z.number(),
+  /** Median of the clean laps after the first, as if driven by a good guest in the dry, and how many there were. */
+  lap: z.object({ medianS: z.number(), count: z.number().int() }).nullable(),
+  /** What was replaced, and the laps and starts of the day by then. */
+  services: z.array(
+    z.object({
+      what: z.string(),
+      laps: z.number().int(),
+      starts: z.number().int(),
+      by: z.string(),
+      note: z.string().optional(),
+    }),
+  ),
+  /** Found on this day. */
+  faults: z.array(
+    z.object({
+      id: z.string(),
+      where: carPlace,
+      what: z.string(),
+      severity: faultSeverity,
+      photo: z.string().optional(),
+    }),
+  ),
+  /** Ids of faults that were mended on this day, whenever they were found. */
+  mended: z.array(z.string()),
+});
+export type CarDay = z.output<typeof carDay>;
+
+/** The days of the cars that were driven or serviced, from the state at some time of the day. */
+export function carDaysOf(context: DayContext, state: DayState): CarDay[] {
+  const { day, schedule } = context;
+  const drives = [...state.drives.values()].filter(({ releasedS }) => releasedS !== undefined);
+  return day.cars.flatMap((car): CarDay[] => {
+    const own = drives.filter((drive) => drive.car === car.id);
+    const inGarage = state.garage.cars.get(car.id);
+    const mended = [...state.garage.mended];
+    if (own.length === 0 && !inGarage && mended.length === 0) return [];
+    const laps = own.reduce((sum, { crossings }) => sum + crossings.length, 0);
+    const clean = own.flatMap((drive) =>
+      drive.crossings.flatMap(({ atS }, place) => {
+        if (place === 0 || isSpoiled(context, drive, place + 1)) return [];
+        const lapS = atS - drive.crossings[place - 1]!.atS;
+        const pace = drive.guest.pace * paceFactorAt(day, drive.releasedS!);
+        const goodS = lapS / pace;
+        return goodS > 0.6 * car.lapTimeS && goodS < 1.6 * car.lapTimeS ? [goodS] : [];
+      }),
+    );
+    return [
+      {
+        date: day.date,
+        car: car.id,
+        laps,
+        km: (laps * day.circuit.lapLengthM) / 1000,
+        onCircuitS: own.reduce((sum, drive) => {
+          const lastS = drive.inS ?? drive.crossings.at(-1)?.atS ?? drive.releasedS!;
+          return sum + Math.max(0, lastS - drive.releasedS!);
+        }, 0),
+        drives: own.length,
+        guests: new Set(own.map(({ guest }) => guest.id)).size,
+        fuelL: laps * (schedule.index.cars.get(car.id)?.fuel.perLapL ?? 0),
+        lap: clean.length < 3 ? null : { medianS: median(clean), count: clean.length },
+        services: (inGarage?.services ?? []).map(({ what, laps: driven, atS, by, note }) => ({
+          what,
+          by,
+          note,
+          laps: driven,
+          starts: own.filter(({ releasedS }) => releasedS! <= atS).length,
+        })),
+        faults: (inGarage?.faults ?? []).map(({ id, where, what, severity, photo }) => ({
+          id,
+          where,
+          what,
+          severity,
+          photo,
+        })),
+        mended,
+      },
+    ];
+  });
+}
+
+/** Sums over days. */
+export function totalOf(days: readonly CarDay[]) {
+  const sum = (of: (one: CarDay) => number) => days.reduce((total, one) => total + of(one), 0);
+  return {
+    days: days.filter(({ drives }) => drives > 0).length,
+    laps: sum(({ laps }) => laps),
+    km: sum(({ km }) => km),
+    onCircuitS: sum(({ onCircuitS }) => onCircuitS),
+    drives: sum(({ drives }) => drives),
+    guests: sum(({ guests }) => guests),
+    fuelL: sum(({ fuelL }) => fuelL),
+    faults: sum(({ faults }) => faults.length),
+  };
+}
+
+/** Faults of earlier days that nobody has mended since, with the day on which they were found. */
+export function faultsLeft(
+  days: readonly CarDay[],
+  mendedNow: ReadonlySet<string>,
+): (Pick<CarFault, 'id' | 'where' | 'what' | 'severity'> & {
+  readonly date: string;
+  readonly photo?: string | undefined;
+})[] {
+  const mended = new Set(days.flatMap((day) => day.mended));
+  return days.flatMap(({ date, faults }) =>
+    faults.filter(({ id }) => !mended.has(id) && !mendedNow.has(id)).map((fault) => ({ ...fault, date })),
+  );
+}
+
+/** The lap of a car as it was measured, over days: the mean of the medians, weighted by their laps. */
+export function measuredLap(days: readonly CarDay[]): { readonly medianS: number; readonly count: number } | undefined {
+  const measured = days.flatMap(({ lap }) => (lap ? [lap] : []));
+  const count = measured.reduce((sum, lap) => sum + lap.count, 0);
+  if (count === 0) return undefined;
+  return { medianS: measured.reduce((sum, lap) => sum + lap.medianS * lap.count, 0) / count, count };
+}

@@ -1,0 +1,162 @@
+import type { CarState, DayState } from './day-state';
+import type { CarPlace, EntryKind, EntryOf, FaultSeverity, ServicePart } from './entry';
+
+/** What the garage, the people with the cones and the classroom have entered. */
+export interface GarageState {
+  /** By car; a car of which nothing was entered is not in it. */
+  readonly cars: Map<string, CarInGarage>;
+  /** Who was there when somebody last went round with the sheet. */
+  counted: { readonly atS: number; readonly by: string; readonly cars: readonly string[] } | undefined;
+  /** By id of the cone: when it was last looked at, and whether somebody has doubted it since. */
+  readonly cones: Map<string, ConeCheck>;
+  readonly answers: CountedAnswers[];
+  /** Ids of faults that were mended on this day; they may have been found on an earlier one. */
+  readonly mended: Set<string>;
+}
+
+export interface CarInGarage {
+  stall: number | undefined;
+  lock: 'left' | 'right' | undefined;
+  card: { readonly where: 'in' | 'out'; readonly charged: boolean; readonly atS: number } | undefined;
+  readonly walkRounds: {
+    readonly when: 'start' | 'end';
+    readonly atS: number;
+    readonly by: string;
+    readonly items: readonly string[];
+  }[];
+  readonly faults: CarFault[];
+  readonly services: Service[];
+  readonly fuelMarks: FuelMark[];
+}
+
+export interface CarFault {
+  /** That of its entry. */
+  readonly id: string;
+  readonly car: string;
+  readonly atS: number;
+  readonly by: string;
+  readonly where: CarPlace;
+  readonly what: string;
+  readonly severity: FaultSeverity;
+  readonly photo: string | undefined;
+  mendedS: number | undefined;
+}
+
+export interface Service {
+  readonly what: ServicePart;
+  readonly atS: number;
+  readonly by: string;
+  readonly note: string | undefined;
+  /** Laps that the car had driven this day by then. */
+  readonly laps: number;
+}
+
+/** A level that somebody knows: read off, or full after refuelling. */
+export interface FuelMark {
+  readonly atS: number;
+  readonly litres: number;
+  /** How far off it may be. */
+  readonly withinL: number;
+  /** Laps that the car had driven this day by then. */
+  readonly laps: number;
+}
+
+export interface ConeCheck {
+  readonly atS: number;
+  readonly by: string;
+  readonly doubt: string | undefined;
+}
+
+export interface CountedAnswers {
+  readonly atS: number;
+  readonly instructor: string;
+  readonly question: string;
+  readonly hands: readonly number[];
+  readonly right: number;
+}
+
+export function emptyGarage(): GarageState {
+  return { cars: new Map(), counted: undefined, cones: new Map(), answers: [], mended: new Set() };
+}
+
+/** The fault that was entered with this id. */
+export function faultOf({ garage }: DayState, id: string): CarFault | undefined {
+  for (const { faults } of garage.cars.values()) {
+    const found = faults.find((fault) => fault.id === id);
+    if (found) return found;
+  }
+  return undefined;
+}
+
+/** Notes a level of fuel that is known, with the laps driven by then. */
+export function markFuel(state: DayState, { car, laps }: CarState, mark: Omit<FuelMark, 'laps'>): void {
+  inGarage(state, car.id).fuelMarks.push({ ...mark, laps });
+}
+
+type GarageKind =
+  | 'carStalled'
+  | 'cardMoved'
+  | 'carsCounted'
+  | 'walkRoundDone'
+  | 'faultFound'
+  | 'faultMended'
+  | 'serviced'
+  | 'conesChecked'
+  | 'coneDoubted'
+  | 'answersCounted';
+type GarageSteps = { readonly [K in GarageKind & EntryKind]: (state: DayState, entry: EntryOf<K>) => void };
+
+export const GARAGE_STEPS: GarageSteps = {
+  carStalled: (state, { car, stall, lock }) => {
+    const it = inGarage(state, car);
+    it.stall = stall;
+    it.lock = lock ?? it.lock;
+  },
+  cardMoved: (state, { car, card, charged, at }) => {
+    inGarage(state, car).card = { where: card, charged, atS: at };
+  },
+  carsCounted: ({ garage }, { cars, at, by }) => {
+    garage.counted = { atS: at, by, cars };
+  },
+  walkRoundDone: (state, { car, when, items, at, by }) => {
+    inGarage(state, car).walkRounds.push({ when, items, atS: at, by });
+  },
+  faultFound: (state, { id, car, where, what, severity, photo, at, by }) => {
+    inGarage(state, car).faults.push({ id, car, atS: at, by, where, what, severity, photo, mendedS: undefined });
+  },
+  faultMended: (state, { fault, at }) => {
+    const known = faultOf(state, fault);
+    if (known) known.mendedS = at;
+    state.garage.mended.add(fault);
+  },
+  serviced: (state, { car, what, note, at, by }) => {
+    const laps = state.cars.get(car)?.laps ?? 0;
+    inGarage(state, car).services.push({ what, note, atS: at, by, laps });
+  },
+  conesChecked: ({ garage }, { cones, at, by }) => {
+    for (const cone of cones) garage.cones.set(cone, { atS: at, by, doubt: undefined });
+  },
+  coneDoubted: ({ garage }, { cone, note, at, by }) => {
+    garage.cones.set(cone, { atS: at, by, doubt: note ?? 'doubted' });
+  },
+  answersCounted: ({ garage }, { instructor, question, hands, right, at }) => {
+    garage.answers.push({ atS: at, instructor, question, hands, right });
+  },
+};
+
+function inGarage({ garage }: DayState, car: string): CarInGarage {
+  let known = garage.cars.get(car);
+  if (!known) {
+    known = {
+      stall: undefined,
+      lock: undefined,
+      card: undefined,
+      walkRounds: [],
+      faults: [],
+      services: [],
+      fuelMarks: [],
+    };
+    garage.cars.set(car, known);
+  }
+  return known;
+}

@@ -1,0 +1,68 @@
+import { judgeOf, layOut, sharesLanguage, teachesIn, type Day, type Plan, type Repair } from '../day';
+
+/** An instructor for a drive: why, and what comes of it. */
+export interface Assignment {
+  readonly instructor: string;
+  readonly name: string;
+  /** Skill, language, continuity, load; what speaks for this one and what against. */
+  readonly reasons: readonly string[];
+  /** The first rule that would be broken, if one would. */
+  readonly broken: string | undefined;
+  /** Minutes of patience that the plan costs more with this one; 0 for the one it has. */
+  readonly costs: number;
+}
+
+/**
+ * Why a drive has its instructor, and who else could have it, the cheapest first: each is tried in the plan as it stands,
+ * with nobody else moved.
+ *
+ * @returns the instructor that the plan has, then the others; nothing where the drive is not planned
+ */
+export function assignmentsOf(day: Day, plan: Plan, driveId: string, repair?: Repair): Assignment[] {
+  const planned = plan.drives.find(({ drive }) => drive === driveId);
+  const guest = day.guests.find(({ drives }) => drives.some(({ id }) => id === driveId));
+  const car = day.cars.find(({ id }) => id === planned?.car);
+  if (!planned || !guest) return [];
+  const judge = judgeOf(day, plan, repair);
+  const { drives } = layOut(day, plan);
+  const laps = new Map<string, number>();
+  for (const { instructor, lapsDriven } of drives) {
+    if (instructor) laps.set(instructor.id, (laps.get(instructor.id) ?? 0) + lapsDriven);
+  }
+  const mean = [...laps.values()].reduce((sum, count) => sum + count, 0) / Math.max(1, day.instructors.length);
+  const together = (instructor: string) =>
+    drives.filter(
+      (hold) => hold.planned.drive !== driveId && hold.guests[0]?.id === guest.id && hold.instructor?.id === instructor,
+    ).length;
+  const found = day.instructors.map((who): Assignment => {
+    const now = who.id === planned.instructor;
+    const changed = {
+      ...plan,
+      drives: plan.drives.map((one) => (one === planned ? { ...one, instructor: who.id } : one)),
+    };
+    const { broken, costs } = now ? { broken: [], costs: 0 } : judge.of(changed);
+    const shared = who.languages.filter((language) => guest.languages.includes(language));
+    const load = laps.get(who.id) ?? 0;
+    return {
+      instructor: who.id,
+      name: who.name,
+      broken: broken[0]?.message,
+      costs,
+      reasons: [
+        car && teachesIn(who, car) ? `may teach in the ${car.name}` : `may not teach in the ${car?.name ?? 'car'}`,
+        sharesLanguage(who, guest) ? `speaks ${shared.join(', ')}` : `speaks none of ${guest.languages.join(', ')}`,
+        ...(together(who.id) > 0
+          ? [`has ${together(who.id)} other drive${together(who.id) > 1 ? 's' : ''} of this guest`]
+          : []),
+        ...(guest.preferInstructors?.includes(who.id) ? ['the guest asked for'] : []),
+        `${load} laps planned, the mean is ${Math.round(mean)}`,
+      ],
+    };
+  });
+  return found.sort(
+    (a, b) =>
+      Number(b.instructor === planned.instructor) - Number(a.instructor === planned.instructor) ||
+      Number(a.broken !== undefined) - Number(b.broken !== undefined) ||
+      a.costs - b.costs,
+  );
+}

@@ -1,0 +1,72 @@
+import { expect, secondBrowser, test } from './demo';
+
+test('a fault in three taps holds the car, and a repair of the plan is proposed', async ({ page, browser }) => {
+  const other = await secondBrowser(browser);
+  await other.goto('/cars');
+  await page.goto('/garage');
+  await page.getByRole('button', { name: /^Stall 3:/ }).click();
+  await page.getByRole('button', { name: 'Report a fault' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'wheels and tyres' }).click();
+  await dialog.getByRole('button', { name: 'puncture' }).click();
+  await dialog.locator('input[type=file]').setInputFiles({
+    name: 'tyre.png',
+    mimeType: 'image/png',
+    // One white point.
+    buffer: Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8/5+hHgAHggJ/PchI7wAAAABJRU5ErkJggg==',
+      'base64',
+    ),
+  });
+  await dialog.getByRole('button', { name: /The car stands/ }).click();
+  await expect(page.getByText('Held: wheels and tyres: puncture')).toBeVisible();
+  await expect(page.getByRole('img', { name: 'wheels and tyres: puncture' })).toBeVisible();
+  await expect(other.getByRole('row', { name: /3 Tessel Turbo/ })).toContainText('puncture');
+  await page.goto('/board');
+  await expect(page.getByRole('complementary', { name: 'Proposal' })).toBeVisible({ timeout: 15_000 });
+  await page.request.post('/api/days/2027-05-22/planning/drop');
+  await other.close();
+});
+
+test('a reading corrects the fuel, and what has to be refuelled is said with the drive', async ({ page }) => {
+  await page.goto('/garage');
+  await page.getByRole('button', { name: /^Stall 12:/ }).click();
+  const car = page.getByRole('region', { name: 'Oskarra Nine' });
+  await car.getByRole('button', { name: '¼' }).click();
+  await expect(car.getByText(/^19 l of 75|18 l of 75/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /12 Oskarra Nine: refuel before the drive of/ })).toBeVisible();
+  await car.getByRole('spinbutton', { name: 'Litres' }).fill('70');
+  await car.getByRole('button', { name: 'read', exact: true }).click();
+  await expect(car.getByText(/^70 l of 75/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /12 Oskarra Nine: refuel/ })).toHaveCount(0);
+});
+
+test('cars are counted against the sheet, and the one that is missing is named', async ({ page }) => {
+  await page.goto('/garage');
+  await page.getByRole('button', { name: 'Count cars' }).click();
+  for (let stall = 1; stall <= 12; stall++) {
+    if (stall !== 8) await page.getByRole('button', { name: new RegExp(`^Stall ${stall}:`) }).click();
+  }
+  await page.getByRole('button', { name: 'That is all' }).click();
+  await expect(page.getByText(/11 of 12 counted at .*, missing: 8 Vessant 610/)).toBeVisible();
+});
+
+test('parts count on from where they were replaced, and stalls and cards are where somebody says', async ({ page }) => {
+  await page.goto('/garage');
+  await page.getByRole('button', { name: /^Stall 7:/ }).click();
+  const car = page.getByRole('region', { name: 'Vessant 610' });
+  await car.getByRole('combobox', { name: 'Serviced' }).click();
+  await page.getByRole('option', { name: 'brakes' }).click();
+  await page.getByRole('dialog').getByRole('textbox').fill('new pads');
+  await page.keyboard.press('Enter');
+  await expect(car.getByText(/^0 of 14000 MJ/)).toBeVisible();
+  await car.getByText(/^Service log/).click();
+  await expect(car.getByText(/brakes: new pads/)).toBeVisible();
+  await car.getByRole('button', { name: 'wheels to the left' }).click();
+  await expect(car.getByRole('button', { name: 'wheels to the right' })).toBeVisible();
+  await car.getByRole('button', { name: 'card in' }).click();
+  await expect(car.getByRole('button', { name: 'card out' })).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: /^Stall 7:.*wheels to the right/ }).click();
+  await expect(car.getByRole('button', { name: 'card out' })).toBeVisible();
+});

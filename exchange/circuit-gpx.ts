@@ -1,0 +1,76 @@
+import { XMLParser, XMLValidator } from 'fast-xml-parser';
+import { averageLaps, type LinePoint } from '@core/circuit';
+import type { Fault } from '@core/day';
+import * as z from 'zod';
+import { failed, nothingBeside, UNNAMED, type CircuitRead, type CircuitReadOptions } from './circuit-read';
+import { middleOf, toPlane } from './circuit-plane';
+
+const trackPoint = z.object({
+  latDeg: z.coerce.number().min(-85).max(85),
+  lonDeg: z.coerce.number().min(-180).max(180),
+  zM: z.coerce.number().optional(),
+});
+
+const list = (value: unknown): unknown[] => (value === undefined ? [] : Array.isArray(value) ? value : [value]);
+
+/**
+ * Reads a circuit from a receiver's track (GPX 1.1): laps are cut at the start line, smoothed, aligned by distance and
+ * averaged. A lap time from such a line is good to a few per cent.
+ */
+export function readCircuitGpx(text: string, { width, start }: CircuitReadOptions): CircuitRead {
+  const valid = XMLValidator.validate(text);
+  if (valid !== true) return failed([{ path: `line ${valid.err.line}`, message: `not XML: ${valid.err.msg}` }]);
+  const parsed = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '@' }).parse(text) as Record<
+    string,
+    unknown
+  >;
+  const gpx = (parsed['gpx'] ?? {}) as Record<string, unknown>;
+  const tracks = list(gpx['trk']) as Record<string, unknown>[];
+  if (tracks.length !== 1) {
+    return failed([{ path: 'gpx', message: `expected one track (trk), got ${tracks.length}` }]);
+  }
+  const raw = list(tracks[0]!['trkseg']).flatMap((segment) =>
+    list((segment as Record<string, unknown>)['trkpt']),
+  ) as Record<string, unknown>[];
+  const faults: Fault[] = [];
+  const points = raw.flatMap((one, index) => {
+    const read = trackPoint.safeParse({ latDeg: one['@lat'], lonDeg: one['@lon'], zM: one['ele'] });
+    if (read.success) return [read.data];
+    faults.push({ path: `trkpt[${index}]`, message: 'expected latitude and longitude in degrees' });
+    return [];
+  });
+  if (faults.length > 0) return failed(faults);
+  if (points.length < 20)
+    return failed([{ path: 'trk', message: `expected at least 20 points, got ${points.length}` }]);
+  const origin = middleOf(points);
+  const hilly = points.every(({ zM }) => zM !== undefined);
+  const track = points.map((one) => ({ ...toPlane(one, origin), zM: hilly ? one.zM! : 0 }));
+  const from = start ? toPlane({ latDeg: start[0], lonDeg: start[1] }, origin) : track[0]!;
+  const averaged = averageLaps(track, from);
+  if (!averaged.ok) return failed([{ path: 'trk', message: averaged.message }]);
+  const [leftM, rightM] = width ?? [5, 5];
+  const name = tracks[0]!['name'];
+  const line = averaged.points.map(({ xM, yM, zM }): LinePoint => ({
+    xM,
+    yM,
+    ...(hilly ? { zM } : {}),
+    leftM,
+    rightM,
+  }));
+  return {
+    ok: true,
+    circuit: {
+      name: typeof name === 'string' && name.trim() !== '' ? name.trim() : UNNAMED,
+      origin,
+      line,
+      ...nothingBeside(),
+    },
+    assumed: [
+      averaged.laps === 1 ? 'one lap was found' : `${averaged.laps} laps were found and averaged`,
+      `laps are cut at ${start ? 'the start that was given' : 'the first point of the track'}`,
+      'the track was smoothed: what is shorter than about forty metres is lost; a lap time is good to a few per cent',
+      `the road reaches ${leftM} m to the left and ${rightM} m to the right of where the receiver was driven`,
+      ...(hilly ? [] : ['the circuit is level, as not every point has a height']),
+    ],
+  };
+}

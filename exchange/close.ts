@@ -1,0 +1,68 @@
+import Papa from 'papaparse';
+import type { TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { CloseFigure, DayClose } from '@core/closing';
+
+const INK = '#1E2328';
+const MUTED = '#575D64';
+
+export interface CloseSheetSource {
+  readonly venue: string;
+  readonly currency: string;
+  readonly today: DayClose;
+  readonly before: DayClose | null;
+}
+
+/** A figure as people read it. */
+export function figureText({ unit }: Pick<CloseFigure, 'unit'>, value: number | undefined, currency = ''): string {
+  if (value === undefined) return '';
+  const number = unit === '' ? Math.round(value).toString() : unit === 'h' ? value.toFixed(1) : value.toFixed(0);
+  return unit === '' ? number : `${number} ${unit === 'money' ? currency : unit}`.trim();
+}
+
+/** The close of a day on one page. */
+export function closeSheet({ venue, currency, today, before }: CloseSheetSource): TDocumentDefinitions {
+  const then = new Map(before?.figures.map((figure) => [figure.key, figure.value]));
+  return {
+    pageSize: 'A4',
+    pageMargins: [46, 46, 46, 46],
+    info: { title: `Close of ${today.date}, ${venue}` },
+    defaultStyle: { font: 'Roboto', fontSize: 10, color: INK },
+    content: [
+      { text: 'Close of the day', fontSize: 22, bold: true },
+      { text: `${venue} · ${today.date}`, color: MUTED, margin: [0, 2, 0, 12] },
+      {
+        layout: 'lightHorizontalLines',
+        table: {
+          headerRows: 1,
+          widths: ['*', 'auto', 'auto', 'auto'],
+          body: [
+            ['', 'Today', 'Planned', before ? before.date : 'A week before'].map((text) => ({ text, color: MUTED })),
+            ...today.figures.map((figure) => [
+              { text: figure.label },
+              { text: figureText(figure, figure.value, currency), bold: true, alignment: 'right' as const },
+              { text: figureText(figure, figure.planned, currency), alignment: 'right' as const },
+              { text: figureText(figure, then.get(figure.key), currency), alignment: 'right' as const, color: MUTED },
+            ]),
+          ],
+        },
+      },
+      { text: 'Before tomorrow', fontSize: 14, bold: true, margin: [0, 14, 0, 4] },
+      today.toDo.length > 0 ? { ul: [...today.toDo] } : { text: 'Nothing is left to do.', color: MUTED },
+    ],
+  };
+}
+
+/** The same as CSV, for a spreadsheet. */
+export function closeCsv({ today, before }: Pick<CloseSheetSource, 'today' | 'before'>): string {
+  const then = new Map(before?.figures.map((figure) => [figure.key, figure.value]));
+  const round = (value: number | undefined) => (value === undefined ? '' : Math.round(value * 100) / 100);
+  return Papa.unparse(
+    today.figures.map(({ key, label, unit, value, planned }) => ({
+      figure: label,
+      unit,
+      today: round(value),
+      planned: round(planned),
+      week_before: round(then.get(key)),
+    })),
+  );
+}

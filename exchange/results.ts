@@ -1,0 +1,129 @@
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { GuestResult } from '@core/coaching';
+import type { CircuitMap } from '@core/circuit';
+import { lapTimeText } from '@core/day';
+
+const INK = '#1E2328';
+const MUTED = '#575D64';
+const LAKE = '#0E5A63';
+const KERB = '#B83427';
+
+/** What a result page is made from. */
+export interface ResultSource {
+  readonly venue: string;
+  readonly date: string;
+  readonly circuit: string;
+  readonly result: GuestResult;
+  readonly map: CircuitMap | null;
+  /** Where the page can be opened on the venue's network. */
+  readonly address: string;
+}
+
+/** The page a guest takes home, to be shown around. */
+export function resultSheet({ venue, date, circuit, result, map, address }: ResultSource): TDocumentDefinitions {
+  const { guest, drives, laps, best, gainS, learned, oneThing } = result;
+  const facts = [
+    [`${laps}`, laps === 1 ? 'lap' : 'laps'],
+    ...(best ? [[lapTimeText(best.lapS), `best lap, ${best.car}`]] : []),
+    ...(gainS !== undefined ? [[`${gainS.toFixed(1)} s`, 'quicker within one drive']] : []),
+  ];
+  return {
+    pageSize: 'A4',
+    pageMargins: [46, 46, 46, 46],
+    info: { title: `${guest.name}, ${venue}, ${date}` },
+    defaultStyle: { font: 'Roboto', fontSize: 10.5, color: INK },
+    content: [
+      { text: guest.name, fontSize: 30, bold: true },
+      { text: `${venue} · ${circuit} · ${date}`, color: MUTED, margin: [0, 2, 0, 16] },
+      {
+        columns: facts.map(([value, words]) => ({
+          stack: [
+            { text: value!, fontSize: 26, bold: true, color: LAKE },
+            { text: words!, color: MUTED },
+          ],
+        })),
+        margin: [0, 0, 0, 18],
+      },
+      {
+        columns: [
+          { width: '*', stack: drives.flatMap((drive): Content[] => driveContent(drive)) },
+          { width: 200, stack: [...(map ? [circuitPicture(map, result)] : [])] },
+        ],
+        columnGap: 20,
+      },
+      ...(learned.length > 0
+        ? [heading('What you can do now'), { ul: learned.map((text) => ({ text })) } as Content]
+        : []),
+      ...(oneThing
+        ? [heading('One thing for next time'), { text: `${oneThing.fault.name}: ${oneThing.fault.cure}.` } as Content]
+        : []),
+      {
+        columns: [
+          { width: '*', text: '' },
+          {
+            width: 'auto',
+            stack: [
+              { qr: address, fit: 92 },
+              { text: 'this page', color: MUTED, fontSize: 8 },
+            ],
+          },
+        ],
+        margin: [0, 18, 0, 0],
+      },
+    ],
+  };
+}
+
+const heading = (text: string): Content => ({ text, fontSize: 14, bold: true, margin: [0, 14, 0, 4] });
+
+function driveContent({ car, instructor, analysis, good }: GuestResult['drives'][number]): Content[] {
+  return [
+    { text: `${car}`, bold: true, fontSize: 13, margin: [0, 8, 0, 0] },
+    { text: `with ${instructor}`, color: MUTED },
+    {
+      canvas: analysis.laps.map(({ spoiled, first }, place) => ({
+        type: 'ellipse' as const,
+        x: 8 + 18 * place,
+        y: 10,
+        r1: 6,
+        r2: 6,
+        color: spoiled ? '#FFFFFF' : first ? MUTED : INK,
+        lineColor: spoiled ? KERB : INK,
+        lineWidth: 1.5,
+      })),
+      margin: [0, 2, 0, 4],
+    },
+    { text: analysis.laps.map(({ lapS }) => lapTimeText(lapS)).join('   '), fontSize: 9.5 },
+    ...(good.length > 0 ? [{ text: `Good: ${good.join(', ')}`, color: LAKE } as Content] : []),
+  ];
+}
+
+/** The circuit with the guest's own marks, as a drawing. */
+function circuitPicture(map: CircuitMap, { byCorner }: GuestResult): Content {
+  const xs = map.line.map(({ xM }) => xM);
+  const ys = map.line.map(({ yM }) => -yM);
+  const [x0, y0] = [Math.min(...xs) - 40, Math.min(...ys) - 40];
+  const [width, height] = [Math.max(...xs) + 40 - x0, Math.max(...ys) + 40 - y0];
+  const path = map.line.map(({ xM, yM }) => `${xM.toFixed(0)} ${(-yM).toFixed(0)}`).join('L');
+  const size = Math.max(width, height);
+  const marks = map.corners.flatMap(({ name, atM }) => {
+    const count = byCorner.get(name);
+    if (!count) return [];
+    const at = map.line[Math.floor((atM / lengthOf(map)) * map.line.length) % map.line.length]!;
+    const r = size * 0.018 * Math.sqrt(1 + count);
+    return [
+      `<circle cx="${at.xM.toFixed(0)}" cy="${(-at.yM).toFixed(0)}" r="${r.toFixed(1)}" fill="${KERB}" fill-opacity="0.75"/>`,
+    ];
+  });
+  return {
+    svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${x0} ${y0} ${width} ${height}"><path d="M${path}Z" fill="none" stroke="${INK}" stroke-width="${(size * 0.012).toFixed(1)}"/>${marks.join('')}</svg>`,
+    width: 200,
+  };
+}
+
+function lengthOf({ line }: CircuitMap): number {
+  return line.reduce((sum, point, i) => {
+    const next = line[(i + 1) % line.length]!;
+    return sum + Math.hypot(next.xM - point.xM, next.yM - point.yM);
+  }, 0);
+}

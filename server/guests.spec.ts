@@ -1,0 +1,63 @@
+import { bookingBody, DATE, testServer, type TestServer } from './testing/test-server';
+
+describe('Guests who come back', () => {
+  let server: TestServer;
+  const EARLIER = '2027-05-01';
+  beforeEach(() => {
+    server = testServer();
+    server.store.days.add(EARLIER, '2027-05-01T06:00:00.000Z');
+  });
+  afterEach(() => server.close());
+  const book = async (date: string, more: Record<string, unknown>) =>
+    (await server.http.post(`/api/days/${date}/bookings`).send(bookingBody(more)).expect(201)).body.id as string;
+  const before = async (id: string) =>
+    (await server.http.get(`/api/days/${DATE}/guests/${id}/before`).expect(200)).body.days.map(
+      (day: { date: string; linked: boolean }) => [day.date, day.linked],
+    );
+
+  it('are known by their e-mail, or by name and birthday, and by nothing less', async () => {
+    await book(EARLIER, { reference: 'E1', email: 'Ines@example.org', drives: [] });
+    await book(EARLIER, { reference: 'E2', name: 'Rui Faro', birthday: '1990-02-01', drives: [] });
+    const byMail = await book(DATE, { reference: 'T1', name: 'I. Faro', email: 'ines@example.org', drives: [] });
+    const byBirthday = await book(DATE, { reference: 'T2', name: 'Rui Faro', birthday: '1990-02-01', drives: [] });
+    const byName = await book(DATE, { reference: 'T3', name: 'Rui Faro', drives: [] });
+    expect(await before(byMail)).toEqual([[EARLIER, false]]);
+    expect(await before(byBirthday)).toEqual([[EARLIER, false]]);
+    expect(await before(byName)).toEqual([]);
+  });
+
+  it('are the same where somebody says so, and it can be taken back', async () => {
+    const then = await book(EARLIER, { reference: 'E1', name: 'Ines Faro', drives: [] });
+    const now = await book(DATE, { reference: 'T1', name: 'Ines Faro-Reis', drives: [] });
+    await server.http.post(`/api/days/${DATE}/guests/${now}/same`).send({ other: then }).expect(200);
+    expect(await before(now)).toEqual([[EARLIER, true]]);
+    await server.http.post(`/api/days/${DATE}/guests/${now}/not-same`).send({ other: then }).expect(200);
+    expect(await before(now)).toEqual([]);
+    await server.http.post(`/api/days/${DATE}/guests/${now}/same`).send({ other: 'nobody' }).expect(404);
+    await server.http.post(`/api/days/${DATE}/guests/${now}/same`).send({ other: now }).expect(409);
+  });
+
+  it('take what is theirs along, and are erased on their word in the middle of the day', async () => {
+    const id = await book(DATE, { reference: 'T1', email: 'ines@example.org', healthNote: 'motion sickness' });
+    const enter = (entry: object) =>
+      server.http
+        .post(`/api/days/${DATE}/journal`)
+        .send({ at: '11:00', by: 'Desk', ...entry })
+        .expect(201);
+    await enter({ id: 'arrived-1234', kind: 'guestArrived', guest: id });
+    await enter({ id: 'unwell-12345', kind: 'guestUnwell', guest: id, note: 'told us about her heart' });
+    const { text } = await server.http.get(`/api/days/${DATE}/guests/${id}/export.json`).expect(200);
+    expect(text).toContain('motion sickness');
+    expect(text).toContain('told us about her heart');
+
+    await server.http.post(`/api/days/${DATE}/guests/${id}/erase`).expect(200);
+    const day = (await server.http.get(`/api/days/${DATE}`).expect(200)).text;
+    for (const word of ['Ines', 'example.org', 'motion', 'heart']) expect(day).not.toContain(word);
+    const { journal, bookings } = JSON.parse(day);
+    expect(journal.length).toBe(2);
+    expect(bookings[0].fields.drives.length).toBe(1);
+    // Nothing else of the journal can be changed.
+    const change = () => server.store.db.exec("update journal_entry set document = '{}' where id = 'arrived-1234'");
+    expect(change).toThrowError(/only ever appended/);
+  });
+});

@@ -1,0 +1,113 @@
+import { Router } from 'express';
+import { contract } from '@core/api';
+import { dayBeforeOf, guestResult, vocabularyOf, type DayBefore } from '@core/coaching';
+import { journalEntry, stateOf, withoutWords } from '@core/journal';
+import * as z from 'zod';
+import { conflict, notFound } from '../problems';
+import type { Services } from '../services';
+import { mount } from './mount';
+
+const vocabulary = vocabularyOf([]);
+/** Days before that are read for one guest. */
+const MOST_DAYS = 12;
+
+/** Guests who come back, and what is theirs: to be taken along, and to be erased. */
+export function guestRoutes({ store, room, hub, clock }: Services): Router {
+  const router = Router();
+
+  const before = (date: string, id: string): DayBefore[] => {
+    const linked = new Set(store.guests.linked(id));
+    return store.guests
+      .before(id, date)
+      .slice(0, MOST_DAYS)
+      .flatMap((other) => {
+        const { context, entries } = room.of(other.date);
+        const result = guestResult(context, stateOf(context, entries, 86_400), other.id, vocabulary);
+        return result ? [dayBeforeOf(other.date, result, linked.has(other.id))] : [];
+      });
+  };
+  const bookingOf = (date: string, id: string) => {
+    const booking = room.of(date).bookings.find((one) => one.id === id);
+    if (!booking) throw notFound(`guest "${id}" on ${date}`);
+    return booking;
+  };
+
+  mount(router, contract.readBefore, ({ params: { date, id } }) => {
+    bookingOf(date, id);
+    return { days: before(date, id) };
+  });
+  mount(router, contract.readTrack, ({ params: { date, id } }) => {
+    const { context, entries } = room.of(date);
+    const drive = stateOf(context, entries, room.nowS(date)).drives.get(id);
+    if (!drive) throw notFound(`drive "${id}" on ${date}`);
+    if (drive.car === undefined || drive.releasedS === undefined) return { points: [] };
+    const toS = drive.inS ?? drive.parkedS ?? room.nowS(date);
+    const points = store.tracks.between(date, drive.car, drive.releasedS, toS);
+    return { points: points.map(([atMs, atM]) => ({ atS: atMs / 1000, atM })) };
+  });
+  mount(router, contract.linkGuests, ({ params: { date, id }, body: { other } }) => {
+    bookingOf(date, id);
+    if (!store.bookings.dateOf(other)) throw notFound(`guest "${other}"`);
+    if (other === id) throw conflict('A guest is the same person as themselves already.');
+    store.guests.link(id, other, clock.recordedAt());
+    return { days: before(date, id) };
+  });
+  mount(router, contract.unlinkGuests, ({ params: { date, id }, body: { other } }) => {
+    bookingOf(date, id);
+    store.guests.unlink(id, other);
+    return { days: before(date, id) };
+  });
+  router.get('/api/days/:date/guests/:id/export.json', ({ params: { date, id } }, response) => {
+    const booking = bookingOf(date, id);
+    const { context, entries } = room.of(date);
+    const drives = new Set(booking.fields.drives.map((drive) => drive.id));
+    const own = entries.filter(
+      ({ entry }) =>
+        ('guest' in entry && entry.guest === id) ||
+        ('drive' in entry && drives.has(entry.drive)) ||
+        ('guests' in entry && entry.guests.includes(id)),
+    );
+    const result = guestResult(context, stateOf(context, entries, room.nowS(date)), id, vocabulary);
+    const document = {
+      booking: z.encode(contract.changeBooking.reply, booking),
+      entries: own.map(({ entry }) => z.encode(journalEntry, entry)),
+      today: result ? dayBeforeOf(date, result, false) : null,
+      before: before(date, id),
+    };
+    response.set('content-disposition', `attachment; filename="guest-${date}.json"`).json(document);
+  });
+  mount(router, contract.eraseGuest, ({ params: { date, id } }) => {
+    const { fields, version } = bookingOf(date, id);
+    const drives = new Set(fields.drives.map((drive) => drive.id));
+    store.db
+      .transaction(() => {
+        store.bookings.change(date, id, version, {
+          reference: fields.reference,
+          name: `Guest ${fields.reference}`,
+          languages: fields.languages,
+          arrives: fields.arrives,
+          leavesBy: fields.leavesBy,
+          pace: fields.pace,
+          gearbox: fields.gearbox,
+          prompting: fields.prompting,
+          sequence: fields.sequence,
+          price: fields.price,
+          paid: fields.paid,
+          briefed: fields.briefed,
+          sighted: fields.sighted,
+          avoidInstructors: [],
+          preferInstructors: [],
+          drives: fields.drives,
+        });
+        for (const { entry } of room.of(date).entries) {
+          const erased = withoutWords(entry, id, (drive) => drives.has(drive));
+          if (erased) store.guests.erase(entry.id, JSON.stringify(z.encode(journalEntry, erased)), clock.recordedAt());
+        }
+      })
+      .immediate();
+    room.forget(date);
+    hub.changed('setup', date);
+    return { erased: id };
+  });
+  return router;
+}

@@ -1,0 +1,93 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { SelectButton } from 'primeng/selectbutton';
+import { FormsModule } from '@angular/forms';
+import { CircuitService, GRIPS } from '../data/circuit.service';
+
+const TABS = [
+  { label: 'Map', path: 'map' },
+  { label: 'Corner book', path: 'book' },
+  { label: 'Set-out', path: 'set-out' },
+  { label: 'Cars on the line', path: 'cars' },
+  { label: 'Calls', path: 'calls' },
+];
+
+/** The room of the circuit: its map, its book, its cones, and what the fleet does on it. */
+@Component({
+  selector: 'jl-circuit-frame',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, RouterLink, RouterLinkActive, RouterOutlet, SelectButton],
+  template: `
+    <header>
+      <h1>{{ circuit.draft()?.name ?? 'Circuit' }}</h1>
+      <nav aria-label="Parts of the circuit">
+        @for (tab of tabs; track tab.path) {
+          <a [routerLink]="tab.path" routerLinkActive="here" ariaCurrentWhenActive="page">{{ tab.label }}</a>
+        }
+      </nav>
+      <span class="push"></span>
+      @if (circuit.busy()) {
+        <span class="muted" role="status">Reckoning…</span>
+      } @else if (circuit.tookMs(); as took) {
+        <span class="muted took">reckoned in {{ (took / 1000).toFixed(1) }} s</span>
+      }
+      <p-selectbutton
+        [options]="grips"
+        optionLabel="label"
+        optionValue="value"
+        [allowEmpty]="false"
+        [ngModel]="circuit.grip()"
+        (ngModelChange)="circuit.grip.set($event)"
+        ariaLabelledBy="grip-label"
+        size="small"
+      />
+      <span id="grip-label" class="visually-hidden">Condition</span>
+    </header>
+    @if (circuit.failure(); as failure) {
+      <p class="empty" role="alert">{{ failure }}</p>
+    } @else if (circuit.stored() === undefined) {
+      <p class="empty" role="status">Reading the circuit…</p>
+    } @else {
+      <router-outlet />
+    }
+  `,
+  styles: `
+    nav {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.15rem;
+    }
+    nav a {
+      padding: 0.3rem 0.7rem;
+      border-radius: 5px;
+      color: var(--p-jl-ink);
+      text-decoration: none;
+      font-weight: 600;
+    }
+    nav a:hover {
+      background: var(--p-jl-sunk);
+    }
+    nav a.here {
+      background: var(--p-jl-ink);
+      color: var(--p-jl-paper);
+    }
+    .took {
+      font-size: 12px;
+    }
+    @media print {
+      header {
+        display: none;
+      }
+    }
+  `,
+  host: { class: 'screen' },
+})
+export class CircuitFrame {
+  protected readonly circuit = inject(CircuitService);
+  protected readonly tabs = TABS;
+  protected readonly grips = [...GRIPS];
+
+  constructor() {
+    this.circuit.refresh();
+  }
+}

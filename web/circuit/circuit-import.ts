@@ -1,0 +1,176 @@
+import { ChangeDetectionStrategy, Component, computed, inject, model, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { contract } from '@core/api';
+import { centreLineOf, cornersOf, type Circuit } from '@core/circuit';
+import { Button } from 'primeng/button';
+import { Dialog } from 'primeng/dialog';
+import { InputNumber } from 'primeng/inputnumber';
+import { Api, ApiError } from '../data/api';
+import { CircuitMapView } from './circuit-map';
+
+/** Reads a circuit from a file: shows what it holds and what had to be assumed, before anything is taken over. */
+@Component({
+  selector: 'jl-circuit-import',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, CircuitMapView, Dialog, FormsModule, InputNumber],
+  template: `
+    <p-dialog
+      header="Import a circuit"
+      closeAriaLabel="Close"
+      [visible]="open()"
+      (visibleChange)="open.set($event)"
+      [modal]="true"
+      [draggable]="false"
+      [style]="{ width: '52rem', maxWidth: '96vw' }"
+    >
+      <div class="row">
+        <label class="file">
+          <span>File: GeoJSON, CSV or GPX</span>
+          <input type="file" accept=".geojson,.json,.csv,.gpx" (change)="choose($event)" />
+        </label>
+        <label>
+          <span>Road to the left, where the file has none</span>
+          <p-inputnumber
+            [(ngModel)]="left"
+            (ngModelChange)="readAgain()"
+            [min]="0.5"
+            [max]="50"
+            [maxFractionDigits]="1"
+            suffix=" m"
+          />
+        </label>
+        <label>
+          <span>and to the right</span>
+          <p-inputnumber
+            [(ngModel)]="right"
+            (ngModelChange)="readAgain()"
+            [min]="0.5"
+            [max]="50"
+            [maxFractionDigits]="1"
+            suffix=" m"
+          />
+        </label>
+      </div>
+      @if (refusal(); as words) {
+        <div class="faults" role="alert">
+          <p>{{ words }}</p>
+          <ul>
+            @for (fault of faults(); track $index) {
+              <li>
+                <b>{{ fault.path }}</b> {{ fault.message }}
+              </li>
+            }
+          </ul>
+        </div>
+      }
+      @if (found(); as it) {
+        <div class="found">
+          <jl-circuit-map [circuit]="it.circuit" />
+          <div>
+            <h2>{{ it.circuit.name }}</h2>
+            <p>{{ facts() }}</p>
+            <h2>Assumed</h2>
+            <ul>
+              @for (text of it.assumed; track text) {
+                <li>{{ text }}</li>
+              } @empty {
+                <li>nothing</li>
+              }
+            </ul>
+            <p-button label="Take it over" (onClick)="read.emit(it.circuit)" />
+            <p class="muted">
+              It replaces what is on the map; undo brings that back, and nothing is saved until you do.
+            </p>
+          </div>
+        </div>
+      }
+    </p-dialog>
+  `,
+  styles: `
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.8rem 1.2rem;
+      align-items: end;
+    }
+    label span {
+      display: block;
+      font-size: 12.5px;
+      color: var(--p-jl-muted);
+      margin-bottom: 0.15rem;
+    }
+    .file {
+      flex: 1;
+      min-width: 16rem;
+    }
+    .found {
+      display: grid;
+      grid-template-columns: 1.2fr 1fr;
+      gap: 1rem;
+      margin-top: 1rem;
+    }
+    .found jl-circuit-map {
+      height: 19rem;
+      border: 1px solid var(--p-jl-line);
+    }
+    .faults {
+      margin-top: 0.8rem;
+      padding: 0.6rem 0.9rem;
+      border-left: 4px solid var(--p-jl-kerb);
+      background: var(--p-jl-kerb-soft);
+    }
+    ul {
+      margin: 0.3rem 0 0.8rem;
+      padding-left: 1.1rem;
+    }
+    p {
+      margin: 0.2rem 0;
+    }
+    @media (max-width: 700px) {
+      .found {
+        grid-template-columns: minmax(0, 1fr);
+      }
+    }
+  `,
+})
+export class CircuitImport {
+  private readonly api = inject(Api);
+  readonly open = model(false);
+  readonly read = output<Circuit>();
+  protected left = 5;
+  protected right = 5;
+  private chosen: { fileName: string; text: string } | undefined;
+  protected readonly found = signal<{ circuit: Circuit; assumed: string[] } | undefined>(undefined);
+  protected readonly refusal = signal<string | undefined>(undefined);
+  protected readonly faults = signal<readonly { path: string; message: string }[]>([]);
+  protected readonly facts = computed(() => {
+    const it = this.found();
+    if (!it) return '';
+    const centre = centreLineOf(it.circuit.line, 3);
+    return `${Math.round(centre.lengthM)} m, ${it.circuit.line.length} points, ${cornersOf(centre).length} bends`;
+  });
+
+  protected async choose(event: Event): Promise<void> {
+    const file = (event.target as HTMLInputElement).files?.[0];
+    if (!file) return;
+    this.chosen = { fileName: file.name, text: await file.text() };
+    this.readAgain();
+  }
+
+  protected readAgain(): void {
+    if (!this.chosen) return;
+    const body = { ...this.chosen, widthM: { left: this.left || 5, right: this.right || 5 } };
+    this.api.call(contract.previewCircuit, { body }).subscribe({
+      next: (found) => {
+        this.found.set(found);
+        this.refusal.set(undefined);
+        this.faults.set([]);
+      },
+      error: (error: unknown) => {
+        this.found.set(undefined);
+        this.refusal.set((error as Error).message);
+        this.faults.set(error instanceof ApiError ? (error.problem?.faults ?? []) : []);
+      },
+    });
+  }
+}

@@ -1,0 +1,328 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import type { CornerBook } from '@core/circuit';
+import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
+import { InputText } from 'primeng/inputtext';
+import { Select } from 'primeng/select';
+import { CircuitService } from '../data/circuit.service';
+import { DayService } from '../data/day.service';
+import { CircuitMapView } from './circuit-map';
+
+const APEXES = [
+  { label: 'late (where the book is silent)', value: undefined },
+  { label: 'late', value: 'late' },
+  { label: 'middle', value: 'middle' },
+  { label: 'early', value: 'early' },
+  { label: 'double', value: 'double' },
+];
+const KERBS = [
+  { label: 'nothing said', value: undefined },
+  { label: 'ride them', value: 'ride' },
+  { label: 'leave them alone', value: 'leave' },
+];
+const THROTTLES = [
+  { label: "the venue's custom", value: undefined },
+  { label: 'a light one in mid-corner', value: 'maintenance' },
+  { label: 'none until the wheel unwinds', value: 'none' },
+];
+const TEXTS: readonly { readonly key: 'lookAt' | 'roadMarks' | 'slippery' | 'mistakes'; readonly label: string }[] = [
+  { key: 'lookAt', label: 'What to look at, where looking through fails' },
+  { key: 'roadMarks', label: 'Marks on the road that mislead or help' },
+  { key: 'slippery', label: 'Slippery where, and when' },
+  { key: 'mistakes', label: 'What people get wrong here' },
+];
+const YES: readonly { readonly key: 'givenAway' | 'noGearChange' | 'passing'; readonly label: string }[] = [
+  { key: 'givenAway', label: 'Given away for the next straight' },
+  { key: 'noGearChange', label: 'No gear change here' },
+  { key: 'passing', label: 'Passing is fine' },
+];
+
+/** The corner book: what is known of each corner, beside its picture and what was reckoned. */
+@Component({
+  selector: 'jl-corner-book',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, Checkbox, CircuitMapView, FormsModule, InputText, Select],
+  template: `
+    @if (circuit.draft(); as draft) {
+      <div class="book">
+        <ol aria-label="Corners">
+          @for (it of corners(); track it.taught.corner.number) {
+            <li>
+              <button
+                type="button"
+                [class.here]="it.taught.corner.number === number()"
+                [attr.aria-current]="it.taught.corner.number === number()"
+                (click)="number.set(it.taught.corner.number)"
+              >
+                <b>{{ it.taught.corner.number }}</b>
+                <span>{{ it.name }}</span>
+                <span class="muted">{{ it.taught.corner.direction }}, {{ it.taught.apex }} apex</span>
+              </button>
+            </li>
+          }
+        </ol>
+        @if (corner(); as it) {
+          <section [attr.aria-label]="it.name">
+            <header>
+              <h2>{{ it.taught.corner.number }} {{ it.name }}</h2>
+              <span class="push"></span>
+              @if (circuit.changed()) {
+                <p-button label="Save the book" size="small" [loading]="saving()" (onClick)="save()" />
+              }
+            </header>
+            <div class="page">
+              <figure>
+                <jl-circuit-map [circuit]="draft" [study]="circuit.study()" [around]="around()" />
+                <figcaption>{{ facts() }}</figcaption>
+                <p>{{ brakeWords() }}</p>
+                @if (!it.taught.exitFree) {
+                  <p>No exit cone here: {{ gap() }}.</p>
+                }
+              </figure>
+              <div class="fields">
+                @if (!it.taught.named) {
+                  <p>
+                    This corner has no name yet; give it one on the map (Names), or here:
+                    <p-button label="Name it" size="small" [outlined]="true" (onClick)="nameIt()" />
+                  </p>
+                } @else {
+                  <label
+                    >Apex
+                    <p-select
+                      ariaLabel="Apex"
+                      [options]="apexes"
+                      optionLabel="label"
+                      optionValue="value"
+                      [ngModel]="book().apex"
+                      (ngModelChange)="set('apex', $event)"
+                  /></label>
+                  <label
+                    >Kerbs
+                    <p-select
+                      ariaLabel="Kerbs"
+                      [options]="kerbs"
+                      optionLabel="label"
+                      optionValue="value"
+                      [ngModel]="book().kerbs"
+                      (ngModelChange)="set('kerbs', $event)"
+                  /></label>
+                  <label
+                    >Throttle in mid-corner
+                    <p-select
+                      ariaLabel="Throttle in mid-corner"
+                      [options]="throttles"
+                      optionLabel="label"
+                      optionValue="value"
+                      [ngModel]="book().throttle"
+                      (ngModelChange)="set('throttle', $event)"
+                  /></label>
+                  @for (one of yes; track one.key) {
+                    <label class="yes">
+                      <p-checkbox
+                        [binary]="true"
+                        [ngModel]="book()[one.key] ?? false"
+                        (ngModelChange)="set(one.key, $event || undefined)"
+                      />
+                      {{ one.label }}
+                    </label>
+                  }
+                  @for (one of texts; track one.key) {
+                    <label
+                      >{{ one.label }}
+                      <input
+                        pInputText
+                        maxlength="200"
+                        [ngModel]="book()[one.key] ?? ''"
+                        (change)="set(one.key, $any($event.target).value.trim() || undefined)"
+                      />
+                    </label>
+                  }
+                }
+              </div>
+            </div>
+          </section>
+        }
+      </div>
+    } @else {
+      <p class="empty">There is no circuit yet: import one on the map.</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      flex: 1;
+      min-height: 0;
+    }
+    .book {
+      display: grid;
+      grid-template-columns: 15rem minmax(0, 1fr);
+      height: 100%;
+    }
+    ol {
+      list-style: none;
+      margin: 0;
+      padding: 0.5rem;
+      overflow: auto;
+      border-right: 1px solid var(--p-jl-line);
+    }
+    li button {
+      display: grid;
+      grid-template-columns: 1.6rem 1fr;
+      width: 100%;
+      padding: 0.4rem 0.5rem;
+      border: 0;
+      border-radius: 5px;
+      background: none;
+      color: var(--p-jl-ink);
+      text-align: left;
+      cursor: pointer;
+    }
+    li button .muted {
+      grid-column: 2;
+      font-size: 12.5px;
+    }
+    li button.here {
+      background: var(--p-jl-lake-soft);
+    }
+    section {
+      overflow: auto;
+      padding: 0.7rem 1rem;
+    }
+    section header {
+      display: flex;
+      align-items: center;
+      min-height: 38px;
+    }
+    .push {
+      margin-left: auto;
+    }
+    h2 {
+      font-size: 18px;
+    }
+    .page {
+      display: grid;
+      grid-template-columns: minmax(0, 1.25fr) minmax(16rem, 1fr);
+      gap: 1.2rem;
+    }
+    figure {
+      margin: 0;
+    }
+    figure jl-circuit-map {
+      height: 23rem;
+      border: 1px solid var(--p-jl-line);
+      background: var(--p-jl-panel);
+    }
+    figcaption {
+      padding: 0.4rem 0;
+      font-weight: 620;
+    }
+    figure p {
+      margin: 0 0 0.4rem;
+    }
+    .fields {
+      display: grid;
+      gap: 0.6rem;
+      align-content: start;
+    }
+    label {
+      display: grid;
+      gap: 0.15rem;
+      font-size: 13px;
+      color: var(--p-jl-muted);
+    }
+    .yes {
+      display: flex;
+      gap: 0.5rem;
+      color: var(--p-jl-ink);
+    }
+    @media (max-width: 900px) {
+      .book,
+      .page {
+        grid-template-columns: minmax(0, 1fr);
+        height: auto;
+      }
+      ol {
+        border-right: 0;
+      }
+    }
+  `,
+})
+export class CornerBookScreen {
+  private readonly data = inject(DayService);
+  protected readonly circuit = inject(CircuitService);
+  protected readonly apexes = APEXES;
+  protected readonly kerbs = KERBS;
+  protected readonly throttles = THROTTLES;
+  protected readonly texts = TEXTS;
+  protected readonly yes = YES;
+  protected readonly number = signal(1);
+  protected readonly saving = signal(false);
+  protected readonly corners = computed(() => this.circuit.study()?.corners ?? []);
+  protected readonly corner = computed(
+    () => this.corners().find(({ taught }) => taught.corner.number === this.number()) ?? this.corners()[0],
+  );
+  private readonly place = computed(() => {
+    const named = this.corner()?.taught.named;
+    return named ? (this.circuit.draft()?.corners.findIndex(({ name }) => name === named.name) ?? -1) : -1;
+  });
+  protected readonly book = computed<CornerBook>(() => this.circuit.draft()?.corners[this.place()]?.book ?? {});
+  protected readonly around = computed(() => {
+    const taught = this.corner()?.taught;
+    return taught && { fromM: taught.turnInM - 90, toM: taught.exitM + 40 };
+  });
+  protected readonly facts = computed(() => {
+    const it = this.corner();
+    if (!it) return '';
+    const { radiusM, angleDeg, shape, direction } = it.taught.corner;
+    const apexes = it.taught.apexesM.map((atM) => `${Math.round(atM)} m`).join(' and ');
+    return `${Math.round(angleDeg)}° to the ${direction}, radius ${Math.round(radiusM)} m, ${shape}; turn in at ${Math.round(it.taught.turnInM)} m, apex at ${apexes}`;
+  });
+  protected readonly brakeWords = computed(() => {
+    const brake = this.corner()?.brake;
+    if (!brake) return 'Nobody needs to brake here.';
+    const { decidedBy, spreadM, coneM, deepM, deepBy } = brake;
+    if (spreadM < 1)
+      return `One brake cone at ${Math.round(coneM)} m, the same for all: as soon as the corner before is left.`;
+    const pace = decidedBy.pace === 1 ? 'a quick guest' : `a guest at pace ${decidedBy.pace}`;
+    return (
+      `One brake cone for the whole fleet at ${Math.round(coneM)} m: ${this.circuit.carName(decidedBy.car)} with ${pace} decides it. ` +
+      `The places are spread over ${Math.round(spreadM)} m; the deeper one, for guests who are ready, is ${Math.round(deepM)} m (${this.circuit.carName(deepBy)}).`
+    );
+  });
+  protected readonly gap = computed(
+    () =>
+      this.circuit.study()?.cones.omitted.find(({ corner, kind }) => kind === 'exit' && corner === this.corner()?.name)
+        ?.reason ?? '',
+  );
+
+  protected set<K extends keyof CornerBook>(key: K, value: CornerBook[K]): void {
+    const [draft, place] = [this.circuit.draft(), this.place()];
+    if (!draft || place < 0 || this.book()[key] === value) return;
+    const corners = draft.corners.map((corner, index) =>
+      index === place ? { ...corner, book: { ...corner.book, [key]: value } } : corner,
+    );
+    this.circuit.change({ ...draft, corners });
+  }
+
+  protected nameIt(): void {
+    const [draft, it] = [this.circuit.draft(), this.corner()];
+    if (!draft || !it) return;
+    const named = { name: it.name, atM: Math.round(it.taught.corner.apexM), book: {} };
+    this.circuit.change({ ...draft, corners: [...draft.corners, named].sort((a, b) => a.atM - b.atM) });
+  }
+
+  protected save(): void {
+    this.saving.set(true);
+    this.circuit.save().subscribe({
+      next: () => {
+        this.saving.set(false);
+        this.data.say('The corner book is saved.');
+      },
+      error: (error: Error) => {
+        this.saving.set(false);
+        this.data.refuse(error.message);
+      },
+    });
+  }
+}

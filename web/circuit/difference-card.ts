@@ -1,0 +1,86 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import type { DifferenceCard } from '@core/car';
+
+/** The talk in the car on one card: what this car is, what changed against the last one, and what to do otherwise. */
+@Component({
+  selector: 'jl-difference-card',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h3>
+      {{ card().car }}
+      @if (card().from; as from) {
+        <span class="muted">after {{ from }}</span>
+      }
+    </h3>
+    <ul class="advice">
+      @for (text of card().advice; track text) {
+        <li>{{ text }}</li>
+      }
+      @for (trap of card().traps; track trap) {
+        <li class="trap"><b>Trap</b> {{ trap }}</li>
+      }
+    </ul>
+    <table>
+      <tbody>
+        @for (line of card().lines; track line.topic) {
+          <tr [class.changes]="line.changes">
+            <th scope="row">{{ line.topic }}</th>
+            <td>{{ line.now }}</td>
+            @if (card().from) {
+              <td class="muted">{{ line.changes ? 'was ' + line.before : 'same' }}</td>
+            }
+          </tr>
+        }
+      </tbody>
+    </table>
+    @if (card().assumed.length > 0) {
+      <p class="muted">Not known of this car, taken from defaults: {{ card().assumed.join(', ') }}.</p>
+    }
+  `,
+  styles: `
+    h3 {
+      margin: 0 0 0.4rem;
+      font-size: 17px;
+      font-weight: 740;
+    }
+    .advice {
+      margin: 0 0 0.7rem;
+      padding: 0;
+      list-style: none;
+    }
+    .advice li {
+      padding: 0.3rem 0.6rem;
+      margin-bottom: 0.25rem;
+      border-left: 4px solid var(--p-jl-lake);
+      background: var(--p-jl-panel);
+    }
+    .advice .trap {
+      border-left-color: var(--p-jl-amber-mark);
+    }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+    }
+    th,
+    td {
+      padding: 0.22rem 0.3rem;
+      border-bottom: 1px solid var(--p-jl-line);
+      text-align: left;
+      font-weight: 400;
+      vertical-align: top;
+    }
+    th {
+      color: var(--p-jl-muted);
+      font-size: 13px;
+    }
+    .changes td:nth-child(2) {
+      font-weight: 720;
+    }
+    p {
+      font-size: 12px;
+    }
+  `,
+})
+export class DifferenceCardView {
+  readonly card = input.required<DifferenceCard>();
+}

@@ -1,0 +1,135 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { CONE_WORDS, legendOf, legendWords, loadOf, type PlacedCone } from '@core/circuit';
+import { clockMinute } from '@core/day';
+import { Button } from 'primeng/button';
+import type { SetOutSheet } from '@core/api';
+import { CircuitService } from '../data/circuit.service';
+import { DayService } from '../data/day.service';
+import { Ask } from '../shell/ask';
+import { CircuitMapView, type MapChoice } from './circuit-map';
+
+/** The sheet by which cones are set out: in the order in which one drives by, ticked off in the morning. */
+@Component({
+  selector: 'jl-set-out',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, CircuitMapView],
+  templateUrl: './set-out.html',
+  styleUrl: './set-out.scss',
+})
+export class SetOut {
+  private readonly data = inject(DayService);
+  private readonly ask = inject(Ask);
+  protected readonly circuit = inject(CircuitService);
+  protected readonly choice = signal<MapChoice | undefined>(undefined);
+
+  protected readonly cones = computed(() => this.circuit.study()?.cones.cones ?? []);
+  private readonly checks = computed(() => this.data.state()?.garage.cones ?? new Map());
+  protected readonly doubted = computed(
+    () => new Set([...this.checks()].filter(([, check]) => check.doubt !== undefined).map(([id]) => id)),
+  );
+  protected readonly checked = computed(
+    () => new Set([...this.checks()].filter(([, check]) => check.doubt === undefined).map(([id]) => id)),
+  );
+  /** Cones that have to be looked at again after the last incident. */
+  protected readonly afterIncident = computed(() => {
+    const last = this.data.state()?.incidents.at(-1);
+    return last && { what: last.what, atS: last.atS };
+  });
+  protected readonly rows = computed(() => {
+    const since = this.afterIncident()?.atS ?? -1;
+    return this.cones().map((cone, index) => {
+      const check = this.checks().get(cone.id);
+      const stale = check !== undefined && check.doubt === undefined && check.atS < since;
+      return {
+        cone,
+        order: index + 1,
+        where: `${Math.round(cone.atM)} m`,
+        edge:
+          cone.beyondEdgeM >= 0
+            ? `${cone.beyondEdgeM.toFixed(1)} m beyond the edge`
+            : `${(-cone.beyondEdgeM).toFixed(1)} m inside the edge`,
+        what: this.whatOf(cone),
+        means: `${CONE_WORDS[cone.kind]}${cone.corner ? `, ${cone.corner}` : ''}`,
+        done: check !== undefined && check.doubt === undefined && !stale,
+        doubt: check?.doubt,
+        state: check
+          ? check.doubt === undefined
+            ? `${clockMinute(check.atS)} ${check.by}${stale ? ', before the incident' : ''}`
+            : `doubted ${clockMinute(check.atS)}`
+          : '',
+      };
+    });
+  });
+  protected readonly left = computed(() => this.rows().filter(({ done }) => !done).length);
+  protected readonly load = computed(() => {
+    const plan = this.circuit.study()?.cones;
+    return plan ? loadOf(plan) : [];
+  });
+  protected readonly legend = computed(() => legendWords(legendOf(this.circuit.draft())));
+  protected readonly omitted = computed(() => this.circuit.study()?.cones.omitted ?? []);
+  protected readonly lengthM = computed(() => this.circuit.study()?.centre.lengthM ?? 0);
+
+  constructor() {
+    this.circuit.refresh();
+  }
+
+  private whatOf({ marker, landmark }: PlacedCone): string {
+    if (marker.by === 'landmark') return landmark ?? 'no landmark near: set a board';
+    return `${marker.count > 1 ? `${marker.count} × ` : ''}${marker.colour}`;
+  }
+
+  protected tick(id: string, done: boolean): void {
+    if (!done) this.data.record({ kind: 'conesChecked', cones: [id] });
+    else this.data.record({ kind: 'coneDoubted', cone: id, note: 'to be looked at again' });
+  }
+
+  protected tickAll(): void {
+    const open = this.rows()
+      .filter(({ done }) => !done)
+      .map(({ cone }) => cone.id);
+    if (open.length > 0) this.data.record({ kind: 'conesChecked', cones: open });
+  }
+
+  protected async doubt(id: string): Promise<void> {
+    const note = await this.ask.for('What is wrong with this cone?', 'Note', 'knocked over');
+    if (note !== undefined) this.data.record({ kind: 'coneDoubted', cone: id, note: note || 'doubted' });
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  /** The sheet as a file, made by the server as it stands here. */
+  protected async download(format: 'csv' | 'geojson'): Promise<void> {
+    const sheet: SetOutSheet = {
+      circuit: this.circuit.draft()?.name ?? '',
+      cones: this.cones().map((cone) => ({
+        id: cone.id,
+        kind: cone.kind,
+        corner: cone.corner,
+        atM: cone.atM,
+        side: cone.side,
+        beyondEdgeM: cone.beyondEdgeM,
+        xM: cone.xM,
+        yM: cone.yM,
+        colour: cone.marker.colour,
+        count: cone.marker.count,
+        note: cone.note,
+      })),
+    };
+    const response = await fetch(`/api/circuit/set-out.${format}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(sheet),
+    });
+    if (!response.ok) {
+      const problem = (await response.json().catch(() => undefined)) as { detail?: string } | undefined;
+      return this.data.refuse(problem?.detail ?? 'The sheet cannot be made.');
+    }
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(await response.blob());
+    link.download = `set-out.${format}`;
+    link.click();
+    URL.revokeObjectURL(link.href);
+  }
+}

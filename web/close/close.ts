@@ -1,0 +1,197 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { contract } from '@core/api';
+import type { CloseFigure } from '@core/closing';
+import { clockMinute } from '@core/day';
+import { Api } from '../data/api';
+import { DayService } from '../data/day.service';
+import { entryWords } from '../data/names';
+import { VenueService } from '../data/venue.service';
+
+const MOST_SHOWN = 200;
+
+/** The close of a day on one page; every figure opens the entries it is made of. */
+@Component({
+  selector: 'jl-close',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <header>
+      <h1>Close of the day</h1>
+      <span class="muted">{{ data.date() }}, as it stands at {{ now() }}</span>
+      <span class="push"></span>
+      <a [href]="'/api/days/' + data.date() + '/sheets/close.pdf'" target="_blank" rel="noopener">PDF</a>
+      <a [href]="'/api/days/' + data.date() + '/sheets/close.csv'" download>CSV</a>
+    </header>
+    <div class="body">
+      @if (close.error()) {
+        <p class="empty" role="alert">The figures cannot be read just now.</p>
+      } @else {
+        <table>
+          <thead>
+            <tr>
+              <th></th>
+              <th>Today</th>
+              <th>Planned</th>
+              <th>{{ close.value()?.before?.date ?? 'a week before' }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            @for (row of rows(); track row.key) {
+              <tr [class.open]="opened() === row.key">
+                <th scope="row">
+                  @if (row.entries.length > 0) {
+                    <button type="button" [attr.aria-expanded]="opened() === row.key" (click)="toggle(row.key)">
+                      {{ row.label }}
+                    </button>
+                  } @else {
+                    {{ row.label }}
+                  }
+                </th>
+                <td>
+                  <b>{{ row.today }}</b>
+                </td>
+                <td>{{ row.planned }}</td>
+                <td class="muted">{{ row.before }}</td>
+              </tr>
+              @if (opened() === row.key) {
+                <tr class="made-of">
+                  <td colspan="4">
+                    <ol>
+                      @for (entry of madeOf(); track entry.id) {
+                        <li>
+                          <time>{{ entry.at }}</time> {{ entry.words }} <span class="muted">{{ entry.who }}</span>
+                        </li>
+                      }
+                    </ol>
+                  </td>
+                </tr>
+              }
+            }
+          </tbody>
+        </table>
+        <section aria-label="Before tomorrow">
+          <h2>Before tomorrow</h2>
+          <ul>
+            @for (text of close.value()?.today?.toDo ?? []; track text) {
+              <li>{{ text }}</li>
+            } @empty {
+              <li class="muted">Nothing is left to do.</li>
+            }
+          </ul>
+        </section>
+      }
+    </div>
+  `,
+  styles: `
+    .body {
+      display: grid;
+      grid-template-columns: minmax(0, 1.5fr) minmax(15rem, 1fr);
+      gap: 2rem;
+      align-items: start;
+    }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+    }
+    th,
+    td {
+      padding: 0.32rem 0.5rem;
+      border-bottom: 1px solid var(--p-jl-line);
+      text-align: right;
+      font-weight: 500;
+    }
+    thead th {
+      font-size: 12px;
+      color: var(--p-jl-muted);
+    }
+    th[scope='row'] {
+      text-align: left;
+    }
+    button {
+      border: 0;
+      background: none;
+      padding: 0;
+      min-height: 24px;
+      color: var(--p-jl-lake);
+      text-decoration: underline;
+      text-underline-offset: 2px;
+      cursor: pointer;
+    }
+    .made-of td {
+      text-align: left;
+      background: var(--p-jl-panel);
+    }
+    ol {
+      list-style: none;
+      max-height: 15rem;
+      overflow: auto;
+      margin: 0;
+      padding: 0;
+    }
+    ul {
+      margin: 0.4rem 0;
+      padding-left: 1.1rem;
+    }
+    @media (max-width: 900px) {
+      .body {
+        grid-template-columns: minmax(0, 1fr);
+      }
+    }
+  `,
+  host: { class: 'screen' },
+})
+export class Close {
+  private readonly api = inject(Api);
+  private readonly currency = inject(VenueService).currency;
+  protected readonly data = inject(DayService);
+  protected readonly opened = signal<CloseFigure['key'] | undefined>(undefined);
+  protected readonly now = computed(() => clockMinute(Math.min(86_399, this.data.nowS())));
+  /** Read again with each entry that comes. */
+  protected readonly close = rxResource({
+    params: () => ({ date: this.data.date()!, entries: this.data.entries().length }),
+    stream: ({ params: { date } }) => this.api.call(contract.readClose, { params: { date } }),
+  });
+  protected readonly rows = computed(() => {
+    const shown = this.close.value();
+    const before = new Map(shown?.before?.figures.map((figure) => [figure.key, figure.value]));
+    return (shown?.today.figures ?? []).map((figure) => ({
+      key: figure.key,
+      label: figure.label,
+      entries: figure.entries,
+      today: this.text(figure, figure.value),
+      planned: this.text(figure, figure.planned),
+      before: this.text(figure, before.get(figure.key)),
+    }));
+  });
+  protected readonly madeOf = computed(() => {
+    const ids = new Set(this.rows().find(({ key }) => key === this.opened())?.entries);
+    const context = this.data.context();
+    return this.data
+      .entries()
+      .filter(({ entry }) => ids.has(entry.id))
+      .sort((a, b) => a.entry.at - b.entry.at)
+      .slice(0, MOST_SHOWN)
+      .map(({ entry }) => ({
+        id: entry.id,
+        at: clockMinute(entry.at),
+        words: entryWords(entry),
+        who: [
+          'drive' in entry ? context?.schedule.index.drives.get(entry.drive)?.guest.name : undefined,
+          'guest' in entry && entry.guest ? context?.schedule.index.guests.get(entry.guest)?.name : undefined,
+          'car' in entry ? (context?.schedule.index.cars.get(entry.car)?.name ?? entry.car) : undefined,
+        ]
+          .filter(Boolean)
+          .join(', '),
+      }));
+  });
+
+  protected toggle(key: CloseFigure['key']): void {
+    this.opened.update((known) => (known === key ? undefined : key));
+  }
+
+  private text({ unit }: CloseFigure, value: number | undefined): string {
+    if (value === undefined) return '';
+    if (unit === 'money') return `${value.toFixed(0)} ${this.currency()}`;
+    return unit === '' ? `${Math.round(value)}` : `${value.toFixed(unit === 'h' ? 1 : 0)} ${unit}`;
+  }
+}

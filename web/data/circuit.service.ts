@@ -1,0 +1,190 @@
+import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
+import { contract, ORDINARY_COACHING, type StoredCar, type StoredCircuit } from '@core/api';
+import type { CallSettings, CarFile, CircuitStudy, FleetCar } from '@core/car';
+import type { Circuit } from '@core/circuit';
+import { forkJoin, type Observable, tap } from 'rxjs';
+import type { CircuitAnswer, CircuitQuestion } from '../circuit/circuit-messages';
+import { Api } from './api';
+
+/** The grip of a condition. */
+export const GRIPS = [
+  { label: 'Dry', value: 1 },
+  { label: 'Damp', value: 0.8 },
+  { label: 'Wet', value: 0.65 },
+] as const;
+
+/** Changes in quick succession are reckoned once. */
+const REST_MS = 180;
+
+type CallsAnswer = Extract<CircuitAnswer, { kind: 'calls' }>;
+
+/**
+ * The circuit as it is stored and as it is being edited, and what follows from it: lines, corners, cones and laps,
+ * reckoned in a thread of their own.
+ */
+@Injectable({ providedIn: 'root' })
+export class CircuitService implements OnDestroy {
+  private readonly api = inject(Api);
+  private worker: Worker | undefined;
+  private next = 1;
+  private readonly open = new Map<number, (answer: CircuitAnswer) => void>();
+  private resting: ReturnType<typeof setTimeout> | undefined;
+  private asked = 0;
+
+  readonly stored = signal<StoredCircuit | undefined>(undefined);
+  /** What is shown and edited; nothing where there is no circuit yet. */
+  readonly draft = signal<Circuit | undefined>(undefined);
+  readonly cars = signal<readonly StoredCar[]>([]);
+  readonly coaching = signal(ORDINARY_COACHING);
+  readonly paces = signal<readonly number[]>([1]);
+  readonly grip = signal<number>(1);
+  readonly failure = signal<string | undefined>(undefined);
+  readonly study = signal<CircuitStudy | undefined>(undefined);
+  /** How long the last study took, milliseconds. */
+  readonly tookMs = signal<number | undefined>(undefined);
+  readonly busy = signal(false);
+  private readonly before = signal<readonly Circuit[]>([]);
+  private readonly after = signal<readonly Circuit[]>([]);
+
+  readonly canUndo = computed(() => this.before().length > 0);
+  readonly canRedo = computed(() => this.after().length > 0);
+  readonly changed = computed(
+    () => this.draft() !== undefined && this.draft() !== (this.stored()?.circuit ?? undefined),
+  );
+  /** Cars that the lap model knows, and those that it does not. */
+  readonly fleet = computed<readonly FleetCar[]>(() =>
+    this.cars().flatMap(({ id, fields }) =>
+      fields.model ? [{ id, name: fields.name, number: fields.number, level: fields.level, model: fields.model }] : [],
+    ),
+  );
+
+  constructor() {
+    effect(() => {
+      const [circuit, fleet, paces, grip, coaching] = [
+        this.draft(),
+        this.fleet(),
+        this.paces(),
+        this.grip(),
+        this.coaching(),
+      ];
+      if (!circuit) return;
+      clearTimeout(this.resting);
+      untracked(() => this.busy.set(true));
+      this.resting = setTimeout(() => {
+        const asked = ++this.asked;
+        void this.ask({ kind: 'study', id: this.next++, circuit, fleet, paces, grip, braking: coaching.braking }).then(
+          (answer) => {
+            if (answer.kind !== 'study' || asked !== this.asked) return;
+            this.study.set(answer.study);
+            this.tookMs.set(answer.tookMs);
+            this.busy.set(false);
+          },
+        );
+      }, REST_MS);
+    });
+  }
+
+  /** Reads circuit, fleet and customs; what is being edited stays. */
+  refresh(): void {
+    forkJoin({
+      circuit: this.api.call(contract.readCircuit),
+      cars: this.api.call(contract.listCars),
+      venue: this.api.call(contract.readVenue),
+    }).subscribe({
+      next: ({ circuit, cars, venue }) => {
+        this.failure.set(undefined);
+        this.cars.set(cars.cars);
+        this.coaching.set(venue.fields.coaching);
+        this.paces.set([...new Set(Object.values(venue.fields.paces))]);
+        const isNew = circuit.version !== this.stored()?.version;
+        if (isNew && !this.changed()) this.take(circuit);
+        else if (!this.stored()) this.take(circuit);
+      },
+      error: (error: Error) => this.failure.set(error.message),
+    });
+  }
+
+  /** Changes the circuit; what stood before can be brought back. */
+  change(circuit: Circuit): void {
+    const current = this.draft();
+    if (current) this.before.update((known) => [...known.slice(-99), current]);
+    this.after.set([]);
+    this.draft.set(circuit);
+  }
+
+  undo(): void {
+    this.step(this.before, this.after);
+  }
+
+  redo(): void {
+    this.step(this.after, this.before);
+  }
+
+  /** Throws what is not saved away. */
+  discard(): void {
+    const stored = this.stored();
+    if (stored) this.take(stored);
+  }
+
+  /** Saves what is being edited; errs with an `ApiError` where it is refused or somebody else was first. */
+  save(): Observable<StoredCircuit> {
+    const body = { version: this.stored()?.version ?? 0, circuit: this.draft()! };
+    return this.api.call(contract.changeCircuit, { body }).pipe(tap((stored) => this.take(stored)));
+  }
+
+  /** After a conflict: goes on from what somebody else has saved. */
+  readAnew(): void {
+    this.stored.set(undefined);
+    this.draft.set(undefined);
+    this.refresh();
+  }
+
+  /** The calls of a lap for a car at a pace, in the thread. */
+  async calls(model: CarFile, pace: number, settings: CallSettings): Promise<CallsAnswer | undefined> {
+    const circuit = this.draft();
+    if (!circuit) return undefined;
+    const question = { kind: 'calls' as const, id: this.next++, circuit, model, pace, grip: this.grip(), settings };
+    return (await this.ask(question)) as CallsAnswer;
+  }
+
+  carName(id: string): string {
+    const car = this.cars().find((one) => one.id === id);
+    return car ? `${car.fields.number} ${car.fields.name}` : 'an ordinary sports car';
+  }
+
+  ngOnDestroy(): void {
+    this.worker?.terminate();
+  }
+
+  private take(stored: StoredCircuit): void {
+    this.stored.set(stored);
+    this.draft.set(stored.circuit ?? undefined);
+    this.before.set([]);
+    this.after.set([]);
+  }
+
+  private step(from: typeof this.before, to: typeof this.before): void {
+    const [last, current] = [from().at(-1), this.draft()];
+    if (!last || !current) return;
+    from.update((known) => known.slice(0, -1));
+    to.update((known) => [...known, current]);
+    this.draft.set(last);
+  }
+
+  private ask(question: CircuitQuestion): Promise<CircuitAnswer> {
+    this.worker ??= this.begin();
+    return new Promise((settle) => {
+      this.open.set(question.id, settle);
+      this.worker!.postMessage(question);
+    });
+  }
+
+  private begin(): Worker {
+    const worker = new Worker(new URL('../circuit/circuit.worker', import.meta.url), { type: 'module' });
+    worker.addEventListener('message', ({ data }: MessageEvent<CircuitAnswer>) => {
+      this.open.get(data.id)?.(data);
+      this.open.delete(data.id);
+    });
+    return worker;
+  }
+}

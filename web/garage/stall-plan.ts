@@ -1,0 +1,218 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { clockMinute } from '@core/day';
+import { CAR_STATUS_WORDS } from '../data/names';
+import type { CarView } from './car-view';
+
+/** The garage from above: two rows of stalls with a lane between them, and what stands in which. */
+@Component({
+  selector: 'jl-stall-plan',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <ol [style.grid-template-columns]="'repeat(' + columns() + ', minmax(0, 1fr))'">
+      @for (stall of stalls(); track stall.number) {
+        <li [class.empty-stall]="!stall.view" [class.lower]="stall.lower">
+          <button
+            type="button"
+            [disabled]="!stall.view"
+            [class.chosen]="stall.view?.id === chosen()"
+            [class]="stall.tone"
+            [attr.aria-label]="stall.words"
+            [attr.aria-pressed]="counting() ? stall.ticked : stall.view?.id === chosen()"
+            (click)="pick(stall.view)"
+          >
+            <span class="stall-number">{{ stall.number }}</span>
+            @if (stall.view; as it) {
+              <svg viewBox="0 0 60 92" aria-hidden="true">
+                <g [attr.transform]="stall.lower ? '' : 'rotate(180 30 46)'">
+                  <rect x="13" y="6" width="34" height="78" rx="12" class="body" />
+                  <path d="M18 30 Q30 22 42 30 L40 44 L20 44 Z" class="glass" />
+                  <g [attr.transform]="'rotate(' + stall.turn + ' 13 22)'">
+                    <rect x="9" y="14" width="7" height="16" rx="2" class="wheel" />
+                  </g>
+                  <g [attr.transform]="'rotate(' + stall.turn + ' 47 22)'">
+                    <rect x="44" y="14" width="7" height="16" rx="2" class="wheel" />
+                  </g>
+                  <rect x="9" y="62" width="7" height="16" rx="2" class="wheel" />
+                  <rect x="44" y="62" width="7" height="16" rx="2" class="wheel" />
+                </g>
+                <text x="30" y="60" text-anchor="middle">{{ it.fields.number }}</text>
+              </svg>
+              <b>{{ it.fields.name }}</b>
+              <span class="where">{{ stall.state }}</span>
+              <span class="marks">
+                <i [class.off]="stall.card !== 'in'" [title]="'Camera card ' + (stall.card ?? 'not entered')">card</i>
+                <i [class.off]="!stall.charged" [title]="stall.charged ? 'Charged' : 'Not charged'">power</i>
+                @if (it.openFaults.length > 0) {
+                  <i class="fault">{{ it.openFaults.length }} fault{{ it.openFaults.length > 1 ? 's' : '' }}</i>
+                }
+              </span>
+              @if (counting()) {
+                <span class="tick">{{ stall.ticked ? '✓ here' : 'not here' }}</span>
+              }
+            }
+          </button>
+        </li>
+      }
+    </ol>
+  `,
+  styles: `
+    ol {
+      display: grid;
+      gap: 0.4rem;
+      list-style: none;
+      margin: 0;
+      padding: 0;
+    }
+    li.lower {
+      margin-top: 1.1rem;
+    }
+    button {
+      position: relative;
+      display: flex;
+      flex-direction: column;
+      align-items: center;
+      width: 100%;
+      min-height: 9.6rem;
+      padding: 0.3rem 0.2rem;
+      border: 1px solid var(--p-jl-line);
+      border-top: 4px solid var(--p-jl-faint);
+      border-radius: 4px;
+      background: var(--p-jl-panel);
+      color: var(--p-jl-ink);
+      cursor: pointer;
+      text-align: center;
+      font-stretch: 88%;
+    }
+    .lower button {
+      border-top: 1px solid var(--p-jl-line);
+      border-bottom: 4px solid var(--p-jl-faint);
+    }
+    button.chosen {
+      outline: 3px solid var(--p-jl-lake);
+    }
+    button.away svg {
+      opacity: 0.28;
+    }
+    button.held {
+      background: var(--p-jl-kerb-soft);
+    }
+    .empty-stall button {
+      border-style: dashed;
+      background: none;
+    }
+    .stall-number {
+      position: absolute;
+      left: 0.35rem;
+      top: 0.15rem;
+      font-size: 12px;
+      color: var(--p-jl-muted);
+    }
+    svg {
+      height: 62px;
+    }
+    .body {
+      fill: var(--p-jl-lake-soft);
+      stroke: var(--p-jl-ink);
+      stroke-width: 1.6;
+    }
+    .held .body {
+      fill: var(--p-jl-panel);
+      stroke: var(--p-jl-kerb);
+    }
+    .glass {
+      fill: var(--p-jl-panel);
+      stroke: var(--p-jl-ink);
+    }
+    .wheel {
+      fill: var(--p-jl-ink);
+    }
+    text {
+      font-size: 19px;
+      font-weight: 780;
+      fill: var(--p-jl-ink);
+    }
+    b {
+      font-size: 12.5px;
+      line-height: 1.15;
+    }
+    .where {
+      font-size: 12px;
+      color: var(--p-jl-muted);
+    }
+    .marks {
+      display: flex;
+      flex-wrap: wrap;
+      justify-content: center;
+      gap: 0.2rem;
+      margin-top: auto;
+    }
+    .marks i {
+      padding: 0 0.25rem;
+      border: 1px solid var(--p-jl-moss);
+      border-radius: 3px;
+      font-size: 11px;
+      font-style: normal;
+      color: var(--p-jl-moss);
+    }
+    .marks .off {
+      border-color: var(--p-jl-amber-mark);
+      border-style: dashed;
+      color: var(--p-jl-amber);
+      text-decoration: line-through;
+    }
+    .marks .fault {
+      border-color: var(--p-jl-kerb);
+      color: var(--p-jl-kerb);
+    }
+    .tick {
+      font-weight: 700;
+    }
+  `,
+})
+export class StallPlan {
+  readonly views = input.required<readonly CarView[]>();
+  readonly chosen = input<string>();
+  /** While cars are being counted: those that were ticked; else nothing. */
+  readonly counting = input<ReadonlySet<string>>();
+  readonly picked = output<string>();
+
+  private readonly size = computed(() => {
+    const highest = Math.max(2, ...this.views().map(({ stall }) => stall ?? 0));
+    return highest + (highest % 2);
+  });
+  protected readonly columns = computed(() => this.size() / 2);
+  protected readonly stalls = computed(() =>
+    Array.from({ length: this.size() }, (_, index) => {
+      const number = index + 1;
+      const view = this.views().find(({ stall }) => stall === number);
+      const status = view?.state.status;
+      const away = status === 'onCircuit';
+      const state = view ? stateWords(view) : 'empty';
+      const card = view?.inGarage?.card;
+      return {
+        number,
+        view,
+        lower: index >= this.size() / 2,
+        tone: status === 'held' ? 'held' : away ? 'away' : '',
+        turn: view?.lock === 'right' ? 24 : -24,
+        card: card?.where,
+        charged: card?.charged ?? false,
+        state,
+        ticked: view !== undefined && (this.counting()?.has(view.id) ?? false),
+        words: view
+          ? `Stall ${number}: car ${view.fields.number} ${view.fields.name}, ${state}, wheels to the ${view.lock}`
+          : `Stall ${number}: empty`,
+      };
+    }),
+  );
+
+  protected pick(view: CarView | undefined): void {
+    if (view) this.picked.emit(view.id);
+  }
+}
+
+function stateWords({ state, coolingS }: CarView): string {
+  if (coolingS !== undefined) return `cooling, ${Math.ceil(coolingS / 60)} min`;
+  if (state.status === 'held' && state.backAtS !== undefined) return `held until ${clockMinute(state.backAtS)}`;
+  return CAR_STATUS_WORDS[state.status];
+}

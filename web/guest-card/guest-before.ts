@@ -1,0 +1,123 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { contract } from '@core/api';
+import type { DayBefore } from '@core/coaching';
+import { lapTimeText } from '@core/day';
+import { Button } from 'primeng/button';
+import type { Observable } from 'rxjs';
+import { Api } from '../data/api';
+import { DayService } from '../data/day.service';
+import { Ask } from '../shell/ask';
+
+/** A guest's earlier days, who is the same person, and what is theirs: to take along, and to be erased. */
+@Component({
+  selector: 'jl-guest-before',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button],
+  template: `
+    <section aria-label="Been here before">
+      <h2>Been here before</h2>
+      @for (day of days(); track day.guest) {
+        <div class="day">
+          <b>{{ day.date }}</b>
+          @for (drive of day.drives; track $index) {
+            <p>
+              {{ drive.car }} with {{ drive.instructor }}, {{ drive.laps }} laps{{
+                drive.bestS === null ? '' : ', best ' + lapText(drive.bestS)
+              }}
+              @if (drive.faults.length > 0) {
+                <span class="muted">{{ drive.faults.join(', ').toLowerCase() }}</span>
+              }
+            </p>
+          }
+          @if (day.linked) {
+            <p-button
+              [label]="'Not the same person: ' + day.name"
+              size="small"
+              [text]="true"
+              (onClick)="apart(day.guest)"
+            />
+          }
+        </div>
+      } @empty {
+        <p class="muted">No earlier day is known, by e-mail or by name and birthday.</p>
+      }
+      <div class="acts">
+        <p-button label="Same as another guest" size="small" [text]="true" (onClick)="same()" />
+        <a [href]="exportUrl()" download>Export</a>
+        <p-button label="Erase" size="small" severity="danger" [text]="true" (onClick)="erase()" />
+      </div>
+    </section>
+  `,
+  styles: `
+    .day {
+      padding: 0.3rem 0;
+      border-top: 1px solid var(--p-jl-line);
+    }
+    p {
+      margin: 0.1rem 0;
+    }
+    .acts {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 0.4rem;
+    }
+  `,
+})
+export class GuestBefore {
+  private readonly api = inject(Api);
+  private readonly data = inject(DayService);
+  private readonly ask = inject(Ask);
+  readonly guest = input.required<string>();
+  readonly name = input.required<string>();
+  protected readonly lapText = lapTimeText;
+  private readonly params = computed(() => ({ date: this.data.date()!, id: this.guest() }));
+  private readonly read = rxResource({
+    params: () => this.params(),
+    stream: ({ params }) => this.api.call(contract.readBefore, { params }),
+  });
+  protected readonly days = linkedSignal<readonly DayBefore[]>(() =>
+    this.read.hasValue() ? this.read.value().days : [],
+  );
+  protected readonly exportUrl = computed(
+    () => `/api/days/${this.params().date}/guests/${encodeURIComponent(this.guest())}/export.json`,
+  );
+
+  protected async same(): Promise<void> {
+    const other = await this.ask.for(
+      `Who is the same person as ${this.name()}?`,
+      'Booking of the other day, such as lk-1040',
+    );
+    if (other?.trim())
+      this.take(
+        this.api.call(contract.linkGuests, { params: this.params(), body: { other: other.trim().toLowerCase() } }),
+      );
+  }
+
+  protected apart(other: string): void {
+    this.take(this.api.call(contract.unlinkGuests, { params: this.params(), body: { other } }));
+  }
+
+  /** Only once the name has been typed: it cannot be taken back. */
+  protected async erase(): Promise<void> {
+    const typed = await this.ask.for(
+      `Erase ${this.name()} for good? Laps stay as anonymous counts.`,
+      'Type the name to erase it',
+    );
+    if (typed === undefined) return;
+    if (typed.trim() !== this.name())
+      return this.data.refuse('Nothing was erased: the name was not typed as it stands.');
+    this.api.call(contract.eraseGuest, { params: this.params() }).subscribe({
+      next: () => this.data.say('Name, contact and words are erased.'),
+      error: (error: Error) => this.data.refuse(error.message),
+    });
+  }
+
+  private take(call: Observable<{ days: DayBefore[] }>): void {
+    call.subscribe({
+      next: ({ days }) => this.days.set(days),
+      error: (error: Error) => this.data.refuse(error.message),
+    });
+  }
+}

@@ -1,0 +1,160 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { contract } from '@core/api';
+import { differenceCard, type CardSubject } from '@core/car';
+import { handover, paceFromBefore, vocabularyOf } from '@core/coaching';
+import { mealOf } from '@core/crew';
+import { clockMinute, lapTimeText, spokenDuration } from '@core/day';
+import { progressOf } from '@core/journal';
+import { Button } from 'primeng/button';
+import { of } from 'rxjs';
+import { Api } from '../data/api';
+import { CircuitService } from '../data/circuit.service';
+import { DayService } from '../data/day.service';
+import { InstructorChoice } from '../data/instructor-choice';
+import { beadsOf } from '../drawing/bead-list';
+import { Beads } from '../drawing/beads';
+
+const READY_WORDS = {
+  paddles: 'ready for paddles',
+  nextLevel: 'ready for the next level',
+  notYet: 'not yet further',
+} as const;
+
+/** The instructor's phone between two drives: whom I get next and what to know, and my day. */
+@Component({
+  selector: 'jl-handover',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Beads, Button, RouterLink],
+  templateUrl: './handover.html',
+  styleUrl: './handover.scss',
+})
+export class HandoverScreen {
+  private readonly data = inject(DayService);
+  private readonly circuit = inject(CircuitService);
+  private readonly api = inject(Api);
+  protected readonly choice = inject(InstructorChoice);
+  private readonly vocabulary = vocabularyOf([]);
+
+  private readonly next = computed(() =>
+    this.choice.drives().find(({ stage }) => stage === 'planned' || stage === 'seated'),
+  );
+  protected readonly card = computed(() => {
+    const [context, state, next, view] = [this.data.context(), this.data.state(), this.next(), this.data.view()];
+    if (!context || !state || !next || !view) return undefined;
+    const card = handover(context, state, next.drive.id, this.vocabulary);
+    if (!card) return undefined;
+    const hold = context.schedule.drives.find(({ planned }) => planned.drive === next.drive.id);
+    const fields = this.data.bookings().get(card.guest.id)?.fields;
+    const inS = hold ? hold.startS - state.timeS : 0;
+    const name = (car: string | undefined) => context.schedule.index.cars.get(car ?? '')?.name ?? '';
+    return {
+      id: next.drive.id,
+      guest: card.guest.name,
+      facts: [
+        card.guest.languages.join(', '),
+        card.gearbox === 'auto' ? 'automatic' : card.gearbox === 'paddle' ? 'paddles' : 'gearbox open',
+        `expect ${lapTimeText(card.lapS)}`,
+        card.drivesBefore === 0 ? 'first drive today' : `drive ${card.drivesBefore + 1} today`,
+        ...(card.ready ? [READY_WORDS[card.ready]] : []),
+      ],
+      number: view.carNumbers[card.car ?? ''],
+      car: name(card.car),
+      stall: this.data.stalls()[card.car ?? ''],
+      laps: next.drive.laps + next.extraLaps,
+      when: hold ? `${clockMinute(hold.startS)}${inS > 0 ? `, in ${spokenDuration(inS)}` : ''}` : '',
+      worked: card.worked,
+      thing: card.oneThing,
+      cured: card.cured.map(({ name: words }) => words.toLowerCase()),
+      minds: [
+        ...(fields?.healthNote ? [fields.healthNote] : []),
+        ...(fields?.notes ? [fields.notes] : []),
+        ...(fields && !fields.prompting ? ['no hand on the wheel, no tap on the knee'] : []),
+        ...(fields?.drivesOn ? [`drives on the ${fields.drivesOn} at home`] : []),
+        ...card.notes,
+        ...(card.interventions > 0 ? [`${card.interventions} times somebody had to brake or steer`] : []),
+        ...(card.account ? [`says: “${card.account}”`] : []),
+        ...(card.favourite ? [`liked the ${name(card.favourite)}`] : []),
+        ...(card.friends.length > 0 ? [`drives against ${card.friends.join(', ')}`] : []),
+      ],
+      advice: this.adviceFor(card.car, card.lastCar),
+      lastCar: name(card.lastCar),
+      taught: card.taughtBefore,
+      seenBy: card.seenBy,
+    };
+  });
+  /** Earlier days of the next guest, once they are read. */
+  private readonly before = rxResource({
+    params: () => ({ date: this.data.date(), id: this.next()?.guest.id }),
+    stream: ({ params: { date, id } }) =>
+      date && id ? this.api.call(contract.readBefore, { params: { date, id } }) : of({ days: [] }),
+  });
+  protected readonly lastTime = computed(() => {
+    const last = this.before.value()?.days[0];
+    if (!last) return undefined;
+    const pace = paceFromBefore(this.before.value()!.days);
+    return [
+      `Last time ${last.date}: ${last.drives.map(({ car, laps }) => `${car}, ${laps} laps`).join('; ')}`,
+      ...(last.oneThing ? [`to work on then: ${last.oneThing.toLowerCase()}`] : []),
+      ...(last.ready ? [READY_WORDS[last.ready]] : []),
+      ...(pace ? [`expect the first drive back at ${pace.toFixed(2)} of a good guest's lap`] : []),
+    ].join('. ');
+  });
+  /** Drives that are behind me and have no marks yet. */
+  protected readonly unmarked = computed(() =>
+    this.choice
+      .drives()
+      .filter(({ stage, marked }) => (stage === 'parked' || stage === 'done') && marked.length === 0)
+      .slice(-3)
+      .map(({ drive, guest, parkedS }) => ({ id: drive.id, guest: guest.name, parked: clockMinute(parkedS ?? 0) })),
+  );
+  protected readonly day = computed(() => {
+    const [context, state, view, me] = [this.data.context(), this.data.state(), this.data.view(), this.choice.me()];
+    if (!context || !state || !view || !me) return [];
+    return this.choice.drives().map((drive) => {
+      const hold = context.schedule.drives.find(({ planned }) => planned.drive === drive.drive.id);
+      return {
+        id: drive.drive.id,
+        at: clockMinute(drive.seatedS ?? hold?.startS ?? 0),
+        guest: drive.guest.name,
+        number: view.carNumbers[drive.car ?? ''],
+        beads: beadsOf(drive, progressOf(context, drive).done),
+        over: drive.stage === 'done' || drive.stage === 'parked',
+        marked: drive.marked.length > 0,
+      };
+    });
+  });
+  protected readonly load = computed(() => {
+    const [state, me] = [this.data.state(), this.choice.me()];
+    const crew = me && state?.crew.get(me.id);
+    if (!crew || !me) return '';
+    const context = this.data.context();
+    const meal = context && this.data.shownS() < me.meal.to ? mealOf(context, me, this.data.shownS()) : undefined;
+    const words = meal && (meal.state === 'kept' ? `, meal from ${clockMinute(meal.fromS)}` : ', no gap for the meal');
+    return `${crew.laps} of at most ${me.maxLaps} laps${words ?? ''}`;
+  });
+
+  constructor() {
+    this.circuit.refresh();
+  }
+
+  protected read(): void {
+    const next = this.next();
+    if (next) this.data.record({ kind: 'handoverSeen', drive: next.drive.id }, this.choice.me()?.name);
+  }
+
+  private adviceFor(car: string | undefined, before: string | undefined): readonly string[] {
+    const now = this.subject(car);
+    if (!now) return [];
+    const card = differenceCard(now, this.subject(before));
+    return [...card.advice, ...card.traps.map((trap) => `Trap: ${trap}`)].slice(0, 4);
+  }
+
+  private subject(id: string | undefined): CardSubject | undefined {
+    const car = this.circuit.fleet().find((one) => one.id === id);
+    const stored = this.circuit.cars().find((one) => one.id === id);
+    const lap = this.circuit.study()?.laps.find((one) => one.car === id && one.pace === 1);
+    return car && stored && { car, notes: stored.fields.talk ?? {}, lap };
+  }
+}

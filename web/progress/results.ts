@@ -1,0 +1,86 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { guestResult, vocabularyOf } from '@core/coaching';
+import { lapTimeText } from '@core/day';
+import { progressOf } from '@core/journal';
+import { Button } from 'primeng/button';
+import { toString as qrSvg } from 'qrcode';
+import { DomSanitizer, type SafeHtml } from '@angular/platform-browser';
+import { DayService } from '../data/day.service';
+import { beadsOf } from '../drawing/bead-list';
+import { Beads } from '../drawing/beads';
+import { LapLines } from './lap-lines';
+import { MarkMap } from './mark-map';
+
+/** What a guest takes home: cars, laps, what got better, what was learned; made to be shown around. */
+@Component({
+  selector: 'jl-results',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Beads, Button, LapLines, MarkMap, RouterLink],
+  templateUrl: './results.html',
+  styleUrl: './results.scss',
+})
+export class Results {
+  private readonly data = inject(DayService);
+  private readonly sanitizer = inject(DomSanitizer);
+  /** The guest, from the address. */
+  readonly id = input.required<string>();
+  /** The day of the drives, from the address; the one that is open where not given. */
+  readonly day = input<string>();
+  protected readonly qr = signal<SafeHtml | undefined>(undefined);
+  protected readonly lapText = lapTimeText;
+  private readonly vocabulary = vocabularyOf([]);
+
+  protected readonly result = computed(() => {
+    const [context, state] = [this.data.context(), this.data.state()];
+    return context && state && guestResult(context, state, this.id(), this.vocabulary);
+  });
+  protected readonly map = computed(() => this.data.view()?.map ?? undefined);
+  protected readonly head = computed(() => {
+    const day = this.data.day();
+    return day ? `${day.venue} · ${day.circuit.name} · ${day.date}` : '';
+  });
+  protected readonly party = computed(() => this.result()?.guest.party);
+  protected readonly pdf = computed(
+    () => `/api/days/${this.data.date()}/sheets/results/${encodeURIComponent(this.id())}.pdf`,
+  );
+  protected readonly drives = computed(() => {
+    const [result, context] = [this.result(), this.data.context()];
+    if (!result || !context) return [];
+    return result.drives.map(({ drive, car, instructor, analysis, index, good, seen }) => ({
+      id: drive.drive.id,
+      car,
+      instructor,
+      beads: beadsOf(drive, progressOf(context, drive).done),
+      best: analysis.bestS,
+      spread: analysis.spreadS,
+      gain:
+        analysis.gainS === undefined
+          ? undefined
+          : `${Math.abs(analysis.gainS).toFixed(1)} s ${analysis.gainS >= 0 ? 'quicker' : 'slower'}, give or take ${(analysis.gainWithinS ?? 0).toFixed(1)}`,
+      index: index && `${index.index.toFixed(3)} ± ${index.within.toFixed(3)}`,
+      good,
+      seen: seen.map(({ fault }) => fault.name.toLowerCase()),
+    }));
+  });
+
+  constructor() {
+    effect(() => {
+      const [day, shown] = [this.day(), this.data.date()];
+      if (day !== undefined && shown !== undefined && day !== shown) this.data.open(day);
+    });
+    effect(() => {
+      const date = this.data.date();
+      if (!date) return;
+      const address = `${location.origin}/results/${encodeURIComponent(this.id())}?day=${date}`;
+      void qrSvg(address, { type: 'svg', margin: 0, errorCorrectionLevel: 'M' }).then((svg) =>
+        // Made here from our own address: nothing in it comes from outside.
+        this.qr.set(this.sanitizer.bypassSecurityTrustHtml(svg)),
+      );
+    });
+  }
+
+  protected print(): void {
+    window.print();
+  }
+}

@@ -1,0 +1,154 @@
+import { ChangeDetectionStrategy, Component, effect, inject, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { contract } from '@core/api';
+import { showFields, SLIDE_WORDS, type Question, type ShowFields, type Slide } from '@core/classroom';
+import { faultLine, faultsOf } from '@core/day';
+import { Button } from 'primeng/button';
+import { Checkbox } from 'primeng/checkbox';
+import { InputText } from 'primeng/inputtext';
+import { Textarea } from 'primeng/textarea';
+import { Api, ApiError } from '../data/api';
+import { DayService } from '../data/day.service';
+import { GarageService } from '../data/garage.service';
+import { newId } from '../data/new-id';
+
+/** Order, words and pictures of the classroom show, and its questions. */
+@Component({
+  selector: 'jl-show-editor',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, Checkbox, FormsModule, InputText, RouterLink, Textarea],
+  templateUrl: './show-editor.html',
+  styleUrl: './show-editor.scss',
+  host: { class: 'screen' },
+})
+export class ShowEditor {
+  private readonly api = inject(Api);
+  private readonly data = inject(DayService);
+  private readonly photos = inject(GarageService);
+  private readonly stored = rxResource({ stream: () => this.api.call(contract.readShow) });
+  protected readonly draft = signal<ShowFields | undefined>(undefined);
+  protected readonly changed = signal(false);
+  protected readonly saving = signal(false);
+  protected readonly faults = signal<readonly string[]>([]);
+  private version = 0;
+
+  constructor() {
+    effect(() => {
+      const stored = this.stored.value();
+      if (!stored || this.changed()) return;
+      this.version = stored.version;
+      this.draft.set(stored.fields);
+    });
+  }
+
+  protected titleOf({ kind, title }: Slide): string {
+    return title ?? SLIDE_WORDS[kind].title;
+  }
+
+  protected wordsOf({ kind, words }: Slide): string {
+    return (words ?? SLIDE_WORDS[kind].words).join('\n');
+  }
+
+  protected readonly isFromCircuit = ({ kind, words }: Slide) =>
+    words === undefined && ['welcome', 'corners', 'cones', 'passing', 'phases'].includes(kind);
+
+  protected change(fields: ShowFields): void {
+    this.draft.set(fields);
+    this.changed.set(true);
+    this.faults.set([]);
+  }
+
+  protected changeSlide(id: string, change: Partial<Slide>): void {
+    const draft = this.draft()!;
+    this.change({ ...draft, slides: draft.slides.map((slide) => (slide.id === id ? { ...slide, ...change } : slide)) });
+  }
+
+  protected setTitle(slide: Slide, text: string): void {
+    const title = text.trim();
+    this.changeSlide(slide.id, { title: title === '' || title === SLIDE_WORDS[slide.kind].title ? undefined : title });
+  }
+
+  protected setWords(slide: Slide, text: string): void {
+    const words = text
+      .split('\n')
+      .map((line) => line.trim())
+      .filter(Boolean);
+    const same = words.join('\n') === SLIDE_WORDS[slide.kind].words.join('\n');
+    this.changeSlide(slide.id, { words: words.length === 0 || same ? undefined : words });
+  }
+
+  protected move(place: number, step: number): void {
+    const draft = this.draft()!;
+    const to = place + step;
+    if (to < 0 || to >= draft.slides.length) return;
+    const slides = [...draft.slides];
+    [slides[place], slides[to]] = [slides[to]!, slides[place]!];
+    this.change({ ...draft, slides });
+  }
+
+  protected addSlide(): void {
+    const draft = this.draft()!;
+    this.change({ ...draft, slides: [...draft.slides, { id: newId().slice(0, 12), kind: 'own', title: 'New slide' }] });
+  }
+
+  protected removeSlide(id: string): void {
+    const draft = this.draft()!;
+    this.change({ ...draft, slides: draft.slides.filter((slide) => slide.id !== id) });
+  }
+
+  protected async setPicture(id: string, event: Event): Promise<void> {
+    const file = (event.target as HTMLInputElement).files?.[0];
+    if (!file) return;
+    const picture = await this.photos.sendPhoto(file, newId());
+    if (picture) this.changeSlide(id, { picture });
+    else this.data.refuse('The picture could not be sent. JPEG, PNG or WebP of up to 4 MB.');
+  }
+
+  protected changeQuestion(id: string, change: Partial<Question>): void {
+    const draft = this.draft()!;
+    const questions = draft.questions.map((one) => (one.id === id ? { ...one, ...change } : one));
+    this.change({ ...draft, questions });
+  }
+
+  protected setAnswers(question: Question, text: string): void {
+    const answers = text
+      .split('\n')
+      .map((line) => line.trim())
+      .filter(Boolean);
+    this.changeQuestion(question.id, { answers, right: Math.min(question.right, Math.max(0, answers.length - 1)) });
+  }
+
+  protected addQuestion(): void {
+    const draft = this.draft()!;
+    const question = { id: newId().slice(0, 12), text: 'New question', answers: ['Yes', 'No'], right: 0 };
+    this.change({ ...draft, questions: [...draft.questions, question] });
+  }
+
+  protected removeQuestion(id: string): void {
+    const draft = this.draft()!;
+    this.change({ ...draft, questions: draft.questions.filter((question) => question.id !== id) });
+  }
+
+  protected save(): void {
+    const parsed = showFields.safeParse(this.draft());
+    if (!parsed.success) return this.faults.set(faultsOf(parsed.error).map(faultLine));
+    this.saving.set(true);
+    this.api.call(contract.changeShow, { body: { version: this.version, fields: parsed.data } }).subscribe({
+      next: ({ version }) => {
+        this.saving.set(false);
+        this.version = version;
+        this.changed.set(false);
+        this.data.say('The show is saved.');
+      },
+      error: (error: unknown) => {
+        this.saving.set(false);
+        const current =
+          error instanceof ApiError ? (error.problem?.current as { version: number } | undefined) : undefined;
+        this.faults.set([(error as Error).message + (current ? ' Saving again puts yours over it.' : '')]);
+        if (current) this.version = current.version;
+      },
+    });
+  }
+}
