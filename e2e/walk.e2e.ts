@@ -4,7 +4,6 @@ test('a newcomer imports a list, gets a plan, and walks one guest to the last la
   page,
   browser,
 }) => {
-  test.setTimeout(120_000);
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Board' })).toBeVisible();
   await expect(page.locator('.drive').first()).toBeVisible();
