@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
+import cookieParser from 'cookie-parser';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -11,10 +12,12 @@ import type { Clock } from './clock';
 import { DayRoom } from './day-room';
 import { DeviceDesk } from './devices/device-desk';
 import { Hub } from './live/hub';
+import { ManagerDesk } from './manager-desk';
 import { PlanJobs } from './planner/plan-jobs';
 import { notFound, Refusal } from './problems';
 import { bookingRoutes } from './routes/bookings';
 import { circuitRoutes } from './routes/circuit';
+import { crewRoutes } from './routes/crew';
 import { dayRoutes } from './routes/days';
 import { deviceRoutes } from './routes/devices';
 import { guestRoutes } from './routes/guests';
@@ -44,7 +47,8 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
   const room = new DayRoom(store, hub, clock);
   const planJobs = new PlanJobs({ store, room, hub, clock }, logger);
   const devices = new DeviceDesk({ store, room, hub, clock });
-  const services: Services = { store, clock, hub, room, planJobs, devices, resetDemo };
+  const manager = new ManagerDesk(store);
+  const services: Services = { store, clock, hub, room, planJobs, devices, manager, resetDemo };
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -70,7 +74,7 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
       filter: (request, response) => !request.url.endsWith('/stream') && compression.filter(request, response),
     }),
   );
-  app.use(express.json({ limit: MOST_BODY }));
+  app.use(express.json({ limit: MOST_BODY }), cookieParser());
 
   const openApi = openApiDocument();
   app.get('/api/openapi.json', (_request, response) => void response.json(openApi));
@@ -84,6 +88,7 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
     printRoutes(services),
     circuitRoutes(services),
     guestRoutes(services),
+    crewRoutes(services),
   );
   app.use('/api', (request) => {
     throw notFound(`${request.method} ${request.originalUrl}`);

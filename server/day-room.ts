@@ -1,4 +1,5 @@
 import { dayView, type Booking, type PlanRevision } from '@core/api';
+import { teachingDrivesOf, vocabularyOf, type FaultEntry, type TaughtDrive } from '@core/coaching';
 import { crewDaysOf, type CrewDay } from '@core/crew';
 import { emptyPlan, type Day, type Plan } from '@core/day';
 import { closeOfDay, type DayClose } from '@core/closing';
@@ -48,6 +49,7 @@ interface Counted {
   readonly lastSeq: number;
   readonly cars: readonly CarDay[];
   readonly crew: readonly CrewDay[];
+  readonly teaching: readonly TaughtDrive[];
 }
 
 interface OnCircuit {
@@ -64,6 +66,7 @@ export class DayRoom {
   private readonly read = new Map<string, Read>();
   private onCircuit: OnCircuit | undefined;
   private readonly counted = new Map<string, Counted>();
+  private words: ReadonlyMap<string, FaultEntry> | undefined;
 
   constructor(
     private readonly store: Store,
@@ -100,6 +103,7 @@ export class DayRoom {
     this.read.clear();
     this.counted.clear();
     this.onCircuit = undefined;
+    this.words = undefined;
   }
 
   /** What the lines of devices are read by, many times a second. */
@@ -136,9 +140,25 @@ export class DayRoom {
     return `${read.json.slice(0, -1)},"journal":[${jsonEntries.join(',')}],"clock":${clock}}`;
   }
 
-  /** What each car and each instructor did on each day up to this one. Days that are over are counted once. */
+  /** The common vocabulary with what the venue has added to it. */
+  vocabulary(): ReadonlyMap<string, FaultEntry> {
+    return (this.words ??= vocabularyOf(this.store.faults.list().map(({ fields }) => fields)));
+  }
+
+  /** What each car and each instructor did on each day up to this one. */
   daysUpTo(date: string): { days: CarDay[]; crew: CrewDay[] } {
-    const counted = this.store.days
+    const counted = this.countedUpTo(date);
+    return { days: counted.flatMap(({ cars }) => cars), crew: counted.flatMap(({ crew }) => crew) };
+  }
+
+  /** What each drive says of the teaching in it, on all days up to today. */
+  teachingUpToNow(): TaughtDrive[] {
+    return this.countedUpTo(this.clock.read().date).flatMap(({ teaching }) => teaching);
+  }
+
+  /** Days that are over are counted once. */
+  private countedUpTo(date: string): Counted[] {
+    return this.store.days
       .list()
       .filter((day) => day.date <= date && day.drives > 0)
       .map((day): Counted => {
@@ -147,12 +167,16 @@ export class DayRoom {
         if (known?.lastSeq === lastSeq) return known;
         const { context, entries } = this.of(day.date);
         const state = stateOf(context, entries, 86_400);
-        const fresh = { lastSeq, cars: carDaysOf(context, state), crew: crewDaysOf(context, state) };
+        const fresh = {
+          lastSeq,
+          cars: carDaysOf(context, state),
+          crew: crewDaysOf(context, state),
+          teaching: teachingDrivesOf(context, state, this.vocabulary()),
+        };
         this.counted.set(day.date, fresh);
         if (day.date !== date) this.forget(day.date);
         return fresh;
       });
-    return { days: counted.flatMap(({ cars }) => cars), crew: counted.flatMap(({ crew }) => crew) };
   }
 
   /** The day in figures as it stands, and that of a week before where there was one. */
@@ -221,7 +245,7 @@ export class DayRoom {
   }
 }
 
-/** What the pit exit goes by that is not in the day file. */
+/** What screens go by that is not in the day file. */
 function exitOf(store: Store) {
   const cars = store.cars.list();
   const { pitExit } = store.venue.get()!.fields;
@@ -231,6 +255,7 @@ function exitOf(store: Store) {
     stalls: Object.fromEntries(cars.flatMap(({ id, fields }) => (fields.stall ? [[id, fields.stall]] : []))),
     pitExit,
     map: circuit ? circuitMapOf(circuit) : null,
+    faults: store.faults.list().map(({ fields }) => fields),
   };
 }
 

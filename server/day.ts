@@ -1,10 +1,14 @@
 import { plannedCar, type Booking, type BookingFields, type VenueFields } from '@core/api';
+import { plannedInstructor } from '@core/crew';
 import type { Day, Drive, Guest } from '@core/day';
 import type { Store } from './store';
 
 /** The day file of an event day, put together from venue, fleet, crew and bookings. */
 export function dayOf(store: Store, date: string): Day {
   const venue = store.venue.get()!.fields;
+  const cars = store.cars.list().map(({ fields }) => plannedCar(fields));
+  const fleet = cars.map(({ id }) => id);
+  const roster = store.roster.between(date, date);
   return {
     format: 'joylap-day',
     version: 1,
@@ -17,8 +21,8 @@ export function dayOf(store: Store, date: string): Day {
     circuit: venue.circuit,
     rules: venue.rules,
     sightingVehicles: venue.sightingVehicles,
-    cars: store.cars.list().map(({ fields }) => plannedCar(fields)),
-    instructors: store.instructors.list().map(({ fields }) => fields),
+    cars,
+    instructors: store.instructors.list().map(({ fields }) => plannedInstructor(fields, roster, date, fleet)),
     guests: store.bookings.list(date).map((booking) => guestOf(booking, venue)),
   };
 }

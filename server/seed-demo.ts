@@ -1,4 +1,5 @@
 import type { JournalEntry } from '@core/journal';
+import { DEMO_MANAGER_HASH, HOLDS_UNTIL, OWN_FAULTS, ROSTER } from '../demo/crew-days';
 import { EARLIER_DAYS, earlierBookings, earlierDate, playEarlierDay } from '../demo/earlier-days';
 import { CREW, DEMO_DATE, DEMO_DEVICE_KEY, DEMO_DEVICES, FLEET, LARKMERE } from '../demo/larkmere';
 import { demoBookings, demoDay } from '../demo/seed';
@@ -16,6 +17,10 @@ const TABLES = [
   'plan_job',
   'journal_entry',
   'plan_revision',
+  'pairing_reason',
+  'roster',
+  'fault',
+  'manager_code',
   'booking',
   'event_day',
   'instructor',
@@ -40,7 +45,12 @@ export function seedDemo(store: Store): void {
       store.venue.create(LARKMERE);
       store.circuit.change(0, SLIPWAY);
       for (const car of FLEET) store.cars.add(car.id, car);
-      for (const instructor of CREW) store.instructors.add(instructor.id, instructor);
+      for (const instructor of CREW) {
+        store.instructors.add(instructor.id, { ...instructor, holdsUntil: HOLDS_UNTIL[instructor.id] });
+      }
+      for (const entry of ROSTER) store.roster.put(entry);
+      for (const fault of OWN_FAULTS) store.faults.add(fault.id, fault);
+      store.manager.setHash(DEMO_MANAGER_HASH);
       for (const device of DEMO_DEVICES) store.devices.add({ ...device, key: DEMO_DEVICE_KEY });
       for (let daysAgo = EARLIER_DAYS; daysAgo > 0; daysAgo--) seedEarlierDay(store, daysAgo);
       store.days.add(DEMO_DATE, MADE_AT);

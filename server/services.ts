@@ -1,6 +1,7 @@
 import type { Clock } from './clock';
 import type { DayRoom } from './day-room';
 import type { DeviceDesk } from './devices/device-desk';
+import type { ManagerDesk } from './manager-desk';
 import type { Hub } from './live/hub';
 import type { PlanJobs } from './planner/plan-jobs';
 import type { Store } from './store';
@@ -13,6 +14,7 @@ export interface Services {
   readonly room: DayRoom;
   readonly planJobs: PlanJobs;
   readonly devices: DeviceDesk;
+  readonly manager: ManagerDesk;
   /** Puts the demo back to its beginning; only the demo has it. */
   readonly resetDemo: (() => void) | undefined;
 }

@@ -67,7 +67,18 @@ export const routes: Routes = [
     loadComponent: () => import('./bookings/bookings').then((m) => m.Bookings),
   },
   { path: 'cars', title: 'Cars · Joy Lap', loadComponent: () => import('./cars/cars').then((m) => m.Cars) },
-  { path: 'crew', title: 'Crew · Joy Lap', loadComponent: () => import('./crew/crew').then((m) => m.Crew) },
+  {
+    path: 'crew',
+    title: 'Crew · Joy Lap',
+    loadComponent: () => import('./crew/crew-frame').then((m) => m.CrewFrame),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'today' },
+      { path: 'today', loadComponent: () => import('./crew/crew').then((m) => m.Crew) },
+      { path: 'roster', loadComponent: () => import('./crew/roster').then((m) => m.RosterScreen) },
+      { path: 'faults', loadComponent: () => import('./crew/vocabulary').then((m) => m.VocabularyScreen) },
+      { path: 'teaching', loadComponent: () => import('./crew/teaching').then((m) => m.TeachingScreen) },
+    ],
+  },
   { path: 'garage', title: 'Garage · Joy Lap', loadComponent: () => import('./garage/garage').then((m) => m.Garage) },
   {
     path: 'circuit',

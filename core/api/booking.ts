@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import type { Car } from '../day/day-file';
-import { car, circuit, condition, fit, gearbox, instructor, pin, rules, sightingVehicle } from '../day/day-file';
+import { car, circuit, condition, fit, gearbox, pin, rules, sightingVehicle } from '../day/day-file';
 import { carFile } from '../car/car-file';
+import { instructorFields } from '../crew/skills';
 import { timeOfDay } from '../day/time';
 
 /** What is set up rather than happens, as web and server exchange it. */
@@ -110,7 +111,7 @@ export function plannedCar(fields: CarFields): Car {
 export const storedCar = z.object({ ...stored, fields: carFields });
 export type StoredCar = z.output<typeof storedCar>;
 
-export const storedInstructor = z.object({ ...stored, fields: instructor });
+export const storedInstructor = z.object({ ...stored, fields: instructorFields });
 export type StoredInstructor = z.output<typeof storedInstructor>;
 
 /** Of a venue that has not written its own. */

@@ -5,3 +5,4 @@ export * from './devices';
 export * from './import';
 export * from './planning';
 export * from './circuit';
+export * from './crew';

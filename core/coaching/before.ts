@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { readiness } from '../journal/entry';
+import { levelReached } from './levels';
 import type { GuestResult } from './results';
 
 /** What a guest did on an earlier day, as far as the next instructor and the guest want to know it. */
@@ -16,12 +17,17 @@ export const dayBefore = z.object({
       laps: z.number().int(),
       bestS: z.number().nullable(),
       index: z.number().nullable(),
+      /** Standard error of the index, and the gain within the drive with what it may be off by. */
+      indexWithin: z.number().nullable(),
+      gainS: z.number().nullable(),
+      gainWithinS: z.number().nullable(),
       faults: z.array(z.string()),
       good: z.array(z.string()),
     }),
   ),
   oneThing: z.string().nullable(),
   ready: readiness.nullable(),
+  reached: z.array(levelReached),
 });
 export type DayBefore = z.output<typeof dayBefore>;
 
@@ -40,11 +46,15 @@ export function dayBeforeOf(date: string, result: GuestResult, linked: boolean):
       laps: analysis.laps.length,
       bestS: analysis.bestS ?? null,
       index: index?.index ?? null,
+      indexWithin: index?.within ?? null,
+      gainS: analysis.gainS ?? null,
+      gainWithinS: analysis.gainWithinS ?? null,
       faults: seen.map(({ fault }) => fault.name),
       good: [...good],
     })),
     oneThing: result.oneThing?.fault.name ?? null,
     ready: result.drives.flatMap(({ drive }) => drive.marked).findLast(({ ready }) => ready)?.ready ?? null,
+    reached: [...result.reached],
   };
 }
 

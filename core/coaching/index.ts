@@ -6,3 +6,6 @@ export * from './vocabulary';
 export * from './results';
 export * from './before';
 export * from './evidence';
+export * from './teaching';
+export * from './heat';
+export * from './levels';

@@ -1,6 +1,7 @@
 import type { Guest } from '../day';
 import type { DayContext, DayState, DriveState } from '../journal';
 import { drivenBy } from './handover';
+import { COACHED_DRIVE, type LevelReached } from './levels';
 import { analyseLaps, compareIndex, paceIndex, type LapAnalysis, type PaceIndex } from './laps';
 import { cured, oneThing, seenFaults, type OneThing, type SeenFault } from './marks';
 import type { FaultEntry } from './vocabulary';
@@ -29,6 +30,8 @@ export interface GuestResult {
   readonly oneThing: OneThing | undefined;
   /** Faults marked, by name of the corner. */
   readonly byCorner: ReadonlyMap<string, number>;
+  /** What was reached on this day, by programme. */
+  readonly reached: readonly LevelReached[];
 }
 
 export function guestResult(
@@ -73,7 +76,17 @@ export function guestResult(
     ],
     oneThing: oneThing(seen),
     byCorner,
+    reached: levelOf(context, drives),
   };
+}
+
+/** The fiercest car with a clean lap in it. */
+function levelOf({ day, schedule }: DayContext, drives: readonly DriveResult[]): LevelReached[] {
+  const reached = drives
+    .filter(({ analysis }) => analysis.clean.length > 0)
+    .flatMap(({ drive }) => schedule.index.cars.get(drive.car ?? '') ?? [])
+    .sort((a, b) => b.level - a.level)[0];
+  return reached ? [{ programme: COACHED_DRIVE, level: reached.level, car: reached.name, date: day.date }] : [];
 }
 
 /** One friend among others. */

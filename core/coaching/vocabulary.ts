@@ -48,6 +48,8 @@ export const faultEntry = z.strictObject({
   from: z.array(z.string().max(40)).max(4).optional(),
   /** How much it matters, 1 little … 3 much. */
   weight: z.number().min(1).max(3),
+  /** Not offered any more; marks that name it are still read. */
+  retired: z.boolean().optional(),
 });
 export type FaultEntry = z.output<typeof faultEntry>;
 
@@ -118,6 +120,25 @@ export const VOCABULARY: readonly FaultEntry[] = ROWS.map(
 /** The vocabulary of a venue: the common one, and its own entries, which replace those with the same id. */
 export function vocabularyOf(own: readonly FaultEntry[]): ReadonlyMap<string, FaultEntry> {
   return new Map([...VOCABULARY, ...own].map((entry) => [entry.id, entry]));
+}
+
+/**
+ * What is wrong with the links of an entry: a fault may come from another one of its own phase or of one before, or of the
+ * whole drive.
+ *
+ * @returns a sentence; nothing where they are right
+ */
+export function linkFault(entry: FaultEntry, vocabulary: ReadonlyMap<string, FaultEntry>): string | undefined {
+  for (const id of entry.from ?? []) {
+    const cause = vocabulary.get(id);
+    if (id === entry.id) return 'A fault cannot come from itself.';
+    if (!cause) return `There is no fault "${id}" that this one could come from.`;
+    const wholeDrive = entry.phase === 'whole' || cause.phase === 'whole';
+    if (!wholeDrive && phase.options.indexOf(cause.phase) > phase.options.indexOf(entry.phase)) {
+      return `"${cause.name}" comes after "${entry.name}" in a corner and cannot be its cause.`;
+    }
+  }
+  return undefined;
 }
 
 /** What was good; one of these, or own words. */

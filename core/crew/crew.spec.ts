@@ -1,7 +1,7 @@
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { dayContext, stateOf } from '../journal';
 import { assignmentsOf } from '../planner';
-import { crewDaysOf, crewSharesOf, freeFor, mealOf, soleHolders } from '.';
+import { crewDaysOf, crewSharesOf, crewSharesOver, freeFor, mealOf } from '.';
 
 const day = aDay({
   cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],
@@ -69,10 +69,21 @@ describe('The work of the crew', () => {
     ]);
   });
 
-  it('names who alone may teach in a car', () => {
-    expect(soleHolders(context)).toEqual([]);
-    const alone = dayContext(aDay({ ...day, instructors: [day.instructors[0]!, day.instructors[1]!] }), plan);
-    expect(soleHolders(alone)).toEqual([{ car: 'c2', instructor: 'i1' }]);
+  it('is shared fairly over many days by the hours each was there', () => {
+    const day = (instructor: string, laps: number, hours: number) => ({
+      date: '2027-05-01',
+      instructor,
+      laps,
+      drives: 1,
+      heldS: 0,
+      thereS: hours * 3600,
+    });
+    const shares = crewSharesOver([day('i1', 40, 8), day('i1', 20, 4), day('i2', 0, 6)], ['i1', 'i2', 'i3']);
+    expect(shares.map(({ done, fair }) => [done, fair])).toEqual([
+      [60, 40],
+      [0, 20],
+      [0, 0],
+    ]);
   });
 
   it('keeps a meal where the plan has a gap for it, and says how much is missing where not', () => {

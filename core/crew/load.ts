@@ -9,11 +9,14 @@ export const crewDay = z.object({
   drives: z.number().int(),
   /** With guests, from the seat to the debrief. */
   heldS: z.number(),
+  /** Hours of the roster, in seconds. */
+  thereS: z.number(),
 });
 export type CrewDay = z.output<typeof crewDay>;
 
-export function crewDaysOf({ day }: DayContext, state: DayState): CrewDay[] {
-  return day.instructors.map(({ id }) => {
+export function crewDaysOf({ day, schedule }: DayContext, state: DayState): CrewDay[] {
+  return day.instructors.map((who) => {
+    const { id } = who;
     const own = [...state.drives.values()].filter((drive) => drive.instructor === id && drive.releasedS !== undefined);
     return {
       date: day.date,
@@ -24,6 +27,7 @@ export function crewDaysOf({ day }: DayContext, state: DayState): CrewDay[] {
         const endS = debriefedS ?? parkedS;
         return endS === undefined || seatedS === undefined ? sum : sum + endS - seatedS;
       }, 0),
+      thereS: schedule.index.windows(who).reduce((sum, { from, to }) => sum + to - from, 0),
     };
   });
 }
@@ -49,15 +53,21 @@ export function crewSharesOf({ day, schedule }: DayContext, state: DayState): Cr
     const hours = schedule.index.windows(who).reduce((sum, { from, to }) => sum + to - from, 0);
     return { instructor: who.id, done, planned, hours };
   });
+  return withFairShare(rows);
+}
+
+/** The same over days that are over: laps done, beside the share that is fair by the hours each was there. */
+export function crewSharesOver(days: readonly CrewDay[], instructors: readonly string[]): CrewShare[] {
+  const rows = instructors.map((instructor) => {
+    const own = days.filter((day) => day.instructor === instructor);
+    const sum = (of: (day: CrewDay) => number) => own.reduce((total, day) => total + of(day), 0);
+    return { instructor, done: sum(({ laps }) => laps), planned: 0, hours: sum(({ thereS }) => thereS) };
+  });
+  return withFairShare(rows);
+}
+
+function withFairShare(rows: readonly (Omit<CrewShare, 'fair'> & { readonly hours: number })[]): CrewShare[] {
   const laps = rows.reduce((sum, { done, planned }) => sum + done + planned, 0);
   const hours = rows.reduce((sum, row) => sum + row.hours, 0);
   return rows.map(({ hours: own, ...row }) => ({ ...row, fair: hours > 0 ? (laps * own) / hours : 0 }));
-}
-
-/** Cars that only one of the crew may teach in: a day without that one is a day without the car. */
-export function soleHolders({ day }: DayContext): { readonly car: string; readonly instructor: string }[] {
-  return day.cars.flatMap((car) => {
-    const may = day.instructors.filter(({ cars }) => cars === 'all' || cars.includes(car.id));
-    return may.length === 1 ? [{ car: car.id, instructor: may[0]!.id }] : [];
-  });
 }

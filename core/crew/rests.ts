@@ -1,4 +1,5 @@
 import { teachesIn, type Instructor } from '../day';
+import { overworkedHold } from '../day/rules/crew-rest';
 import type { DayContext, DayState } from '../journal';
 
 /** Whether an instructor's meal still has its gap in the plan, and where. */
@@ -18,6 +19,16 @@ export function mealOf({ schedule }: DayContext, who: Instructor, nowS: number):
     freeS = Math.max(freeS, endS);
   }
   return { state: 'endangered', longestS };
+}
+
+/** Whether an instructor's breaks are long enough in the plan; where not, from when on the work is too long. */
+export type Rest =
+  { readonly state: 'kept' } | { readonly state: 'endangered'; readonly fromS: number; readonly workedS: number };
+
+/** The breaks that the plan leaves, by the same rule that it is checked with. */
+export function restOf({ schedule }: DayContext, who: Instructor): Rest {
+  const over = overworkedHold(who, schedule.crewHolds.get(who.id) ?? []);
+  return over ? { state: 'endangered', fromS: over.hold.startS, workedS: over.workedS } : { state: 'kept' };
 }
 
 /** Somebody who is free now and may teach in a car, and until when. */

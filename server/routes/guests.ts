@@ -1,18 +1,17 @@
 import { Router } from 'express';
 import { contract } from '@core/api';
-import { dayBeforeOf, guestResult, vocabularyOf, type DayBefore } from '@core/coaching';
+import { dayBeforeOf, guestResult, type DayBefore } from '@core/coaching';
 import { journalEntry, stateOf, withoutWords } from '@core/journal';
 import * as z from 'zod';
 import { conflict, notFound } from '../problems';
 import type { Services } from '../services';
 import { mount } from './mount';
 
-const vocabulary = vocabularyOf([]);
 /** Days before that are read for one guest. */
 const MOST_DAYS = 12;
 
 /** Guests who come back, and what is theirs: to be taken along, and to be erased. */
-export function guestRoutes({ store, room, hub, clock }: Services): Router {
+export function guestRoutes({ store, room, hub, clock, manager }: Services): Router {
   const router = Router();
 
   const before = (date: string, id: string): DayBefore[] => {
@@ -22,7 +21,7 @@ export function guestRoutes({ store, room, hub, clock }: Services): Router {
       .slice(0, MOST_DAYS)
       .flatMap((other) => {
         const { context, entries } = room.of(other.date);
-        const result = guestResult(context, stateOf(context, entries, 86_400), other.id, vocabulary);
+        const result = guestResult(context, stateOf(context, entries, 86_400), other.id, room.vocabulary());
         return result ? [dayBeforeOf(other.date, result, linked.has(other.id))] : [];
       });
   };
@@ -57,7 +56,8 @@ export function guestRoutes({ store, room, hub, clock }: Services): Router {
     store.guests.unlink(id, other);
     return { days: before(date, id) };
   });
-  router.get('/api/days/:date/guests/:id/export.json', ({ params: { date, id } }, response) => {
+  router.get('/api/days/:date/guests/:id/export.json', (request, response) => {
+    const { date, id } = request.params;
     const booking = bookingOf(date, id);
     const { context, entries } = room.of(date);
     const drives = new Set(booking.fields.drives.map((drive) => drive.id));
@@ -67,12 +67,14 @@ export function guestRoutes({ store, room, hub, clock }: Services): Router {
         ('drive' in entry && drives.has(entry.drive)) ||
         ('guests' in entry && entry.guests.includes(id)),
     );
-    const result = guestResult(context, stateOf(context, entries, room.nowS(date)), id, vocabulary);
+    const result = guestResult(context, stateOf(context, entries, room.nowS(date)), id, room.vocabulary());
     const document = {
       booking: z.encode(contract.changeBooking.reply, booking),
       entries: own.map(({ entry }) => z.encode(journalEntry, entry)),
       today: result ? dayBeforeOf(date, result, false) : null,
       before: before(date, id),
+      // Theirs as well, but to be handed out by the manager.
+      pairings: manager.isOpen(request) ? store.manager.reasons(id) : undefined,
     };
     response.set('content-disposition', `attachment; filename="guest-${date}.json"`).json(document);
   });
@@ -99,6 +101,7 @@ export function guestRoutes({ store, room, hub, clock }: Services): Router {
           preferInstructors: [],
           drives: fields.drives,
         });
+        store.manager.changeReasons(id, []);
         for (const { entry } of room.of(date).entries) {
           const erased = withoutWords(entry, id, (drive) => drives.has(drive));
           if (erased) store.guests.erase(entry.id, JSON.stringify(z.encode(journalEntry, erased)), clock.recordedAt());

@@ -19,15 +19,18 @@ export class EncodedReply {
 export function mount<E extends Endpoint>(
   router: Router,
   endpoint: E,
-  handle: (call: Call<E>) => ReplyOf<E> | EncodedReply,
+  handle: (call: Call<E>) => ReplyOf<E> | EncodedReply | Promise<ReplyOf<E>>,
 ): void {
   const handler: RequestHandler = (request: Request, response: Response) => {
     const params = checked(endpoint.params, request.params, 'The address') as ParamsOf<E>;
     const body = checked(endpoint.body, request.body, 'The request') as BodyOf<E>;
+    const send = (reply: ReplyOf<E> | EncodedReply) => {
+      if (response.statusCode === 200) response.status(endpoint.status ?? 200);
+      if (reply instanceof EncodedReply) response.type('json').send(reply.json);
+      else response.json(z.encode(endpoint.reply, reply));
+    };
     const reply = handle({ params, body, response });
-    if (response.statusCode === 200) response.status(endpoint.status ?? 200);
-    if (reply instanceof EncodedReply) response.type('json').send(reply.json);
-    else response.json(z.encode(endpoint.reply, reply));
+    return reply instanceof Promise ? reply.then(send) : send(reply);
   };
   router[endpoint.method](endpoint.path, handler);
 }

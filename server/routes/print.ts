@@ -2,7 +2,7 @@ import { createRequire } from 'node:module';
 import { Router, type Response } from 'express';
 import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces';
-import { guestResult, vocabularyOf } from '@core/coaching';
+import { guestResult } from '@core/coaching';
 import { stateOf } from '@core/journal';
 import { closeCsv, closeSheet } from '@exchange/close';
 import { resultSheet } from '@exchange/results';
@@ -44,7 +44,7 @@ export function printRoutes({ store, room }: Services): Router {
     async ({ params: { date, id }, protocol, hostname }, response) => {
       const { day, context, entries } = room.of(date);
       const state = stateOf(context, entries, room.nowS(date));
-      const result = guestResult(context, state, id, vocabularyOf([]));
+      const result = guestResult(context, state, id, room.vocabulary());
       if (!result) throw notFound(`guest "${id}" on ${date}`);
       const port = response.req.socket.localPort;
       const address = `${protocol}://${hostname}:${port}/results/${encodeURIComponent(id)}?day=${date}`;

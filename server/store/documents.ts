@@ -32,8 +32,8 @@ export function documentCodec<S extends z.ZodType>(schema: S) {
   };
 }
 
-/** The fleet and the crew: small tables of documents in the order in which they were added. */
-export function documentTable<S extends z.ZodType>(db: Db, table: 'car' | 'instructor', schema: S) {
+/** Small tables of documents in the order in which they were added: the fleet, the crew, the venue's own faults. */
+export function documentTable<S extends z.ZodType>(db: Db, table: 'car' | 'instructor' | 'fault', schema: S) {
   const codec = documentCodec(schema);
   const all = db.prepare<[], DocumentRow>(`select id, version, document from ${table} order by position, id`);
   const one = db.prepare<[string], DocumentRow>(`select id, version, document from ${table} where id = ?`);
@@ -42,6 +42,7 @@ export function documentTable<S extends z.ZodType>(db: Db, table: 'car' | 'instr
      values (?, (select coalesce(max(position), 0) + 1 from ${table}), 1, ?)`,
   );
   const update = db.prepare(`update ${table} set version = version + 1, document = ? where id = ? and version = ?`);
+  const remove = db.prepare(`delete from ${table} where id = ?`);
   const get = (id: string): Stored<z.output<S>> | undefined => {
     const row = one.get(id);
     return row && codec.read(row);
@@ -55,6 +56,8 @@ export function documentTable<S extends z.ZodType>(db: Db, table: 'car' | 'instr
       insert.run(id, codec.write(fields));
       return get(id);
     }),
+    /** False where there is none. */
+    remove: (id: string): boolean => remove.run(id).changes > 0,
     change: db.transaction((id: string, version: number, fields: z.output<S>): Change<z.output<S>> => {
       const current = get(id);
       if (!current) return { outcome: 'missing' };

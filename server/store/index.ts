@@ -1,5 +1,6 @@
 import { carFields } from '@core/api';
-import { instructor } from '@core/day';
+import { faultEntry } from '@core/coaching';
+import { instructorFields } from '@core/crew';
 import type { Db } from '../database';
 import { bookingStore } from './bookings';
 import { dayStore } from './days';
@@ -7,8 +8,10 @@ import { deviceStore } from './devices';
 import { documentTable } from './documents';
 import { guestStore } from './guests';
 import { journalStore } from './journal';
+import { managerStore } from './manager';
 import { planJobStore } from './plan-jobs';
 import { photoStore } from './photos';
+import { rosterStore } from './roster';
 import { circuitStore, showStore } from './singles';
 import { trackStore } from './tracks';
 import { venueStore } from './venue';
@@ -19,7 +22,10 @@ export function openStore(db: Db) {
     db,
     venue: venueStore(db),
     cars: documentTable(db, 'car', carFields),
-    instructors: documentTable(db, 'instructor', instructor),
+    instructors: documentTable(db, 'instructor', instructorFields),
+    faults: documentTable(db, 'fault', faultEntry),
+    roster: rosterStore(db),
+    manager: managerStore(db),
     days: dayStore(db),
     bookings: bookingStore(db),
     journal: journalStore(db),

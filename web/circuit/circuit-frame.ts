@@ -20,7 +20,7 @@ const TABS = [
   template: `
     <header>
       <h1>{{ circuit.draft()?.name ?? 'Circuit' }}</h1>
-      <nav aria-label="Parts of the circuit">
+      <nav class="tabs" aria-label="Parts of the circuit">
         @for (tab of tabs; track tab.path) {
           <a [routerLink]="tab.path" routerLinkActive="here" ariaCurrentWhenActive="page">{{ tab.label }}</a>
         }
@@ -52,25 +52,6 @@ const TABS = [
     }
   `,
   styles: `
-    nav {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.15rem;
-    }
-    nav a {
-      padding: 0.3rem 0.7rem;
-      border-radius: 5px;
-      color: var(--p-jl-ink);
-      text-decoration: none;
-      font-weight: 600;
-    }
-    nav a:hover {
-      background: var(--p-jl-sunk);
-    }
-    nav a.here {
-      background: var(--p-jl-ink);
-      color: var(--p-jl-paper);
-    }
     .took {
       font-size: 12px;
     }

@@ -1,89 +1,57 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { crewSharesOf, freeFor, mealOf, soleHolders } from '@core/crew';
+import { crewSharesOf, crewSharesOver, dateAfter, freeFor, mealOf } from '@core/crew';
 import { clockMinute, spokenDuration } from '@core/day';
-import { BarChart, ScatterChart } from 'echarts/charts';
-import { GridComponent, LegendComponent, TooltipComponent } from 'echarts/components';
-import * as echarts from 'echarts/core';
-import type { EChartsCoreOption } from 'echarts/core';
-import { CanvasRenderer } from 'echarts/renderers';
-import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
+import { SelectButton } from 'primeng/selectbutton';
 import { DayService } from '../data/day.service';
+import { axisIn, Chart, type ChartOptions } from '../drawing/chart';
 import { GarageService } from '../data/garage.service';
-import { inkOf } from '../drawing/ink';
-import { ThemeChoice } from '../shell/theme-choice';
 
-echarts.use([BarChart, ScatterChart, GridComponent, LegendComponent, TooltipComponent, CanvasRenderer]);
+const SPANS = [
+  { value: 'today', label: 'Today' },
+  { value: 'month', label: '30 days before' },
+] as const;
+const MONTH_DAYS = 30;
 
-/** How the work is shared today and was over the last month, and who may teach in which car. */
+/** Who is free now, whose meal is in danger, and how the work is shared today and was over the last month. */
 @Component({
   selector: 'jl-crew-load',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NgxEchartsDirective],
-  providers: [provideEchartsCore({ echarts })],
+  imports: [Chart, FormsModule, SelectButton],
   template: `
-    <div class="two">
-      <section class="wide">
-        <h2>Free now for</h2>
-        <select
-          aria-label="Free now for which car"
-          [ngModel]="car() ?? cars()[0]?.id"
-          (ngModelChange)="car.set($event)"
-        >
-          @for (one of cars(); track one.id) {
-            <option [value]="one.id">{{ one.number }} {{ one.name }}</option>
-          }
-        </select>
-        <span>{{ free() }}</span>
-        @for (text of meals(); track text) {
-          <p class="warn">{{ text }}</p>
+    <section>
+      <h2>Free now for</h2>
+      <select aria-label="Free now for which car" [ngModel]="car() ?? cars()[0]?.id" (ngModelChange)="car.set($event)">
+        @for (one of cars(); track one.id) {
+          <option [value]="one.id">{{ one.number }} {{ one.name }}</option>
         }
-      </section>
-      <section>
-        <h2>Laps today, beside a fair share</h2>
-        <div class="chart" echarts role="img" [attr.aria-label]="words()" [options]="options()"></div>
-      </section>
-      <section>
-        <h2>Who may teach in which car</h2>
-        @for (one of sole(); track one.text) {
-          <p class="warn">{{ one.text }}</p>
-        }
-        <table>
-          <thead>
-            <tr>
-              <th><span class="visually-hidden">Instructor</span></th>
-              @for (car of cars(); track car.id) {
-                <th [title]="car.name">{{ car.number }}</th>
-              }
-              <th>30 days</th>
-            </tr>
-          </thead>
-          <tbody>
-            @for (row of skills(); track row.id) {
-              <tr>
-                <th scope="row">{{ row.name }}</th>
-                @for (may of row.may; track may.car) {
-                  <td [class.no]="!may.yes">
-                    {{ may.yes ? '●' : '' }}<span class="visually-hidden">{{ may.yes ? 'yes' : 'no' }}</span>
-                  </td>
-                }
-                <td class="n">{{ row.month }}</td>
-              </tr>
-            }
-          </tbody>
-        </table>
-      </section>
-    </div>
+      </select>
+      <span>{{ free() }}</span>
+      @for (text of meals(); track text) {
+        <p class="warn">{{ text }}</p>
+      }
+    </section>
+    <section aria-label="Share of the work">
+      <h2>
+        Laps beside a fair share
+        <p-selectbutton
+          [options]="spans"
+          optionLabel="label"
+          optionValue="value"
+          [allowEmpty]="false"
+          [ngModel]="span()"
+          (ngModelChange)="span.set($event)"
+          ariaLabelledBy="span-label"
+          size="small"
+        />
+        <span id="span-label" class="visually-hidden">Over how long</span>
+      </h2>
+      <jl-chart class="chart" [words]="words()" [options]="options()" />
+    </section>
   `,
   styles: `
-    .two {
-      display: grid;
-      grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
-      gap: 1.6rem;
+    section {
       margin-top: 1.2rem;
-    }
-    .wide {
-      grid-column: 1 / -1;
     }
     select {
       min-height: 34px;
@@ -96,50 +64,19 @@ echarts.use([BarChart, ScatterChart, GridComponent, LegendComponent, TooltipComp
     .chart {
       height: 19rem;
     }
-    table {
-      width: 100%;
-      border-collapse: collapse;
-    }
-    th,
-    td {
-      padding: 0.18rem 0.2rem;
-      border-bottom: 1px solid var(--p-jl-line);
-      text-align: center;
-      font-weight: 500;
-    }
-    th[scope='row'] {
-      text-align: left;
-      white-space: nowrap;
-    }
-    thead th {
-      color: var(--p-jl-muted);
-      font-size: 12px;
-    }
-    td {
-      color: var(--p-jl-lake);
-    }
-    .no {
-      background: var(--p-jl-sunk);
-    }
-    .n {
-      text-align: right;
-      color: var(--p-jl-ink);
-      white-space: nowrap;
+    h2 {
+      display: flex;
+      align-items: center;
+      gap: 1rem;
     }
     p {
       margin: 0.3rem 0;
-    }
-    @media (max-width: 1000px) {
-      .two {
-        grid-template-columns: minmax(0, 1fr);
-      }
     }
   `,
 })
 export class CrewLoad {
   private readonly data = inject(DayService);
   private readonly garage = inject(GarageService);
-  private readonly theme = inject(ThemeChoice);
 
   constructor() {
     this.garage.refresh();
@@ -170,10 +107,16 @@ export class CrewLoad {
     });
   });
 
+  protected readonly spans = [...SPANS];
+  protected readonly span = signal<'today' | 'month'>('today');
   private readonly shares = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
     if (!context || !state) return [];
-    return crewSharesOf(context, state).map((share) => ({
+    const first = dateAfter(context.day.date, -MONTH_DAYS);
+    const month = this.garage.crew().filter(({ date }) => date >= first);
+    const crew = context.day.instructors.map(({ id }) => id);
+    const shares = this.span() === 'today' ? crewSharesOf(context, state) : crewSharesOver(month, crew);
+    return shares.map((share) => ({
       ...share,
       name: context.schedule.index.instructors.get(share.instructor)?.name ?? share.instructor,
     }));
@@ -187,40 +130,18 @@ export class CrewLoad {
     const numbers = this.data.view()?.carNumbers ?? {};
     return (this.data.day()?.cars ?? []).map(({ id, name }) => ({ id, name, number: numbers[id] ?? id }));
   });
-  protected readonly sole = computed(() => {
-    const context = this.data.context();
-    if (!context) return [];
-    const { cars, instructors } = context.schedule.index;
-    return soleHolders(context).map(({ car, instructor }) => ({
-      text: `Only ${instructors.get(instructor)?.name ?? instructor} may teach in the ${cars.get(car)?.name ?? car}: a day without one is a day without the other.`,
-    }));
-  });
-  protected readonly skills = computed(() => {
-    const month = this.garage.crew();
-    return (this.data.day()?.instructors ?? []).map(({ id, name, cars }) => ({
-      id,
-      name,
-      may: this.cars().map(({ id: car }) => ({ car, yes: cars === 'all' || cars.includes(car) })),
-      month: `${month.filter(({ instructor }) => instructor === id).reduce((sum, { laps }) => sum + laps, 0)} laps`,
-    }));
-  });
-  protected readonly options = computed<EChartsCoreOption>(() => {
-    this.theme.dusk();
-    const ink = inkOf();
+  protected readonly options = computed<ChartOptions>(() => (ink) => {
     const rows = this.shares();
-    const text = { fontFamily: 'Archivo Variable', color: ink.ink };
     return {
-      animation: false,
-      textStyle: text,
       grid: { left: 104, right: 14, top: 30, bottom: 24 },
-      legend: { top: 0, left: 0, textStyle: text },
-      tooltip: { trigger: 'axis', backgroundColor: ink.panel, borderColor: ink.ink, textStyle: { color: ink.ink } },
-      xAxis: { type: 'value', axisLabel: { color: ink.muted }, splitLine: { lineStyle: { color: ink.line } } },
+      legend: {},
+      tooltip: { trigger: 'axis' },
+      xAxis: { type: 'value', ...axisIn(ink) },
       yAxis: {
         type: 'category',
         inverse: true,
         data: rows.map(({ name }) => name),
-        axisLabel: { ...text, interval: 0 },
+        axisLabel: { color: ink.ink, interval: 0 },
         axisTick: { show: false },
         axisLine: { show: false },
       },

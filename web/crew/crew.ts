@@ -1,14 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { contract, type StoredInstructor } from '@core/api';
-import { instructor, type Instructor } from '@core/day';
+import { instructorFields, type InstructorFields } from '@core/crew';
+import { clockMinute } from '@core/day';
 import { Button } from 'primeng/button';
 import { TableModule } from 'primeng/table';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { CREW_STATUS_WORDS } from '../data/names';
-import { windowsText, type Json } from '../forms/fields';
+import type { Json } from '../forms/fields';
 import { CrewLoad } from './crew-load';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
@@ -19,13 +20,12 @@ import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, CrewLoad, RecordEditor, TableModule],
   template: `
-    <header>
-      <h1>Crew</h1>
+    <div class="tools">
       <span class="muted">{{ rows().length }} instructors</span>
       <span class="push"></span>
       <a id="print" class="sheet" [href]="dayPdf()" target="_blank">Day sheet (PDF)</a>
       <p-button label="Add instructor" size="small" [outlined]="true" (onClick)="add()" />
-    </header>
+    </div>
     <div class="body">
       <p-table [value]="rows()" dataKey="id" size="small">
         <ng-template #header>
@@ -115,7 +115,7 @@ import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
 export class Crew {
   private readonly api = inject(Api);
   protected readonly data = inject(DayService);
-  protected readonly schema = instructor;
+  protected readonly schema = instructorFields;
   protected readonly edited = signal<Edited | undefined>(undefined);
   protected readonly list = rxResource({
     params: () => this.data.view()?.revision?.revision ?? 0,
@@ -148,10 +148,16 @@ export class Crew {
         away: state?.pause !== undefined,
         laps: state?.laps ?? 0,
         may: may.filter(Boolean).join(', '),
-        available: windowsText(z.encode(instructor, fields).available),
+        available: this.thereOn(stored.id),
       };
     }),
   );
+
+  /** When somebody is there on the day that is open, by the roster. */
+  private thereOn(id: string): string {
+    const windows = this.data.day()?.instructors.find((one) => one.id === id)?.available ?? [];
+    return windows.map(({ from, to }) => `${clockMinute(from)}–${clockMinute(to)}`).join(', ') || 'not there today';
+  }
 
   protected sheet(id: string): string {
     return `/api/days/${this.data.date()}/sheets/instructors/${encodeURIComponent(id)}.pdf`;
@@ -160,9 +166,9 @@ export class Crew {
   protected open(stored: StoredInstructor): void {
     this.edited.set({
       title: stored.fields.name,
-      fields: z.encode(instructor, stored.fields) as Json,
+      fields: z.encode(instructorFields, stored.fields) as Json,
       version: stored.version,
-      save: (fields: Instructor, version) =>
+      save: (fields: InstructorFields, version) =>
         this.api.call(contract.changeInstructor, { params: { id: stored.id }, body: { version: version!, fields } }),
     });
   }
@@ -172,7 +178,7 @@ export class Crew {
       title: 'New instructor',
       fields: NEW_INSTRUCTOR,
       version: undefined,
-      save: (fields: Instructor) => this.api.call(contract.addInstructor, { body: fields }),
+      save: (fields: InstructorFields) => this.api.call(contract.addInstructor, { body: fields }),
     });
   }
 }

@@ -8,6 +8,7 @@ import {
   type LivePositions,
   type PlanProgress,
 } from '@core/api';
+import { vocabularyOf } from '@core/coaching';
 import { emptyPlan } from '@core/day';
 import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '@core/journal';
 import { MessageService } from 'primeng/api';
@@ -89,6 +90,8 @@ export class DayService {
   readonly bookings = computed(
     () => new Map((this.view()?.bookings ?? []).map((it): [string, Booking] => [it.id, it])),
   );
+  /** The common faults, with those and the words of this venue. */
+  readonly vocabulary = computed(() => vocabularyOf(this.view()?.faults ?? []));
   /** Where each car stands: what somebody has entered today, else its own stall. */
   readonly stalls = computed<Record<string, number>>(() => {
     const entered = [...(this.state()?.garage.cars ?? [])].flatMap(([car, { stall }]) =>

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { drivenBy, oneThing, seenFaults, vocabularyOf } from '@core/coaching';
+import { drivenBy, marksByPlace, oneThing, seenFaults } from '@core/coaching';
 import { clockMinute, lapTimeText } from '@core/day';
 import { nextHold, progressOf, type DriveState } from '@core/journal';
 import { Button } from 'primeng/button';
@@ -9,16 +9,15 @@ import { gainOf, lapTimesOf } from '../data/lap-times';
 import { holdWords } from '../data/next-words';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
+import { MarkMap } from '../progress/mark-map';
 
 const SHOWN_AFTER_S = 30 * 60;
 
 /** Who has just parked, with the laps as driven, and where each goes next. */
-const VOCABULARY = vocabularyOf([]);
-
 @Component({
   selector: 'jl-debrief',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads, Button, RouterLink],
+  imports: [Beads, Button, MarkMap, RouterLink],
   template: `
     <header>
       <h1>Debrief</h1>
@@ -78,9 +77,19 @@ const VOCABULARY = vocabularyOf([]);
           </article>
         }
       }
+      @if (map(); as circuit) {
+        @if (marks().length > 0) {
+          <h3>What was marked today, by corner and phase</h3>
+          <jl-mark-map class="heat" [map]="circuit" [marks]="marks()" />
+        }
+      }
     </div>
   `,
   styles: `
+    .heat {
+      display: block;
+      max-width: 52rem;
+    }
     article {
       display: grid;
       grid-template-columns: auto minmax(10rem, 1.1fr) minmax(12rem, 1.4fr) minmax(10rem, 1fr) 10.5rem;
@@ -135,6 +144,12 @@ export class Debrief {
     return this.rows(({ stage, debriefedS }) => stage === 'done' && (debriefedS ?? 0) > since);
   });
 
+  protected readonly map = computed(() => this.data.view()?.map ?? undefined);
+  /** All of today's marks on the circuit. */
+  protected readonly marks = computed(() =>
+    marksByPlace([...(this.data.state()?.drives.values() ?? [])], this.data.vocabulary()),
+  );
+
   protected done(drive: string): void {
     this.data.record({ kind: 'debriefed', drive });
   }
@@ -159,7 +174,7 @@ export class Debrief {
           laps: lapTimesOf(drive).map(lapTimeText).join(' · '),
           gain: gain !== undefined && gain > 0 ? gain.toFixed(1) : undefined,
           marked: drive.marked.length > 0,
-          thing: oneThing(drivenBy(state, drive.guest.id).map((one) => seenFaults(one, VOCABULARY))),
+          thing: oneThing(drivenBy(state, drive.guest.id).map((one) => seenFaults(one, this.data.vocabulary()))),
           next: holdWords(nextHold(context, state, drive.guest.id), this.data.stalls()),
         };
       });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { contract } from '@core/api';
-import type { DayBefore } from '@core/coaching';
+import { highestLevels, type DayBefore } from '@core/coaching';
 import { lapTimeText } from '@core/day';
 import { Button } from 'primeng/button';
 import type { Observable } from 'rxjs';
@@ -17,6 +17,9 @@ import { Ask } from '../shell/ask';
   template: `
     <section aria-label="Been here before">
       <h2>Been here before</h2>
+      @for (one of levels(); track one.programme) {
+        <p class="good">Level {{ one.level }} reached in the {{ one.programme }}: {{ one.car }}, {{ one.date }}</p>
+      }
       @for (day of days(); track day.guest) {
         <div class="day">
           <b>{{ day.date }}</b>
@@ -80,6 +83,7 @@ export class GuestBefore {
   protected readonly days = linkedSignal<readonly DayBefore[]>(() =>
     this.read.hasValue() ? this.read.value().days : [],
   );
+  protected readonly levels = computed(() => highestLevels(this.days().flatMap(({ reached }) => reached)));
   protected readonly exportUrl = computed(
     () => `/api/days/${this.params().date}/guests/${encodeURIComponent(this.guest())}/export.json`,
   );

@@ -6,6 +6,7 @@ import { lapsOwed, nextHold, progressOf } from '@core/journal';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { GuestBefore } from './guest-before';
+import { GuestPairings } from './guest-pairings';
 import { DayService } from '../data/day.service';
 import { gainOf, lapTimesOf } from '../data/lap-times';
 import { balanceDue, money } from '../data/money';
@@ -20,7 +21,7 @@ import { OneMoreDrive, type OwedLaps } from './one-more-drive';
 @Component({
   selector: 'jl-guest-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [GuestBefore, Beads, Button, FormsModule, InputText, OneMoreDrive, RouterLink],
+  imports: [GuestBefore, GuestPairings, Beads, Button, FormsModule, InputText, OneMoreDrive, RouterLink],
   templateUrl: './guest-card.html',
   styleUrl: './guest-card.scss',
   host: { class: 'screen' },

@@ -3,8 +3,8 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { contract } from '@core/api';
 import { differenceCard, type CardSubject } from '@core/car';
-import { handover, paceFromBefore, vocabularyOf } from '@core/coaching';
-import { mealOf } from '@core/crew';
+import { handover, highestLevels, paceFromBefore } from '@core/coaching';
+import { crewDaysOf, freeFor, mealOf, restOf } from '@core/crew';
 import { clockMinute, lapTimeText, spokenDuration } from '@core/day';
 import { progressOf } from '@core/journal';
 import { Button } from 'primeng/button';
@@ -35,7 +35,6 @@ export class HandoverScreen {
   private readonly circuit = inject(CircuitService);
   private readonly api = inject(Api);
   protected readonly choice = inject(InstructorChoice);
-  private readonly vocabulary = vocabularyOf([]);
 
   private readonly next = computed(() =>
     this.choice.drives().find(({ stage }) => stage === 'planned' || stage === 'seated'),
@@ -43,7 +42,7 @@ export class HandoverScreen {
   protected readonly card = computed(() => {
     const [context, state, next, view] = [this.data.context(), this.data.state(), this.next(), this.data.view()];
     if (!context || !state || !next || !view) return undefined;
-    const card = handover(context, state, next.drive.id, this.vocabulary);
+    const card = handover(context, state, next.drive.id, this.data.vocabulary());
     if (!card) return undefined;
     const hold = context.schedule.drives.find(({ planned }) => planned.drive === next.drive.id);
     const fields = this.data.bookings().get(card.guest.id)?.fields;
@@ -97,6 +96,9 @@ export class HandoverScreen {
     return [
       `Last time ${last.date}: ${last.drives.map(({ car, laps }) => `${car}, ${laps} laps`).join('; ')}`,
       ...(last.oneThing ? [`to work on then: ${last.oneThing.toLowerCase()}`] : []),
+      ...highestLevels(this.before.value()!.days.flatMap(({ reached }) => reached)).map(
+        ({ programme, level, car }) => `level ${level} reached in the ${programme} (${car})`,
+      ),
       ...(last.ready ? [READY_WORDS[last.ready]] : []),
       ...(pace ? [`expect the first drive back at ${pace.toFixed(2)} of a good guest's lap`] : []),
     ].join('. ');
@@ -125,14 +127,41 @@ export class HandoverScreen {
       };
     });
   });
+  /** What my day has been so far, whether its breaks are kept, and what I may do. */
   protected readonly load = computed(() => {
-    const [state, me] = [this.data.state(), this.choice.me()];
-    const crew = me && state?.crew.get(me.id);
-    if (!crew || !me) return '';
-    const context = this.data.context();
-    const meal = context && this.data.shownS() < me.meal.to ? mealOf(context, me, this.data.shownS()) : undefined;
-    const words = meal && (meal.state === 'kept' ? `, meal from ${clockMinute(meal.fromS)}` : ', no gap for the meal');
-    return `${crew.laps} of at most ${me.maxLaps} laps${words ?? ''}`;
+    const [context, state, me] = [this.data.context(), this.data.state(), this.choice.me()];
+    const done = context && state && crewDaysOf(context, state).find(({ instructor }) => instructor === me?.id);
+    if (!context || !state || !me || !done) return undefined;
+    const nowS = this.data.shownS();
+    const meal = nowS < me.meal.to ? mealOf(context, me, nowS) : undefined;
+    const rest = restOf(context, me);
+    const drives = done.drives === 1 ? '1 drive' : `${done.drives} drives`;
+    const cars =
+      me.cars === 'all' ? 'all cars' : me.cars.map((id) => this.data.view()?.carNumbers[id] ?? id).join(', ');
+    const taught = me.cars === 'all' || me.cars.length !== 1 ? 'cars' : 'car';
+    return {
+      done: `${drives}, ${done.laps} of at most ${me.maxLaps} laps, held ${spokenDuration(done.heldS)}`,
+      breaks: [
+        ...(meal?.state === 'kept' ? [`meal from ${clockMinute(meal.fromS)}`] : []),
+        ...(rest.state === 'kept' ? ['breaks are long enough'] : []),
+      ].join(', '),
+      endangered: [
+        ...(meal?.state === 'endangered'
+          ? [`No gap for the meal: the longest is ${spokenDuration(meal.longestS)}.`]
+          : []),
+        ...(rest.state === 'endangered'
+          ? [`From ${clockMinute(rest.fromS)} on ${spokenDuration(rest.workedS)} without a break long enough.`]
+          : []),
+      ],
+      may: `speaks ${me.languages.join(', ')}; ${taught}: ${cars}`,
+    };
+  });
+  /** Who else is free now and may teach in the car of the next guest. */
+  protected readonly freeNow = computed(() => {
+    const [context, state, car] = [this.data.context(), this.data.state(), this.next()?.car];
+    if (!context || !state || car === undefined) return '';
+    const others = freeFor(context, state, car).filter(({ instructor }) => instructor !== this.choice.me()?.id);
+    return others.map(({ name }) => name).join(', ') || 'nobody else';
   });
 
   constructor() {

@@ -2,15 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import {
-  analyseLaps,
-  evidenceByCorner,
-  GOOD_THINGS,
-  PHASE_WORDS,
-  phase,
-  vocabularyOf,
-  type Phase,
-} from '@core/coaching';
+import { analyseLaps, evidenceByCorner, GOOD_THINGS, PHASE_WORDS, phase, type Phase } from '@core/coaching';
 import { progressOf, type Readiness } from '@core/journal';
 import { contract } from '@core/api';
 import { Button } from 'primeng/button';
@@ -26,6 +18,7 @@ import { CornerPicker } from './corner-picker';
 interface Mark {
   readonly fault: string;
   readonly corner: string | undefined;
+  readonly lap: number | undefined;
 }
 
 const READY: readonly { readonly value: Readiness; readonly label: string }[] = [
@@ -54,6 +47,8 @@ export class Marks {
   protected readonly ready = READY;
   protected readonly corner = signal<string | undefined>(undefined);
   protected readonly phase = signal<Phase | undefined>(undefined);
+  /** The lap that what is marked next was seen in; nothing for the drive as a whole. */
+  protected readonly lap = signal<number | undefined>(undefined);
   protected readonly marks = signal<readonly Mark[]>([]);
   protected readonly praise = signal<string | undefined>(undefined);
   protected readonly readiness = signal<Readiness | undefined>(undefined);
@@ -62,7 +57,6 @@ export class Marks {
   protected readonly favourite = signal('');
   protected readonly gearbox = signal<'' | 'auto' | 'paddle'>('');
   protected readonly fromLap = signal<number | null>(null);
-  private readonly vocabulary = vocabularyOf([]);
 
   /** Where the car was, if it has a tracker. */
   private readonly track = rxResource({
@@ -100,7 +94,7 @@ export class Marks {
         ({ fault, corner, key }) =>
           !this.dropped().has(key) && !this.marks().some((mark) => mark.fault === fault && mark.corner === corner),
       )
-      .map((one) => ({ ...one, name: this.vocabulary.get(one.fault)?.name ?? one.fault }));
+      .map((one) => ({ ...one, name: this.data.vocabulary().get(one.fault)?.name ?? one.fault }));
   });
 
   constructor() {
@@ -108,7 +102,7 @@ export class Marks {
   }
 
   protected confirm(fault: string, corner: string): void {
-    this.marks.update((marks) => [...marks, { fault, corner }]);
+    this.marks.update((marks) => [...marks, { fault, corner, lap: undefined }]);
   }
 
   protected dropProposal(key: string): void {
@@ -124,6 +118,7 @@ export class Marks {
       number: view.carNumbers[drive.car ?? ''],
       car: context.schedule.index.cars.get(drive.car ?? '')?.name ?? '',
       beads: beadsOf(drive, progressOf(context, drive).done),
+      laps: drive.crossings.map((_, place) => place + 1),
       parked: drive.stage === 'parked',
       notYet: drive.stage === 'planned' || drive.stage === 'seated',
       interventions: drive.interventions.map(({ lap, corner }) => `lap ${lap}${corner ? `, ${corner}` : ''}`),
@@ -141,19 +136,26 @@ export class Marks {
   });
   protected readonly faults = computed(() => {
     const chosen = this.phase();
-    return chosen ? [...this.vocabulary.values()].filter(({ phase: of }) => of === chosen) : [];
+    return chosen
+      ? [...this.data.vocabulary().values()].filter(({ phase: of, retired }) => of === chosen && !retired)
+      : [];
   });
   protected readonly listed = computed(() =>
-    this.marks().map(({ fault, corner }, place) => ({
+    this.marks().map(({ fault, corner, lap }, place) => ({
       place,
-      words: `${this.vocabulary.get(fault)?.name ?? fault}${corner === undefined ? ', everywhere' : `, ${corner}`}`,
+      words: [
+        this.data.vocabulary().get(fault)?.name ?? fault,
+        corner ?? 'everywhere',
+        ...(lap === undefined ? [] : [`lap ${lap}`]),
+      ].join(', '),
     })),
   );
 
   protected mark(fault: string): void {
     const corner = this.corner() || undefined;
-    const known = this.marks().some((mark) => mark.fault === fault && mark.corner === corner);
-    if (!known) this.marks.update((marks) => [...marks, { fault, corner }]);
+    const lap = this.lap();
+    const known = this.marks().some((mark) => mark.fault === fault && mark.corner === corner && mark.lap === lap);
+    if (!known) this.marks.update((marks) => [...marks, { fault, corner, lap }]);
     this.phase.set(undefined);
   }
 
@@ -169,7 +171,11 @@ export class Marks {
     const entered = this.data.record({
       kind: 'driveMarked',
       drive: this.id(),
-      marks: this.marks().map(({ fault, corner }) => ({ fault, ...(corner !== undefined && { corner }) })),
+      marks: this.marks().map(({ fault, corner, lap }) => ({
+        fault,
+        ...(corner !== undefined && { corner }),
+        ...(lap !== undefined && { lap }),
+      })),
       good: this.praise(),
       ready: this.readiness(),
       account: text(this.account()),

@@ -1,34 +1,22 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { GuestResult } from '@core/coaching';
 import { lapTimeText } from '@core/day';
-import { LineChart } from 'echarts/charts';
-import { GridComponent, LegendComponent, TooltipComponent } from 'echarts/components';
-import * as echarts from 'echarts/core';
-import type { EChartsCoreOption } from 'echarts/core';
-import { CanvasRenderer } from 'echarts/renderers';
-import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
-import { inkOf } from '../drawing/ink';
-import { ThemeChoice } from '../shell/theme-choice';
-
-echarts.use([LineChart, GridComponent, TooltipComponent, LegendComponent, CanvasRenderer]);
+import { axisIn, Chart, type ChartOptions } from '../drawing/chart';
 
 /** The laps of a guest's drives, a line each; spoiled laps are open, the first one small. */
 @Component({
   selector: 'jl-lap-lines',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NgxEchartsDirective],
-  providers: [provideEchartsCore({ echarts })],
-  template: `<div echarts role="img" [attr.aria-label]="words()" [options]="options()"></div>`,
+  imports: [Chart],
+  template: `<jl-chart [words]="words()" [options]="options()" />`,
   styles: `
-    :host,
-    div {
+    :host {
       display: block;
       height: 100%;
     }
   `,
 })
 export class LapLines {
-  private readonly theme = inject(ThemeChoice);
   readonly result = input.required<GuestResult>();
   protected readonly words = computed(() => {
     const { drives } = this.result();
@@ -36,20 +24,12 @@ export class LapLines {
       .map(({ car, analysis }) => `${car}: ${analysis.laps.map(({ lapS }) => lapTimeText(lapS)).join(', ')}`)
       .join('; ');
   });
-  protected readonly options = computed<EChartsCoreOption>(() => {
-    this.theme.dusk();
-    const ink = inkOf();
+  protected readonly options = computed<ChartOptions>(() => (ink) => {
     const colours = [ink.lake, ink.amberMark, ink.lilac, ink.moss];
-    const text = { fontFamily: 'Archivo Variable', color: ink.ink };
     return {
-      animation: false,
-      textStyle: text,
       grid: { left: 48, right: 12, top: 34, bottom: 28 },
-      legend: { top: 2, left: 0, textStyle: { ...text }, icon: 'circle' },
+      legend: { icon: 'circle' },
       tooltip: {
-        backgroundColor: ink.panel,
-        borderColor: ink.ink,
-        textStyle: { color: ink.ink },
         formatter: ({
           seriesName,
           data,
@@ -63,8 +43,7 @@ export class LapLines {
         name: 'lap',
         min: 1,
         minInterval: 1,
-        nameTextStyle: { color: ink.muted },
-        axisLabel: { color: ink.muted },
+        ...axisIn(ink),
         splitLine: { show: false },
       },
       yAxis: {

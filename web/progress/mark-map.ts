@@ -1,14 +1,28 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { CircuitMap } from '@core/circuit';
+import { heatOf, phase, PHASE_WORDS, type PlaceMarks } from '@core/coaching';
 import { circuitPlan } from '../drawing/circuit-plan';
 
-/** The circuit with a guest's own marks: the more there were at a corner, the larger its disc. */
+/** So many pieces draw a stretch of the road. */
+const PIECES = 8;
+
+/** The circuit with marks: by corner as discs that grow with their number, and by phase as heat on the road. */
 @Component({
   selector: 'jl-mark-map',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <svg role="img" [attr.aria-label]="words()" [attr.viewBox]="plan().viewBox">
       <path class="road" [attr.d]="plan().path" [attr.stroke-width]="plan().size * 0.028" />
+      @for (stretch of heat(); track stretch.key) {
+        <path
+          class="heat"
+          [attr.d]="stretch.path"
+          [attr.stroke-width]="plan().size * 0.028"
+          [attr.stroke-opacity]="stretch.opacity"
+        >
+          <title>{{ stretch.words }}</title>
+        </path>
+      }
       @for (corner of corners(); track corner.name) {
         @if (corner.count > 0) {
           <circle [attr.cx]="corner.cx" [attr.cy]="corner.cy" [attr.r]="corner.r" />
@@ -33,6 +47,31 @@ import { circuitPlan } from '../drawing/circuit-plan';
         </text>
       }
     </svg>
+    @if (heat().length > 0) {
+      <table>
+        <caption class="visually-hidden">
+          Marks by corner and phase
+        </caption>
+        <thead>
+          <tr>
+            <th><span class="visually-hidden">Corner</span></th>
+            @for (column of columns(); track column.phase) {
+              <th>{{ column.words }}</th>
+            }
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of table(); track row.name) {
+            <tr>
+              <th scope="row">{{ row.name }}</th>
+              @for (count of row.counts; track $index) {
+                <td [style.--heat.%]="count.share">{{ count.count || '' }}</td>
+              }
+            </tr>
+          }
+        </tbody>
+      </table>
+    }
     @if (lost().length > 0) {
       <p class="muted">Marked at corners that are called otherwise now: {{ lost().join(', ') }}</p>
     }
@@ -47,6 +86,35 @@ import { circuitPlan } from '../drawing/circuit-plan';
       fill: none;
       stroke: var(--p-jl-line);
       stroke-linejoin: round;
+    }
+    .heat {
+      fill: none;
+      stroke: var(--p-jl-kerb);
+    }
+    table {
+      width: 100%;
+      margin-top: 0.4rem;
+      border-collapse: collapse;
+      font-size: 12.5px;
+    }
+    th,
+    td {
+      padding: 0.15rem 0.25rem;
+      border-bottom: 1px solid var(--p-jl-line);
+      text-align: center;
+      font-weight: 500;
+    }
+    th {
+      color: var(--p-jl-muted);
+      font-stretch: 84%;
+    }
+    th[scope='row'] {
+      color: var(--p-jl-ink);
+      text-align: left;
+      white-space: nowrap;
+    }
+    td {
+      background: color-mix(in srgb, var(--p-jl-kerb) var(--heat, 0%), transparent);
     }
     circle {
       fill: var(--p-jl-kerb);
@@ -64,7 +132,44 @@ import { circuitPlan } from '../drawing/circuit-plan';
 })
 export class MarkMap {
   readonly map = input.required<CircuitMap>();
-  readonly marks = input.required<ReadonlyMap<string, number>>();
+  readonly marks = input.required<readonly PlaceMarks[]>();
+  private readonly byCorner = computed(() => {
+    const counts = new Map<string, number>();
+    for (const { corner, count } of this.marks()) {
+      if (corner !== undefined) counts.set(corner, (counts.get(corner) ?? 0) + count);
+    }
+    return counts;
+  });
+  private readonly stretches = computed(() => heatOf(this.marks(), this.map()));
+  private readonly most = computed(() => Math.max(1, ...this.stretches().map(({ count }) => count)));
+  protected readonly heat = computed(() => {
+    const plan = this.plan();
+    return this.stretches().map(({ corner, phase, count, from, to }) => {
+      const points = Array.from({ length: PIECES + 1 }, (_, i) => plan.at(from + ((to - from) * i) / PIECES));
+      return {
+        key: `${corner} ${phase}`,
+        words: `${corner}, ${PHASE_WORDS[phase].toLowerCase()}: ${count}`,
+        path: `M${points.map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}`,
+        opacity: 0.35 + (0.65 * count) / this.most(),
+      };
+    });
+  });
+  /** Phases with marks on the map, in the order of a corner. */
+  protected readonly columns = computed(() => {
+    const found = new Set(this.stretches().map((stretch) => stretch.phase));
+    return phase.options.filter((of) => found.has(of)).map((of) => ({ phase: of, words: PHASE_WORDS[of] }));
+  });
+  protected readonly table = computed(() => {
+    const names = [...new Set(this.stretches().map(({ corner }) => corner))];
+    return names.map((name) => ({
+      name,
+      counts: this.columns().map((column) => {
+        const found = this.stretches().find(({ corner, phase: of }) => corner === name && of === column.phase);
+        const count = found?.count ?? 0;
+        return { count, share: count === 0 ? 0 : 12 + (40 * count) / this.most() };
+      }),
+    }));
+  });
   protected readonly plan = computed(() => circuitPlan(this.map()));
   protected readonly corners = computed(() => {
     const plan = this.plan();
@@ -73,7 +178,7 @@ export class MarkMap {
       return sum + Math.hypot(next.xM - point.xM, next.yM - point.yM);
     }, 0);
     return plan.corners.map((corner, index) => {
-      const count = Math.round(this.marks().get(corner.name) ?? 0);
+      const count = Math.round(this.byCorner().get(corner.name) ?? 0);
       const at = plan.at((this.map().corners[index]?.atM ?? 0) / lengthM);
       return { ...corner, count, cx: at.x, cy: at.y, r: plan.size * 0.02 * Math.sqrt(1 + count) };
     });
@@ -81,10 +186,10 @@ export class MarkMap {
   /** Corners that were marked and are not on the map any more. */
   protected readonly lost = computed(() => {
     const known = new Set(this.map().corners.map(({ name }) => name));
-    return [...this.marks().keys()].filter((name) => !known.has(name));
+    return [...this.byCorner().keys()].filter((name) => !known.has(name));
   });
   protected readonly words = computed(() => {
-    const marks = [...this.marks()].map(([name, count]) => `${name} ${Math.round(count)}`);
+    const marks = [...this.byCorner()].map(([name, count]) => `${name} ${Math.round(count)}`);
     return marks.length > 0 ? `Marks by corner: ${marks.join(', ')}` : 'No marks';
   });
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { guestResult, partyResult, vocabularyOf, type PartyContest, type PartyMember } from '@core/coaching';
+import { guestResult, partyResult, type PartyContest, type PartyMember } from '@core/coaching';
 import { DayService } from '../data/day.service';
 
 const CONTESTS: readonly { readonly key: PartyContest; readonly label: string; readonly hint: string }[] = [
@@ -85,13 +85,12 @@ export class Party {
   private readonly data = inject(DayService);
   /** Name of the party, from the address. */
   readonly id = input.required<string>();
-  private readonly vocabulary = vocabularyOf([]);
   protected readonly members = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
     if (!context || !state) return [];
     const results = context.day.guests
       .filter(({ party }) => party === this.id())
-      .flatMap(({ id }) => guestResult(context, state, id, this.vocabulary) ?? []);
+      .flatMap(({ id }) => guestResult(context, state, id, this.data.vocabulary()) ?? []);
     return partyResult(results);
   });
   protected readonly contests = computed(() =>

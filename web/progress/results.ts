@@ -1,14 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { guestResult, vocabularyOf } from '@core/coaching';
+import { contract } from '@core/api';
+import { guestResult, marksByPlace } from '@core/coaching';
 import { lapTimeText } from '@core/day';
 import { progressOf } from '@core/journal';
 import { Button } from 'primeng/button';
 import { toString as qrSvg } from 'qrcode';
+import { of } from 'rxjs';
+import { Api } from '../data/api';
 import { DomSanitizer, type SafeHtml } from '@angular/platform-browser';
 import { DayService } from '../data/day.service';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
+import { GainChart } from './gain-chart';
 import { LapLines } from './lap-lines';
 import { MarkMap } from './mark-map';
 
@@ -16,12 +21,13 @@ import { MarkMap } from './mark-map';
 @Component({
   selector: 'jl-results',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads, Button, LapLines, MarkMap, RouterLink],
+  imports: [Beads, Button, GainChart, LapLines, MarkMap, RouterLink],
   templateUrl: './results.html',
   styleUrl: './results.scss',
 })
 export class Results {
   private readonly data = inject(DayService);
+  private readonly api = inject(Api);
   private readonly sanitizer = inject(DomSanitizer);
   /** The guest, from the address. */
   readonly id = input.required<string>();
@@ -29,12 +35,24 @@ export class Results {
   readonly day = input<string>();
   protected readonly qr = signal<SafeHtml | undefined>(undefined);
   protected readonly lapText = lapTimeText;
-  private readonly vocabulary = vocabularyOf([]);
 
   protected readonly result = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
-    return context && state && guestResult(context, state, this.id(), this.vocabulary);
+    return context && state && guestResult(context, state, this.id(), this.data.vocabulary());
   });
+  protected readonly marks = computed(() =>
+    marksByPlace(
+      (this.result()?.drives ?? []).map(({ drive }) => drive),
+      this.data.vocabulary(),
+    ),
+  );
+  /** Earlier days of a guest who has come back, once they are read. */
+  private readonly read = rxResource({
+    params: () => ({ date: this.data.date(), id: this.id() }),
+    stream: ({ params: { date, id } }) =>
+      date ? this.api.call(contract.readBefore, { params: { date, id } }) : of({ days: [] }),
+  });
+  protected readonly before = computed(() => (this.read.hasValue() ? this.read.value().days : []));
   protected readonly map = computed(() => this.data.view()?.map ?? undefined);
   protected readonly head = computed(() => {
     const day = this.data.day();

@@ -3,6 +3,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { computed, provideZonelessChangeDetection, signal, type Provider, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
+import { vocabularyOf } from '@core/coaching';
 import { bookingFields, type Booking, type DaySummary, type LivePositions, type PlanProgress } from '@core/api';
 import type { Day, Plan } from '@core/day';
 import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '@core/journal';
@@ -36,6 +37,7 @@ export class FakeDay {
   readonly shownS = computed(() => this.elsewhere() ?? this.clockS());
   readonly live = computed(() => this.elsewhere() === undefined);
   readonly state;
+  readonly vocabulary = signal(vocabularyOf([])).asReadonly();
   readonly stalls = computed<Record<string, number>>(() => this.view().stalls);
 
   constructor(day: Day, plan: Plan, time: string, bookings: readonly Booking[] = []) {
@@ -52,6 +54,7 @@ export class FakeDay {
       stalls: { c1: 4 },
       pitExit: { lastCheck: ['Strap', 'Belts'], wayIn: 'In at the white cone' },
       map: null,
+      faults: [],
     };
     this.view = signal({ day, bookings, carNumbers, ...exit, plan, revision, journal: [] }).asReadonly();
     this.day = computed(() => this.view().day);

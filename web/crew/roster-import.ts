@@ -1,0 +1,122 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { contract, type RosterPreview } from '@core/api';
+import { clockMinute } from '@core/day';
+import type { RosterEntry } from '@core/crew';
+import { Button } from 'primeng/button';
+import { Dialog } from 'primeng/dialog';
+import { Api } from '../data/api';
+import { DayService } from '../data/day.service';
+
+/** Takes in a calendar file: what it would do first, event by event, then all that is good or nothing. */
+@Component({
+  selector: 'jl-roster-import',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, Dialog],
+  template: `
+    <p-dialog
+      closeAriaLabel="Close"
+      header="Import a calendar"
+      [visible]="true"
+      (visibleChange)="closed.emit()"
+      [modal]="true"
+      [draggable]="false"
+      [style]="{ width: '44rem', maxWidth: '96vw' }"
+    >
+      <p class="muted">
+        An event belongs to the instructor whose name its title begins with. One that says absent, away, leave, holiday
+        or sick is an absence.
+      </p>
+      <label for="roster-file">Calendar file (.ics)</label>
+      <input id="roster-file" type="file" accept=".ics,text/calendar" (change)="chosen($event)" />
+      @if (failure(); as text) {
+        <p class="stop" role="alert">{{ text }}</p>
+      }
+      @if (preview(); as p) {
+        <p role="status">
+          <b>{{ p.added.length }}</b> new, <b>{{ p.changed.length }}</b> changed, <b>{{ p.unchanged }}</b> as they are,
+          <b>{{ p.cancelled.length }}</b> cancelled,
+          <b [class.stop]="p.faults.length > 0">{{ p.faults.length }}</b> that cannot be taken in.
+        </p>
+        <ul>
+          @for (fault of p.faults; track $index) {
+            <li class="stop">{{ fault.event }}: {{ fault.message }}</li>
+          }
+          @for (line of lines(); track $index) {
+            <li>{{ line }}</li>
+          }
+        </ul>
+        <footer>
+          <p-button label="Import nothing" [outlined]="true" (onClick)="closed.emit()" />
+          <p-button [label]="'Import ' + good()" [disabled]="good() === 0" [loading]="busy()" (onClick)="take()" />
+        </footer>
+      }
+    </p-dialog>
+  `,
+  styles: `
+    label {
+      margin-right: 0.8rem;
+    }
+    ul {
+      max-height: 18rem;
+      margin: 0.5rem 0;
+      padding-left: 1.1rem;
+      overflow: auto;
+    }
+    footer {
+      display: flex;
+      justify-content: flex-end;
+      gap: 0.5rem;
+    }
+  `,
+})
+export class RosterImport {
+  private readonly api = inject(Api);
+  private readonly data = inject(DayService);
+  readonly closed = output<void>();
+  protected readonly failure = signal('');
+  protected readonly preview = signal<RosterPreview | undefined>(undefined);
+  protected readonly busy = signal(false);
+  private text = '';
+  protected readonly good = computed(() => {
+    const found = this.preview();
+    return found ? found.added.length + found.changed.length + found.cancelled.length : 0;
+  });
+  protected readonly lines = computed(() => {
+    const names = new Map((this.data.day()?.instructors ?? []).map(({ id, name }) => [id, name]));
+    const words = ({ instructor, kind, from, to, hours }: RosterEntry) =>
+      [
+        names.get(instructor) ?? instructor,
+        kind === 'absence' ? 'away' : 'there',
+        from === to ? from : `${from} to ${to}`,
+        ...(hours ? [`${clockMinute(hours.from)}–${clockMinute(hours.to)}`] : []),
+      ].join(' ');
+    const found = this.preview();
+    return [...(found?.added ?? []), ...(found?.changed ?? [])].map(words);
+  });
+
+  protected async chosen(event: Event): Promise<void> {
+    const file = (event.target as HTMLInputElement).files?.[0];
+    if (!file) return;
+    this.text = await file.text();
+    this.preview.set(undefined);
+    this.failure.set('');
+    this.api.call(contract.previewRoster, { body: { ical: this.text } }).subscribe({
+      next: (found) => this.preview.set(found),
+      error: (error: Error) => this.failure.set(error.message),
+    });
+  }
+
+  protected take(): void {
+    this.busy.set(true);
+    this.api.call(contract.importRoster, { body: { ical: this.text } }).subscribe({
+      next: () => {
+        this.data.say(`${this.good()} entries of the calendar are in the roster.`);
+        this.closed.emit();
+      },
+      error: (error: Error) => {
+        this.busy.set(false);
+        this.failure.set(error.message);
+      },
+    });
+  }
+}

@@ -1,0 +1,245 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { contract } from '@core/api';
+import {
+  dateAfter,
+  daysBetween,
+  endingSkills,
+  hasSkill,
+  holdsOn,
+  lastDayOf,
+  rosterEntry,
+  skillGaps,
+  skillsOf,
+  withSkill,
+  type InstructorFields,
+  type RosterEntry,
+  type Skill,
+} from '@core/crew';
+import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { forkJoin } from 'rxjs';
+import * as z from 'zod';
+import { Api } from '../data/api';
+import { DayService } from '../data/day.service';
+import { ManagerService } from '../data/manager.service';
+import { newId } from '../data/new-id';
+import type { Field, Json } from '../forms/fields';
+import { RecordEditor, type Edited } from '../forms/record-editor';
+import { RosterGrid, type RosterPlace } from './roster-grid';
+import { RosterImport } from './roster-import';
+import { gapWords, skillWords } from './skill-words';
+
+/** A skill that ends within so many days is shown as ending. */
+const SOON_DAYS = 30;
+
+/** Both hours or none: an empty pair is no pair. */
+const rosterForm = z.preprocess((value) => {
+  const { hours, ...rest } = value as { hours?: { from?: string; to?: string } };
+  return hours?.from || hours?.to ? { ...rest, hours } : rest;
+}, rosterEntry);
+
+const skillForm = z.strictObject({ may: z.boolean(), until: z.iso.date('expected a date').optional() });
+type SkillForm = z.output<typeof skillForm>;
+
+/** Who is there on which days, who may do what until when, and what hangs on one person. */
+@Component({
+  selector: 'jl-roster',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, FormsModule, InputText, RecordEditor, RosterGrid, RosterImport],
+  templateUrl: './roster.html',
+  styleUrl: './roster.scss',
+  host: { class: 'screen' },
+})
+export class RosterScreen {
+  private readonly api = inject(Api);
+  private readonly data = inject(DayService);
+  private readonly manager = inject(ManagerService);
+  private readonly chosenFrom = signal<string | undefined>(undefined);
+  protected readonly from = computed(() => this.chosenFrom() ?? this.data.date() ?? '2000-01-01');
+  private readonly stored = signal<readonly { version: number; fields: InstructorFields }[]>([]);
+  protected readonly crew = computed(() => this.stored().map(({ fields }) => fields));
+  protected readonly entries = signal<readonly RosterEntry[]>([]);
+  protected readonly importing = signal(false);
+  protected readonly edited = signal<Edited | undefined>(undefined);
+  /** What the dialog edits: an entry of the roster, or a skill. */
+  private readonly editing = signal<'entry' | 'skill'>('entry');
+  protected readonly schema = computed(() => (this.editing() === 'entry' ? rosterForm : skillForm));
+  protected readonly events = computed(() => new Set(this.data.days().map(({ date }) => date)));
+
+  private readonly cars = computed(() => {
+    const numbers = this.data.view()?.carNumbers ?? {};
+    return (this.data.day()?.cars ?? []).map(({ id, name }) => ({ id, name, number: numbers[id] ?? id }));
+  });
+  private readonly fleet = computed(() => this.cars().map(({ id }) => id));
+  private readonly names = computed(() => ({
+    crew: new Map(this.crew().map(({ id, name }) => [id, name])),
+    cars: new Map(this.cars().map(({ id, name }) => [id, name])),
+  }));
+  protected readonly warnings = computed(() =>
+    skillGaps({ cars: this.fleet(), crew: this.crew(), roster: this.entries() }, this.from()).map((gap) =>
+      gapWords(gap, this.names(), (date) => this.day(date)),
+    ),
+  );
+  protected readonly ending = computed(() =>
+    endingSkills({ cars: this.fleet(), crew: this.crew() }, this.from(), SOON_DAYS).map(
+      ({ instructor, skill, last }) =>
+        `${this.names().crew.get(instructor)} may ${skillWords(skill, this.names())} until ${this.day(last)}.`,
+    ),
+  );
+  protected readonly skills = computed(() =>
+    skillsOf(this.fleet()).map((skill) => ({
+      skill,
+      key: keyOf(skill),
+      short: skill.kind === 'car' ? this.cars().find(({ id }) => id === skill.car)!.number : SHORT[skill.kind],
+      words: skillWords(skill, this.names()),
+    })),
+  );
+  protected readonly matrix = computed(() =>
+    this.crew().map((who) => ({
+      id: who.id,
+      name: who.name,
+      cells: this.skills().map(({ skill, key, words }) => {
+        const [may, last] = [hasSkill(who, skill), lastDayOf(who, skill)];
+        const ended = may && !holdsOn(who, skill, this.from());
+        const soon = may && !ended && last !== undefined && daysBetween(this.from(), last) < SOON_DAYS;
+        const until = last === undefined ? undefined : this.short(last);
+        const says = may
+          ? `${who.name} may ${words}${until ? `, ${ended ? 'ended' : 'until'} ${until}` : ''}`
+          : `${who.name} may not ${words}`;
+        return { skill, key, may, ended, soon, until, says };
+      }),
+    })),
+  );
+  protected readonly fields = computed((): Field[] => {
+    if (this.editing() === 'skill') {
+      return [
+        { path: 'may', label: 'May', kind: 'yes' },
+        {
+          path: 'until',
+          label: 'Until',
+          kind: 'date',
+          optional: true,
+          hint: 'the last day; empty where it has no end',
+        },
+      ];
+    }
+    const crew = this.crew().map(({ id, name }) => ({ value: id, label: name }));
+    return [
+      { path: 'instructor', label: 'Instructor', kind: 'choice', options: crew },
+      {
+        path: 'kind',
+        label: 'What',
+        kind: 'choice',
+        options: [
+          { value: 'shift', label: 'Shift' },
+          { value: 'absence', label: 'Absence' },
+        ],
+      },
+      { path: 'from', label: 'First day', kind: 'date' },
+      { path: 'to', label: 'Last day', kind: 'date' },
+      { path: 'hours.from', label: 'From', kind: 'time', optional: true, hint: 'empty: the usual hours, or all day' },
+      { path: 'hours.to', label: 'To', kind: 'time', optional: true },
+      ...(this.manager.door()?.open
+        ? [
+            {
+              path: 'reason',
+              label: 'Reason, for the manager alone',
+              kind: 'text',
+              optional: true,
+              wide: true,
+            } as const,
+          ]
+        : []),
+    ];
+  });
+
+  constructor() {
+    effect(() => {
+      // Who is let in or out reads other entries; another day begins elsewhere.
+      this.manager.door();
+      this.from();
+      this.read();
+    });
+  }
+
+  protected read(): void {
+    const params = { date: this.from() };
+    forkJoin([this.api.call(contract.listInstructors), this.api.call(contract.readRoster, { params })]).subscribe({
+      next: ([{ instructors }, { entries }]) => {
+        this.stored.set(instructors);
+        this.entries.set(entries);
+      },
+      error: (error: Error) => this.data.refuse(error.message),
+    });
+  }
+
+  protected start(date: string): void {
+    if (/^\d{4}-\d\d-\d\d$/.test(date)) this.chosenFrom.set(date);
+  }
+
+  protected turn(days: number): void {
+    this.chosenFrom.set(dateAfter(this.from(), days));
+  }
+
+  protected imported(): void {
+    this.importing.set(false);
+    this.read();
+  }
+
+  protected open({ instructor, date, entry }: RosterPlace): void {
+    this.editing.set('entry');
+    const fresh: RosterEntry = { id: newId(), instructor, kind: 'shift', from: date, to: date };
+    const params = { id: (entry ?? fresh).id };
+    this.edited.set({
+      title: `${this.names().crew.get(instructor)}, ${this.day(date)}`,
+      fields: z.encode(rosterEntry, entry ?? fresh) as Json,
+      version: undefined,
+      save: (body: RosterEntry) => this.api.call(contract.putRosterEntry, { params, body }),
+      ...(entry && {
+        remove: { label: 'Take out of the roster', run: () => this.api.call(contract.removeRosterEntry, { params }) },
+      }),
+    });
+  }
+
+  protected openSkill(id: string, skill: Skill): void {
+    const stored = this.stored().find(({ fields }) => fields.id === id)!;
+    this.editing.set('skill');
+    this.edited.set({
+      title: `May ${stored.fields.name} ${skillWords(skill, this.names())}?`,
+      fields: { may: hasSkill(stored.fields, skill), until: lastDayOf(stored.fields, skill) },
+      version: undefined,
+      save: (to: SkillForm) => {
+        const fields = withSkill(stored.fields, skill, to, this.fleet());
+        return this.api.call(contract.changeInstructor, { params: { id }, body: { version: stored.version, fields } });
+      },
+    });
+  }
+
+  /** `Mon 24 May`. */
+  protected day(date: string): string {
+    return new Date(`${date}T00:00:00Z`).toLocaleDateString('en-GB', {
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+      timeZone: 'UTC',
+    });
+  }
+
+  /** `24 May`, with the year where it is another one. */
+  private short(date: string): string {
+    const year = date.slice(0, 4) === this.from().slice(0, 4) ? undefined : ('2-digit' as const);
+    return new Date(`${date}T00:00:00Z`).toLocaleDateString('en-GB', {
+      day: 'numeric',
+      month: 'short',
+      year,
+      timeZone: 'UTC',
+    });
+  }
+}
+
+const SHORT = { brief: 'class', sighting: 'sight' } as const;
+
+function keyOf(skill: Skill): string {
+  return skill.kind === 'car' ? skill.car : skill.kind;
+}

@@ -1,0 +1,32 @@
+import type { Skill, SkillGap } from '@core/crew';
+
+interface Names {
+  readonly crew: ReadonlyMap<string, string>;
+  readonly cars: ReadonlyMap<string, string>;
+}
+
+/** What somebody may do, after "may". */
+export function skillWords(skill: Skill, { cars }: Names): string {
+  if (skill.kind === 'car') return `teach in the ${cars.get(skill.car) ?? skill.car}`;
+  return skill.kind === 'brief' ? 'give the class' : 'drive the sighting run';
+}
+
+/** A gap in a sentence: who is left on which days, and where the others are. */
+export function gapWords(gap: SkillGap, names: Names, dateWords: (date: string) => string): string {
+  const who = gap.holder === undefined ? 'nobody' : `only ${names.crew.get(gap.holder) ?? gap.holder}`;
+  const when =
+    gap.days === 1
+      ? dateWords(gap.from)
+      : `${dateWords(gap.from)} to ${dateWords(gap.to)}, ${gap.days === 2 ? 'both days' : `${gap.days} days`}`;
+  const by = (because: SkillGap['missing'][number]['because']) =>
+    gap.missing
+      .filter((one) => one.because === because)
+      .map(({ instructor }) => names.crew.get(instructor) ?? instructor);
+  const [away, expired] = [by('away'), by('expired')];
+  const why = [
+    ...(away.length > 0 ? [`${away.join(', ')} away`] : []),
+    ...(expired.length > 0 ? [`the skill of ${expired.join(', ')} has ended`] : []),
+  ];
+  const because = why.length > 0 ? `: ${why.join('; ')}` : ': nobody else has the skill';
+  return `${when}: ${who} may ${skillWords(gap.skill, names)}${because}.`;
+}

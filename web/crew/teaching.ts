@@ -1,0 +1,202 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { contract } from '@core/api';
+import { teachingResult, type MeanWithin, type TeachingDrive, type TeachingResult } from '@core/coaching';
+import { of } from 'rxjs';
+import { Api } from '../data/api';
+import { DayService } from '../data/day.service';
+import { axisIn, Chart, type ChartOptions } from '../drawing/chart';
+import { ManagerService } from '../data/manager.service';
+import { ManagerLock } from './manager-lock';
+
+const SAYS: Record<TeachingResult['says'], string> = {
+  more: 'That is more than chance would do. What is it that works?',
+  less: 'That is less than chance would do. Sit in on a drive together.',
+  nothing: 'That is within what chance does: nothing to be read from it.',
+  'too few': 'Too few drives to say anything.',
+};
+
+/** What the guests of one instructor gained: for a talk about teaching, one at a time, and for the manager alone. */
+@Component({
+  selector: 'jl-teaching',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, ManagerLock, Chart],
+  template: `
+    <div class="body">
+      @if (!manager.door()?.open) {
+        <p>Results of teaching are for a talk between two people, never a ranking.</p>
+        <jl-manager-lock why="They are shown to the manager." />
+      } @else {
+        <p>
+          <label for="whose">Guests of</label>
+          <select id="whose" [ngModel]="whose()" (ngModelChange)="chosen.set($event)">
+            @for (one of crew(); track one.id) {
+              <option [value]="one.id">{{ one.name }}</option>
+            }
+          </select>
+          <span class="muted">All days up to today. Spoiled laps are taken out, and with them the traffic.</span>
+        </p>
+        @if (result(); as r) {
+          <div class="figures">
+            <div>
+              <b>{{ r.gain ? percent(r.gain) : 'not known' }}</b>
+              <span>of a lap gained from the first to the last clean lap of a drive, in {{ r.drives }} drives</span>
+            </div>
+            <div>
+              <b>{{ r.beyond ? signed(r.beyond) : 'not known' }}</b>
+              <span>beside what all guests gain in as many laps of such a drive. {{ says[r.says] }}</span>
+            </div>
+            <div>
+              <b>{{ r.spoiledLaps }}</b>
+              <span>laps spoiled, not counted above</span>
+            </div>
+          </div>
+          <div class="two">
+            <section aria-label="Gain by day">
+              <h2>Gain by day</h2>
+              <jl-chart class="chart" [words]="words()" [options]="options()" />
+            </section>
+            <section aria-label="Marked most often">
+              <h2>Marked most often</h2>
+              <ol>
+                @for (fault of r.faults; track fault.name) {
+                  <li>
+                    {{ fault.name }}
+                    <span class="muted">in {{ (fault.share * 100).toFixed(0) }} % of marked drives</span>
+                  </li>
+                } @empty {
+                  <li class="muted">No marks yet.</li>
+                }
+              </ol>
+            </section>
+          </div>
+        }
+      }
+    </div>
+  `,
+  styles: `
+    select {
+      min-height: 34px;
+      margin: 0 0.7rem;
+      border: 1px solid var(--p-jl-faint);
+      border-radius: 5px;
+      background: var(--p-jl-panel);
+      color: var(--p-jl-ink);
+    }
+    .figures {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(15rem, 1fr));
+      gap: 1rem;
+      margin: 0.8rem 0;
+    }
+    .figures div {
+      padding: 0.7rem 1rem;
+      border: 1px solid var(--p-jl-line);
+      border-radius: 8px;
+      background: var(--p-jl-panel);
+    }
+    .figures b {
+      display: block;
+      font-size: 24px;
+      font-stretch: 88%;
+    }
+    .two {
+      display: grid;
+      grid-template-columns: minmax(0, 2fr) minmax(0, 1fr);
+      gap: 1.6rem;
+    }
+    .chart {
+      height: 20rem;
+    }
+    li {
+      padding: 0.2rem 0;
+    }
+    @media (max-width: 900px) {
+      .two {
+        grid-template-columns: minmax(0, 1fr);
+      }
+    }
+  `,
+  host: { class: 'screen' },
+})
+export class TeachingScreen {
+  private readonly api = inject(Api);
+  private readonly data = inject(DayService);
+  protected readonly manager = inject(ManagerService);
+  protected readonly says = SAYS;
+  protected readonly chosen = signal<string | undefined>(undefined);
+  protected readonly crew = computed(() =>
+    (this.data.day()?.instructors ?? [])
+      .map(({ id, name }) => ({ id, name }))
+      .sort((a, b) => a.name.localeCompare(b.name)),
+  );
+  protected readonly whose = computed(() => this.chosen() ?? this.crew()[0]?.id);
+  private readonly read = rxResource({
+    params: () => ({ id: this.whose(), open: this.manager.door()?.open === true }),
+    stream: ({ params: { id, open } }) =>
+      id !== undefined && open
+        ? this.api.call(contract.readTeaching, { params: { id } })
+        : of({ own: [] as TeachingDrive[], crew: [] }),
+  });
+  private readonly drives = computed(() => (this.read.hasValue() ? this.read.value() : { own: [], crew: [] }));
+  protected readonly result = computed(() => teachingResult(this.drives().own, this.drives().crew));
+  private readonly byDay = computed(() => {
+    const days = new Map<string, number[]>();
+    for (const { date, gain } of this.drives().own) days.set(date, [...(days.get(date) ?? []), gain]);
+    return [...days].map(([date, gains]) => ({
+      date,
+      gains,
+      mean: gains.reduce((sum, gain) => sum + gain, 0) / gains.length,
+    }));
+  });
+  protected readonly words = computed(() =>
+    this.byDay()
+      .map(({ date, gains, mean }) => `${date}: ${(mean * 100).toFixed(1)} % in ${gains.length} drives`)
+      .join('; '),
+  );
+  protected readonly options = computed<ChartOptions>(() => (ink) => {
+    const days = this.byDay();
+    const percentOf = (share: number) => Math.round(share * 1000) / 10;
+    return {
+      legend: {},
+      grid: { left: 44, right: 14, top: 34, bottom: 28 },
+      xAxis: {
+        type: 'category',
+        data: days.map(({ date }) => date.slice(5)),
+        ...axisIn(ink),
+      },
+      yAxis: {
+        type: 'value',
+        name: '% of a lap',
+        ...axisIn(ink),
+      },
+      series: [
+        {
+          type: 'scatter',
+          name: 'a drive',
+          symbolSize: 8,
+          data: days.flatMap(({ gains }, place) => gains.map((gain) => [place, percentOf(gain)])),
+          itemStyle: { color: 'transparent', borderColor: ink.ink, borderWidth: 1.2 },
+        },
+        {
+          type: 'line',
+          name: 'mean of the day',
+          symbol: 'diamond',
+          symbolSize: 10,
+          data: days.map(({ mean }) => percentOf(mean)),
+          itemStyle: { color: ink.amberMark },
+          lineStyle: { color: ink.amberMark, width: 1.5 },
+        },
+      ],
+    };
+  });
+
+  protected percent({ mean, within }: MeanWithin): string {
+    return `${(mean * 100).toFixed(1)} % ± ${(within * 100).toFixed(1)}`;
+  }
+
+  protected signed(it: MeanWithin): string {
+    return `${it.mean >= 0 ? '+' : '−'}${this.percent({ ...it, mean: Math.abs(it.mean) })}`;
+  }
+}

@@ -1,0 +1,205 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { contract } from '@core/api';
+import { faultEntry, phase, PHASE_WORDS, VOCABULARY, type FaultEntry } from '@core/coaching';
+import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { Api } from '../data/api';
+import type { Field, Json } from '../forms/fields';
+import { RecordEditor, type Edited } from '../forms/record-editor';
+
+const COMMON = new Map(VOCABULARY.map((entry) => [entry.id, entry]));
+const WEIGHTS = [
+  { value: 1, label: '1, little' },
+  { value: 2, label: '2' },
+  { value: 3, label: '3, much' },
+];
+const NEW_FAULT = { phase: 'brake', weight: 2 };
+
+/** What goes wrong in a car, in this venue's words: the common faults, its own words for them, and its own faults. */
+@Component({
+  selector: 'jl-vocabulary',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, FormsModule, InputText, RecordEditor],
+  template: `
+    <div class="tools">
+      <label for="find-fault">Find</label>
+      <input pInputText pSize="small" id="find-fault" [ngModel]="find()" (ngModelChange)="find.set($event)" />
+      <span class="muted">{{ shown() }} faults, {{ own().size }} of them in words of this venue</span>
+      <span class="push"></span>
+      <p-button label="Add a fault" size="small" [outlined]="true" (onClick)="add()" />
+    </div>
+    <div class="body">
+      @for (group of groups(); track group.phase) {
+        <section [attr.aria-label]="group.words">
+          <h2>{{ group.words }}</h2>
+          <ul>
+            @for (row of group.rows; track row.id) {
+              <li [class.retired]="row.retired">
+                <div>
+                  <b>{{ row.name }}</b>
+                  @if (row.retired) {
+                    <span class="chip">out of use</span>
+                  } @else if (row.mark) {
+                    <span class="chip">{{ row.mark }}</span>
+                  }
+                  <small>weighs {{ row.weight }}</small>
+                </div>
+                <p>
+                  {{ row.cause }}; {{ row.does }}. <span class="cure">{{ row.cure }}.</span>
+                  @if (row.from) {
+                    <span class="muted">May come from: {{ row.from }}.</span>
+                  }
+                </p>
+                <p class="say">“{{ row.say }}” <span class="muted">then</span> “{{ row.sayOtherwise }}”</p>
+                <p-button
+                  label="Edit"
+                  size="small"
+                  [text]="true"
+                  [ariaLabel]="'Edit ' + row.name"
+                  (onClick)="open(row.id)"
+                />
+              </li>
+            }
+          </ul>
+        </section>
+      } @empty {
+        <p class="empty">No fault has this in its words.</p>
+      }
+    </div>
+    <jl-record-editor [(edited)]="edited" [fields]="fields()" [schema]="schema" (done)="list.reload()" />
+  `,
+  styles: `
+    section {
+      display: grid;
+      grid-template-columns: 7.5rem minmax(0, 1fr);
+      border-top: 1px solid var(--p-jl-ink);
+    }
+    h2 {
+      margin: 0.55rem 0 0;
+      font-size: 15px;
+    }
+    ul {
+      margin: 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      display: grid;
+      grid-template-columns: minmax(11rem, 1fr) minmax(14rem, 2.2fr) minmax(11rem, 1.3fr) auto;
+      gap: 1rem;
+      align-items: center;
+      padding: 0.35rem 0;
+      border-bottom: 1px solid var(--p-jl-line);
+    }
+    p {
+      margin: 0;
+      font-size: 13px;
+    }
+    small {
+      display: block;
+      color: var(--p-jl-muted);
+    }
+    .cure {
+      font-weight: 620;
+    }
+    .retired b {
+      text-decoration: line-through;
+    }
+    @media (max-width: 900px) {
+      section,
+      li {
+        grid-template-columns: minmax(0, 1fr);
+        gap: 0.2rem;
+      }
+    }
+  `,
+  host: { class: 'screen' },
+})
+export class VocabularyScreen {
+  private readonly api = inject(Api);
+  protected readonly schema = faultEntry;
+  protected readonly find = signal('');
+  protected readonly edited = signal<Edited | undefined>(undefined);
+  protected readonly list = rxResource({ stream: () => this.api.call(contract.listFaults) });
+  protected readonly own = computed(
+    () => new Map((this.list.hasValue() ? this.list.value().faults : []).map((stored) => [stored.id, stored])),
+  );
+  private readonly all = computed(() => {
+    const own = [...this.own().values()].map(({ fields }) => fields);
+    return new Map([...VOCABULARY, ...own].map((entry) => [entry.id, entry]));
+  });
+  protected readonly groups = computed(() => {
+    const find = this.find().trim().toLowerCase();
+    const words = (entry: FaultEntry) => [entry.name, entry.cause, entry.does, entry.cure, entry.say].join(' ');
+    const found = [...this.all().values()].filter((entry) => words(entry).toLowerCase().includes(find));
+    return phase.options
+      .map((of) => ({
+        phase: of,
+        words: PHASE_WORDS[of],
+        rows: found
+          .filter((entry) => entry.phase === of)
+          .map((entry) => ({
+            ...entry,
+            mark: !this.own().has(entry.id) ? '' : COMMON.has(entry.id) ? 'own words' : 'own',
+            from: (entry.from ?? []).map((id) => this.all().get(id)?.name.toLowerCase() ?? id).join(', '),
+          })),
+      }))
+      .filter(({ rows }) => rows.length > 0);
+  });
+  protected readonly shown = computed(() => this.groups().reduce((sum, { rows }) => sum + rows.length, 0));
+  protected readonly fields = computed((): Field[] => {
+    const faults = [...this.all().values()].map(({ id, name }) => ({ value: id, label: name }));
+    return [
+      ...(this.edited()?.version === undefined && !COMMON.has(String(this.edited()?.fields['id']))
+        ? [{ path: 'id', label: 'Id', kind: 'text', hint: 'small letters, stays the same for good' } as const]
+        : []),
+      { path: 'name', label: 'Name', kind: 'text' },
+      {
+        path: 'phase',
+        label: 'Phase of the corner',
+        kind: 'choice',
+        options: phase.options.map((value) => ({ value, label: PHASE_WORDS[value] })),
+      },
+      { path: 'weight', label: 'Weighs', kind: 'choice', options: WEIGHTS },
+      { path: 'cause', label: 'Cause', kind: 'text', wide: true },
+      { path: 'does', label: 'What it does to the car', kind: 'text', wide: true },
+      { path: 'cure', label: 'Cure', kind: 'text', wide: true },
+      { path: 'say', label: 'In the car', kind: 'text', hint: 'short' },
+      { path: 'sayOtherwise', label: 'Said another way', kind: 'text', hint: 'where it comes again' },
+      { path: 'from', label: 'May come from', kind: 'many', options: faults, optional: true, wide: true },
+      { path: 'retired', label: 'Out of use', kind: 'yes', hint: 'marks that name it are still read' },
+    ];
+  });
+
+  protected open(id: string): void {
+    const stored = this.own().get(id);
+    const entry = this.all().get(id)!;
+    this.edited.set({
+      title: entry.name,
+      fields: { ...entry } as Json,
+      version: stored?.version,
+      save: (fields: FaultEntry, version) =>
+        version === undefined
+          ? this.api.call(contract.addFault, { body: { ...fields, id } })
+          : this.api.call(contract.changeFault, { params: { id }, body: { version, fields } }),
+      ...(stored &&
+        COMMON.has(id) && {
+          remove: {
+            label: 'Back to the common words',
+            run: () => this.api.call(contract.removeFault, { params: { id } }),
+          },
+        }),
+    });
+  }
+
+  protected add(): void {
+    this.edited.set({
+      title: 'New fault',
+      fields: { ...NEW_FAULT },
+      version: undefined,
+      save: (fields: FaultEntry) => this.api.call(contract.addFault, { body: fields }),
+    });
+  }
+}

@@ -1,0 +1,25 @@
+import { inject, Injectable, signal } from '@angular/core';
+import { contract, type ManagerDoor } from '@core/api';
+import { tap, type Observable } from 'rxjs';
+import { Api } from './api';
+
+/** Whether this browser has been let in as the manager's. The server decides what is shown; this only says so. */
+@Injectable({ providedIn: 'root' })
+export class ManagerService {
+  private readonly api = inject(Api);
+  readonly door = signal<ManagerDoor | undefined>(undefined);
+
+  refresh(): void {
+    this.api.call(contract.readManager).subscribe({ next: (door) => this.door.set(door), error: () => undefined });
+  }
+
+  /** Enters the code, or sets it where there is none yet; errs with an `ApiError`. */
+  enter(code: string): Observable<ManagerDoor> {
+    const call = this.door()?.set ? contract.openManager : contract.setManagerCode;
+    return this.api.call(call, { body: { code } }).pipe(tap((door) => this.door.set(door)));
+  }
+
+  leave(): void {
+    this.api.call(contract.closeManager).subscribe({ next: (door) => this.door.set(door), error: () => undefined });
+  }
+}
