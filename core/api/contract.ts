@@ -204,7 +204,7 @@ export const contract = {
     path: '/api/days/:date/drives/:id/track',
     summary: 'Where the car of a drive was, as its tracker told',
     params: dateAndId,
-    reply: z.object({ points: z.array(z.object({ atS: z.number(), atM: z.number() })) }),
+    reply: z.object({ points: z.array(z.object({ atS: z.number(), atM: z.number(), leftM: z.number().optional() })) }),
     refusals: [404],
   }),
   readClose: endpoint({

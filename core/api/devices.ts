@@ -22,13 +22,21 @@ export const deviceLine = z.strictObject({
 });
 export type DeviceLine = z.output<typeof deviceLine>;
 
+const trackedCar = z.strictObject({
+  transponder,
+  atM: z.number().min(0).max(30_000),
+  /** Less than 0 to the right; left out where the tracker does not know it. */
+  leftM: z.number().min(-100).max(100).optional(),
+});
+export type TrackedCar = z.output<typeof trackedCar>;
+
 export const deviceBody = z.discriminatedUnion('kind', [
   /** A car has crossed the line at the line's time. */
   z.strictObject({ kind: z.literal('crossing'), transponder }),
-  /** Where cars are at the line's time, metres along the lap from the start line. */
+  /** Where cars are at the line's time: metres along the lap from the start line, and to the left of the centre line. */
   z.strictObject({
     kind: z.literal('positions'),
-    cars: z.array(z.strictObject({ transponder, atM: z.number().min(0).max(30_000) })).max(200),
+    cars: z.array(trackedCar).max(200),
   }),
   /** Nothing to tell, and still there. */
   z.strictObject({ kind: z.literal('alive') }),

@@ -3,7 +3,7 @@ import { centreLineOf, circuitFile } from '../circuit';
 import { seededRandom } from '../planner';
 import { square } from '../testing/circuits';
 import { SMALL_MODEL } from '../testing/small-model';
-import { evidenceByCorner, type Position, type TaughtPlace } from '.';
+import { evidenceByCorner, taughtPlaces, type Position } from '.';
 
 const model = carFile.parse(SMALL_MODEL);
 const line = square(600, 40, 6);
@@ -16,17 +16,17 @@ const study = studyCircuit(
 );
 const lengthM = centreLineOf(line).lengthM;
 const lap = new LapModel(carOf(model).car, study.teaching).lap(1) as Lap;
-const taught = study.corners.map(({ name, taught: it, brake }, i): TaughtPlace => ({
-  corner: name,
-  brakeM: brake?.coneM,
-  turnInM: it.turnInM,
-  apexM: it.apexesM.at(-1)!,
-  exitM: it.exitM,
-  slowestKmh: study.laps[0]!.cornersKmh[i]!,
-}));
+const taught = taughtPlaces(study, 'c', 1);
+
+interface Tracked {
+  readonly driven?: Lap;
+  readonly noiseM?: number;
+  /** How far to the left of the taught line it drives; without it the tracker does not tell where it is across the road. */
+  readonly offM?: number;
+}
 
 /** A tracker at 5 Hz in a car that drives the model's lap over and over, good to a metre. */
-function tracked(laps: number, driven = lap, noiseM = 1): Position[] {
+function tracked(laps: number, { driven = lap, noiseM = 1, offM }: Tracked = {}): Position[] {
   const random = seededRandom(5);
   const points: Position[] = [];
   for (let t = 0; t < (laps + 0.5) * driven.lapTimeS; t += 0.2) {
@@ -36,7 +36,9 @@ function tracked(laps: number, driven = lap, noiseM = 1): Position[] {
     const part = (inLap - driven.timeS[i - 1]!) / ((driven.timeS[i] ?? driven.lapTimeS) - driven.timeS[i - 1]!);
     const from = driven.line.centreM[i - 1]!;
     const to = i < driven.line.centreM.length ? driven.line.centreM[i]! : lengthM;
-    points.push({ atS: 36_000 + t, atM: (from + part * (to - from) + noiseM * (random() - 0.5) + lengthM) % lengthM });
+    const atM = (from + part * (to - from) + noiseM * (random() - 0.5) + lengthM) % lengthM;
+    const across = offM === undefined ? {} : { leftM: driven.line.offsetM[i - 1]! + offM + random() - 0.5 };
+    points.push({ atS: 36_000 + t, atM, ...across });
   }
   return points;
 }
@@ -69,6 +71,39 @@ describe('Evidence by corner', () => {
     const quick = taught.map((place) => ({ ...place, slowestKmh: place.slowestKmh * 1.3 }));
     const found = evidenceByCorner(tracked(5), lengthM, quick);
     expect(found[0]!.proposes.map(({ fault }) => fault)).toContain('brakes-too-long');
+  });
+
+  it('tells nothing of apex and exit where trackers do not know where a car is across the road', () => {
+    for (const { wideOfApexM, unusedAtExitM } of evidenceByCorner(tracked(4), lengthM, taught)) {
+      expect([wideOfApexM, unusedAtExitM]).toEqual([undefined, undefined]);
+    }
+  });
+
+  it('finds an apex and an exit that were missed, and by how far', () => {
+    // All corners of the loop turn left: right of the line is wide of the apex and beyond the exit.
+    expect(taught.map(({ turns }) => turns)).toEqual(['left', 'left', 'left', 'left']);
+    for (const offM of [-4, 0, 4]) {
+      for (const { corner, wideOfApexM, unusedAtExitM, proposes } of evidenceByCorner(
+        tracked(5, { offM }),
+        lengthM,
+        taught,
+      )) {
+        expect(wideOfApexM!.value).withContext(corner).toBeCloseTo(-offM, -0.5);
+        if (unusedAtExitM) expect(unusedAtExitM.value).withContext(corner).toBeCloseTo(offM, -0.5);
+        const found = proposes.map(({ fault }) => fault);
+        expect(found.includes('misses-apex-wide'))
+          .withContext(`${corner} ${offM}`)
+          .toBe(offM < 0);
+        expect(found.includes('holds-in')).toBe(offM > 0 && unusedAtExitM !== undefined);
+        expect(found.includes('runs-wide')).toBe(offM < 0 && unusedAtExitM !== undefined);
+      }
+    }
+  });
+
+  it('is not surer of a place across the road than a receiver can be, however many the laps', () => {
+    const [first] = evidenceByCorner(tracked(9, { offM: -2 }), lengthM, taught);
+    expect(first!.wideOfApexM!.within).toBeGreaterThanOrEqual(1);
+    expect(first!.proposes.map(({ fault }) => fault)).not.toContain('misses-apex-wide');
   });
 
   it('says nothing where there are no whole laps, or none that counts', () => {

@@ -6,16 +6,23 @@ import { around } from '../circuit/around';
 export interface Position {
   readonly atS: number;
   readonly atM: number;
+  /** Metres to the left of the centre line, where the tracker tells that. */
+  readonly leftM?: number | undefined;
 }
 
 /** A corner as it is taught, for this car at this guest's pace. */
 export interface TaughtPlace {
   readonly corner: string;
+  readonly turns: 'left' | 'right';
   readonly brakeM: number | undefined;
   readonly turnInM: number;
   readonly apexM: number;
   readonly exitM: number;
   readonly slowestKmh: number;
+  /** How far the taught line lies to the left of the centre line there. */
+  readonly apexLeftM: number;
+  /** Nothing where the road is not to be used up: the next turn-in wants another side. */
+  readonly exitLeftM: number | undefined;
 }
 
 export interface Measured {
@@ -34,6 +41,10 @@ export interface CornerEvidence {
   readonly exitKmh: Measured;
   /** Metres before the apex at which it is quicker again; 0 or less where it waits. */
   readonly throttleBeforeApexM: Measured;
+  /** Metres outside of the taught line at the apex. */
+  readonly wideOfApexM: Measured | undefined;
+  /** Metres of the road that are left unused at the exit; less than 0 where it is beyond the taught line. */
+  readonly unusedAtExitM: Measured | undefined;
   /** Marks that this suggests, for the instructor to confirm or drop. */
   readonly proposes: readonly { readonly fault: string; readonly because: string }[];
 }
@@ -48,6 +59,8 @@ const BRAKING_TO_KMH = 30;
 const OTHER_CORNER_KMH = 15;
 /** No single position is better than this. */
 const POSITION_WITHIN_M = 2;
+/** Across the road a receiver errs the same way for minutes, so that more laps do not help. */
+const ACROSS_WITHIN_M = 1;
 
 /**
  * Evidence by corner from the positions of a drive. Laps that are not whole, and those that are left out on purpose, are
@@ -66,6 +79,19 @@ export function evidenceByCorner(
   if (profiles.length === 0) return [];
   return taught.map((place) => {
     const seen = profiles.map(({ mps }) => cornerOf(mps, place, lapLengthM));
+    // To the outside of a corner: to the right of one that turns left.
+    const outward = place.turns === 'left' ? -1 : 1;
+    const across = (atM: number, taughtLeftM: number | undefined, sign: number) => {
+      if (taughtLeftM === undefined) return undefined;
+      const lefts = profiles.flatMap(({ leftM }) => leftM[around(Math.round(atM / STEP_M), leftM.length)] ?? []);
+      const known = lefts.filter((left) => !Number.isNaN(left));
+      if (known.length === 0) return undefined;
+      const missed = measured(
+        known.map((left) => sign * (left - taughtLeftM)),
+        ACROSS_WITHIN_M,
+      );
+      return { ...missed, within: Math.max(missed.within, ACROSS_WITHIN_M) };
+    };
     const over = (of: (one: (typeof seen)[number]) => number, least: number) => measured(seen.map(of), least);
     const braked = seen.filter(({ brakeM }) => brakeM !== undefined);
     const brakesBeforeM =
@@ -83,13 +109,15 @@ export function evidenceByCorner(
       slowestKmh: over(({ slowestKmh }) => slowestKmh, 2),
       exitKmh: over(({ exitKmh }) => exitKmh, 2),
       throttleBeforeApexM: over(({ slowestM }) => apart(place.apexM, slowestM, lapLengthM), POSITION_WITHIN_M),
+      wideOfApexM: across(place.apexM, place.apexLeftM, outward),
+      unusedAtExitM: across(place.exitM, place.exitLeftM, -outward),
     };
     return { ...found, proposes: proposals(found, place) };
   });
 }
 
 function proposals(
-  { brakesBeforeM, slowestKmh, throttleBeforeApexM }: Omit<CornerEvidence, 'proposes'>,
+  { brakesBeforeM, slowestKmh, throttleBeforeApexM, wideOfApexM, unusedAtExitM }: Omit<CornerEvidence, 'proposes'>,
   place: TaughtPlace,
 ): CornerEvidence['proposes'] {
   const sure = ({ value, within }: Measured, least: number) => value > least + 2 * within;
@@ -108,6 +136,15 @@ function proposals(
   if (sure(throttleBeforeApexM, 8)) {
     list.push({ fault: 'throttle-early', because: `quicker again ${metres(throttleBeforeApexM)}, before the apex` });
   }
+  if (wideOfApexM && sure(wideOfApexM, 0.5)) {
+    list.push({ fault: 'misses-apex-wide', because: `${metres(wideOfApexM)}, outside of the line at the apex` });
+  }
+  if (unusedAtExitM && sure(unusedAtExitM, 0.5)) {
+    list.push({ fault: 'holds-in', because: `${metres(unusedAtExitM)}, of road unused at the exit` });
+  }
+  if (unusedAtExitM && sure({ ...unusedAtExitM, value: -unusedAtExitM.value }, 0.5)) {
+    list.push({ fault: 'runs-wide', because: `${metres(unusedAtExitM)}, beyond the line at the exit` });
+  }
   return list;
 }
 
@@ -124,23 +161,31 @@ function measured(values: readonly number[], least: number): Measured {
   return { value, within: Math.max(spread, least) / Math.sqrt(n) };
 }
 
-/** Whole laps, each with its speed every four metres from the start line. */
-function lapsOf(positions: readonly Position[], lapLengthM: number): { fromS: number; mps: Float64Array }[] {
-  const reach: { atS: number; m: number }[] = [];
+/** A lap: its speed, and how far left it was (not a number where that is not told), every four metres from the start line. */
+interface LapProfile {
+  readonly fromS: number;
+  readonly mps: Float64Array;
+  readonly leftM: Float64Array;
+}
+
+/** Whole laps only. */
+function lapsOf(positions: readonly Position[], lapLengthM: number): LapProfile[] {
+  const reach: { atS: number; m: number; leftM: number }[] = [];
   let laps = 0;
-  positions.forEach(({ atS, atM }, i) => {
+  positions.forEach(({ atS, atM, leftM = NaN }, i) => {
     const before = positions[i - 1];
     if (before && before.atM - atM > lapLengthM / 2) laps += 1;
     const m = laps * lapLengthM + atM;
-    if (reach.length === 0 || (m > reach.at(-1)!.m && atS > reach.at(-1)!.atS)) reach.push({ atS, m });
+    if (reach.length === 0 || (m > reach.at(-1)!.m && atS > reach.at(-1)!.atS)) reach.push({ atS, m, leftM });
   });
-  const found: { fromS: number; mps: Float64Array }[] = [];
+  const found: LapProfile[] = [];
   const first = Math.ceil((reach[0]?.m ?? 0) / lapLengthM);
   const last = Math.floor((reach.at(-1)?.m ?? 0) / lapLengthM);
   const size = Math.floor(lapLengthM / STEP_M);
   let from = 0;
   for (let lap = first; lap < last; lap++) {
     const mps = new Float64Array(size);
+    const leftM = new Float64Array(size);
     let fromS = 0;
     for (let step = 0; step < size; step++) {
       const wanted = lap * lapLengthM + step * STEP_M;
@@ -148,10 +193,17 @@ function lapsOf(positions: readonly Position[], lapLengthM: number): { fromS: nu
       const centreS = reach[from]!.atS;
       if (step === 0) fromS = centreS;
       mps[step] = slopeAbout(reach, from, centreS);
+      leftM[step] = leftBetween(reach[from]!, reach[from + 1] ?? reach[from]!, wanted);
     }
-    found.push({ fromS, mps });
+    found.push({ fromS, mps, leftM });
   }
   return found;
+}
+
+/** How far left it was at a place between two positions. */
+function leftBetween(before: { m: number; leftM: number }, after: { m: number; leftM: number }, m: number): number {
+  const part = after.m > before.m ? Math.min(1, Math.max(0, (m - before.m) / (after.m - before.m))) : 0;
+  return before.leftM + part * (after.leftM - before.leftM);
 }
 
 /** Speed about a time: least squares through the positions near it. */

@@ -6,6 +6,7 @@ export * from './vocabulary';
 export * from './results';
 export * from './before';
 export * from './evidence';
+export * from './taught-places';
 export * from './teaching';
 export * from './heat';
 export * from './levels';

@@ -5,6 +5,7 @@ import {
   type DeviceLine,
   type DeviceReceipt,
   type LivePositions,
+  type TrackedCar,
 } from '@core/api';
 import { secondsOf } from '@core/day';
 import type { Clock } from '../clock';
@@ -132,18 +133,21 @@ export class DeviceDesk {
     }
   }
 
-  private pass(date: string, atS: number, cars: readonly { transponder: string; atM: number }[]): void {
+  private pass(date: string, atS: number, seen: readonly TrackedCar[]): void {
     const { carOf, lapLengthM } = this.services.room.devicesSee();
+    const known = seen.flatMap(({ transponder, atM, leftM }) => {
+      const car = carOf.get(transponder);
+      return car === undefined ? [] : [{ car, place: (atM / lapLengthM) % 1, leftM }];
+    });
     const positions: LivePositions = {
       atS,
-      cars: cars.flatMap(({ transponder, atM }) => {
-        const car = carOf.get(transponder);
-        return car === undefined ? [] : [{ car, place: (atM / lapLengthM) % 1 }];
-      }),
+      cars: known.map(({ car, place }) => ({ car, place })),
     };
     this.services.hub.positions(date, positions);
     if (!this.services.store.days.has(date)) return;
-    for (const { car, place } of positions.cars) this.services.store.tracks.add(date, car, atS, place * lapLengthM);
+    for (const { car, place, leftM } of known) {
+      this.services.store.tracks.add(date, car, atS, place * lapLengthM, leftM);
+    }
   }
 
   private of(id: string): Known {

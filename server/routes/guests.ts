@@ -42,7 +42,7 @@ export function guestRoutes({ store, room, hub, clock, manager }: Services): Rou
     if (drive.car === undefined || drive.releasedS === undefined) return { points: [] };
     const toS = drive.inS ?? drive.parkedS ?? room.nowS(date);
     const points = store.tracks.between(date, drive.car, drive.releasedS, toS);
-    return { points: points.map(([atMs, atM]) => ({ atS: atMs / 1000, atM })) };
+    return { points: points.map(([atMs, atM, leftM]) => ({ atS: atMs / 1000, atM, leftM })) };
   });
   mount(router, contract.linkGuests, ({ params: { date, id }, body: { other } }) => {
     bookingOf(date, id);

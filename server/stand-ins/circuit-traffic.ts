@@ -1,4 +1,4 @@
-import type { DeviceBody } from '@core/api';
+import type { DeviceBody, TrackedCar } from '@core/api';
 import { paceFactorAt } from '@core/day';
 import { lapEstimateOf, type DayContext, type DayState } from '@core/journal';
 import { normalOf, type Random } from '@core/planner';
@@ -22,6 +22,9 @@ const PACE_SD = 0.05;
 /** The loop's own error, and how far a receiver's position is off. */
 const LOOP_NOISE_S = 0.003;
 const POSITION_NOISE_M = 1.5;
+const ACROSS_NOISE_M = 0.5;
+/** Guests use the road less than is taught, by up to this share of its offset from the middle. */
+const MOST_HELD_IN = 0.6;
 /** A double crossing follows the first one within this time. */
 const DOUBLE_WITHIN_S = 1.2;
 
@@ -30,6 +33,8 @@ interface Lapper {
   readonly paceS: number;
   readonly off: number;
   readonly random: Random;
+  /** Share of the taught offset from the middle of the road that is not used. */
+  readonly heldIn: number;
   progress: number;
   lapS: number;
 }
@@ -43,6 +48,8 @@ export class CircuitTraffic {
     private readonly lapLengthM: number,
     private readonly rates: ErrorRates,
     private readonly randomOf: (id: string) => Random,
+    /** How far to the left of the centre line is taught at a place of the lap, metres; nothing where that is not known. */
+    private readonly taughtLeftM: ((share: number) => number) | undefined = undefined,
   ) {}
 
   /** Everybody on the circuit begins anew from what the journal says, after a jump of the clock. */
@@ -73,12 +80,15 @@ export class CircuitTraffic {
   }
 
   /** Where every car is that is on the circuit. */
-  positions(): { transponder: string; atM: number }[] {
+  positions(): TrackedCar[] {
     return [...this.lappers.values()]
       .filter(({ progress, off }) => progress < off)
-      .map(({ transponder, progress, random }) => {
-        const atM = this.shape.placeAt(progress) * this.lapLengthM + POSITION_NOISE_M * normalOf(random);
-        return { transponder, atM: Math.round(((atM + this.lapLengthM) % this.lapLengthM) * 10) / 10 };
+      .map(({ transponder, progress, random, heldIn }) => {
+        const place = this.shape.placeAt(progress);
+        const atM = place * this.lapLengthM + POSITION_NOISE_M * normalOf(random);
+        const seen = { transponder, atM: tenths((atM + this.lapLengthM) % this.lapLengthM) };
+        if (!this.taughtLeftM) return seen;
+        return { ...seen, leftM: tenths((1 - heldIn) * this.taughtLeftM(place) + ACROSS_NOISE_M * normalOf(random)) };
       });
   }
 
@@ -128,9 +138,14 @@ export class CircuitTraffic {
   ): void {
     const random = this.randomOf(id);
     const paceS = lapS * (1 + PACE_SD * normalOf(random));
+    const heldIn = MOST_HELD_IN * random();
     const current = paceS * (crossings === 0 ? firstLapFactor : 1);
     const base = crossings === 0 ? this.shape.pitExit : crossings;
     const progress = Math.min(Math.floor(base) + 0.98, base + Math.max(0, sinceS) / current);
-    this.lappers.set(id, { transponder, paceS, off, random, progress, lapS: current });
+    this.lappers.set(id, { transponder, paceS, off, random, heldIn, progress, lapS: current });
   }
+}
+
+function tenths(metres: number): number {
+  return Math.round(metres * 10) / 10;
 }

@@ -1,5 +1,15 @@
 import { EventSource } from 'eventsource';
-import { clock as clockReading, dayView, type ClockReading, type DayView, type DeviceBody } from '@core/api';
+import {
+  clock as clockReading,
+  dayView,
+  storedCircuit,
+  type ClockReading,
+  type DayView,
+  type DeviceBody,
+} from '@core/api';
+import { ORDINARY_CAR, teachingLine } from '@core/car';
+import { centreLineOf, type Circuit } from '@core/circuit';
+import { leftAt } from '@core/coaching';
 import { emptyPlan, wallClock } from '@core/day';
 import { dayContext, recordedEntry, stateOf, type DayContext, type RecordedEntry } from '@core/journal';
 import { randomOf } from '@core/planner';
@@ -65,9 +75,18 @@ async function readDay(): Promise<void> {
   if (!traffic || shapeChanged) {
     const seed = Number(process.env['JOYLAP_SEED'] ?? 1);
     const shape = lapShapeOf(view.map ?? undefined);
-    traffic = new CircuitTraffic(shape, view.day.circuit.lapLengthM, rates, (id) => randomOf(seed, id));
+    const { circuit } = await read('/api/circuit', (json) => storedCircuit.parse(json));
+    const left = circuit ? taughtLeftOf(circuit) : undefined;
+    traffic = new CircuitTraffic(shape, view.day.circuit.lapLengthM, rates, (id) => randomOf(seed, id), left);
   }
   follow(date);
+}
+
+/** How far to the left of the centre line is taught, by the share of the lap. */
+function taughtLeftOf(circuit: Circuit): (share: number) => number {
+  const centre = centreLineOf(circuit.line, 2);
+  const line = teachingLine(centre, ORDINARY_CAR, circuit.corners);
+  return (share) => leftAt(line, centre.lengthM, share * centre.lengthM);
 }
 
 function follow(date: string): void {

@@ -1,7 +1,7 @@
 import type { Db } from '../database';
 
-/** Thousandths of a second of the day, and metres along the lap. */
-export type TrackPoint = readonly [atMs: number, atM: number];
+/** Thousandths of a second of the day, metres along the lap, and to the left of the centre line where that is known. */
+export type TrackPoint = readonly [atMs: number, atM: number, leftM?: number];
 
 /** So many points become one row: twenty seconds at five a second. */
 const POINTS_A_ROW = 100;
@@ -22,11 +22,12 @@ export function trackStore(db: Db) {
     held.delete(key);
   };
   return {
-    add: (date: string, car: string, atS: number, atM: number): void => {
+    add: (date: string, car: string, atS: number, atM: number, leftM?: number): void => {
       const key = `${date} ${car}`;
       const it = held.get(key) ?? { date, car, points: [] };
       held.set(key, it);
-      it.points.push([Math.round(atS * 1000), Math.round(atM * 10) / 10]);
+      const point = [Math.round(atS * 1000), tenths(atM)] as const;
+      it.points.push(leftM === undefined ? point : [...point, tenths(leftM)]);
       if (it.points.length >= POINTS_A_ROW) flush(key);
     },
     /** Points of a car between two times of a day, in order. */
@@ -39,4 +40,9 @@ export function trackStore(db: Db) {
     },
     forget: (): void => held.clear(),
   };
+}
+
+/** No tracker is good to more than a tenth of a metre. */
+function tenths(metres: number): number {
+  return Math.round(metres * 10) / 10;
 }

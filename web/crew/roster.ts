@@ -81,12 +81,19 @@ export class RosterScreen {
       gapWords(gap, this.names(), (date) => this.day(date)),
     ),
   );
-  protected readonly ending = computed(() =>
-    endingSkills({ cars: this.fleet(), crew: this.crew() }, this.from(), SOON_DAYS).map(
-      ({ instructor, skill, last }) =>
-        `${this.names().crew.get(instructor)} may ${skillWords(skill, this.names())} until ${this.day(last)}.`,
-    ),
-  );
+  /** Skills that end before long, those that end together in one sentence. */
+  protected readonly ending = computed(() => {
+    const sentences = new Map<string, string[]>();
+    for (const { instructor, skill, last } of endingSkills(
+      { cars: this.fleet(), crew: this.crew() },
+      this.from(),
+      SOON_DAYS,
+    )) {
+      const end = `may ${skillWords(skill, this.names())} until ${this.day(last)}.`;
+      sentences.set(end, [...(sentences.get(end) ?? []), this.names().crew.get(instructor) ?? instructor]);
+    }
+    return [...sentences].map(([end, who]) => `${who.join(', ')} ${end}`);
+  });
   protected readonly skills = computed(() =>
     skillsOf(this.fleet()).map((skill) => ({
       skill,

@@ -159,11 +159,11 @@ export class TeachingScreen {
     const days = this.byDay();
     const percentOf = (share: number) => Math.round(share * 1000) / 10;
     return {
-      legend: {},
+      legend: { left: 'auto', right: 0 },
       grid: { left: 44, right: 14, top: 34, bottom: 28 },
       xAxis: {
         type: 'category',
-        data: days.map(({ date }) => date.slice(5)),
+        data: days.map(({ date }) => `${Number(date.slice(8))}.${Number(date.slice(5, 7))}.`),
         ...axisIn(ink),
       },
       yAxis: {
@@ -197,6 +197,7 @@ export class TeachingScreen {
   }
 
   protected signed(it: MeanWithin): string {
-    return `${it.mean >= 0 ? '+' : '−'}${this.percent({ ...it, mean: Math.abs(it.mean) })}`;
+    const sign = Math.abs(it.mean) < 0.0005 ? '' : it.mean > 0 ? '+' : '−';
+    return `${sign}${this.percent({ ...it, mean: Math.abs(it.mean) })}`;
   }
 }

@@ -47,7 +47,7 @@ const NEW_FAULT = { phase: 'brake', weight: 2 };
                   <small>weighs {{ row.weight }}</small>
                 </div>
                 <p>
-                  {{ row.cause }}; {{ row.does }}. <span class="cure">{{ row.cure }}.</span>
+                  {{ row.why }} <span class="cure">{{ row.cure }}.</span>
                   @if (row.from) {
                     <span class="muted">May come from: {{ row.from }}.</span>
                   }
@@ -104,6 +104,10 @@ const NEW_FAULT = { phase: 'brake', weight: 2 };
     .cure {
       font-weight: 620;
     }
+    .chip,
+    .cure + .muted {
+      margin-left: 0.35rem;
+    }
     .retired b {
       text-decoration: line-through;
     }
@@ -142,6 +146,8 @@ export class VocabularyScreen {
           .filter((entry) => entry.phase === of)
           .map((entry) => ({
             ...entry,
+            why: sentence(`${entry.cause}; ${entry.does}.`),
+            cure: sentence(entry.cure),
             mark: !this.own().has(entry.id) ? '' : COMMON.has(entry.id) ? 'own words' : 'own',
             from: (entry.from ?? []).map((id) => this.all().get(id)?.name.toLowerCase() ?? id).join(', '),
           })),
@@ -202,4 +208,9 @@ export class VocabularyScreen {
       save: (fields: FaultEntry) => this.api.call(contract.addFault, { body: fields }),
     });
   }
+}
+
+/** With a capital to begin with. */
+function sentence(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -9,7 +9,7 @@ import * as z from 'zod';
 import { MemoryStorage } from '../testing/memory-storage';
 import { Api, type ApiError } from './api';
 import { DeviceStorage } from './device-storage';
-import { gainOf, lapTimesOf } from './lap-times';
+import { lapTimesOf } from './lap-times';
 import { entryWords, shortName, surname } from './names';
 import { Outbox, type Settled } from './outbox';
 
@@ -156,20 +156,8 @@ describe('Words on screen', () => {
 });
 
 describe('Laps of a drive', () => {
-  const driven = (crossings: number[], spoiled: number[] = []) =>
-    ({
-      releasedS: 0,
-      crossings: crossings.map((atS) => ({ atS, source: 'hand' })),
-      spoiled: new Map(spoiled.map((lap) => [lap, 'traffic'])),
-    }) as unknown as DriveState;
-
   it('are timed from the release on', () => {
-    expect(lapTimesOf(driven([100, 190, 270]))).toEqual([100, 90, 80]);
-  });
-
-  it('gain against the first lap, spoiled ones left out', () => {
-    expect(gainOf(driven([100, 190, 270]))).toBe(20);
-    expect(gainOf(driven([100, 190, 270], [3]))).toBe(10);
-    expect(gainOf(driven([100]))).toBeUndefined();
+    const crossings = [100, 190, 270].map((atS) => ({ atS, source: 'hand' }));
+    expect(lapTimesOf({ releasedS: 0, crossings } as unknown as DriveState)).toEqual([100, 90, 80]);
   });
 });

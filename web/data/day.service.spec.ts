@@ -67,6 +67,7 @@ describe('The day on screen', () => {
       stalls: {},
       pitExit: { lastCheck: [] },
       map: null,
+      faults: [],
       plan: aPlan({ drives: [drive('10:00')] }),
       revision: {
         revision: 1,

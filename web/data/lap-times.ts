@@ -10,11 +10,3 @@ export function lapTimesOf(drive: DriveState): number[] {
   }
   return laps;
 }
-
-/** Seconds by which the best later lap that was not spoiled beats the first; nothing where there are none. */
-export function gainOf(drive: DriveState): number | undefined {
-  const laps = lapTimesOf(drive);
-  const first = laps[0];
-  const clean = laps.slice(1).filter((_, place) => !drive.spoiled.has(place + 2));
-  return first === undefined || clean.length === 0 ? undefined : first - Math.min(...clean);
-}

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { drivenBy, marksByPlace, oneThing, seenFaults } from '@core/coaching';
+import { analyseLaps, drivenBy, marksByPlace, oneThing, seenFaults } from '@core/coaching';
 import { clockMinute, lapTimeText } from '@core/day';
 import { nextHold, progressOf, type DriveState } from '@core/journal';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
-import { gainOf, lapTimesOf } from '../data/lap-times';
+import { lapTimesOf } from '../data/lap-times';
 import { holdWords } from '../data/next-words';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
@@ -37,7 +37,7 @@ const SHOWN_AFTER_S = 30 * 60;
           <div class="laps">
             <p>{{ row.laps }}</p>
             @if (row.gain; as gain) {
-              <p class="good">{{ gain }} s quicker than the first lap</p>
+              <p class="good">{{ gain }} s quicker from the first clean lap to the last</p>
             }
           </div>
           <div>
@@ -161,7 +161,7 @@ export class Debrief {
       .filter(test)
       .sort((a, b) => (b.parkedS ?? 0) - (a.parkedS ?? 0))
       .map((drive) => {
-        const gain = gainOf(drive);
+        const gain = analyseLaps(context, drive).gainS;
         return {
           id: drive.drive.id,
           guest: drive.guest.name,

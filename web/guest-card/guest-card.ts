@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
+import { analyseLaps } from '@core/coaching';
 import { clockMinute, lapTimeText, wallClock } from '@core/day';
 import { lapsOwed, nextHold, progressOf } from '@core/journal';
 import { Button } from 'primeng/button';
@@ -8,7 +9,7 @@ import { InputText } from 'primeng/inputtext';
 import { GuestBefore } from './guest-before';
 import { GuestPairings } from './guest-pairings';
 import { DayService } from '../data/day.service';
-import { gainOf, lapTimesOf } from '../data/lap-times';
+import { lapTimesOf } from '../data/lap-times';
 import { balanceDue, money } from '../data/money';
 import { BREAK_OFF_WORDS, entryWords, GUEST_STAGE_WORDS } from '../data/names';
 import { holdWords } from '../data/next-words';
@@ -96,7 +97,7 @@ export class GuestCard {
         const hold = context.schedule.drives.find(({ planned }) => planned.drive === id);
         const { done, due } = progressOf(context, drive);
         const carId = drive.car ?? cars[0] ?? '';
-        const gain = gainOf(drive);
+        const gain = analyseLaps(context, drive).gainS;
         return {
           id,
           number: view.carNumbers[carId],
@@ -113,7 +114,8 @@ export class GuestCard {
                 ? `planned ${clockMinute(hold.startS)}`
                 : '',
           laps: lapTimesOf(drive).map(lapTimeText),
-          gain: gain !== undefined && gain > 0 ? `${gain.toFixed(1)} s quicker than the first lap` : '',
+          gain:
+            gain !== undefined && gain > 0 ? `${gain.toFixed(1)} s quicker from the first clean lap to the last` : '',
           owed: owedOf(lapsOwed(context, drive), id, drive.car === undefined ? cars : [drive.car]),
           brokenOff:
             drive.brokenOff && `Broken off: ${drive.brokenOff.note ?? BREAK_OFF_WORDS[drive.brokenOff.reason]}`,

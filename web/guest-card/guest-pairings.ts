@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract, type PairingReason } from '@core/api';
 import { Button } from 'primeng/button';
@@ -66,7 +66,9 @@ export class GuestPairings {
   });
 
   constructor() {
-    if (!this.manager.door()) this.manager.refresh();
+    effect(() => {
+      if (this.pairs().length > 0 && !untracked(this.manager.door)) this.manager.refresh();
+    });
     effect(() => {
       if (!this.manager.door()?.open) return this.reasons.set({});
       this.api.call(contract.readPairings, { params: this.params() }).subscribe({

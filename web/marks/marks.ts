@@ -2,7 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { analyseLaps, evidenceByCorner, GOOD_THINGS, PHASE_WORDS, phase, type Phase } from '@core/coaching';
+import {
+  analyseLaps,
+  evidenceByCorner,
+  GOOD_THINGS,
+  PHASE_WORDS,
+  phase,
+  taughtPlaces,
+  type Phase,
+} from '@core/coaching';
 import { progressOf, type Readiness } from '@core/journal';
 import { contract } from '@core/api';
 import { Button } from 'primeng/button';
@@ -14,6 +22,7 @@ import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
 import { DayService } from '../data/day.service';
 import { CornerPicker } from './corner-picker';
+import { EvidenceTable } from './evidence-table';
 
 interface Mark {
   readonly fault: string;
@@ -31,7 +40,7 @@ const READY: readonly { readonly value: Readiness; readonly label: string }[] = 
 @Component({
   selector: 'jl-marks',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads, Button, CornerPicker, FormsModule, InputText],
+  imports: [Beads, Button, CornerPicker, EvidenceTable, FormsModule, InputText],
   templateUrl: './marks.html',
   styleUrl: './marks.scss',
 })
@@ -65,37 +74,27 @@ export class Marks {
       date ? this.api.call(contract.readTrack, { params: { date, id } }) : of({ points: [] }),
   });
   private readonly dropped = signal<ReadonlySet<string>>(new Set());
-  /** Marks that positions suggest, until they are confirmed or dropped. */
-  protected readonly proposed = computed(() => {
+  /** What positions say of each corner. */
+  protected readonly evidence = computed(() => {
     const [drive, study, context] = [this.drive(), this.circuit.study(), this.data.context()];
     const points = this.track.hasValue() ? this.track.value().points : [];
     if (!drive || !study || !context || points.length === 0) return [];
-    const laps = study.laps.filter(({ car }) => car === drive.car);
-    const lap = laps.reduce<(typeof laps)[number] | undefined>(
-      (best, one) =>
-        !best || Math.abs(one.pace - drive.guest.pace) < Math.abs(best.pace - drive.guest.pace) ? one : best,
-      undefined,
-    );
-    if (!lap) return [];
-    const taught = study.corners.map(({ name, taught: it, brake }, i) => ({
-      corner: name,
-      brakeM: brake?.coneM,
-      turnInM: it.turnInM,
-      apexM: it.apexesM.at(-1)!,
-      exitM: it.exitM,
-      slowestKmh: lap.cornersKmh[i]!,
-    }));
+    const taught = taughtPlaces(study, drive.car, drive.guest.pace);
     const spoiled = analyseLaps(context, drive).laps.filter((one) => one.spoiled || one.first);
     const starts = [drive.releasedS ?? 0, ...drive.crossings.map(({ atS }) => atS)];
     const isClean = (fromS: number) => !spoiled.some(({ number }) => Math.abs(starts[number - 1]! - fromS) < 10);
-    return evidenceByCorner(points, study.centre.lengthM, taught, isClean)
+    return evidenceByCorner(points, study.centre.lengthM, taught, isClean);
+  });
+  /** Marks that positions suggest, until they are confirmed or dropped. */
+  protected readonly proposed = computed(() =>
+    this.evidence()
       .flatMap(({ corner, proposes }) => proposes.map((one) => ({ ...one, corner, key: `${one.fault} ${corner}` })))
       .filter(
         ({ fault, corner, key }) =>
           !this.dropped().has(key) && !this.marks().some((mark) => mark.fault === fault && mark.corner === corner),
       )
-      .map((one) => ({ ...one, name: this.data.vocabulary().get(one.fault)?.name ?? one.fault }));
-  });
+      .map((one) => ({ ...one, name: this.data.vocabulary().get(one.fault)?.name ?? one.fault })),
+  );
 
   constructor() {
     this.circuit.refresh();

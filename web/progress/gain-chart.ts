@@ -66,10 +66,24 @@ export class GainChart {
   protected readonly options = computed<ChartOptions>(() => (ink) => {
     const isGain = this.shows() === 'gain';
     const points = this.points();
+    const digits = isGain ? 1 : 100;
+    const low = Math.min(isGain ? 0 : Infinity, ...points.map(({ value, within }) => value - within));
+    const high = Math.max(...points.map(({ value, within }) => value + within));
     return {
-      grid: { left: 44, right: 10, top: 26, bottom: 40 },
-      xAxis: { type: 'category', data: points.map(({ label }) => label), ...axisIn(ink) },
-      yAxis: { type: 'value', scale: !isGain, name: isGain ? 's' : 'index', ...axisIn(ink) },
+      grid: { left: 44, right: 10, top: 26, bottom: 52 },
+      xAxis: {
+        type: 'category',
+        data: points.map(({ label }) => label),
+        ...axisIn(ink),
+        axisLabel: { color: ink.muted, interval: 0, lineHeight: 14, width: 76, overflow: 'break' },
+      },
+      yAxis: {
+        type: 'value',
+        min: Math.floor(low * digits) / digits,
+        max: Math.ceil(high * digits) / digits,
+        name: isGain ? 's' : 'index',
+        ...axisIn(ink),
+      },
       series: [
         isGain
           ? {

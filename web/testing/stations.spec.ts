@@ -127,29 +127,28 @@ async function guestCard(data: FakeDay, id: string) {
 }
 
 describe('After the drive', () => {
-  function parked(): FakeDay {
+  function parked(...crossings: string[]): FakeDay {
     const it = seen();
     it.record({ kind: 'seated', drive: 'd2', car: 'c2', instructor: 'i2' }, '10:02');
     it.record({ kind: 'released', drive: 'd2' }, '10:04');
-    it.record({ kind: 'lapCounted', drive: 'd2', source: 'hand' }, '10:05:40');
-    it.record({ kind: 'lapCounted', drive: 'd2', source: 'hand' }, '10:07:10');
-    it.record({ kind: 'broughtIn', drive: 'd2' }, '10:07:20');
-    it.record({ kind: 'parked', drive: 'd2' }, '10:08:30');
+    for (const at of crossings) it.record({ kind: 'lapCounted', drive: 'd2', source: 'hand' }, at);
+    it.record({ kind: 'broughtIn', drive: 'd2' }, '10:09:25');
+    it.record({ kind: 'parked', drive: 'd2' }, '10:09:30');
     return it;
   }
 
   it('the debrief shows the laps and how much quicker they became', async () => {
-    const data = parked();
+    const data = parked('10:05:30', '10:06:50', '10:08:06', '10:09:20');
     const { text, press } = await show(Debrief, data);
-    expect(text()).toContain('1:40.0 · 1:30.0');
-    expect(text()).toContain('10.0 s quicker than the first lap');
+    expect(text()).toContain('1:30.0 · 1:20.0 · 1:16.0 · 1:14.0');
+    expect(text()).toContain('6.0 s quicker from the first clean lap to the last');
     await press('Debriefed: Piet Verhoeve');
     expect(text()).toContain('Debriefed in the last half hour');
   });
 
   it('the desk has who has driven everything, and what each owes', async () => {
-    const data = parked();
-    data.record({ kind: 'debriefed', drive: 'd2' }, '10:09');
+    const data = parked('10:05:40', '10:07:10');
+    data.record({ kind: 'debriefed', drive: 'd2' }, '10:09:40');
     const { text, press, http, fixture } = await show(Desk, data);
     http.match('/api/venue').forEach((request) => request.error(new ProgressEvent('error')));
     await fixture.whenStable();
@@ -160,7 +159,7 @@ describe('After the drive', () => {
   });
 
   it('the guest card has the booking, the drive and the history, newest first', async () => {
-    const data = parked();
+    const data = parked('10:05:40', '10:07:10');
     const { text, element, press } = await guestCard(data, 'g2');
     expect(text()).toContain('in debrief');
     expect(text()).toContain('2 of 2');

@@ -1,0 +1,175 @@
+import type { TeachingDrive } from '@core/coaching';
+import type { InstructorFields, RosterEntry } from '@core/crew';
+import { instructorFields, rosterEntry } from '@core/crew';
+import { anInstructor, at } from '@core/testing/small-day';
+import * as z from 'zod';
+import { ManagerService } from '../data/manager.service';
+import { GuestPairings } from '../guest-card/guest-pairings';
+import { RosterScreen } from '../crew/roster';
+import { RosterGrid, type RosterPlace } from '../crew/roster-grid';
+import { TeachingScreen } from '../crew/teaching';
+import { VocabularyScreen } from '../crew/vocabulary';
+import { TestBed } from '@angular/core/testing';
+import { FakeDay, show, type Shown } from './fake-day';
+import { day, dayAt, plan } from './two-guests';
+
+const available = [{ from: at('08:30'), to: at('17:30') }];
+const CREW: InstructorFields[] = [
+  anInstructor({ available }),
+  anInstructor({ id: 'i2', name: 'Ife Okoro', brief: false, available }),
+];
+const AWAY: RosterEntry = { id: 'r1', instructor: 'i1', kind: 'absence', from: '2027-05-24', to: '2027-05-25' };
+const SHORT: RosterEntry = {
+  id: 'r2',
+  instructor: 'i2',
+  kind: 'shift',
+  from: '2027-05-23',
+  to: '2027-05-23',
+  hours: { from: at('10:00'), to: at('12:00') },
+};
+
+/** Lets replies come in and the screen follow. */
+async function settle<T>({ fixture }: Shown<T>): Promise<void> {
+  // A screen that waits for a reply is not stable until the test has given it.
+  const waiting = new Promise((resolve) => setTimeout(resolve, 50));
+  await Promise.race([fixture.whenStable(), waiting]);
+  await waiting;
+}
+
+async function roster(): Promise<Shown<RosterScreen>> {
+  const shown = await show(RosterScreen, dayAt('10:00'));
+  const instructors = CREW.map((fields) => ({ id: fields.id, version: 3, fields: z.encode(instructorFields, fields) }));
+  for (const request of shown.http.match('/api/instructors')) request.flush({ instructors });
+  for (const request of shown.http.match('/api/roster/2027-05-22')) {
+    request.flush({ entries: [AWAY, SHORT].map((entry) => z.encode(rosterEntry, entry)) });
+  }
+  await settle(shown);
+  return shown;
+}
+
+describe('The roster on screen', () => {
+  it('shows who is there when, and goes from day to day by arrow keys', async () => {
+    const chosen: RosterPlace[] = [];
+    const shown = await show(RosterGrid, dayAt('10:00'), { from: '2027-05-22', crew: CREW, entries: [AWAY, SHORT] });
+    shown.fixture.componentInstance.chosen.subscribe((place) => chosen.push(place));
+    const named = (name: string) => shown.element.querySelector<HTMLElement>(`[aria-label="${name}"]`)!;
+    const first = named('Anselm Holt, 2027-05-22: 08:30–17:30');
+    expect(first.tabIndex).toBe(0);
+    first.focus();
+    await shown.key(first, 'ArrowDown');
+    expect(document.activeElement).toBe(named('Ife Okoro, 2027-05-22: 08:30–17:30'));
+    await shown.key(document.activeElement!, 'ArrowRight');
+    expect(document.activeElement).toBe(named('Ife Okoro, 2027-05-23: 10:00–12:00'));
+    (document.activeElement as HTMLElement).click();
+    named('Anselm Holt, 2027-05-24: away').click();
+    expect(chosen.map(({ date, entry }) => [date, entry?.id])).toEqual([
+      ['2027-05-23', 'r2'],
+      ['2027-05-24', 'r1'],
+    ]);
+  });
+
+  it('says two weeks ahead what hangs on one person, and why', async () => {
+    const { text } = await roster();
+    expect(text()).toContain('Mon 24 May to Tue 25 May, both days: nobody may give the class: Anselm Holt away.');
+    expect(text()).toContain('only Ife Okoro may teach in the Dunnock Cup: Anselm Holt away.');
+  });
+
+  it('gives a skill an end, and leaves the rest of the instructor as it is', async () => {
+    const shown = await roster();
+    shown.element.querySelector<HTMLElement>('[aria-label="Ife Okoro may teach in the Sabrel R"]')!.click();
+    await settle(shown);
+    const until = document.querySelector<HTMLInputElement>('#field-until')!;
+    until.value = '2027-06-30';
+    until.dispatchEvent(new Event('input'));
+    document.querySelector<HTMLFormElement>('jl-record-form form')!.dispatchEvent(new Event('submit'));
+    await settle(shown);
+    const { body } = shown.http.expectOne({ method: 'PUT', url: '/api/instructors/i2' }).request;
+    expect(body).toEqual({
+      version: 3,
+      fields: { ...(z.encode(instructorFields, CREW[1]!) as object), holdsUntil: { cars: { c2: '2027-06-30' } } },
+    });
+  });
+});
+
+describe('The vocabulary on screen', () => {
+  it('is the common one with the venue’s words, and is searched', async () => {
+    const shown = await show(VocabularyScreen, dayAt('10:00'));
+    const fields = {
+      id: 'coasts',
+      phase: 'balance',
+      name: 'Lets it roll',
+      cause: 'unsure',
+      does: 'slow',
+      cure: 'a toe of throttle',
+      say: 'Toe',
+      sayOtherwise: 'A little toe',
+      weight: 1,
+      retired: true,
+    };
+    shown.http.expectOne('/api/faults').flush({ faults: [{ id: 'coasts', version: 2, fields }] });
+    await settle(shown);
+    expect(shown.text()).toContain('32 faults, 1 of them in words of this venue');
+    expect(shown.text()).toContain('Lets it roll');
+    expect(shown.text()).not.toContain('Rolls without a pedal');
+    expect(shown.text()).toContain('out of use');
+    const find = shown.element.querySelector<HTMLInputElement>('#find-fault')!;
+    find.value = 'lake';
+    find.dispatchEvent(new Event('input'));
+    await settle(shown);
+    expect(shown.text()).toContain('No fault has this in its words.');
+  });
+});
+
+describe('What is the manager’s alone', () => {
+  it('is behind a code: wrong ones are told, and the results of teaching come one instructor at a time', async () => {
+    const shown = await show(TeachingScreen, dayAt('10:00'));
+    shown.http.expectOne('/api/manager').flush({ set: true, open: false });
+    await settle(shown);
+    expect(shown.text()).toContain('never a ranking');
+    const enter = async (code: string) => {
+      const input = shown.element.querySelector<HTMLInputElement>('input[type=password]')!;
+      input.value = code;
+      input.dispatchEvent(new Event('input'));
+      await settle(shown);
+      shown.element.querySelector('form')!.dispatchEvent(new Event('submit'));
+      await settle(shown);
+    };
+    await enter('short');
+    expect(shown.text()).toContain('expected a code of at least 6 characters.');
+    await enter('larkmere');
+    shown.http.expectOne('/api/manager/open').flush({ set: true, open: true });
+    await settle(shown);
+    const drive = (gain: number): TeachingDrive => ({
+      date: '2027-05-21',
+      nth: 1,
+      span: 4,
+      spoiled: 1,
+      gain,
+      faults: [],
+    });
+    const own = Array.from({ length: 9 }, (_, i) => drive(0.03 + i / 1000));
+    shown.http.expectOne('/api/instructors/i1/teaching').flush({ own, crew: own });
+    await settle(shown);
+    expect(shown.text()).toContain('3.4 % ± 0.1');
+    expect(shown.text()).toContain('nothing to be read from it');
+    expect(shown.text()).toContain('9laps spoiled, not counted above');
+  });
+
+  it('is why a guest avoids somebody: names for all, reasons behind the lock', async () => {
+    const guests = day.guests.map((guest) => ({ ...guest, avoidInstructors: ['i2'] }));
+    const data = new FakeDay({ ...day, guests }, plan, '10:00');
+    const shown = await show(GuestPairings, data, { guest: 'g1' });
+    const { door } = TestBed.inject(ManagerService);
+    shown.http.expectOne('/api/manager').flush({ set: true, open: false });
+    await settle(shown);
+    expect(shown.text()).toContain('Avoids Ife Okoro');
+    expect(shown.element.querySelector('input')).toBeNull();
+    door.set({ set: true, open: true });
+    await settle(shown);
+    shown.http
+      .expectOne('/api/days/2027-05-22/guests/g1/pairings')
+      .flush({ reasons: [{ instructor: 'i2', reason: 'raised his voice' }] });
+    await settle(shown);
+    expect(shown.element.querySelector<HTMLInputElement>('input')!.value).toBe('raised his voice');
+  });
+});
