@@ -107,7 +107,7 @@ test('a guest who has been here before is known, linked and parted again, and er
   await before.getByRole('button', { name: 'Same as another guest' }).click();
   await page.getByRole('dialog').getByRole('textbox').fill('e3-1');
   await page.keyboard.press('Enter');
-  await expect(before.getByText('2027-05-19')).toBeVisible();
+  await expect(before.getByText('2027-05-19', { exact: true })).toBeVisible();
   await before.getByRole('button', { name: /^Not the same person/ }).click();
   await expect(before.getByText('No earlier day is known')).toBeVisible();
   const name = (await page.getByRole('heading', { level: 1 }).textContent())!.trim();

@@ -123,7 +123,7 @@ test('what is the manager’s alone opens by the code, in this browser only', as
   expect((await desk.request.get(`${DAY}/guests/${booking.id}/pairings`)).status()).toBe(403);
   await desk.close();
   await page.goto('/crew');
-  const lock = page.getByRole('button', { name: 'Lock' });
+  const lock = page.getByRole('button', { name: /Lock$/ });
   await lock.click();
   await expect(lock).toBeHidden();
   expect((await page.request.get(`${DAY}/guests/${booking.id}/pairings`)).status()).toBe(403);
