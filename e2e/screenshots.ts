@@ -12,7 +12,7 @@ const plain: [name: string, path: string][] = [
   ['gate', '/gate'],
   ['debrief', '/debrief'],
   ['desk', '/desk'],
-  ['crew', '/crew'],
+  ['crew', '/crew/roster'],
   ['close', '/close'],
 ];
 

@@ -44,6 +44,11 @@ describe('The reasons for an instructor', () => {
     expect(found[2]!.reasons).toContain('speaks none of en');
   });
 
+  it('tell how far an instructor’s own limit for such cars is used up', () => {
+    const limited = aDay({ ...day, instructors: [anInstructor({ levelLaps: { '1': 12 } })] });
+    expect(assignmentsOf(limited, plan, 'd2')[0]!.reasons.at(-1)).toBe('10 of at most 12 laps in cars of level 1');
+  });
+
   it('are none for a drive that is not planned', () => {
     expect(assignmentsOf(day, aPlan(), 'd2')).toEqual([]);
   });

@@ -29,6 +29,11 @@ export function assignmentsOf(day: Day, plan: Plan, driveId: string, repair?: Re
   for (const { instructor, lapsDriven } of drives) {
     if (instructor) laps.set(instructor.id, (laps.get(instructor.id) ?? 0) + lapsDriven);
   }
+  const level = car?.level ?? 0;
+  const ofLevel = (instructor: string) =>
+    drives
+      .filter((hold) => hold.instructor?.id === instructor && hold.car?.level === level)
+      .reduce((sum, { lapsDriven }) => sum + lapsDriven, 0);
   const mean = [...laps.values()].reduce((sum, count) => sum + count, 0) / Math.max(1, day.instructors.length);
   const together = (instructor: string) =>
     drives.filter(
@@ -43,6 +48,7 @@ export function assignmentsOf(day: Day, plan: Plan, driveId: string, repair?: Re
     const { broken, costs } = now ? { broken: [], costs: 0 } : judge.of(changed);
     const shared = who.languages.filter((language) => guest.languages.includes(language));
     const load = laps.get(who.id) ?? 0;
+    const limit = who.levelLaps?.[String(level) as keyof typeof who.levelLaps];
     return {
       instructor: who.id,
       name: who.name,
@@ -56,6 +62,7 @@ export function assignmentsOf(day: Day, plan: Plan, driveId: string, repair?: Re
           : []),
         ...(guest.preferInstructors?.includes(who.id) ? ['the guest asked for'] : []),
         `${load} laps planned, the mean is ${Math.round(mean)}`,
+        ...(limit === undefined ? [] : [`${ofLevel(who.id)} of at most ${limit} laps in cars of level ${level}`]),
       ],
     };
   });
