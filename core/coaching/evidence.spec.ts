@@ -6,28 +6,28 @@ import { SMALL_MODEL } from '../testing/small-model';
 import { evidenceByCorner, taughtPlaces, type Position } from '.';
 
 const model = carFile.parse(SMALL_MODEL);
-const line = square(600, 40, 6);
-const study = studyCircuit(
-  circuitFile.parse({ name: 'Loop', line }),
-  [{ id: 'c', name: 'c', number: 1, level: 3, model }],
-  [1],
-  1,
-  'trailed',
-);
-const lengthM = centreLineOf(line).lengthM;
-const lap = new LapModel(carOf(model).car, study.teaching).lap(1) as Lap;
-const taught = taughtPlaces(study, 'c', 1);
+/** A square circuit, what is taught on it, and the lap of a good guest. */
+function squareCircuit(sideM: number) {
+  const line = square(sideM, 40, 6);
+  const circuit = circuitFile.parse({ name: 'Loop', line });
+  const study = studyCircuit(circuit, [{ id: 'c', name: 'c', number: 1, level: 3, model }], [1], 1, 'trailed');
+  const lap = new LapModel(carOf(model).car, study.teaching).lap(1) as Lap;
+  return { lengthM: centreLineOf(line).lengthM, lap, taught: taughtPlaces(study, 'c', 1) };
+}
+
+const { lengthM, lap, taught } = squareCircuit(600);
 
 interface Tracked {
-  readonly driven?: Lap;
+  readonly on?: { readonly lap: Lap; readonly lengthM: number };
   readonly noiseM?: number;
   /** How far to the left of the taught line it drives; without it the tracker does not tell where it is across the road. */
   readonly offM?: number;
 }
 
 /** A tracker at 5 Hz in a car that drives the model's lap over and over, good to a metre. */
-function tracked(laps: number, { driven = lap, noiseM = 1, offM }: Tracked = {}): Position[] {
+function tracked(laps: number, { on = { lap, lengthM }, noiseM = 1, offM }: Tracked = {}): Position[] {
   const random = seededRandom(5);
+  const { lap: driven, lengthM: roundM } = on;
   const points: Position[] = [];
   for (let t = 0; t < (laps + 0.5) * driven.lapTimeS; t += 0.2) {
     const inLap = t % driven.lapTimeS;
@@ -35,8 +35,8 @@ function tracked(laps: number, { driven = lap, noiseM = 1, offM }: Tracked = {})
     if (i < 0) i = driven.timeS.length;
     const part = (inLap - driven.timeS[i - 1]!) / ((driven.timeS[i] ?? driven.lapTimeS) - driven.timeS[i - 1]!);
     const from = driven.line.centreM[i - 1]!;
-    const to = i < driven.line.centreM.length ? driven.line.centreM[i]! : lengthM;
-    const atM = (from + part * (to - from) + noiseM * (random() - 0.5) + lengthM) % lengthM;
+    const to = i < driven.line.centreM.length ? driven.line.centreM[i]! : roundM;
+    const atM = (from + part * (to - from) + noiseM * (random() - 0.5) + roundM) % roundM;
     const across = offM === undefined ? {} : { leftM: driven.line.offsetM[i - 1]! + offM + random() - 0.5 };
     points.push({ atS: 36_000 + t, atM, ...across });
   }
@@ -51,7 +51,6 @@ describe('Evidence by corner', () => {
     found.forEach(({ slowestKmh, brakesBeforeM, corner }, i) => {
       expect(Math.abs(slowestKmh.value - taught[i]!.slowestKmh))
         .withContext(corner)
-
         // The slope over a second blunts the slowest place, always to the guest's favour.
         .toBeLessThan(12);
       expect(Math.abs(brakesBeforeM!.value)).withContext(corner).toBeLessThan(14);
@@ -104,6 +103,30 @@ describe('Evidence by corner', () => {
     const [first] = evidenceByCorner(tracked(9, { offM: -2 }), lengthM, taught);
     expect(first!.wideOfApexM!.within).toBeGreaterThanOrEqual(1);
     expect(first!.proposes.map(({ fault }) => fault)).not.toContain('misses-apex-wide');
+  });
+
+  it('takes neither the braking for the next corner nor that for the one before for its own', () => {
+    // Short straights: the window of one corner reaches into the next.
+    const on = squareCircuit(240);
+    for (const { corner, laps, brakesBeforeM, throttleBeforeApexM, slowestKmh } of evidenceByCorner(
+      tracked(6, { on }),
+      on.lengthM,
+      on.taught,
+    )) {
+      expect([on.taught.length, laps]).toEqual([4, 5]);
+      expect(Math.abs(brakesBeforeM!.value)).withContext(corner).toBeLessThan(15);
+      expect(Math.abs(throttleBeforeApexM.value)).withContext(corner).toBeLessThan(20);
+      expect(Math.abs(slowestKmh.value - on.taught[0]!.slowestKmh)).toBeLessThan(12);
+    }
+  });
+
+  it('does not look at laps in which the tracker was silent', () => {
+    const all = tracked(5);
+    const silentFrom = 36_000 + 1.4 * lap.lapTimeS;
+    const gappy = all.filter(({ atS }) => atS < silentFrom || atS > silentFrom + 4);
+    expect(evidenceByCorner(gappy, lengthM, taught)[0]!.laps).toBe(evidenceByCorner(all, lengthM, taught)[0]!.laps - 1);
+    const sparse = all.filter((_, i) => i % 8 === 0);
+    expect(evidenceByCorner(sparse, lengthM, taught)).toEqual([]);
   });
 
   it('says nothing where there are no whole laps, or none that counts', () => {

@@ -55,16 +55,24 @@ const WINDOW_S = 0.5;
 /** Where it begins to brake is read off the line through the speeds so far below the fastest, km/h. */
 const BRAKING_FROM_KMH = 8;
 const BRAKING_TO_KMH = 30;
+/** The throttle is open where it is so much faster again than at the slowest place. */
+const THROTTLE_KMH = 3;
+/** Nobody brakes from further away. */
+const FURTHEST_BRAKE_M = 400;
 /** Before a corner the car was faster than in it, by more than this below its fastest no further back. */
 const OTHER_CORNER_KMH = 15;
+/** A lap with a longer gap between two positions is not looked at: what happened in it nobody knows. */
+const MOST_GAP_S = 1;
+/** From fewer laps nothing is proposed: once may be chance. */
+const FEWEST_LAPS = 2;
 /** No single position is better than this. */
 const POSITION_WITHIN_M = 2;
 /** Across the road a receiver errs the same way for minutes, so that more laps do not help. */
 const ACROSS_WITHIN_M = 1;
 
 /**
- * Evidence by corner from the positions of a drive. Laps that are not whole, and those that are left out on purpose, are
- * not looked at.
+ * Evidence by corner from the positions of a drive. Laps that are not whole, those with gaps, and those that are left out on
+ * purpose, are not looked at.
  *
  * @param positions in order of time
  * @param isClean whether a lap counts, by the time at which it began
@@ -77,8 +85,9 @@ export function evidenceByCorner(
 ): CornerEvidence[] {
   const profiles = lapsOf(positions, lapLengthM).filter(({ fromS }) => isClean(fromS));
   if (profiles.length === 0) return [];
-  return taught.map((place) => {
-    const seen = profiles.map(({ mps }) => cornerOf(mps, place, lapLengthM));
+  return taught.map((place, at) => {
+    const [before, after] = [taught.at(at - 1)!, taught[(at + 1) % taught.length]!];
+    const seen = profiles.map(({ mps }) => cornerOf(mps, place, before, after, lapLengthM));
     // To the outside of a corner: to the right of one that turns left.
     const outward = place.turns === 'left' ? -1 : 1;
     const across = (atM: number, taughtLeftM: number | undefined, sign: number) => {
@@ -108,7 +117,7 @@ export function evidenceByCorner(
       entryKmh: over(({ entryKmh }) => entryKmh, 2),
       slowestKmh: over(({ slowestKmh }) => slowestKmh, 2),
       exitKmh: over(({ exitKmh }) => exitKmh, 2),
-      throttleBeforeApexM: over(({ slowestM }) => apart(place.apexM, slowestM, lapLengthM), POSITION_WITHIN_M),
+      throttleBeforeApexM: over(({ quickerM }) => apart(place.apexM, quickerM, lapLengthM), POSITION_WITHIN_M),
       wideOfApexM: across(place.apexM, place.apexLeftM, outward),
       unusedAtExitM: across(place.exitM, place.exitLeftM, -outward),
     };
@@ -117,9 +126,17 @@ export function evidenceByCorner(
 }
 
 function proposals(
-  { brakesBeforeM, slowestKmh, throttleBeforeApexM, wideOfApexM, unusedAtExitM }: Omit<CornerEvidence, 'proposes'>,
+  {
+    laps,
+    brakesBeforeM,
+    slowestKmh,
+    throttleBeforeApexM,
+    wideOfApexM,
+    unusedAtExitM,
+  }: Omit<CornerEvidence, 'proposes'>,
   place: TaughtPlace,
 ): CornerEvidence['proposes'] {
+  if (laps < FEWEST_LAPS) return [];
   const sure = ({ value, within }: Measured, least: number) => value > least + 2 * within;
   const metres = ({ value, within }: Measured) => `${Math.round(Math.abs(value))} m, give or take ${Math.ceil(within)}`;
   const list: { fault: string; because: string }[] = [];
@@ -187,15 +204,17 @@ function lapsOf(positions: readonly Position[], lapLengthM: number): LapProfile[
     const mps = new Float64Array(size);
     const leftM = new Float64Array(size);
     let fromS = 0;
+    let gapS = 0;
     for (let step = 0; step < size; step++) {
       const wanted = lap * lapLengthM + step * STEP_M;
       while (from < reach.length - 1 && reach[from + 1]!.m < wanted) from += 1;
+      gapS = Math.max(gapS, (reach[from + 1] ?? reach[from]!).atS - reach[from]!.atS);
       const centreS = reach[from]!.atS;
       if (step === 0) fromS = centreS;
       mps[step] = slopeAbout(reach, from, centreS);
       leftM[step] = leftBetween(reach[from]!, reach[from + 1] ?? reach[from]!, wanted);
     }
-    found.push({ fromS, mps, leftM });
+    if (gapS <= MOST_GAP_S) found.push({ fromS, mps, leftM });
   }
   return found;
 }
@@ -224,16 +243,29 @@ function slopeAbout(reach: readonly { atS: number; m: number }[], at: number, ce
   return below > 1e-9 ? (n * stm - st * sm) / below : 0;
 }
 
-function cornerOf(mps: Float64Array, place: TaughtPlace, lapLengthM: number) {
+/**
+ * What one lap was like in one corner.
+ *
+ * @param before the corner before: braking for this one cannot have begun earlier than its apex
+ * @param after the corner after: where braking for it begins, this one is over
+ */
+function cornerOf(mps: Float64Array, place: TaughtPlace, before: TaughtPlace, after: TaughtPlace, lapLengthM: number) {
   const n = mps.length;
-  const station = (m: number) => around(Math.round(around(m, lapLengthM) / STEP_M), n);
+  const ahead = (fromM: number, toM: number) => around(toM - fromM, lapLengthM) || lapLengthM;
+  const steps = (metres: number) => Math.round(metres / STEP_M);
+  const station = (m: number) => around(steps(around(m, lapLengthM)), n);
   const kmh = (i: number) => mps[around(i, n)]! * 3.6;
-  const from = station(place.turnInM - 30);
-  const steps = Math.round((place.exitM + 20 - (place.turnInM - 30)) / STEP_M);
+  const fromM = place.turnInM - Math.min(30, ahead(before.apexM, place.turnInM));
+  const from = station(fromM);
+  const toM = Math.min(place.exitM + 20 - fromM, ahead(fromM, after.brakeM ?? after.turnInM));
   let slowest = from;
-  for (let k = 0; k <= steps; k++) if (kmh(from + k) < kmh(slowest)) slowest = from + k;
+  for (let k = 0; k <= steps(toM); k++) if (kmh(from + k) < kmh(slowest)) slowest = from + k;
+  // The last place that is still slow: along an even stretch of a corner the very slowest one is chance.
+  let quicker = from + steps(toM);
+  while (quicker > slowest && kmh(quicker) >= kmh(slowest) + THROTTLE_KMH) quicker -= 1;
+  const backM = Math.min(FURTHEST_BRAKE_M, ahead(before.apexM, around(slowest * STEP_M, lapLengthM)));
   let fastest = slowest;
-  for (let k = 1; k <= 400 / STEP_M && kmh(slowest - k) >= kmh(fastest) - OTHER_CORNER_KMH; k++) {
+  for (let k = 1; k <= steps(backM) && kmh(slowest - k) >= kmh(fastest) - OTHER_CORNER_KMH; k++) {
     if (kmh(slowest - k) > kmh(fastest)) fastest = slowest - k;
   }
   const brake = brakingFrom(kmh, fastest, slowest);
@@ -242,7 +274,7 @@ function cornerOf(mps: Float64Array, place: TaughtPlace, lapLengthM: number) {
     brakeM: brake === undefined ? undefined : metres(brake),
     entryKmh: kmh(station(place.turnInM)),
     slowestKmh: kmh(slowest),
-    slowestM: metres(slowest),
+    quickerM: metres(quicker),
     exitKmh: kmh(station(place.exitM)),
   };
 }

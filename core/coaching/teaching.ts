@@ -70,6 +70,8 @@ export interface TeachingResult {
 const FEWEST_DRIVES = 8;
 /** Of the normal distribution, for 90 in 100. */
 const WITHIN_SE = 1.64;
+/** The same for 99 in 100: where ten are looked at, one would be beyond 90 in 100 by chance. */
+const BEYOND_SE = 2.58;
 const MOST_FAULTS = 6;
 
 /**
@@ -106,7 +108,7 @@ export function teachingResult(
 }
 
 function saysOf({ mean, within }: MeanWithin): TeachingResult['says'] {
-  if (Math.abs(mean) <= within) return 'nothing';
+  if (Math.abs(mean) <= (within * BEYOND_SE) / WITHIN_SE) return 'nothing';
   return mean > 0 ? 'more' : 'less';
 }
 

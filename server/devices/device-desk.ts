@@ -25,6 +25,17 @@ const KEEP_MS = 5000;
 const AHEAD_S = 5;
 
 type Refused = 'malformed' | 'unsigned' | 'replayed' | 'unusable';
+/** Where cars were, as screens are told. */
+interface Placed {
+  readonly date: string;
+  readonly positions: LivePositions;
+}
+
+interface Taken {
+  readonly crossing: boolean;
+  readonly placed?: Placed;
+}
+
 interface Known {
   row: DeviceRow;
   keptMs: number;
@@ -61,6 +72,7 @@ export class DeviceDesk {
     const refused: { line: number; reason: string }[] = [];
     let accepted = 0;
     let important = false;
+    let latest: Placed | undefined;
     text.split('\n').forEach((line, place) => {
       if (line.trim() === '') return;
       const outcome = this.take(known.row, line);
@@ -72,8 +84,11 @@ export class DeviceDesk {
       } else {
         accepted += 1;
         important ||= outcome.crossing;
+        latest = outcome.placed ?? latest;
       }
     });
+    // Screens are told where cars are now; where they were in between is kept.
+    if (latest) this.services.hub.positions(latest.date, latest.positions);
     known.row.accepted += accepted;
     if (accepted > 0) known.row.heard_at = new Date(this.nowMs()).toISOString();
     if (important || this.nowMs() - known.keptMs > KEEP_MS) this.keep(known);
@@ -93,7 +108,7 @@ export class DeviceDesk {
     for (const known of this.known.values()) this.keep(known);
   }
 
-  private take(row: DeviceRow, text: string): { crossing: boolean } | { refused: Refused; reason: string } {
+  private take(row: DeviceRow, text: string): Taken | { refused: Refused; reason: string } {
     const line = parsed(text);
     if (!line) return { refused: 'malformed', reason: 'A line is not in the format of a device.' };
     if (!isSigned(row.key, line)) return { refused: 'unsigned', reason: 'The signature is not that of this device.' };
@@ -105,7 +120,7 @@ export class DeviceDesk {
     row.last_seq = line.seq;
     const [date = '', time = ''] = line.time.split('T');
     const atS = secondsOf(time.slice(0, 8)) + Number(time.slice(9)) / 1000;
-    if (body.data.kind === 'positions') this.pass(date, atS, body.data.cars);
+    if (body.data.kind === 'positions') return { crossing: false, placed: this.place(date, atS, body.data.cars) };
     if (body.data.kind !== 'crossing') return { crossing: false };
     const car = this.services.room.devicesSee().carOf.get(body.data.transponder);
     if (car === undefined) {
@@ -133,21 +148,19 @@ export class DeviceDesk {
     }
   }
 
-  private pass(date: string, atS: number, seen: readonly TrackedCar[]): void {
+  /** Keeps where cars were on a day that there is. */
+  private place(date: string, atS: number, seen: readonly TrackedCar[]): Placed {
     const { carOf, lapLengthM } = this.services.room.devicesSee();
     const known = seen.flatMap(({ transponder, atM, leftM }) => {
       const car = carOf.get(transponder);
       return car === undefined ? [] : [{ car, place: (atM / lapLengthM) % 1, leftM }];
     });
-    const positions: LivePositions = {
-      atS,
-      cars: known.map(({ car, place }) => ({ car, place })),
-    };
-    this.services.hub.positions(date, positions);
-    if (!this.services.store.days.has(date)) return;
-    for (const { car, place, leftM } of known) {
-      this.services.store.tracks.add(date, car, atS, place * lapLengthM, leftM);
+    if (this.services.store.days.has(date)) {
+      for (const { car, place, leftM } of known) {
+        this.services.store.tracks.add(date, car, atS, place * lapLengthM, leftM);
+      }
     }
+    return { date, positions: { atS, cars: known.map(({ car, place }) => ({ car, place })) } };
   }
 
   private of(id: string): Known {

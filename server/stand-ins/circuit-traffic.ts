@@ -19,10 +19,12 @@ export interface Seen {
 /** One lap differs from the next by this share, and a guest's pace from what is expected. */
 const LAP_SD = 0.025;
 const PACE_SD = 0.05;
-/** The loop's own error, and how far a receiver's position is off. */
 const LOOP_NOISE_S = 0.003;
-const POSITION_NOISE_M = 1.5;
-const ACROSS_NOISE_M = 0.5;
+/** A receiver's error wanders slowly, by so much in all and with so much left of it from one position to the next … */
+const DRIFT_M = 1.2;
+const DRIFT_KEPT = 0.995;
+/** … and each position has a little of its own. */
+const JITTER_M = 0.15;
 /** Guests use the road less than is taught, by up to this share of its offset from the middle. */
 const MOST_HELD_IN = 0.6;
 /** A double crossing follows the first one within this time. */
@@ -35,6 +37,8 @@ interface Lapper {
   readonly random: Random;
   /** Share of the taught offset from the middle of the road that is not used. */
   readonly heldIn: number;
+  /** How far the receiver is off, along and across. */
+  driftM: readonly [along: number, across: number];
   progress: number;
   lapS: number;
 }
@@ -83,12 +87,17 @@ export class CircuitTraffic {
   positions(): TrackedCar[] {
     return [...this.lappers.values()]
       .filter(({ progress, off }) => progress < off)
-      .map(({ transponder, progress, random, heldIn }) => {
+      .map((lapper) => {
+        const { transponder, progress, random, heldIn } = lapper;
+        const wander = (driftM: number) =>
+          DRIFT_KEPT * driftM + DRIFT_M * Math.sqrt(1 - DRIFT_KEPT ** 2) * normalOf(random);
+        lapper.driftM = [wander(lapper.driftM[0]), wander(lapper.driftM[1])];
+        const [along, across] = lapper.driftM.map((driftM) => driftM + JITTER_M * normalOf(random)) as [number, number];
         const place = this.shape.placeAt(progress);
-        const atM = place * this.lapLengthM + POSITION_NOISE_M * normalOf(random);
+        const atM = place * this.lapLengthM + along;
         const seen = { transponder, atM: tenths((atM + this.lapLengthM) % this.lapLengthM) };
         if (!this.taughtLeftM) return seen;
-        return { ...seen, leftM: tenths((1 - heldIn) * this.taughtLeftM(place) + ACROSS_NOISE_M * normalOf(random)) };
+        return { ...seen, leftM: tenths((1 - heldIn) * this.taughtLeftM(place) + across) };
       });
   }
 
@@ -142,7 +151,16 @@ export class CircuitTraffic {
     const current = paceS * (crossings === 0 ? firstLapFactor : 1);
     const base = crossings === 0 ? this.shape.pitExit : crossings;
     const progress = Math.min(Math.floor(base) + 0.98, base + Math.max(0, sinceS) / current);
-    this.lappers.set(id, { transponder, paceS, off, random, heldIn, progress, lapS: current });
+    this.lappers.set(id, {
+      transponder,
+      paceS,
+      off,
+      random,
+      heldIn,
+      driftM: [DRIFT_M * normalOf(random), DRIFT_M * normalOf(random)],
+      progress,
+      lapS: current,
+    });
   }
 }
 

@@ -2,20 +2,19 @@ import { EventSource } from 'eventsource';
 import {
   clock as clockReading,
   dayView,
+  contract,
   storedCircuit,
   type ClockReading,
   type DayView,
   type DeviceBody,
 } from '@core/api';
-import { ORDINARY_CAR, teachingLine } from '@core/car';
-import { centreLineOf, type Circuit } from '@core/circuit';
-import { leftAt } from '@core/coaching';
 import { emptyPlan, wallClock } from '@core/day';
 import { dayContext, recordedEntry, stateOf, type DayContext, type RecordedEntry } from '@core/journal';
 import { randomOf } from '@core/planner';
 import { lapShapeOf } from '@core/traffic';
 import { pino } from 'pino';
 import { signatureOf } from '../devices/signature';
+import { asTaught, type AsTaught } from './as-taught';
 import { CircuitTraffic } from './circuit-traffic';
 
 /**
@@ -36,6 +35,8 @@ const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
 
 /** Positions come five times a second. */
 const TICK_MS = 200;
+/** Trackers tell where cars are five times a second of venue time, however fast the demo's clock runs. */
+const POSITION_EVERY_S = 0.2;
 const ALIVE_MS = 2000;
 /** The clock has been set, not run on. */
 const JUMP_S = 30;
@@ -74,19 +75,23 @@ async function readDay(): Promise<void> {
   entries = view.journal;
   if (!traffic || shapeChanged) {
     const seed = Number(process.env['JOYLAP_SEED'] ?? 1);
-    const shape = lapShapeOf(view.map ?? undefined);
-    const { circuit } = await read('/api/circuit', (json) => storedCircuit.parse(json));
-    const left = circuit ? taughtLeftOf(circuit) : undefined;
-    traffic = new CircuitTraffic(shape, view.day.circuit.lapLengthM, rates, (id) => randomOf(seed, id), left);
+    const taught = await taughtFor(view);
+    const shape = lapShapeOf(taught?.map ?? view.map ?? undefined);
+    const { lapLengthM } = view.day.circuit;
+    traffic = new CircuitTraffic(shape, lapLengthM, rates, (id) => randomOf(seed, id), taught?.leftM);
   }
   follow(date);
 }
 
-/** How far to the left of the centre line is taught, by the share of the lap. */
-function taughtLeftOf(circuit: Circuit): (share: number) => number {
-  const centre = centreLineOf(circuit.line, 2);
-  const line = teachingLine(centre, ORDINARY_CAR, circuit.corners);
-  return (share) => leftAt(line, centre.lengthM, share * centre.lengthM);
+/** How laps are driven, as far as the venue has a circuit. */
+async function taughtFor({ map }: DayView): Promise<AsTaught | undefined> {
+  const { circuit } = await read('/api/circuit', (json) => storedCircuit.parse(json));
+  if (!circuit || !map) return undefined;
+  const { cars } = await read('/api/cars', (json) => contract.listCars.reply.parse(json));
+  const fleet = cars.flatMap(({ id, fields: { name, number, level, model } }) =>
+    model ? [{ id, name, number, level, model }] : [],
+  );
+  return asTaught(circuit, map, fleet);
 }
 
 function follow(date: string): void {
@@ -144,8 +149,17 @@ async function tick(): Promise<void> {
   const fromS = lastS;
   lastS = nowS;
   if (fromS === undefined || nowS < fromS || nowS - fromS > JUMP_S) return traffic.forget();
-  const seen = traffic.drive(context, stateOf(context, entries, nowS), fromS, nowS);
-  for (const { atS, body } of seen) unsent.push(signed(date, Math.min(atS, nowS), body));
+  const state = stateOf(context, entries, nowS);
+  const positions: string[] = [];
+  const steps = Math.max(1, Math.round((nowS - fromS) / POSITION_EVERY_S));
+  for (let step = 1; step <= steps; step++) {
+    const [beginS, endS] = [step - 1, step].map((end) => fromS + ((nowS - fromS) * end) / steps) as [number, number];
+    for (const { atS, body } of traffic.drive(context, state, beginS, endS)) {
+      unsent.push(signed(date, Math.min(atS, nowS), body));
+    }
+    const cars = traffic.positions();
+    if (cars.length > 0) positions.push(signed(date, endS, { kind: 'positions', cars }));
+  }
   const alive = performance.now() - aliveMs > ALIVE_MS;
   if (alive) aliveMs = performance.now();
   if (unsent.length > 0 || alive) {
@@ -153,8 +167,8 @@ async function tick(): Promise<void> {
     await send(loop, lines);
     unsent.length = 0;
   }
-  const cars = traffic.positions();
-  if (cars.length > 0 || alive) await send(trackers, [signed(date, nowS, { kind: 'positions', cars })]);
+  if (alive && positions.length === 0) positions.push(signed(date, nowS, { kind: 'alive' }));
+  if (positions.length > 0) await send(trackers, positions);
 }
 
 function isRunning(pid: number): boolean {
