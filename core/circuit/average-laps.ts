@@ -1,3 +1,4 @@
+import { median } from '../median';
 import { RingMatrix } from './ring-solver';
 
 interface TrackPoint {
@@ -41,9 +42,9 @@ export function averageLaps(track: readonly TrackPoint[], start: { xM: number; y
     };
   }
   const lengths = laps.map(lengthOf);
-  const median = [...lengths].sort((a, b) => a - b)[lengths.length >> 1]!;
-  const whole = laps.filter((_, i) => Math.abs(lengths[i]! / median - 1) < 0.1);
-  const size = Math.max(30, Math.round(median / EVERY_M));
+  const ordinaryM = median(lengths);
+  const whole = laps.filter((_, i) => Math.abs(lengths[i]! / ordinaryM - 1) < 0.1);
+  const size = Math.max(30, Math.round(ordinaryM / EVERY_M));
   const smoothed = whole.map((lap) => {
     const even = evenly(lap, size);
     const stepM = lengthOf(lap) / size;

@@ -1,4 +1,5 @@
 import type { Fault } from '../day/faults';
+import { median } from '../median';
 import type { Circuit, LinePoint } from './circuit-file';
 
 const LEAST_POINTS = 20;
@@ -30,14 +31,14 @@ export function circuitFaults({ line }: Pick<Circuit, 'line'>, carWidthM = 0): F
   } else if (lengthM > LONGEST_M) {
     faults.push({ path: 'line', message: `a lap of ${metres(lengthM)} is over ${LONGEST_M / 1000} km` });
   }
-  const median = [...spacings].sort((a, b) => a - b)[spacings.length >> 1] ?? 0;
+  const ordinaryM = spacings.length > 0 ? median(spacings) : 0;
   const place = (i: number) => `line[${i}]`;
   const whereAt = (i: number) => `${Math.round(reach[i]!)} m from the start line`;
   spacings.forEach((spacing, i) => {
     const next = i === line.length - 1 ? 'back to the first point' : 'to the next point';
     if (spacing === 0) {
       faults.push({ path: place(i), message: `stands twice in the same place, ${whereAt(i)}` });
-    } else if (spacing > MOST_JUMP_M || (median > 0 && spacing > MOST_JUMP_SPACINGS * median)) {
+    } else if (spacing > MOST_JUMP_M || (ordinaryM > 0 && spacing > MOST_JUMP_SPACINGS * ordinaryM)) {
       const open = i === line.length - 1 ? 'the line is not closed: ' : '';
       faults.push({ path: place(i), message: `${open}a jump of ${metres(spacing)} ${next}, ${whereAt(i)}` });
     }
