@@ -27,6 +27,7 @@ export function gapWords(gap: SkillGap, names: Names, dateWords: (date: string) 
     ...(away.length > 0 ? [`${away.join(', ')} away`] : []),
     ...(expired.length > 0 ? [`the skill of ${expired.join(', ')} has ended`] : []),
   ];
-  const because = why.length > 0 ? `: ${why.join('; ')}` : ': nobody else has the skill';
+  const nobody = gap.holder === undefined ? 'nobody has the skill' : 'nobody else has the skill';
+  const because = `: ${why.join('; ') || nobody}`;
   return `${when}: ${who} may ${skillWords(gap.skill, names)}${because}.`;
 }
