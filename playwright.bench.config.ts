@@ -1,5 +1,18 @@
 import { defineConfig } from '@playwright/test';
 import base from './playwright.config';
 
-/** `npm run bench`: measures the built application on the demo day. */
-export default defineConfig(base, { testDir: 'bench', testMatch: '*.bench.ts', timeout: 180_000 });
+const PORT = 4789;
+
+/** `npm run bench`: measures the built application on the demo day, on one server and with nothing beside it. */
+export default defineConfig(base, {
+  testDir: 'bench',
+  testMatch: '*.bench.ts',
+  workers: 1,
+  use: { baseURL: `http://127.0.0.1:${PORT}` },
+  webServer: {
+    command: 'node dist/server/main.js demo',
+    url: `http://127.0.0.1:${PORT}/api/health`,
+    env: { PORT: String(PORT), JOYLAP_DEMO_DATA: '.tmp/bench' },
+    reuseExistingServer: false,
+  },
+});

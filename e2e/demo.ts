@@ -1,11 +1,32 @@
+import { spawn } from 'node:child_process';
+import { setTimeout } from 'node:timers/promises';
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Browser, type Page } from '@playwright/test';
 
+/** The demo of worker 0, 1, … listens here, and on the ports above. */
+const FIRST_PORT = 4790;
+
 /**
- * The demo, put back to its beginning with its clock stopped before each test. A page that logs an error, or asks for
- * anything that is not on this server, fails its test.
+ * The demo, one for each worker, put back to its beginning with its clock stopped before each test. A page that logs an
+ * error, or asks for anything that is not on this server, fails its test.
  */
-export const test = base.extend({
+export const test = base.extend<object, { demo: string }>({
+  demo: [
+    async ({}, use, { parallelIndex }) => {
+      const port = String(FIRST_PORT + parallelIndex);
+      const env = { ...process.env, PORT: port, JOYLAP_DEMO_DATA: `.tmp/e2e-${parallelIndex}` };
+      const server = spawn(process.execPath, ['dist/server/main.js', 'demo'], { env, stdio: 'inherit' });
+      const url = `http://127.0.0.1:${port}`;
+      while (!(await fetch(`${url}/api/health`).catch(() => undefined))?.ok) {
+        if (server.exitCode !== null) throw new Error(`The demo on port ${port} has ended with ${server.exitCode}.`);
+        await setTimeout(200);
+      }
+      await use(url);
+      server.kill();
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+  baseURL: ({ demo }, use) => use(demo),
   page: async ({ page, request }, use) => {
     await request.post('/api/demo/reset');
     await request.post('/api/clock', { data: { rate: 0 } });
@@ -60,9 +81,10 @@ export function guard(page: Page): string[] {
   return faults;
 }
 
-/** What keeps people from using the page, in the words of axe. */
-export async function seriousFaults(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+/** What keeps people from using the page, in the words of axe; by all its rules, or by some. */
+export async function seriousFaults(page: Page, rules?: string[]): Promise<string[]> {
+  const axe = new AxeBuilder({ page });
+  const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
   return violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
     .map(
@@ -88,8 +110,10 @@ export async function secondBrowser(browser: Browser): Promise<Page> {
   return context.newPage();
 }
 
-/** Sets the venue's clock. */
+/** Sets the venue's clock, and waits until the page goes by it. */
 export async function setClock(page: Page, wallClock: string, date?: string): Promise<void> {
   const [hours, minutes] = wallClock.split(':').map(Number);
+  const [hour, minute] = [hours!, minutes!].map((part) => String(part).padStart(2, '0'));
   await page.request.post('/api/clock', { data: { secondsOfDay: hours! * 3600 + minutes! * 60, date, rate: 0 } });
+  await expect(page.getByLabel('Venue time')).toHaveText(`${hour}:${minute}:00`);
 }

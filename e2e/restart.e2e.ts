@@ -9,7 +9,7 @@ import { expect, test } from '@playwright/test';
 import * as z from 'zod';
 import { CREW, FLEET } from '../demo/larkmere';
 
-const PORT = 4792;
+const PORT = 4799;
 const BASE = `http://127.0.0.1:${PORT}`;
 
 /** A booking of one drive. */

@@ -1,12 +1,7 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './demo';
 
 /** The pictures of docs/screenshots, from the demo day at ten past eleven. */
 const FOLDER = 'docs/screenshots';
-
-test.beforeEach(async ({ request }) => {
-  await request.post('/api/demo/reset');
-  await request.post('/api/clock', { data: { rate: 0 } });
-});
 
 const plain: [name: string, path: string][] = [
   ['gate', '/gate'],
