@@ -124,6 +124,16 @@ describe('Crew and vocabulary on the server', () => {
       await preview('hello').expect(422);
     });
 
+    it('is warned of at the close of the day, two weeks ahead, where a skill hangs on one person', async () => {
+      for (const instructor of ['i1', 'i2', 'i5']) {
+        await put({ ...away, id: instructor, instructor, from: '2027-05-24', to: '2027-05-24' }).expect(200);
+      }
+      const { today } = (await server.http.get(`/api/days/${DATE}/close`).expect(200)).body;
+      expect(today.toDo).toContain(
+        'Mon 24 May: only Lucia Reyes may give the class: Odile Varga, Tomasz Ilgen, Maja Sund away.',
+      );
+    });
+
     it('takes a car from whoever’s skill has ended, on the days after', async () => {
       const { version, fields } = (await server.http.get('/api/instructors').expect(200)).body.instructors[0];
       const holdsUntil = { cars: { c12: '2027-05-21' }, brief: DATE };

@@ -1,6 +1,6 @@
 import { dayView, type Booking, type PlanRevision } from '@core/api';
 import { teachingDrivesOf, vocabularyOf, type FaultEntry, type TaughtDrive } from '@core/coaching';
-import { crewDaysOf, type CrewDay } from '@core/crew';
+import { crewDaysOf, dateAfter, gapWords, skillGaps, type CrewDay } from '@core/crew';
 import { emptyPlan, type Day, type Plan } from '@core/day';
 import { closeOfDay, type DayClose } from '@core/closing';
 import { carDaysOf, type CarDay } from '@core/garage';
@@ -28,6 +28,8 @@ import * as z from 'zod';
 
 /** How far ahead of the venue's clock an entry may be: two devices never agree to the second. */
 const CLOCK_SKEW_S = 120;
+/** So many days ahead the close warns of skills that hang on one person. */
+const SKILLS_AHEAD_DAYS = 14;
 
 interface Read {
   readonly day: Day;
@@ -186,8 +188,23 @@ export class DayRoom {
       const money = bookings.map(({ id, fields: { price, paid } }) => ({ guest: id, price, paid }));
       return closeOfDay({ context, state: stateOf(context, entries, this.nowS(day)), entries, money });
     };
-    const weekBefore = new Date(Date.parse(`${date}T00:00:00Z`) - 7 * 86_400_000).toISOString().slice(0, 10);
-    return { today: close(date), before: this.store.days.has(weekBefore) ? close(weekBefore) : null };
+    const weekBefore = dateAfter(date, -7);
+    const today = close(date);
+    return {
+      today: { ...today, toDo: [...today.toDo, ...this.skillsInDanger(dateAfter(date, 1))] },
+      before: this.store.days.has(weekBefore) ? close(weekBefore) : null,
+    };
+  }
+
+  /** Skills that hang on one person or on nobody in the two weeks from a day on, a sentence each. */
+  private skillsInDanger(from: string): string[] {
+    const cars = this.store.cars.list().map(({ id, fields }): [string, string] => [id, fields.name]);
+    const crew = this.store.instructors.list().map(({ fields }) => fields);
+    const names = { cars: new Map(cars), crew: new Map(crew.map(({ id, name }) => [id, name])) };
+    const roster = this.store.roster.between(from, dateAfter(from, SKILLS_AHEAD_DAYS));
+    return skillGaps({ cars: [...names.cars.keys()], crew, roster }, from, SKILLS_AHEAD_DAYS).map((gap) =>
+      gapWords(gap, names),
+    );
   }
 
   /** What time of day it is for this day: before it has come 0, after it is over its end. */

@@ -3,6 +3,7 @@ import { mergeWindows, type TimeWindow } from '../day';
 import {
   dateAfter,
   endingSkills,
+  gapWords,
   hasSkill,
   holdsOn,
   instructorFields,
@@ -197,6 +198,18 @@ describe('Skills', () => {
     expect(endingSkills({ cars: FLEET, crew }, MONDAY)).toEqual([
       { instructor: 'tomasz', skill: { kind: 'car', car: 'c2' }, last: dateAfter(MONDAY, 3) },
     ]);
+  });
+
+  it('are said in a sentence: when, who is left, and where the others are', () => {
+    const names = { crew: new Map([['odile', 'Odile'], ['tomasz', 'Tomasz']]), cars: new Map([['c1', 'Sabrel R']]) }; // prettier-ignore
+    const gap = { skill: { kind: 'car', car: 'c1' }, from: MONDAY, to: MONDAY, days: 1 } as const;
+    const missing = [{ instructor: 'tomasz', because: 'expired' } as const];
+    expect(gapWords({ ...gap, holder: 'odile', missing }, names)).toBe(
+      'Mon 24 May: only Odile may teach in the Sabrel R: the skill of Tomasz has ended.',
+    );
+    expect(gapWords({ ...gap, holder: undefined, missing: [], to: '2027-05-30', days: 7 }, names)).toBe(
+      'Mon 24 May to Sun 30 May, 7 days: nobody may teach in the Sabrel R: nobody has the skill.',
+    );
   });
 
   it('are not missed on days on which nobody works', () => {

@@ -4,13 +4,16 @@ import { contract } from '@core/api';
 import {
   dateAfter,
   daysBetween,
+  dayWords,
   endingSkills,
+  gapWords,
   hasSkill,
   holdsOn,
   lastDayOf,
   rosterEntry,
   skillGaps,
   skillsOf,
+  skillWords,
   withSkill,
   type InstructorFields,
   type RosterEntry,
@@ -28,7 +31,6 @@ import type { Field, Json } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { RosterGrid, type RosterPlace } from './roster-grid';
 import { RosterImport } from './roster-import';
-import { gapWords, skillWords } from './skill-words';
 
 /** A skill that ends within so many days is shown as ending. */
 const SOON_DAYS = 30;
@@ -60,6 +62,7 @@ export class RosterScreen {
   private readonly stored = signal<readonly { version: number; fields: InstructorFields }[]>([]);
   protected readonly crew = computed(() => this.stored().map(({ fields }) => fields));
   protected readonly entries = signal<readonly RosterEntry[]>([]);
+  protected readonly day = dayWords;
   protected readonly importing = signal(false);
   protected readonly edited = signal<Edited | undefined>(undefined);
   /** What the dialog edits: an entry of the roster, or a skill. */
@@ -78,7 +81,7 @@ export class RosterScreen {
   }));
   protected readonly warnings = computed(() =>
     skillGaps({ cars: this.fleet(), crew: this.crew(), roster: this.entries() }, this.from()).map((gap) =>
-      gapWords(gap, this.names(), (date) => this.day(date)),
+      gapWords(gap, this.names()),
     ),
   );
   /** Skills that end before long, those that end together in one sentence. */
@@ -89,7 +92,7 @@ export class RosterScreen {
       this.from(),
       SOON_DAYS,
     )) {
-      const end = `may ${skillWords(skill, this.names())} until ${this.day(last)}.`;
+      const end = `may ${skillWords(skill, this.names())} until ${dayWords(last)}.`;
       sentences.set(end, [...(sentences.get(end) ?? []), this.names().crew.get(instructor) ?? instructor]);
     }
     return [...sentences].map(([end, who]) => `${who.join(', ')} ${end}`);
@@ -199,7 +202,7 @@ export class RosterScreen {
     const fresh: RosterEntry = { id: newId(), instructor, kind: 'shift', from: date, to: date };
     const params = { id: (entry ?? fresh).id };
     this.edited.set({
-      title: `${this.names().crew.get(instructor)}, ${this.day(date)}`,
+      title: `${this.names().crew.get(instructor)}, ${dayWords(date)}`,
       fields: z.encode(rosterEntry, entry ?? fresh) as Json,
       version: undefined,
       save: (body: RosterEntry) => this.api.call(contract.putRosterEntry, { params, body }),
@@ -220,16 +223,6 @@ export class RosterScreen {
         const fields = withSkill(stored.fields, skill, to, this.fleet());
         return this.api.call(contract.changeInstructor, { params: { id }, body: { version: stored.version, fields } });
       },
-    });
-  }
-
-  /** `Mon 24 May`. */
-  protected day(date: string): string {
-    return new Date(`${date}T00:00:00Z`).toLocaleDateString('en-GB', {
-      weekday: 'short',
-      day: 'numeric',
-      month: 'short',
-      timeZone: 'UTC',
     });
   }
 

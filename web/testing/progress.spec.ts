@@ -5,7 +5,6 @@ import { square } from '@core/testing/circuits';
 import { GainChart } from '../progress/gain-chart';
 import { MarkMap } from '../progress/mark-map';
 import { EvidenceTable } from '../marks/evidence-table';
-import { gapWords } from '../crew/skill-words';
 import { show } from './fake-day';
 import { seen } from './two-guests';
 
@@ -137,20 +136,5 @@ describe('Evidence by corner', () => {
       '–',
     ]);
     expect(text()).toContain('Mean of 4 clean laps');
-  });
-});
-
-describe('A skill that hangs on one person', () => {
-  const names = { crew: new Map([['i1', 'Odile Varga'], ['i2', 'Tomasz Ilgen']]), cars: new Map([['c1', 'Sabrel R']]) }; // prettier-ignore
-  const gap = { skill: { kind: 'car', car: 'c1' }, from: '05-24', to: '05-24', days: 1 } as const;
-
-  it('is said in a sentence: when, who is left, and where the others are', () => {
-    const missing = [{ instructor: 'i2', because: 'expired' } as const];
-    expect(gapWords({ ...gap, holder: 'i1', missing }, names, (date) => date)).toBe(
-      '05-24: only Odile Varga may teach in the Sabrel R: the skill of Tomasz Ilgen has ended.',
-    );
-    expect(gapWords({ ...gap, holder: undefined, missing: [], to: '05-30', days: 7 }, names, (date) => date)).toBe(
-      '05-24 to 05-30, 7 days: nobody may teach in the Sabrel R: nobody has the skill.',
-    );
   });
 });

@@ -1,8 +1,16 @@
-import type { Skill, SkillGap } from '@core/crew';
+import type { SkillGap } from './skill-watch';
+import type { Skill } from './skills';
 
+/** Names of people and cars by their ids. */
 interface Names {
   readonly crew: ReadonlyMap<string, string>;
   readonly cars: ReadonlyMap<string, string>;
+}
+
+/** `Mon 24 May`. */
+export function dayWords(date: string): string {
+  const at = new Date(`${date}T00:00:00Z`);
+  return at.toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
 }
 
 /** What somebody may do, after "may". */
@@ -12,12 +20,12 @@ export function skillWords(skill: Skill, { cars }: Names): string {
 }
 
 /** A gap in a sentence: who is left on which days, and where the others are. */
-export function gapWords(gap: SkillGap, names: Names, dateWords: (date: string) => string): string {
+export function gapWords(gap: SkillGap, names: Names): string {
   const who = gap.holder === undefined ? 'nobody' : `only ${names.crew.get(gap.holder) ?? gap.holder}`;
   const when =
     gap.days === 1
-      ? dateWords(gap.from)
-      : `${dateWords(gap.from)} to ${dateWords(gap.to)}, ${gap.days === 2 ? 'both days' : `${gap.days} days`}`;
+      ? dayWords(gap.from)
+      : `${dayWords(gap.from)} to ${dayWords(gap.to)}, ${gap.days === 2 ? 'both days' : `${gap.days} days`}`;
   const by = (because: SkillGap['missing'][number]['because']) =>
     gap.missing
       .filter((one) => one.because === because)
