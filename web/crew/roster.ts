@@ -21,7 +21,7 @@ import {
 } from '@core/crew';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { forkJoin } from 'rxjs';
+import { forkJoin, switchMap } from 'rxjs';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
@@ -59,8 +59,7 @@ export class RosterScreen {
   private readonly manager = inject(ManagerService);
   private readonly chosenFrom = signal<string | undefined>(undefined);
   protected readonly from = computed(() => this.chosenFrom() ?? this.data.date() ?? '2000-01-01');
-  private readonly stored = signal<readonly { version: number; fields: InstructorFields }[]>([]);
-  protected readonly crew = computed(() => this.stored().map(({ fields }) => fields));
+  protected readonly crew = signal<readonly InstructorFields[]>([]);
   protected readonly entries = signal<readonly RosterEntry[]>([]);
   protected readonly day = dayWords;
   protected readonly importing = signal(false);
@@ -177,7 +176,7 @@ export class RosterScreen {
     const params = { date: this.from() };
     forkJoin([this.api.call(contract.listInstructors), this.api.call(contract.readRoster, { params })]).subscribe({
       next: ([{ instructors }, { entries }]) => {
-        this.stored.set(instructors);
+        this.crew.set(instructors.map(({ fields }) => fields));
         this.entries.set(entries);
       },
       error: (error: Error) => this.data.refuse(error.message),
@@ -213,16 +212,21 @@ export class RosterScreen {
   }
 
   protected openSkill(id: string, skill: Skill): void {
-    const stored = this.stored().find(({ fields }) => fields.id === id)!;
+    const who = this.crew().find((one) => one.id === id)!;
     this.editing.set('skill');
     this.edited.set({
-      title: `May ${stored.fields.name} ${skillWords(skill, this.names())}?`,
-      fields: { may: hasSkill(stored.fields, skill), until: lastDayOf(stored.fields, skill) },
+      title: `May ${who.name} ${skillWords(skill, this.names())}?`,
+      fields: { may: hasSkill(who, skill), until: lastDayOf(who, skill) },
       version: undefined,
-      save: (to: SkillForm) => {
-        const fields = withSkill(stored.fields, skill, to, this.fleet());
-        return this.api.call(contract.changeInstructor, { params: { id }, body: { version: stored.version, fields } });
-      },
+      // Only this skill is changed, of the instructor as stored now: what somebody else has saved meanwhile stays.
+      save: (to: SkillForm) =>
+        this.api.call(contract.listInstructors).pipe(
+          switchMap(({ instructors }) => {
+            const { version, fields } = instructors.find((one) => one.id === id)!;
+            const body = { version, fields: withSkill(fields, skill, to, this.fleet()) };
+            return this.api.call(contract.changeInstructor, { params: { id }, body });
+          }),
+        ),
     });
   }
 

@@ -83,10 +83,14 @@ describe('The roster on screen', () => {
     until.dispatchEvent(new Event('input'));
     document.querySelector<HTMLFormElement>('jl-record-form form')!.dispatchEvent(new Event('submit'));
     await settle(shown);
+    // Somebody else has given Ife a language meanwhile.
+    const now = { ...(z.encode(instructorFields, CREW[1]!) as object), languages: ['en', 'fr'] };
+    const instructors = [{ id: 'i2', version: 4, fields: now }];
+    shown.http.expectOne('/api/instructors').flush({ instructors });
     const { body } = shown.http.expectOne({ method: 'PUT', url: '/api/instructors/i2' }).request;
     expect(body).toEqual({
-      version: 3,
-      fields: { ...(z.encode(instructorFields, CREW[1]!) as object), holdsUntil: { cars: { c2: '2027-06-30' } } },
+      version: 4,
+      fields: { ...now, holdsUntil: { cars: { c2: '2027-06-30' } } },
     });
   });
 });
