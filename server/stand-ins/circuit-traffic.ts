@@ -83,7 +83,7 @@ export class CircuitTraffic {
     return seen.sort((a, b) => a.atS - b.atS);
   }
 
-  /** Where every car is that is on the circuit. */
+  /** What receivers tell of every car that is on the circuit; their errors wander on with each time they are asked. */
   positions(): TrackedCar[] {
     return [...this.lappers.values()]
       .filter(({ progress, off }) => progress < off)

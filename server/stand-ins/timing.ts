@@ -1,8 +1,8 @@
 import { EventSource } from 'eventsource';
 import {
   clock as clockReading,
-  dayView,
   contract,
+  dayView,
   storedCircuit,
   type ClockReading,
   type DayView,
@@ -33,7 +33,7 @@ const rates = {
 };
 const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
 
-/** Positions come five times a second. */
+/** How often lines are sent. */
 const TICK_MS = 200;
 /** Trackers tell where cars are five times a second of venue time, however fast the demo's clock runs. */
 const POSITION_EVERY_S = 0.2;
