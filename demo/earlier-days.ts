@@ -1,4 +1,5 @@
 import type { BookingFields } from '@core/api';
+import { dateAfter } from '@core/crew';
 import type { Day, Plan } from '@core/day';
 import type { RecordedEntry } from '@core/journal';
 import { planDay, randomOf, seededRandom, type Random } from '@core/planner';
@@ -14,7 +15,7 @@ const LAST = ['Aalto', 'Brandt', 'Corvin', 'Dahl', 'Eide', 'Falk', 'Gram', 'Holm
 
 /** The date so many days before the demo day. */
 export function earlierDate(daysAgo: number): string {
-  return new Date(Date.parse(`${DEMO_DATE}T00:00:00Z`) - daysAgo * 86_400_000).toISOString().slice(0, 10);
+  return dateAfter(DEMO_DATE, -daysAgo);
 }
 
 /** Guests of the demo day who have been here before, with the day. */

@@ -3,10 +3,10 @@ import { Router } from 'express';
 import { booking, contract, type Booking, type BookingFields, type ImportPreview } from '@core/api';
 import type { JournalEntry } from '@core/journal';
 import { readBookingList } from '@exchange/booking-list';
-import * as z from 'zod';
 import type { Services } from '../services';
 import { conflict, notFound, Refusal } from '../problems';
 import { mount } from './mount';
+import { stale } from './records';
 
 /** Bookings by hand and by list. */
 export function bookingRoutes({ store, room, hub }: Services): Router {
@@ -15,12 +15,7 @@ export function bookingRoutes({ store, room, hub }: Services): Router {
     room.forget(date);
     hub.changed('bookings', date);
   };
-  const encoded = (stored: Booking) => z.encode(booking, stored);
-  const staleBooking = (current: Booking) =>
-    conflict(
-      `Somebody else has changed the booking of ${current.fields.name} meanwhile. Nothing of yours is saved yet.`,
-      encoded(current),
-    );
+  const staleBooking = (current: Booking) => stale(`the booking of ${current.fields.name}`, booking, current);
   const referenceTaken = (by: Booking) =>
     conflict(`The reference ${by.fields.reference} belongs to the booking of ${by.fields.name}.`);
 

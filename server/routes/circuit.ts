@@ -1,4 +1,4 @@
-import express, { Router, type Response } from 'express';
+import express, { Router } from 'express';
 import { contract, setOutSheet, storedCircuit, storedShow } from '@core/api';
 import { centreLineOf, circuitFaults } from '@core/circuit';
 import { faultsOf } from '@core/day';
@@ -7,10 +7,11 @@ import { circuitGeoJson } from '@exchange/circuit-geojson-out';
 import { formatOf, readCircuit } from '@exchange/circuit-import';
 import { UNNAMED } from '@exchange/circuit-read';
 import { setOutCsv, setOutGeoJson } from '@exchange/set-out';
-import * as z from 'zod';
 import { conflict, notFound, Refusal } from '../problems';
 import type { Services } from '../services';
+import { download } from './download';
 import { mount } from './mount';
+import { stale } from './records';
 
 const MOST_PHOTO = '4mb';
 const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'];
@@ -38,12 +39,7 @@ export function circuitRoutes({ store, room, hub, clock }: Services): Router {
         return saved;
       })
       .immediate();
-    if (!stored) {
-      throw conflict(
-        'Somebody else has changed the circuit meanwhile. Nothing of yours is saved yet.',
-        z.encode(storedCircuit, store.circuit.get()),
-      );
-    }
+    if (!stored) throw stale('the circuit', storedCircuit, store.circuit.get());
     changed();
     return stored;
   });
@@ -91,12 +87,7 @@ export function circuitRoutes({ store, room, hub, clock }: Services): Router {
   mount(router, contract.readShow, () => store.show.get());
   mount(router, contract.changeShow, ({ body: { version, fields } }) => {
     const stored = store.show.change(version, fields);
-    if (!stored) {
-      throw conflict(
-        'Somebody else has changed the show meanwhile. Nothing of yours is saved yet.',
-        z.encode(storedShow, store.show.get()),
-      );
-    }
+    if (!stored) throw stale('the show', storedShow, store.show.get());
     hub.changed('setup');
     return stored;
   });
@@ -129,8 +120,4 @@ function takeOverLength(
   const lapLengthM = Math.round(centreLineOf(circuit.line, 5).lengthM);
   if (fields.circuit.lapLengthM === lapLengthM && fields.circuit.name === circuit.name) return;
   store.venue.change(version, { ...fields, circuit: { ...fields.circuit, name: circuit.name, lapLengthM } });
-}
-
-function download(response: Response, type: string, name: string, text: string): void {
-  response.type(type).set('content-disposition', `attachment; filename="${name}"`).send(text);
 }

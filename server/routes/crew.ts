@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { contract, type RosterPreview } from '@core/api';
@@ -6,7 +7,7 @@ import { dateAfter, type RosterEntry } from '@core/crew';
 import { readRosterIcal, rosterIcal } from '@exchange/roster-ical';
 import { conflict, notFound, Refusal } from '../problems';
 import type { Services } from '../services';
-import { isDeepStrictEqual } from 'node:util';
+import { download } from './download';
 import { mount } from './mount';
 import { recordDesk } from './records';
 
@@ -50,10 +51,11 @@ export function crewRoutes({ store, room, hub, manager }: Services): Router {
   mount(router, contract.putRosterEntry, ({ params: { id }, body, response: { req } }) => {
     if (!store.instructors.get(body.instructor)) throw notFound(`instructor "${body.instructor}"`);
     // Who may not read a reason may not lose it either.
-    const entry = manager.isOpen(req) ? { ...body, id } : { ...body, id, reason: store.roster.get(id)?.reason };
+    const open = manager.isOpen(req);
+    const entry = open ? { ...body, id } : { ...body, id, reason: store.roster.get(id)?.reason };
     store.roster.put(entry);
     changed();
-    return seenBy(manager.isOpen(req))(entry);
+    return seenBy(open)(entry);
   });
   mount(router, contract.removeRosterEntry, ({ params: { id } }) => {
     if (!store.roster.remove(id)) throw notFound('such entry of the roster');
@@ -61,9 +63,8 @@ export function crewRoutes({ store, room, hub, manager }: Services): Router {
     return { removed: id };
   });
   const crew = () => store.instructors.list().map(({ fields }) => fields);
-  const zone = () => store.venue.get()!.fields.timeZone;
   const preview = (text: string): RosterPreview => {
-    const read = readRosterIcal(text, { crew: crew(), timeZone: zone() });
+    const read = readRosterIcal(text, { crew: crew(), timeZone: store.venue.get()!.fields.timeZone });
     if (!read.ok) throw new Refusal(422, 'No calendar', read.reason);
     const known = new Map(store.roster.all().map((entry) => [entry.id, entry]));
     const kept = read.entries.map((entry) => ({ ...entry, reason: known.get(entry.id)?.reason }));
@@ -99,10 +100,8 @@ export function crewRoutes({ store, room, hub, manager }: Services): Router {
     const { id } = params as { id?: string };
     if (id !== undefined && !store.instructors.get(id)) throw notFound(`instructor "${id}"`);
     const entries = store.roster.all().filter(({ instructor }) => id === undefined || instructor === id);
-    response
-      .type('text/calendar')
-      .set('content-disposition', 'attachment; filename="roster.ics"')
-      .send(rosterIcal(entries, { crew: crew(), timeZone: zone(), venue: store.venue.get()!.fields.name }));
+    const { name, timeZone } = store.venue.get()!.fields;
+    download(response, 'text/calendar', 'roster.ics', rosterIcal(entries, { crew: crew(), timeZone, venue: name }));
   });
 
   mount(router, contract.readManager, ({ response: { req } }) => manager.door(req));

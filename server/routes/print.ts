@@ -10,6 +10,7 @@ import { daySheet, instructorSheet, type SheetSource } from '@exchange/sheets';
 import { circuitMapOf } from '../circuit-map';
 import type { Services } from '../services';
 import { conflict, notFound } from '../problems';
+import { download } from './download';
 
 const fonts = createRequire(import.meta.url)('pdfmake/fonts/Roboto.js') as TFontDictionary;
 const fontFiles = new Set(Object.values(fonts['Roboto'] ?? {}));
@@ -59,8 +60,7 @@ export function printRoutes({ store, room }: Services): Router {
     await send(response, closeSheet({ venue, currency, ...room.closeOf(date) }), `close-${date}.pdf`);
   });
   router.get('/api/days/:date/sheets/close.csv', ({ params: { date } }, response) => {
-    const csv = closeCsv(room.closeOf(date));
-    response.type('text/csv').set('content-disposition', `attachment; filename="close-${date}.csv"`).send(csv);
+    download(response, 'text/csv', `close-${date}.csv`, closeCsv(room.closeOf(date)));
   });
   return router;
 }
