@@ -1,6 +1,6 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
-import type { GuestResult } from '@core/coaching';
-import type { CircuitMap } from '@core/circuit';
+import { marksByCorner, type GuestResult } from '@core/coaching';
+import { measure, type CircuitMap } from '@core/circuit';
 import { lapTimeText } from '@core/day';
 
 const INK = '#1E2328';
@@ -99,17 +99,19 @@ function driveContent({ car, instructor, analysis, good }: GuestResult['drives']
 }
 
 /** The circuit with the guest's own marks, as a drawing. */
-function circuitPicture(map: CircuitMap, { byCorner }: GuestResult): Content {
+function circuitPicture(map: CircuitMap, { marks: all }: GuestResult): Content {
   const xs = map.line.map(({ xM }) => xM);
   const ys = map.line.map(({ yM }) => -yM);
   const [x0, y0] = [Math.min(...xs) - 40, Math.min(...ys) - 40];
   const [width, height] = [Math.max(...xs) + 40 - x0, Math.max(...ys) + 40 - y0];
   const path = map.line.map(({ xM, yM }) => `${xM.toFixed(0)} ${(-yM).toFixed(0)}`).join('L');
   const size = Math.max(width, height);
+  const byCorner = marksByCorner(all);
+  const { lengthM, at: placeAt } = measure(map.line);
   const marks = map.corners.flatMap(({ name, atM }) => {
     const count = byCorner.get(name);
     if (!count) return [];
-    const at = map.line[Math.floor((atM / lengthOf(map)) * map.line.length) % map.line.length]!;
+    const at = placeAt(atM / lengthM);
     const r = size * 0.018 * Math.sqrt(1 + count);
     return [
       `<circle cx="${at.xM.toFixed(0)}" cy="${(-at.yM).toFixed(0)}" r="${r.toFixed(1)}" fill="${KERB}" fill-opacity="0.75"/>`,
@@ -119,11 +121,4 @@ function circuitPicture(map: CircuitMap, { byCorner }: GuestResult): Content {
     svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${x0} ${y0} ${width} ${height}"><path d="M${path}Z" fill="none" stroke="${INK}" stroke-width="${(size * 0.012).toFixed(1)}"/>${marks.join('')}</svg>`,
     width: 200,
   };
-}
-
-function lengthOf({ line }: CircuitMap): number {
-  return line.reduce((sum, point, i) => {
-    const next = line[(i + 1) % line.length]!;
-    return sum + Math.hypot(next.xM - point.xM, next.yM - point.yM);
-  }, 0);
 }

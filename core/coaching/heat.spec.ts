@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { circuitFile, mapOf } from '../circuit';
 import type { DriveState } from '../journal';
 import { square } from '../testing/circuits';
-import { heatOf, highestLevels, marksByPlace, phase, vocabularyOf, type PlaceMarks } from '.';
+import { heatOf, highestLevels, marksByCorner, marksByPlace, phase, vocabularyOf, type PlaceMarks } from '.';
 
 const CORNERS = ['Ramp', 'Slip', 'Winch'];
 const map = mapOf(
@@ -41,6 +41,15 @@ describe('Marks by corner and phase', () => {
       { corner: 'Slip', phase: 'brake', count: 2 },
       { corner: undefined, phase: 'brake', count: 1 },
     ]);
+  });
+
+  it('add up to the marks of a corner, without those of everywhere', () => {
+    const marks: PlaceMarks[] = [
+      { corner: 'Ramp', phase: 'turnIn', count: 3 },
+      { corner: 'Ramp', phase: 'exit', count: 1 },
+      { corner: undefined, phase: 'brake', count: 5 },
+    ];
+    expect([...marksByCorner(marks)]).toEqual([['Ramp', 4]]);
   });
 
   it('leave out what the vocabulary does not know', () => {

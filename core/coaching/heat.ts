@@ -33,6 +33,15 @@ export function marksByPlace(
   return [...counts.values()].sort((a, b) => b.count - a.count);
 }
 
+/** Marks by name of the corner, of all phases; what was marked everywhere belongs to none. */
+export function marksByCorner(marks: readonly PlaceMarks[]): ReadonlyMap<string, number> {
+  const counts = new Map<string, number>();
+  for (const { corner, count } of marks) {
+    if (corner !== undefined) counts.set(corner, (counts.get(corner) ?? 0) + count);
+  }
+  return counts;
+}
+
 /** A stretch of the road on which a phase of a corner takes place, with its marks. Shares of the lap, `from` before `to`. */
 export interface HeatStretch {
   readonly corner: string;

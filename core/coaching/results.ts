@@ -1,6 +1,7 @@
 import type { Guest } from '../day';
 import type { DayContext, DayState, DriveState } from '../journal';
 import { drivenBy } from './handover';
+import { marksByPlace, type PlaceMarks } from './heat';
 import { COACHED_DRIVE, type LevelReached } from './levels';
 import { analyseLaps, compareIndex, paceIndex, type LapAnalysis, type PaceIndex } from './laps';
 import { cured, oneThing, seenFaults, type OneThing, type SeenFault } from './marks';
@@ -28,8 +29,7 @@ export interface GuestResult {
   readonly gainS: number | undefined;
   readonly learned: readonly string[];
   readonly oneThing: OneThing | undefined;
-  /** Faults marked, by name of the corner. */
-  readonly byCorner: ReadonlyMap<string, number>;
+  readonly marks: readonly PlaceMarks[];
   /** What was reached on this day, by programme. */
   readonly reached: readonly LevelReached[];
 }
@@ -60,10 +60,6 @@ export function guestResult(
   );
   const gains = drives.flatMap(({ analysis: { gainS } }) => (gainS !== undefined && gainS > 0 ? [gainS] : []));
   const seen = drives.map((one) => one.seen);
-  const byCorner = new Map<string, number>();
-  for (const { corners, count } of seen.flat()) {
-    for (const corner of corners) byCorner.set(corner, (byCorner.get(corner) ?? 0) + count / corners.length);
-  }
   return {
     guest,
     drives,
@@ -75,7 +71,10 @@ export function guestResult(
       ...cured(seen).map(({ name }) => `no longer: ${name.toLowerCase()}`),
     ],
     oneThing: oneThing(seen),
-    byCorner,
+    marks: marksByPlace(
+      drives.map(({ drive }) => drive),
+      vocabulary,
+    ),
     reached: levelOf(context, drives),
   };
 }

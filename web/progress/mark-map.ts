@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { CircuitMap } from '@core/circuit';
-import { heatOf, phase, PHASE_WORDS, type PlaceMarks } from '@core/coaching';
+import { measure, type CircuitMap } from '@core/circuit';
+import { heatOf, marksByCorner, phase, PHASE_WORDS, type PlaceMarks } from '@core/coaching';
 import { circuitPlan } from '../drawing/circuit-plan';
 
 /** So many pieces draw a stretch of the road. */
@@ -133,13 +133,7 @@ const PIECES = 8;
 export class MarkMap {
   readonly map = input.required<CircuitMap>();
   readonly marks = input.required<readonly PlaceMarks[]>();
-  private readonly byCorner = computed(() => {
-    const counts = new Map<string, number>();
-    for (const { corner, count } of this.marks()) {
-      if (corner !== undefined) counts.set(corner, (counts.get(corner) ?? 0) + count);
-    }
-    return counts;
-  });
+  private readonly byCorner = computed(() => marksByCorner(this.marks()));
   private readonly stretches = computed(() => heatOf(this.marks(), this.map()));
   private readonly most = computed(() => Math.max(1, ...this.stretches().map(({ count }) => count)));
   protected readonly heat = computed(() => {
@@ -173,10 +167,7 @@ export class MarkMap {
   protected readonly plan = computed(() => circuitPlan(this.map()));
   protected readonly corners = computed(() => {
     const plan = this.plan();
-    const lengthM = this.map().line.reduce((sum, point, i, all) => {
-      const next = all[(i + 1) % all.length]!;
-      return sum + Math.hypot(next.xM - point.xM, next.yM - point.yM);
-    }, 0);
+    const { lengthM } = measure(this.map().line);
     return plan.corners.map((corner, index) => {
       const count = Math.round(this.byCorner().get(corner.name) ?? 0);
       const at = plan.at((this.map().corners[index]?.atM ?? 0) / lengthM);

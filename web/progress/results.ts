@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { rxResource } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { contract } from '@core/api';
-import { guestResult, marksByPlace } from '@core/coaching';
+import { guestResult } from '@core/coaching';
 import { lapTimeText } from '@core/day';
 import { progressOf } from '@core/journal';
 import { Button } from 'primeng/button';
@@ -40,12 +40,6 @@ export class Results {
     const [context, state] = [this.data.context(), this.data.state()];
     return context && state && guestResult(context, state, this.id(), this.data.vocabulary());
   });
-  protected readonly marks = computed(() =>
-    marksByPlace(
-      (this.result()?.drives ?? []).map(({ drive }) => drive),
-      this.data.vocabulary(),
-    ),
-  );
   /** Earlier days of a guest who has come back, once they are read. */
   private readonly read = rxResource({
     params: () => ({ date: this.data.date(), id: this.id() }),
