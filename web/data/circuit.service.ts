@@ -126,10 +126,16 @@ export class CircuitService implements OnDestroy {
     if (stored) this.take(stored);
   }
 
-  /** Saves what is being edited; errs with an `ApiError` where it is refused or somebody else was first. */
+  /**
+   * Saves what is being edited; errs with an `ApiError` where it is refused or somebody else was first. What is changed
+   * while it is being saved stays to be saved.
+   */
   save(): Observable<StoredCircuit> {
-    const body = { version: this.stored()?.version ?? 0, circuit: this.draft()! };
-    return this.api.call(contract.changeCircuit, { body }).pipe(tap((stored) => this.take(stored)));
+    const sent = this.draft()!;
+    const body = { version: this.stored()?.version ?? 0, circuit: sent };
+    return this.api
+      .call(contract.changeCircuit, { body })
+      .pipe(tap((stored) => (this.draft() === sent ? this.take(stored) : this.stored.set(stored))));
   }
 
   /** After a conflict: goes on from what somebody else has saved. */

@@ -7,6 +7,9 @@ import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { ManagerService } from '../data/manager.service';
 
+/** Why a guest should drive, or not drive, with an instructor, by the instructor's id. */
+type Reasons = Readonly<Record<string, string>>;
+
 /** With whom a guest should drive and with whom not; why is for the manager alone. */
 @Component({
   selector: 'jl-guest-pairings',
@@ -19,21 +22,21 @@ import { ManagerService } from '../data/manager.service';
         @for (pair of pairs(); track pair.id) {
           <p>
             {{ pair.words }} <b>{{ pair.name }}</b>
-            @if (manager.door()?.open) {
+            @if (open()) {
               <input
                 pInputText
                 pSize="small"
                 maxlength="500"
                 placeholder="why, for you alone"
                 [attr.aria-label]="'Why ' + pair.words.toLowerCase() + ' ' + pair.name"
-                [ngModel]="reasons()[pair.id] ?? ''"
+                [ngModel]="written()[pair.id] ?? kept()?.[pair.id] ?? ''"
                 (ngModelChange)="write(pair.id, $event)"
               />
             }
           </p>
         }
-        @if (manager.door()?.open) {
-          <p-button label="Keep these reasons" size="small" [text]="true" [disabled]="!changed()" (onClick)="keep()" />
+        @if (open()) {
+          <p-button label="Keep these reasons" size="small" [text]="true" [disabled]="!canKeep()" (onClick)="keep()" />
         } @else {
           <p class="muted">Why is for the manager alone; the lock is in the room of the crew.</p>
         }
@@ -52,10 +55,14 @@ import { ManagerService } from '../data/manager.service';
 export class GuestPairings {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
-  protected readonly manager = inject(ManagerService);
+  private readonly manager = inject(ManagerService);
   readonly guest = input.required<string>();
-  protected readonly reasons = signal<Readonly<Record<string, string>>>({});
-  protected readonly changed = signal(false);
+  /** Nothing until the server has told; keeping before that would drop what is there. */
+  protected readonly kept = signal<Reasons | undefined>(undefined);
+  /** What has been typed and not been kept; an answer that comes late leaves it alone. */
+  protected readonly written = signal<Reasons>({});
+  protected readonly canKeep = computed(() => !!this.kept() && Object.keys(this.written()).length > 0);
+  protected readonly open = computed(() => this.manager.door()?.open ?? false);
   private readonly params = computed(() => ({ date: this.data.date()!, id: this.guest() }));
   protected readonly pairs = computed(() => {
     const guest = this.data.state()?.guests.get(this.guest())?.guest;
@@ -69,35 +76,40 @@ export class GuestPairings {
     effect(() => {
       if (this.pairs().length > 0 && !untracked(this.manager.door)) this.manager.refresh();
     });
-    effect(() => {
-      if (!this.manager.door()?.open) return this.reasons.set({});
-      this.api.call(contract.readPairings, { params: this.params() }).subscribe({
-        next: ({ reasons }) => this.take(reasons),
+    effect((onCleanup) => {
+      const params = this.params();
+      this.kept.set(undefined);
+      this.written.set({});
+      if (!this.open()) return;
+      const reading = this.api.call(contract.readPairings, { params }).subscribe({
+        next: ({ reasons }) => this.kept.set(byInstructor(reasons)),
         error: (error: Error) => this.data.refuse(error.message),
       });
+      onCleanup(() => reading.unsubscribe());
     });
   }
 
   protected write(instructor: string, reason: string): void {
-    this.reasons.update((known) => ({ ...known, [instructor]: reason }));
-    this.changed.set(true);
+    this.written.update((known) => ({ ...known, [instructor]: reason }));
   }
 
   protected keep(): void {
-    const reasons = Object.entries(this.reasons())
+    const sent = this.written();
+    const reasons = Object.entries({ ...this.kept(), ...sent })
       .map(([instructor, reason]) => ({ instructor, reason: reason.trim() }))
       .filter(({ reason }) => reason !== '');
     this.api.call(contract.changePairings, { params: this.params(), body: { reasons } }).subscribe({
       next: (kept) => {
-        this.take(kept.reasons);
+        this.kept.set(byInstructor(kept.reasons));
+        // What was typed on while it was being kept stays to be kept.
+        this.written.update((now) => Object.fromEntries(Object.entries(now).filter(([id, text]) => text !== sent[id])));
         this.data.say('The reasons are kept, for the manager alone.');
       },
       error: (error: Error) => this.data.refuse(error.message),
     });
   }
+}
 
-  private take(reasons: readonly PairingReason[]): void {
-    this.reasons.set(Object.fromEntries(reasons.map(({ instructor, reason }) => [instructor, reason])));
-    this.changed.set(false);
-  }
+function byInstructor(reasons: readonly PairingReason[]): Reasons {
+  return Object.fromEntries(reasons.map(({ instructor, reason }) => [instructor, reason]));
 }

@@ -132,14 +132,16 @@ export class ShowEditor {
   }
 
   protected save(): void {
-    const parsed = showFields.safeParse(this.draft());
+    const sent = this.draft();
+    const parsed = showFields.safeParse(sent);
     if (!parsed.success) return this.faults.set(faultsOf(parsed.error).map(faultLine));
     this.saving.set(true);
     this.api.call(contract.changeShow, { body: { version: this.version, fields: parsed.data } }).subscribe({
       next: ({ version }) => {
         this.saving.set(false);
         this.version = version;
-        this.changed.set(false);
+        // What has been changed on while it was being saved stays to be saved.
+        this.changed.set(this.draft() !== sent);
         this.data.say('The show is saved.');
       },
       error: (error: unknown) => {

@@ -176,4 +176,28 @@ describe('What is the manager’s alone', () => {
     await settle(shown);
     expect(shown.element.querySelector<HTMLInputElement>('input')!.value).toBe('raised his voice');
   });
+
+  it('is a reason typed before the server has told what is there: both are kept', async () => {
+    const guests = day.guests.map((guest) => ({ ...guest, avoidInstructors: ['i1', 'i2'] }));
+    const shown = await show(GuestPairings, new FakeDay({ ...day, guests }, plan, '10:00'), { guest: 'g1' });
+    const url = '/api/days/2027-05-22/guests/g1/pairings';
+    shown.http.expectOne('/api/manager').flush({ set: true, open: true });
+    await settle(shown);
+    const [, second] = shown.element.querySelectorAll<HTMLInputElement>('input');
+    const keep = shown.element.querySelector<HTMLButtonElement>('button')!;
+    second!.value = 'raised his voice';
+    second!.dispatchEvent(new Event('input'));
+    await settle(shown);
+    expect(keep.disabled).toBeTrue();
+    const slow = { instructor: 'i1', reason: 'too slow' };
+    shown.http.expectOne(url).flush({ reasons: [slow, { instructor: 'i2', reason: 'of before' }] });
+    await settle(shown);
+    expect([...shown.element.querySelectorAll('input')].map(({ value }) => value)).toEqual([
+      'too slow',
+      'raised his voice',
+    ]);
+    keep.click();
+    const sent = shown.http.expectOne(url).request;
+    expect(sent.body).toEqual({ reasons: [slow, { instructor: 'i2', reason: 'raised his voice' }] });
+  });
 });
