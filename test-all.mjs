@@ -1,15 +1,19 @@
 import { spawn } from 'node:child_process';
 
 /**
- * Runs every check one after the other and adds up what the test runners counted. A check that fails without a count (a
+ * Runs every check, those of a row beside each other, and adds up what the test runners counted. A check that fails without a count (a
  * linter, a runner that dies) counts as one failure, so that the last line never looks better than the truth.
  */
-const steps = [
-  { name: 'lint', command: 'npm', args: ['run', '--silent', 'lint'] },
-  { name: 'types', command: 'npm', args: ['run', '--silent', 'typecheck'] },
-  { name: 'core and server', command: 'npm', args: ['run', '--silent', 'test:node'], count: countJasmine },
-  { name: 'web', command: 'npm', args: ['run', '--silent', 'test:web'], count: countKarma },
-  { name: 'end to end', command: 'npm', args: ['run', '--silent', 'test:e2e'], count: countPlaywright },
+const rows = [
+  [
+    { name: 'lint', script: 'lint' },
+    { name: 'types', script: 'typecheck' },
+  ],
+  [
+    { name: 'core and server', script: 'test:node', count: countJasmine },
+    { name: 'web', script: 'test:web', count: countKarma },
+  ],
+  [{ name: 'end to end', script: 'test:e2e', count: countPlaywright }],
 ];
 
 function countJasmine(output) {
@@ -33,34 +37,37 @@ function countPlaywright(output) {
   return { passed: of('passed'), failed: of('failed') + of('interrupted') + of('did not run') + of('flaky') };
 }
 
-function run({ command, args }) {
+function run(script, take) {
   return new Promise((resolve) => {
-    const child = spawn(command, args, { env: { ...process.env, FORCE_COLOR: '0' } });
-    let output = '';
-    const take = (chunk) => {
-      output += chunk;
-      process.stdout.write(chunk);
-    };
+    const child = spawn('npm', ['run', '--silent', script], { env: { ...process.env, FORCE_COLOR: '0' } });
     child.stdout.on('data', take);
     child.stderr.on('data', take);
-    child.on('close', (status) => resolve({ status, output }));
+    child.on('close', resolve);
   });
 }
 
-let passed = 0;
-let failed = 0;
-const summary = [];
-for (const step of steps) {
-  console.log(`\n== ${step.name}`);
+/** What one says beside another is printed as a whole when it has ended; what runs alone, as it comes. */
+async function check({ name, script, count }, alone) {
   const startedAt = Date.now();
-  const { status, output } = await run(step);
-  const counted = step.count?.(output);
-  const stepFailed = Math.max(counted?.failed ?? 0, status === 0 && (counted || !step.count) ? 0 : 1);
-  passed += counted?.passed ?? 0;
-  failed += stepFailed;
+  const said = [];
+  if (alone) console.log(`\n== ${name}`);
+  const status = await run(script, (chunk) => {
+    said.push(chunk);
+    if (alone) process.stdout.write(chunk);
+  });
+  const output = Buffer.concat(said).toString();
+  if (!alone) console.log(`\n== ${name}\n${output}`);
+  const counted = count?.(output);
+  const failed = Math.max(counted?.failed ?? 0, status === 0 && (counted || !count) ? 0 : 1);
   const seconds = ((Date.now() - startedAt) / 1000).toFixed(0);
-  summary.push(`${step.name}: ${counted ? `${counted.passed} passed, ` : ''}${stepFailed} failed, ${seconds} s`);
+  const line = `${name}: ${counted ? `${counted.passed} passed, ` : ''}${failed} failed, ${seconds} s`;
+  return { passed: counted?.passed ?? 0, failed, line };
 }
-console.log(`\n${summary.join('\n')}\n`);
-console.log(`${passed} passed, ${failed} failed`);
+
+const results = [];
+for (const row of rows) results.push(...(await Promise.all(row.map((step) => check(step, row.length === 1)))));
+const sum = (of) => results.reduce((total, result) => total + of(result), 0);
+const failed = sum((result) => result.failed);
+console.log(`\n${results.map(({ line }) => line).join('\n')}\n`);
+console.log(`${sum((result) => result.passed)} passed, ${failed} failed`);
 process.exitCode = failed === 0 ? 0 : 1;
