@@ -83,6 +83,11 @@ describe('Device lines', () => {
     expect(elsewhere.refused.length).toBe(1);
   });
 
+  it('may be none at all', async () => {
+    const { body } = await server.http.post('/api/devices/loop/lines').expect(200);
+    expect(body).toEqual({ accepted: 0, refused: [] });
+  });
+
   it('go to nobody where there is no such device', async () => {
     await server.http.post('/api/devices/other/lines').set('content-type', 'text/plain').send('x').expect(404);
     await server.http.post('/api/devices').send({ id: 'loop', name: 'Again', kind: 'timing' }).expect(409);

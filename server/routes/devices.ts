@@ -33,7 +33,7 @@ export function deviceRoutes({ store, devices, hub }: Services): Router {
   return router;
 }
 
-/** Lines that came as JSON have been read already, and are no lines. */
+/** Lines that came as JSON have been read already, and are no lines; a request without a body brings none. */
 function textOf(body: unknown): string {
-  return typeof body === 'string' ? body : JSON.stringify(body);
+  return typeof body === 'string' ? body : (JSON.stringify(body) ?? '');
 }

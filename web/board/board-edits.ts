@@ -44,6 +44,9 @@ export class BoardEdits {
   readonly broken = signal<readonly Violation[]>([]);
   private readonly steps = signal<readonly Step[]>([]);
   private readonly undone = signal<readonly Step[]>([]);
+  private readonly sending = signal(false);
+  /** Changes follow each other, however fast they are asked for. */
+  private turn: Promise<unknown> = Promise.resolve();
   readonly undoable = computed(() => this.steps().at(-1)?.what);
   readonly redoable = computed(() => this.undone().at(-1)?.what);
 
@@ -58,6 +61,10 @@ export class BoardEdits {
     const drives = this.selection().has(drive) ? this.selection() : new Set([drive]);
     if (!this.data.live()) {
       this.data.refuse('The ribbon shows another time. Go back to now to change the plan.');
+      return false;
+    }
+    if (this.sending()) {
+      this.data.refuse('The change before is still being stored. Try again in a moment.');
       return false;
     }
     for (const id of drives) if (!this.mayMove(id, true)) return false;
@@ -114,28 +121,34 @@ export class BoardEdits {
     this.trial.set(undefined);
   }
 
-  async undo(): Promise<void> {
-    const step = this.steps().at(-1);
-    if (!step || !(await this.replace(step.before, `Taken back: ${step.what}`, false))) return;
-    this.steps.update((steps) => steps.slice(0, -1));
-    this.undone.update((steps) => [...steps, step]);
+  undo(): Promise<void> {
+    return this.inTurn(async () => {
+      const step = this.steps().at(-1);
+      if (!step || !(await this.replace(step.before, `Taken back: ${step.what}`, false))) return;
+      this.steps.update((steps) => steps.slice(0, -1));
+      this.undone.update((steps) => [...steps, step]);
+    });
   }
 
-  async redo(): Promise<void> {
-    const step = this.undone().at(-1);
-    if (!step || !(await this.replace(step.after, `Done again: ${step.what}`, step.despiteRules))) return;
-    this.undone.update((steps) => steps.slice(0, -1));
-    this.steps.update((steps) => [...steps, step]);
+  redo(): Promise<void> {
+    return this.inTurn(async () => {
+      const step = this.undone().at(-1);
+      if (!step || !(await this.replace(step.after, `Done again: ${step.what}`, step.despiteRules))) return;
+      this.undone.update((steps) => steps.slice(0, -1));
+      this.steps.update((steps) => [...steps, step]);
+    });
   }
 
   /** Accepts a plan, as a step that can be taken back. */
-  async accept(acceptance: Acceptance, what: string): Promise<boolean> {
-    const before = this.data.plan();
-    if (!(await this.send(acceptance))) return false;
-    const despiteRules = acceptance.despiteRules ?? false;
-    if (before) this.steps.update((steps) => [...steps, { before, after: acceptance.plan, what, despiteRules }]);
-    this.undone.set([]);
-    return true;
+  accept(acceptance: Acceptance, what: string): Promise<boolean> {
+    return this.inTurn(async () => {
+      const before = this.data.plan();
+      if (!(await this.send(acceptance))) return false;
+      const despiteRules = acceptance.despiteRules ?? false;
+      if (before) this.steps.update((steps) => [...steps, { before, after: acceptance.plan, what, despiteRules }]);
+      this.undone.set([]);
+      return true;
+    });
   }
 
   /** Looks again at what the current plan breaks. */
@@ -147,18 +160,27 @@ export class BoardEdits {
     this.broken.set(violations.filter(({ code }) => !SHOWN_OTHERWISE.has(code)));
   }
 
+  private inTurn<T>(step: () => Promise<T>): Promise<T> {
+    const done = this.turn.then(step);
+    this.turn = done;
+    return done;
+  }
+
   private async replace(plan: Plan, reason: string, despiteRules: boolean): Promise<boolean> {
     const from = this.standNow();
     return from !== undefined && this.send({ ...from, plan, reason, despiteRules });
   }
 
   private async send({ plan, base, asOf, reason, despiteRules }: Acceptance): Promise<boolean> {
+    this.sending.set(true);
     try {
       await firstValueFrom(this.planning.accept({ plan, base, asOf, reason, despiteRules: despiteRules ?? false }));
       return true;
     } catch (error) {
       this.data.refuse((error as Error).message);
       return false;
+    } finally {
+      this.sending.set(false);
     }
   }
 

@@ -223,10 +223,12 @@ export class Board {
       });
     });
     const minute = computed(() => Math.floor((this.data.state()?.timeS ?? 0) / 60));
+    const carrying = computed(() => this.edits.trial() !== undefined);
     effect(() => {
       this.data.context();
       this.data.entries();
       minute();
+      carrying();
       untracked(() => void this.edits.lookAgain());
     });
   }

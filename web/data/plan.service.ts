@@ -1,7 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
 import { contract, type PlanJob, type PlanProgress, type PlanningMode, type PlanRevision } from '@core/api';
 import type { Plan } from '@core/day';
-import { catchError, EMPTY, filter, startWith, switchMap, take, tap, type Observable } from 'rxjs';
+import { catchError, EMPTY, filter, first, map, startWith, switchMap, take, tap, type Observable } from 'rxjs';
 import { Api } from './api';
 import { DayService } from './day.service';
 import { Outbox } from './outbox';
@@ -44,6 +45,7 @@ export class PlanService {
   });
   /** The current revision; 0 where there is none. */
   readonly base = computed(() => this.data.view()?.revision?.revision ?? 0);
+  private readonly bases = toObservable(this.base);
 
   constructor() {
     this.data.planningProgress.subscribe((progress) => this.told.set(progress));
@@ -95,7 +97,7 @@ export class PlanService {
     this.call(contract.dropPlanning);
   }
 
-  /** Accepts a plan; errs where it is refused. */
+  /** Accepts a plan, and emits once the day on screen goes by it; errs where it is refused. */
   accept({ plan, base, asOf, reason, despiteRules }: Acceptance): Observable<PlanRevision> {
     const date = this.data.date()!;
     const body = { plan, base, asOf, reason: reason.slice(0, 200), author: this.who.name(), despiteRules };
@@ -104,6 +106,12 @@ export class PlanService {
         this.found.set(undefined);
         this.data.reload();
       }),
+      switchMap((accepted) =>
+        this.bases.pipe(
+          first((base) => base >= accepted.revision || this.data.date() !== date),
+          map(() => accepted),
+        ),
+      ),
     );
   }
 

@@ -31,6 +31,21 @@ class VerdictsHere implements Pick<Verdicts, 'stand' | 'judge' | 'inPart' | 'men
   }
 }
 
+const PLANS = '/api/days/2027-05-22/plans';
+/** The server accepts what has been sent. */
+function reply(http: Shown<Board>['http']) {
+  const request = http.expectOne(PLANS);
+  const sent = request.request.body as {
+    plan: z.input<typeof planFile>;
+    despiteRules: boolean;
+    base: number;
+    reason: string;
+  };
+  const revision = sent.base + 1;
+  request.flush({ revision, author: 'M', reason: 'r', acceptedAt: '2027-05-22T07:00:00.000Z', despite: [] });
+  return { ...sent, revision };
+}
+
 const board = async (data: FakeDay) => {
   const shown = await show(Board, data, {}, [{ provide: Verdicts, useClass: VerdictsHere }]);
   const block = (id: string) => shown.element.querySelector<SVGGElement>(`[data-block="${id}"]`)!;
@@ -39,30 +54,25 @@ const board = async (data: FakeDay) => {
     await settle();
     await shown.fixture.whenStable();
   };
-  return { ...shown, block, key, verdict: () => shown.element.querySelector('.verdict')?.textContent ?? '' };
-};
-const accepted = (http: Shown<Board>['http'], reply: Record<string, unknown> = {}) => {
-  const request = http.expectOne('/api/days/2027-05-22/plans');
-  const revision = { revision: 2, author: 'M', reason: 'r', acceptedAt: '2027-05-22T07:00:00.000Z', despite: [] };
-  request.flush({ ...revision, ...reply });
-  return request.request.body as {
-    plan: z.input<typeof planFile>;
-    despiteRules: boolean;
-    base: number;
-    reason: string;
+  /** The server accepts what has been sent, and the day goes by it. */
+  const accept = () => {
+    const sent = reply(shown.http);
+    data.planned(z.decode(planFile, sent.plan), sent.revision);
+    return sent;
   };
+  return { ...shown, block, key, accept, verdict: () => shown.element.querySelector('.verdict')?.textContent ?? '' };
 };
 const releaseOf = (of: z.input<typeof planFile>, id: string) => of.drives.find((it) => it.drive === id)!.release;
 
 describe('A drive on the board', () => {
   it('is moved by keyboard, with the verdict beside it, and accepted when let go', async () => {
-    const { key, verdict, http, text } = await board(theDay());
+    const { key, verdict, text, accept } = await board(theDay());
     await key('d1', 'm');
     for (let minutes = 0; minutes < 3; minutes++) await key('d1', 'ArrowRight');
     expect(verdict()).toContain('10:03, Dunnock Cup, with Anselm Holt');
     expect(verdict()).toContain('Allowed.');
     await key('d1', 'Enter');
-    const { plan: sent, despiteRules, base, reason } = accepted(http);
+    const { plan: sent, despiteRules, base, reason } = accept();
     expect([releaseOf(sent, 'd1'), releaseOf(sent, 'd2'), despiteRules, base]).toEqual(['10:03', '10:10', false, 1]);
     expect(reason).toBe('Moved Ines Faro by hand');
     await settle();
@@ -71,19 +81,19 @@ describe('A drive on the board', () => {
 
   it('is refused on a broken rule with the sentence, unless the manager decides otherwise', async () => {
     const data = theDay();
-    const { key, verdict, http } = await board(data);
+    const { key, verdict, http, accept } = await board(data);
     await key('d1', 'm');
     await key('d1', 'ArrowDown');
     await key('d1', 'ArrowRight', { altKey: true });
     expect(verdict()).toContain('Sabrel R');
     expect(verdict()).toContain('your decision');
     await key('d1', 'Enter');
-    http.expectNone('/api/days/2027-05-22/plans');
+    http.expectNone(PLANS);
     expect(data.refused.at(-1)).toContain('Sabrel R');
     await key('d1', 'm');
     await key('d1', 'ArrowDown');
     await key('d1', 'Enter', { shiftKey: true });
-    const { plan: sent, despiteRules } = accepted(http);
+    const { plan: sent, despiteRules } = accept();
     expect([sent.drives.find((it) => it.drive === 'd1')!.car, despiteRules]).toEqual(['c2', true]);
   });
 
@@ -93,11 +103,11 @@ describe('A drive on the board', () => {
     await key('d1', 'ArrowRight');
     await key('d1', 'Escape');
     expect(verdict()).toBe('');
-    http.expectNone('/api/days/2027-05-22/plans');
+    http.expectNone(PLANS);
   });
 
   it('is carried by pointer to another time', async () => {
-    const { block, element, http, fixture } = await board(theDay());
+    const { block, element, fixture, accept } = await board(theDay());
     const box = block('d1').getBoundingClientRect();
     const pointer = async (kind: string, dx: number) => {
       const options = { bubbles: true, button: 0, pointerId: 1, clientX: box.x + 5 + dx, clientY: box.y + 5 };
@@ -112,42 +122,62 @@ describe('A drive on the board', () => {
     await pointer('pointermove', 40);
     expect(element.querySelector('.ghost')).not.toBeNull();
     await pointer('pointerup', 40);
-    const { plan: sent } = accepted(http);
+    const { plan: sent } = accept();
     expect(releaseOf(sent, 'd1') > '10:00').toBeTrue();
   });
 
   it('is taken back, and done again', async () => {
-    const { key, http, press } = await board(theDay());
+    const { key, press, accept } = await board(theDay());
     await key('d1', 'm');
     await key('d1', 'ArrowRight');
     await key('d1', 'Enter');
-    accepted(http);
+    accept();
     await settle();
     await press(/^Take back/);
     await settle();
-    expect(releaseOf(accepted(http).plan, 'd1')).toBe('10:00');
+    expect(releaseOf(accept().plan, 'd1')).toBe('10:00');
     await settle();
     await press(/^Do again/);
     await settle();
-    expect(releaseOf(accepted(http).plan, 'd1')).toBe('10:01');
+    expect(releaseOf(accept().plan, 'd1')).toBe('10:01');
+  });
+
+  it('is taken back once the day goes by it, however fast that is asked for, and moved again only then', async () => {
+    const data = theDay();
+    const { key, http, element, verdict } = await board(data);
+    await key('d1', 'm');
+    await key('d1', 'ArrowRight');
+    await key('d1', 'Enter');
+    const { plan: moved, revision } = reply(http);
+    await settle();
+    expect(verdict()).toContain('10:01');
+    element.dispatchEvent(new KeyboardEvent('keydown', { key: 'z', ctrlKey: true, bubbles: true }));
+    await key('d2', 'm');
+    expect(data.refused).toEqual(['The change before is still being stored. Try again in a moment.']);
+    http.expectNone(PLANS);
+    data.planned(z.decode(planFile, moved), revision);
+    await settle();
+    await settle();
+    const { plan: sent, base } = reply(http);
+    expect([releaseOf(sent, 'd1'), base]).toEqual(['10:00', 2]);
   });
 
   it('moves together with others that are selected, and two change places', async () => {
-    const { key, http, press } = await board(theDay());
+    const { key, press, accept } = await board(theDay());
     await key('d1', ' ');
     await key('d2', ' ');
     await key('d1', 'm');
     await key('d1', 'ArrowRight', { altKey: true });
     await key('d1', 'Enter');
-    const { plan: sent } = accepted(http);
+    const { plan: sent } = accept();
     expect([releaseOf(sent, 'd1'), releaseOf(sent, 'd2')]).toEqual(['10:05', '10:15']);
     await settle();
     await key('d1', ' ');
     await key('d2', ' ');
     await press('Swap the two');
     await settle();
-    const swapped = accepted(http).plan;
-    expect([releaseOf(swapped, 'd1'), releaseOf(swapped, 'd2')]).toEqual(['10:10', '10:00']);
+    const swapped = accept().plan;
+    expect([releaseOf(swapped, 'd1'), releaseOf(swapped, 'd2')]).toEqual(['10:15', '10:05']);
   });
 
   it('stays once it is under way', async () => {
@@ -221,23 +251,23 @@ describe('A proposal', () => {
   }
 
   it('stands beside the plan with who is affected, and is accepted as a whole', async () => {
-    const { text, element, press, http } = await boardWith(job());
+    const { text, element, press, accept } = await boardWith(job());
     expect(text()).toContain('−20');
     expect(element.querySelectorAll('.ghost.proposal').length).toBe(2);
     expect(element.querySelectorAll('.drive.leaving').length).toBe(2);
     await press('Accept');
     await settle();
-    const { plan: sent, base } = accepted(http);
+    const { plan: sent, base } = accept();
     expect([releaseOf(sent, 'd1'), releaseOf(sent, 'd2'), base]).toEqual(['10:20', '10:40', 1]);
   });
 
   it('is accepted in part where that is valid', async () => {
-    const { element, press, http, fixture } = await boardWith(job());
+    const { element, press, fixture, accept } = await boardWith(job());
     element.querySelector<HTMLInputElement>('#want-d1')!.click();
     await fixture.whenStable();
     await press('Accept 1 of 2');
     await settle();
-    const { plan: sent, reason } = accepted(http);
+    const { plan: sent, reason } = accept();
     expect([releaseOf(sent, 'd1'), releaseOf(sent, 'd2')]).toEqual(['10:00', '10:40']);
     expect(reason).toBe('Sabrel R withdrawn (in part)');
   });

@@ -56,12 +56,17 @@ export class FakeDay {
       map: null,
       faults: [],
     };
-    this.view = signal({ day, bookings, carNumbers, ...exit, plan, revision, journal: [] }).asReadonly();
+    this.view = signal({ day, bookings, carNumbers, ...exit, plan, revision, journal: [] });
     this.day = computed(() => this.view().day);
     this.plan = computed(() => this.view().plan);
-    this.context = signal(dayContext(day, plan)).asReadonly();
+    this.context = computed(() => dayContext(day, this.plan()));
     this.bookings = signal(new Map(bookings.map((booking) => [booking.id, booking]))).asReadonly();
     this.state = computed(() => stateOf(this.context(), this.written(), this.shownS()));
+  }
+
+  /** The day goes by another plan. */
+  planned(plan: Plan, revision: number): void {
+    this.view.update((view) => ({ ...view, plan, revision: { ...view.revision, revision } }));
   }
 
   /** @param time when it happened, or else the name of who says so */
