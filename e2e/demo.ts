@@ -5,6 +5,7 @@ import { test as base, expect, type Browser, type Page } from '@playwright/test'
 
 /** The demo of worker 0, 1, … listens here, and on the ports above. */
 const FIRST_PORT = 4790;
+const ASSETS_KEPT_MS = 90_000;
 
 /**
  * The demo, one for each worker, put back to its beginning with its clock stopped before each test. A page that logs an
@@ -122,4 +123,19 @@ export async function setClock(page: Page, wallClock: string, date?: string): Pr
   if (page.url() !== 'about:blank') {
     await expect(page.getByLabel('Venue time')).toHaveText(`${hour}:${minute}:00`);
   }
+}
+
+/** Waits until the service worker has the whole application, and answers for the page. */
+export async function keepsApplication(page: Page): Promise<void> {
+  const keeps = () =>
+    page.evaluate(async () => {
+      if (!navigator.serviceWorker.controller) return false;
+      const manifest = (await (await fetch('/ngsw.json')).json()) as { assetGroups: { urls: string[] }[] };
+      const kept = new Set<string>();
+      for (const name of await caches.keys()) {
+        for (const { url } of await (await caches.open(name)).keys()) kept.add(new URL(url).pathname);
+      }
+      return manifest.assetGroups.every(({ urls }) => urls.every((url) => kept.has(url)));
+    });
+  await expect.poll(keeps, { timeout: ASSETS_KEPT_MS }).toBe(true);
 }

@@ -5,10 +5,9 @@ import { dayView } from '@core/api';
 import { emptyPlan } from '@core/day';
 import { dayContext, progressOf, stateOf } from '@core/journal';
 import { DEMO_DEVICE_KEY } from '../demo/larkmere';
-import { expect, guard, secondBrowser, setClock, test } from './demo';
+import { expect, guard, keepsApplication, secondBrowser, setClock, test } from './demo';
 
 const DAY = '/api/days/2027-05-22';
-const ASSETS_KEPT_MS = 90_000;
 const LAP_MS = 100_000;
 /** More than the tablets' clocks gain while the walk looks at them. */
 const SPENT_ON_SCREENS_S = 600;
@@ -18,24 +17,6 @@ async function dayNow(page: Page) {
   const view = dayView.parse(await (await page.request.get(DAY)).json());
   const context = dayContext(view.day, view.plan ?? emptyPlan(view.day.date));
   return { view, context, state: stateOf(context, view.journal, view.clock.secondsOfDay) };
-}
-
-/** Waits until the service worker has the whole application. */
-async function keepsApplication(page: Page): Promise<void> {
-  await page.waitForFunction(
-    async () => {
-      const registration = await navigator.serviceWorker.getRegistration();
-      if (!registration?.active) return false;
-      const manifest = (await (await fetch('/ngsw.json')).json()) as { assetGroups: { urls: string[] }[] };
-      const kept = new Set<string>();
-      for (const name of await caches.keys()) {
-        for (const { url } of await (await caches.open(name)).keys()) kept.add(new URL(url).pathname);
-      }
-      return manifest.assetGroups.every(({ urls }) => urls.every((url) => kept.has(url)));
-    },
-    undefined,
-    { timeout: ASSETS_KEPT_MS, polling: 500 },
-  );
 }
 
 /** Presses a button of the list of cars, which may be sorted anew between look and click. */

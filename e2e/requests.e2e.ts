@@ -1,4 +1,43 @@
-import { expect, SCREENS, test } from './demo';
+import { once } from 'node:events';
+import { createServer, request as ask, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { expect, keepsApplication, SCREENS, test } from './demo';
+
+/** A network before the server that, while it is `poor`, breaks off in the middle of the list of what to keep. */
+async function network(
+  server: string,
+): Promise<{ url: string; asked: () => number; poor: boolean; end: () => Server }> {
+  let asked = 0;
+  const proxy = createServer((incoming, outgoing) => {
+    const isManifest = incoming.url!.startsWith('/ngsw.json');
+    if (isManifest && line.poor) {
+      asked += 1;
+      outgoing.writeHead(200, { 'content-type': 'application/json', 'content-length': 5000 });
+      outgoing.write('{"configVersion":', () => outgoing.destroy());
+      return;
+    }
+    const { method, headers } = incoming;
+    const onward = ask(server + incoming.url, { method, headers }, (answer) => {
+      outgoing.writeHead(answer.statusCode!, answer.headers);
+      answer.pipe(outgoing);
+    });
+    onward.on('error', () => outgoing.destroy());
+    outgoing.on('close', () => onward.destroy());
+    incoming.pipe(onward);
+  }).listen(0, '127.0.0.1');
+  await once(proxy, 'listening');
+  const { port } = proxy.address() as AddressInfo;
+  const line = {
+    url: `http://127.0.0.1:${port}`,
+    poor: false,
+    asked: () => asked,
+    end: () => {
+      proxy.closeAllConnections();
+      return proxy.close();
+    },
+  };
+  return line;
+}
 
 test('no request leaves the machine, on any screen', async ({ page }) => {
   const hosts = new Set<string>();
@@ -21,7 +60,7 @@ test('no request leaves the machine, on any screen', async ({ page }) => {
 test('every screen is there when the network has gone, once they have been loaded', async ({ page, context }) => {
   await page.goto('/board');
   await expect(page.locator('.drive').first()).toBeVisible();
-  await page.waitForTimeout(6500);
+  await keepsApplication(page);
   await context.setOffline(true);
   await expect(page.getByText('Offline')).toBeVisible();
   for (const [key, heading] of [
@@ -37,4 +76,24 @@ test('every screen is there when the network has gone, once they have been loade
   }
   await context.setOffline(false);
   await expect(page.getByText('Offline')).toBeHidden();
+});
+
+test('a network that breaks off in the middle of asking for a new version keeps nobody from opening the screen', async ({
+  page,
+  context,
+  demo,
+}) => {
+  const line = await network(demo);
+  await page.goto(`${line.url}/pit-exit`);
+  await expect(page.getByRole('heading', { name: 'Pit exit' })).toBeVisible();
+  await keepsApplication(page);
+  line.poor = true;
+  await page.reload();
+  // After a page has been opened the worker asks whether there is a new version, once it is quiet.
+  await expect.poll(() => line.asked()).toBeGreaterThan(0);
+  await page.waitForTimeout(1000);
+  await context.setOffline(true);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Pit exit' })).toBeVisible();
+  line.end();
 });

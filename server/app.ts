@@ -100,7 +100,7 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
         index: false,
         setHeaders: (response, path) => {
           // The worker that keeps the application on devices has to be found changed as soon as it is.
-          const stays = !/ngsw[^/\\]*$|safety-worker\.js$|\.webmanifest$/.test(path);
+          const stays = !/ngsw[^/\\]*$|(service|safety)-worker\.js$|\.webmanifest$/.test(path);
           response.set('cache-control', stays ? 'public, max-age=31536000, immutable' : 'no-cache');
         },
       }),

@@ -29,7 +29,7 @@ export const appConfig: ApplicationConfig = {
     }),
     MessageService,
     // Keeps the application on the device once the first screen has had time to show.
-    provideServiceWorker('ngsw-worker.js', {
+    provideServiceWorker('service-worker.js', {
       enabled: !isDevMode(),
       registrationStrategy: 'registerWhenStable:8000',
     }),
