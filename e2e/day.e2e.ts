@@ -73,7 +73,7 @@ test('entries made without network are kept, shown at once, and sent when it is 
   await expect(page.getByText(/1 kept here/)).toBeVisible();
   await context.setOffline(false);
   await expect(page.getByText(/1 kept here/)).toBeHidden();
-  expect(await entries()).toBe(stored + 1);
+  await expect.poll(entries).toBe(stored + 1);
   await expect.poll(laps).toBe(String(before + 1));
 });
 

@@ -85,6 +85,7 @@ test('two tablets count through a busy quarter hour without network: nothing is 
   await other.context().setOffline(false);
   await expect(page.getByText(/kept here/)).toBeHidden();
   await expect(other.getByText(/kept here/)).toBeHidden();
+  await expect.poll(async () => (await dayNow(page)).view.journal.length).toBeGreaterThanOrEqual(known + 2 * laps + 2);
   const after = await dayNow(page);
   const fresh = after.view.journal.slice(known).map(({ entry }) => entry);
   expect(new Set(fresh.map(({ id }) => id)).size).toBe(2 * laps + 2);

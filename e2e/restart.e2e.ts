@@ -69,9 +69,11 @@ test('a server that dies and comes back finds everything that was entered meanwh
     await page.goto(`${BASE}/guests/${id}`);
     await expect(page.getByText('Note: while the server was away')).toBeVisible();
     await expect(page.getByText(/kept here/)).toBeHidden();
-    const { journal } = await (await request.get(`${BASE}/api/days/${date}`)).json();
-    const notes = journal.map(({ entry }: { entry: { text: string } }) => entry.text);
-    expect(notes).toEqual(['before', 'while the server was away']);
+    const notes = async () => {
+      const { journal } = await (await request.get(`${BASE}/api/days/${date}`)).json();
+      return journal.map(({ entry }: { entry: { text: string } }) => entry.text);
+    };
+    await expect.poll(notes).toEqual(['before', 'while the server was away']);
   } finally {
     server.kill('SIGKILL');
     rmSync(folder, { recursive: true });

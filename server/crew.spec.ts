@@ -1,3 +1,4 @@
+import type { StoredRosterEntry } from '@core/api';
 import type { RosterEntry } from '@core/crew';
 import { VOCABULARY } from '@core/coaching';
 import request from 'supertest';
@@ -63,10 +64,10 @@ describe('Crew and vocabulary on the server', () => {
   });
 
   describe('the roster', () => {
-    const put = (entry: RosterEntry, as: Pick<typeof server.http, 'put'> = server.http) =>
-      as.put(`/api/roster/entries/${encodeURIComponent(entry.id)}`).send({ ...entry });
-    const entries = async (as: Pick<typeof server.http, 'get'> = server.http) =>
-      (await as.get(`/api/roster/${DATE}`).expect(200)).body.entries;
+    const put = (fields: RosterEntry, version = 0, as: Pick<typeof server.http, 'put'> = server.http) =>
+      as.put(`/api/roster/entries/${encodeURIComponent(fields.id)}`).send({ version, fields });
+    const entries = async (as: Pick<typeof server.http, 'get'> = server.http): Promise<RosterEntry[]> =>
+      (await as.get(`/api/roster/${DATE}`).expect(200)).body.entries.map(({ fields }: StoredRosterEntry) => fields);
 
     it('changes the day of whom it is about, and twice the same changes nothing', async () => {
       expect((await instructorOf('i1')).available.length).toBe(1);
@@ -81,13 +82,27 @@ describe('Crew and vocabulary on the server', () => {
       await put({ ...away, to: '2027-05-01' }).expect(400);
     });
 
+    it('tells two who change the same entry of each other, and the reason to neither of them', async () => {
+      await setCode();
+      await put(away, 0, manager).expect(200);
+      expect((await put({ ...away, to: '2027-05-26' }, 1).expect(200)).body.version).toBe(2);
+      const late = await put({ ...away, to: '2027-05-28' }, 1).expect(409);
+      expect(late.body.detail).toContain('Somebody else has changed this entry of the roster meanwhile');
+      const { reason, ...current } = { ...away, to: '2027-05-26' };
+      expect(late.body.current).toEqual({ version: 2, fields: current });
+      expect(await entries(manager)).toEqual([{ ...current, reason }]);
+      await put({ ...away, to: '2027-05-28' }, 2).expect(200);
+      await server.http.delete('/api/roster/entries/away-1').expect(200);
+      await put({ ...away, to: '2027-05-29' }, 3).expect(404);
+    });
+
     it('tells a reason to the manager alone, and nobody else can lose it', async () => {
       await setCode();
-      await put(away, manager).expect(200);
-      expect((await entries(manager))[0].reason).toBe('operation on the knee');
-      expect((await entries())[0].reason).toBeUndefined();
+      await put(away, 0, manager).expect(200);
+      expect((await entries(manager))[0]!.reason).toBe('operation on the knee');
+      expect((await entries())[0]!.reason).toBeUndefined();
       // Somebody at the desk makes it a day longer, without seeing why.
-      await put({ ...away, to: '2027-05-26', reason: 'on holiday' }).expect(200);
+      await put({ ...away, to: '2027-05-26', reason: 'on holiday' }, 1).expect(200);
       expect((await entries(manager))[0]).toEqual({ ...away, to: '2027-05-26' });
       const { text } = await server.http.get('/api/roster.ics').expect(200);
       expect(text).not.toContain('knee');
@@ -120,7 +135,7 @@ describe('Crew and vocabulary on the server', () => {
       expect([body.changed.length, body.cancelled, body.faults[0].event]).toEqual([1, ['other'], 'Nobody']);
       expect((await entries()).length).toBe(2);
       await server.http.post('/api/roster/import').send({ ical: longer }).expect(200);
-      expect((await entries()).map(({ id, to }: RosterEntry) => [id, to])).toEqual([['away-1', '2027-05-27']]);
+      expect((await entries()).map(({ id, to }) => [id, to])).toEqual([['away-1', '2027-05-27']]);
       await preview('hello').expect(422);
     });
 

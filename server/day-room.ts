@@ -201,7 +201,7 @@ export class DayRoom {
     const cars = this.store.cars.list().map(({ id, fields }): [string, string] => [id, fields.name]);
     const crew = this.store.instructors.list().map(({ fields }) => fields);
     const names = { cars: new Map(cars), crew: new Map(crew.map(({ id, name }) => [id, name])) };
-    const roster = this.store.roster.between(from, dateAfter(from, SKILLS_AHEAD_DAYS));
+    const roster = this.store.roster.between(from, dateAfter(from, SKILLS_AHEAD_DAYS)).map(({ fields }) => fields);
     return skillGaps({ cars: [...names.cars.keys()], crew, roster }, from, SKILLS_AHEAD_DAYS).map((gap) =>
       gapWords(gap, names),
     );

@@ -8,7 +8,7 @@ export function dayOf(store: Store, date: string): Day {
   const venue = store.venue.get()!.fields;
   const cars = store.cars.list().map(({ fields }) => plannedCar(fields));
   const fleet = cars.map(({ id }) => id);
-  const roster = store.roster.between(date, date);
+  const roster = store.roster.between(date, date).map(({ fields }) => fields);
   return {
     format: 'joylap-day',
     version: 1,

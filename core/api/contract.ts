@@ -25,7 +25,7 @@ import {
 } from './booking';
 import { device, newDevice } from './devices';
 import { circuitToRead, readCircuitReply, storedCircuit, storedShow } from './circuit';
-import { managerCode, managerDoor, pairingReason, rosterPreview, storedFault } from './crew';
+import { managerCode, managerDoor, pairingReason, rosterPreview, storedFault, storedRosterEntry } from './crew';
 import { importPreview } from './import';
 import {
   acceptPlan,
@@ -516,15 +516,15 @@ export const contract = {
     path: '/api/roster/:date',
     summary: 'Shifts and absences of the six weeks from a day on; reasons are for the manager alone',
     params: date,
-    reply: z.object({ entries: z.array(rosterEntry) }),
+    reply: z.object({ entries: z.array(storedRosterEntry) }),
   }),
   putRosterEntry: endpoint({
     method: 'put',
     path: '/api/roster/entries/:id',
-    summary: 'Enter or change a shift or an absence; the same again changes nothing',
+    summary: 'Enter a shift or an absence (version 0), or change one; the same again changes nothing',
     params: z.strictObject({ id: rosterEntry.shape.id }),
-    body: rosterEntry,
-    reply: rosterEntry,
+    body: z.strictObject({ version: z.number().int().min(0), fields: rosterEntry }),
+    reply: storedRosterEntry,
     refusals: [404, 409],
   }),
   removeRosterEntry: endpoint({

@@ -7,6 +7,9 @@ import { rosterEntry } from '../crew/roster';
 export const storedFault = z.object({ id: z.string(), version: z.number().int().min(1), fields: faultEntry });
 export type StoredFault = z.output<typeof storedFault>;
 
+export const storedRosterEntry = z.object({ version: z.number().int().min(1), fields: rosterEntry });
+export type StoredRosterEntry = z.output<typeof storedRosterEntry>;
+
 /** Whether the manager has a code, and whether this browser is let in by it. */
 export const managerDoor = z.object({ set: z.boolean(), open: z.boolean() });
 export type ManagerDoor = z.output<typeof managerDoor>;

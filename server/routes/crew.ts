@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import { contract, type RosterPreview } from '@core/api';
+import { contract, storedRosterEntry, type RosterPreview, type StoredRosterEntry } from '@core/api';
 import { linkFault, VOCABULARY, type FaultEntry } from '@core/coaching';
 import { dateAfter, type RosterEntry } from '@core/crew';
 import { readRosterIcal, rosterIcal } from '@exchange/roster-ical';
@@ -9,7 +9,7 @@ import { conflict, notFound, Refusal } from '../problems';
 import type { Services } from '../services';
 import { download } from './download';
 import { mount } from './mount';
-import { recordDesk } from './records';
+import { recordDesk, stale } from './records';
 
 /** How far ahead the roster is read. */
 const ROSTER_DAYS = 42;
@@ -45,17 +45,27 @@ export function crewRoutes({ store, room, hub, manager }: Services): Router {
   });
 
   const seenBy = (open: boolean) => (entry: RosterEntry) => (open ? entry : { ...entry, reason: undefined });
+  const storedSeenBy =
+    (open: boolean) =>
+    ({ version, fields }: StoredRosterEntry): StoredRosterEntry => ({ version, fields: seenBy(open)(fields) });
   mount(router, contract.readRoster, ({ params: { date }, response: { req } }) => ({
-    entries: store.roster.between(date, dateAfter(date, ROSTER_DAYS - 1)).map(seenBy(manager.isOpen(req))),
+    entries: store.roster.between(date, dateAfter(date, ROSTER_DAYS - 1)).map(storedSeenBy(manager.isOpen(req))),
   }));
-  mount(router, contract.putRosterEntry, ({ params: { id }, body, response: { req } }) => {
-    if (!store.instructors.get(body.instructor)) throw notFound(`instructor "${body.instructor}"`);
+  mount(router, contract.putRosterEntry, ({ params: { id }, body: { version, fields }, response: { req } }) => {
+    if (!store.instructors.get(fields.instructor)) throw notFound(`instructor "${fields.instructor}"`);
+    const shown = storedSeenBy(manager.isOpen(req));
+    const current = store.roster.get(id);
     // Who may not read a reason may not lose it either.
-    const open = manager.isOpen(req);
-    const entry = open ? { ...body, id } : { ...body, id, reason: store.roster.get(id)?.reason };
-    store.roster.put(entry);
+    const reason = manager.isOpen(req) ? fields.reason : current?.fields.reason;
+    const entry = { ...fields, id, reason };
+    if (current && isDeepStrictEqual(entry, { reason: undefined, ...current.fields })) return shown(current);
+    if (!current && version > 0) throw notFound('such entry of the roster any more');
+    if (current && current.version !== version) {
+      throw stale('this entry of the roster', storedRosterEntry, shown(current));
+    }
+    const stored = store.roster.put(entry);
     changed();
-    return seenBy(open)(entry);
+    return shown(stored);
   });
   mount(router, contract.removeRosterEntry, ({ params: { id } }) => {
     if (!store.roster.remove(id)) throw notFound('such entry of the roster');
@@ -66,7 +76,7 @@ export function crewRoutes({ store, room, hub, manager }: Services): Router {
   const preview = (text: string): RosterPreview => {
     const read = readRosterIcal(text, { crew: crew(), timeZone: store.venue.get()!.fields.timeZone });
     if (!read.ok) throw new Refusal(422, 'No calendar', read.reason);
-    const known = new Map(store.roster.all().map((entry) => [entry.id, entry]));
+    const known = new Map(store.roster.all().map(({ fields }) => [fields.id, fields]));
     const kept = read.entries.map((entry) => ({ ...entry, reason: known.get(entry.id)?.reason }));
     const isSame = (entry: RosterEntry) => isDeepStrictEqual(entry, { reason: undefined, ...known.get(entry.id) });
     return {
@@ -99,7 +109,8 @@ export function crewRoutes({ store, room, hub, manager }: Services): Router {
   router.get(['/api/roster.ics', '/api/instructors/:id/roster.ics'], ({ params }, response) => {
     const { id } = params as { id?: string };
     if (id !== undefined && !store.instructors.get(id)) throw notFound(`instructor "${id}"`);
-    const entries = store.roster.all().filter(({ instructor }) => id === undefined || instructor === id);
+    const all = store.roster.all().map(({ fields }) => fields);
+    const entries = all.filter(({ instructor }) => id === undefined || instructor === id);
     const { name, timeZone } = store.venue.get()!.fields;
     download(response, 'text/calendar', 'roster.ics', rosterIcal(entries, { crew: crew(), timeZone, venue: name }));
   });

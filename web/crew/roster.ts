@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { contract } from '@core/api';
+import { contract, type StoredRosterEntry } from '@core/api';
 import {
   dateAfter,
   daysBetween,
@@ -60,7 +60,8 @@ export class RosterScreen {
   private readonly chosenFrom = signal<string | undefined>(undefined);
   protected readonly from = computed(() => this.chosenFrom() ?? this.data.date() ?? '2000-01-01');
   protected readonly crew = signal<readonly InstructorFields[]>([]);
-  protected readonly entries = signal<readonly RosterEntry[]>([]);
+  private readonly stored = signal<readonly StoredRosterEntry[]>([]);
+  protected readonly entries = computed(() => this.stored().map(({ fields }) => fields));
   protected readonly day = dayWords;
   protected readonly importing = signal(false);
   protected readonly edited = signal<Edited | undefined>(undefined);
@@ -177,7 +178,7 @@ export class RosterScreen {
     forkJoin([this.api.call(contract.listInstructors), this.api.call(contract.readRoster, { params })]).subscribe({
       next: ([{ instructors }, { entries }]) => {
         this.crew.set(instructors.map(({ fields }) => fields));
-        this.entries.set(entries);
+        this.stored.set(entries);
       },
       error: (error: Error) => this.data.refuse(error.message),
     });
@@ -203,8 +204,9 @@ export class RosterScreen {
     this.edited.set({
       title: `${this.names().crew.get(instructor)}, ${dayWords(date)}`,
       fields: z.encode(rosterEntry, entry ?? fresh) as Json,
-      version: undefined,
-      save: (body: RosterEntry) => this.api.call(contract.putRosterEntry, { params, body }),
+      version: this.stored().find(({ fields }) => fields.id === params.id)?.version,
+      save: (fields: RosterEntry, version = 0) =>
+        this.api.call(contract.putRosterEntry, { params, body: { version, fields } }),
       ...(entry && {
         remove: { label: 'Take out of the roster', run: () => this.api.call(contract.removeRosterEntry, { params }) },
       }),

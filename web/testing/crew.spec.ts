@@ -41,7 +41,7 @@ async function roster(): Promise<Shown<RosterScreen>> {
   const instructors = CREW.map((fields) => ({ id: fields.id, version: 3, fields: z.encode(instructorFields, fields) }));
   for (const request of shown.http.match('/api/instructors')) request.flush({ instructors });
   for (const request of shown.http.match('/api/roster/2027-05-22')) {
-    request.flush({ entries: [AWAY, SHORT].map((entry) => z.encode(rosterEntry, entry)) });
+    request.flush({ entries: [AWAY, SHORT].map((entry) => ({ version: 2, fields: z.encode(rosterEntry, entry) })) });
   }
   await settle(shown);
   return shown;
@@ -72,6 +72,37 @@ describe('The roster on screen', () => {
     const { text } = await roster();
     expect(text()).toContain('Mon 24 May to Tue 25 May, both days: nobody may give the class: Anselm Holt away.');
     expect(text()).toContain('only Ife Okoro may teach in the Dunnock Cup: Anselm Holt away.');
+  });
+
+  it('shows what somebody else has saved meanwhile, and saves over it only when told to', async () => {
+    const shown = await roster();
+    const url = '/api/roster/entries/r1';
+    shown.element.querySelector<HTMLElement>('[aria-label="Anselm Holt, 2027-05-24: away"]')!.click();
+    await settle(shown);
+    const to = document.querySelector<HTMLInputElement>('#field-to')!;
+    to.value = '2027-05-28';
+    to.dispatchEvent(new Event('input'));
+    document.querySelector<HTMLFormElement>('jl-record-form form')!.dispatchEvent(new Event('submit'));
+    await settle(shown);
+    const first = shown.http.expectOne({ method: 'PUT', url });
+    expect(first.request.body).toEqual({ version: 2, fields: { ...AWAY, to: '2027-05-28' } });
+    const current = { version: 3, fields: { ...AWAY, to: '2027-05-26' } };
+    const problem = {
+      type: 'about:blank',
+      title: 'Conflict',
+      status: 409,
+      detail: 'Somebody else was first.',
+      current,
+    };
+    first.flush(problem, { status: 409, statusText: 'Conflict' });
+    await settle(shown);
+    const told = document.querySelector<HTMLElement>('jl-record-form .conflict')!;
+    expect(told.textContent).toContain('Somebody else was first.');
+    expect(told.textContent).toContain('2027-05-26');
+    [...told.querySelectorAll('button')].at(-1)!.click();
+    await settle(shown);
+    const { version, fields } = shown.http.expectOne({ method: 'PUT', url }).request.body;
+    expect([version, fields.to]).toEqual([3, '2027-05-28']);
   });
 
   it('gives a skill an end, and leaves the rest of the instructor as it is', async () => {
