@@ -8,12 +8,13 @@ import { forkJoin, of } from 'rxjs';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { PlanService } from '../data/plan.service';
+import { known, Unread } from '../shell/unread';
 
 /** The accepted plans of the day: who, when, why; any two beside each other, and an older one back. */
 @Component({
   selector: 'jl-plans-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button],
+  imports: [Button, Unread],
   templateUrl: './plans-panel.html',
   styleUrl: './side-panel.scss',
   styles: `
@@ -35,15 +36,15 @@ export class PlansPanel {
   protected readonly planning = inject(PlanService);
   readonly closed = output<void>();
   protected readonly chosen = signal<readonly number[]>([]);
-  private readonly list = rxResource({
+  protected readonly list = rxResource({
     params: () => ({ date: this.data.date(), base: this.planning.base() }),
     stream: ({ params: { date } }) =>
       date ? this.api.call(contract.listPlans, { params: { date } }) : of({ revisions: [] }),
   });
   protected readonly revisions = computed(() =>
-    (this.list.value()?.revisions ?? []).map((revision) => ({ ...revision, at: this.timeOf(revision) })),
+    (known(this.list)?.revisions ?? []).map((revision) => ({ ...revision, at: this.timeOf(revision) })),
   );
-  private readonly both = rxResource({
+  protected readonly both = rxResource({
     params: () => (this.chosen().length === 2 ? this.chosen() : undefined),
     stream: ({ params }) => {
       const date = this.data.date()!;
@@ -51,7 +52,7 @@ export class PlansPanel {
     },
   });
   protected readonly comparison = computed(() => {
-    const [day, plans] = [this.data.day(), this.both.value()];
+    const [day, plans] = [this.data.day(), known(this.both)];
     if (!day || !plans || this.chosen().length < 2) return undefined;
     const [older, newer] = [...plans].sort((a, b) => a.revision.revision - b.revision.revision);
     return {

@@ -13,12 +13,13 @@ import { windowsText, type Json } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { Ask } from '../shell/ask';
 import { CAR_FIELDS, MODEL_FIELDS, NEW_CAR, NEW_MODEL } from './car-fields';
+import { known, Unread } from '../shell/unread';
 
 /** The fleet: what each car is, where it stands now, and what the garage enters about it. */
 @Component({
   selector: 'jl-cars',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, RecordEditor, TableModule],
+  imports: [Button, RecordEditor, TableModule, Unread],
   template: `
     <header>
       <h1>Cars</h1>
@@ -108,7 +109,12 @@ import { CAR_FIELDS, MODEL_FIELDS, NEW_CAR, NEW_MODEL } from './car-fields';
         </ng-template>
         <ng-template #emptymessage>
           <tr>
-            <td colspan="9" class="empty">No car yet. Add the first one.</td>
+            <td colspan="9">
+              @if (list.hasValue()) {
+                <p class="empty">No car yet. Add the first one.</p>
+              }
+              <jl-unread what="The cars" [of]="list" />
+            </td>
           </tr>
         </ng-template>
       </p-table>
@@ -134,7 +140,7 @@ export class Cars {
     stream: () => this.api.call(contract.listCars),
   });
   protected readonly rows = computed(() =>
-    (this.list.value()?.cars ?? []).map((stored) => {
+    (known(this.list)?.cars ?? []).map((stored) => {
       const state = this.data.state()?.cars.get(stored.id);
       const { fields } = stored;
       const back = state?.backAtS === undefined ? '' : `, back ${clockMinute(state.backAtS)}`;

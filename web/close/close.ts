@@ -7,6 +7,7 @@ import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { entryWords } from '../data/names';
 import { VenueService } from '../data/venue.service';
+import { known, Unread } from '../shell/unread';
 
 const MOST_SHOWN = 200;
 
@@ -14,6 +15,7 @@ const MOST_SHOWN = 200;
 @Component({
   selector: 'jl-close',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Unread],
   template: `
     <header>
       <h1>Close of the day</h1>
@@ -24,7 +26,7 @@ const MOST_SHOWN = 200;
     </header>
     <div class="body">
       @if (close.error()) {
-        <p class="empty" role="alert">The figures cannot be read just now.</p>
+        <jl-unread what="The figures" [of]="close" />
       } @else {
         <table>
           <thead>
@@ -32,7 +34,7 @@ const MOST_SHOWN = 200;
               <th></th>
               <th>Today</th>
               <th>Planned</th>
-              <th>{{ close.value()?.before?.date ?? 'a week before' }}</th>
+              <th>{{ shown()?.before?.date ?? 'a week before' }}</th>
             </tr>
           </thead>
           <tbody>
@@ -72,7 +74,7 @@ const MOST_SHOWN = 200;
         <section aria-label="Before tomorrow">
           <h2>Before tomorrow</h2>
           <ul>
-            @for (text of close.value()?.today?.toDo ?? []; track text) {
+            @for (text of shown()?.today?.toDo ?? []; track text) {
               <li>{{ text }}</li>
             } @empty {
               <li class="muted">Nothing is left to do.</li>
@@ -151,8 +153,9 @@ export class Close {
     params: () => ({ date: this.data.date()!, entries: this.data.entries().length }),
     stream: ({ params: { date } }) => this.api.call(contract.readClose, { params: { date } }),
   });
+  protected readonly shown = computed(() => known(this.close));
   protected readonly rows = computed(() => {
-    const shown = this.close.value();
+    const shown = this.shown();
     const before = new Map(shown?.before?.figures.map((figure) => [figure.key, figure.value]));
     return (shown?.today.figures ?? []).map((figure) => ({
       key: figure.key,

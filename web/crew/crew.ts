@@ -13,12 +13,13 @@ import type { Json } from '../forms/fields';
 import { CrewLoad } from './crew-load';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
+import { known, Unread } from '../shell/unread';
 
 /** The instructors: what each may do, what each does now, and the sheets to print. */
 @Component({
   selector: 'jl-crew',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CrewLoad, RecordEditor, TableModule],
+  imports: [Button, CrewLoad, RecordEditor, TableModule, Unread],
   template: `
     <div class="tools">
       <span class="muted">{{ rows().length }} instructors</span>
@@ -100,7 +101,12 @@ import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
         </ng-template>
         <ng-template #emptymessage>
           <tr>
-            <td colspan="9" class="empty">No instructor yet. Add the first one.</td>
+            <td colspan="9">
+              @if (list.hasValue()) {
+                <p class="empty">No instructor yet. Add the first one.</p>
+              }
+              <jl-unread what="The crew" [of]="list" />
+            </td>
           </tr>
         </ng-template>
       </p-table>
@@ -131,7 +137,7 @@ export class Crew {
   });
   protected readonly dayPdf = computed(() => `/api/days/${this.data.date()}/sheets/day.pdf`);
   protected readonly rows = computed(() =>
-    (this.list.value()?.instructors ?? []).map((stored) => {
+    (known(this.list)?.instructors ?? []).map((stored) => {
       const state = this.data.state()?.crew.get(stored.id);
       const { fields } = stored;
       const may = [

@@ -9,6 +9,7 @@ import { DayService } from '../data/day.service';
 import { axisIn, Chart, type ChartOptions } from '../drawing/chart';
 import { ManagerService } from '../data/manager.service';
 import { ManagerLock } from './manager-lock';
+import { known, Unread } from '../shell/unread';
 
 const SAYS: Record<TeachingResult['says'], string> = {
   more: 'That is more than chance would do. What is it that works?',
@@ -21,7 +22,7 @@ const SAYS: Record<TeachingResult['says'], string> = {
 @Component({
   selector: 'jl-teaching',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, ManagerLock, Chart],
+  imports: [Chart, FormsModule, ManagerLock, Unread],
   template: `
     <div class="body">
       @if (!manager.door()?.open) {
@@ -37,6 +38,7 @@ const SAYS: Record<TeachingResult['says'], string> = {
           </select>
           <span class="muted">All days up to today. Spoiled laps are taken out, and with them the traffic.</span>
         </p>
+        <jl-unread what="The results" [of]="read" />
         @if (result(); as r) {
           <div class="figures">
             <div>
@@ -132,14 +134,14 @@ export class TeachingScreen {
       .sort((a, b) => a.name.localeCompare(b.name)),
   );
   protected readonly whose = computed(() => this.chosen() ?? this.crew()[0]?.id);
-  private readonly read = rxResource({
+  protected readonly read = rxResource({
     params: () => ({ id: this.whose(), open: this.manager.door()?.open === true }),
     stream: ({ params: { id, open } }) =>
       id !== undefined && open
         ? this.api.call(contract.readTeaching, { params: { id } })
         : of({ own: [] as TeachingDrive[], crew: [] }),
   });
-  private readonly drives = computed(() => (this.read.hasValue() ? this.read.value() : { own: [], crew: [] }));
+  private readonly drives = computed(() => known(this.read) ?? { own: [], crew: [] });
   protected readonly result = computed(() => teachingResult(this.drives().own, this.drives().crew));
   private readonly byDay = computed(() => {
     const days = new Map<string, number[]>();

@@ -8,6 +8,7 @@ import { InputText } from 'primeng/inputtext';
 import { Api } from '../data/api';
 import type { Field, Json } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
+import { known, Unread } from '../shell/unread';
 
 const COMMON = new Map(VOCABULARY.map((entry) => [entry.id, entry]));
 const WEIGHTS = [
@@ -21,7 +22,7 @@ const NEW_FAULT = { phase: 'brake', weight: 2 };
 @Component({
   selector: 'jl-vocabulary',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, InputText, RecordEditor],
+  imports: [Button, FormsModule, InputText, RecordEditor, Unread],
   template: `
     <div class="tools">
       <label for="find-fault">Find</label>
@@ -31,6 +32,7 @@ const NEW_FAULT = { phase: 'brake', weight: 2 };
       <p-button label="Add a fault" size="small" [outlined]="true" (onClick)="add()" />
     </div>
     <div class="body">
+      <jl-unread what="The venue’s own faults" [of]="list" />
       @for (group of groups(); track group.phase) {
         <section [attr.aria-label]="group.words">
           <h2>{{ group.words }}</h2>
@@ -128,7 +130,7 @@ export class VocabularyScreen {
   protected readonly edited = signal<Edited | undefined>(undefined);
   protected readonly list = rxResource({ stream: () => this.api.call(contract.listFaults) });
   protected readonly own = computed(
-    () => new Map((this.list.hasValue() ? this.list.value().faults : []).map((stored) => [stored.id, stored])),
+    () => new Map((known(this.list)?.faults ?? []).map((stored) => [stored.id, stored])),
   );
   private readonly all = computed(() => {
     const own = [...this.own().values()].map(({ fields }) => fields);

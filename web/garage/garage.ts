@@ -186,7 +186,8 @@ export class Garage {
   }
 
   protected turnWheels({ id, stall, lock }: CarView): void {
-    this.data.record({ kind: 'carStalled', car: id, stall: stall ?? 1, lock: lock === 'left' ? 'right' : 'left' });
+    if (stall === undefined) return this.data.refuse('Say first in which stall it stands.');
+    this.data.record({ kind: 'carStalled', car: id, stall, lock: lock === 'left' ? 'right' : 'left' });
   }
 
   protected async serviced({ id, fields }: CarView, what: ServicePart): Promise<void> {

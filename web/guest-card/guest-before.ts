@@ -8,12 +8,13 @@ import type { Observable } from 'rxjs';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { Ask } from '../shell/ask';
+import { known, Unread } from '../shell/unread';
 
 /** A guest's earlier days, who is the same person, and what is theirs: to take along, and to be erased. */
 @Component({
   selector: 'jl-guest-before',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button],
+  imports: [Button, Unread],
   template: `
     <section aria-label="Been here before">
       <h2>Been here before</h2>
@@ -43,7 +44,10 @@ import { Ask } from '../shell/ask';
           }
         </div>
       } @empty {
-        <p class="muted">No earlier day is known, by e-mail or by name and birthday.</p>
+        @if (read.hasValue()) {
+          <p class="muted">No earlier day is known, by e-mail or by name and birthday.</p>
+        }
+        <jl-unread what="Earlier days" [of]="read" />
       }
       <div class="acts">
         <p-button label="Same as another guest" size="small" [text]="true" (onClick)="same()" />
@@ -76,13 +80,11 @@ export class GuestBefore {
   readonly name = input.required<string>();
   protected readonly lapText = lapTimeText;
   private readonly params = computed(() => ({ date: this.data.date()!, id: this.guest() }));
-  private readonly read = rxResource({
+  protected readonly read = rxResource({
     params: () => this.params(),
     stream: ({ params }) => this.api.call(contract.readBefore, { params }),
   });
-  protected readonly days = linkedSignal<readonly DayBefore[]>(() =>
-    this.read.hasValue() ? this.read.value().days : [],
-  );
+  protected readonly days = linkedSignal<readonly DayBefore[]>(() => known(this.read)?.days ?? []);
   protected readonly levels = computed(() => highestLevels(this.days().flatMap(({ reached }) => reached)));
   protected readonly exportUrl = computed(
     () => `/api/days/${this.params().date}/guests/${encodeURIComponent(this.guest())}/export.json`,

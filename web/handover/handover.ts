@@ -15,6 +15,7 @@ import { DayService } from '../data/day.service';
 import { InstructorChoice } from '../data/instructor-choice';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
+import { known } from '../shell/unread';
 
 const READY_WORDS = {
   paddles: 'ready for paddles',
@@ -90,13 +91,14 @@ export class HandoverScreen {
       date && id ? this.api.call(contract.readBefore, { params: { date, id } }) : of({ days: [] }),
   });
   protected readonly lastTime = computed(() => {
-    const last = this.before.value()?.days[0];
+    const days = known(this.before)?.days ?? [];
+    const [last] = days;
     if (!last) return undefined;
-    const pace = paceFromBefore(this.before.value()!.days);
+    const pace = paceFromBefore(days);
     return [
       `Last time ${last.date}: ${last.drives.map(({ car, laps }) => `${car}, ${laps} laps`).join('; ')}`,
       ...(last.oneThing ? [`to work on then: ${last.oneThing.toLowerCase()}`] : []),
-      ...highestLevels(this.before.value()!.days.flatMap(({ reached }) => reached)).map(
+      ...highestLevels(days.flatMap(({ reached }) => reached)).map(
         ({ programme, level, car }) => `level ${level} reached in the ${programme} (${car})`,
       ),
       ...(last.ready ? [READY_WORDS[last.ready]] : []),

@@ -23,6 +23,7 @@ import { Beads } from '../drawing/beads';
 import { DayService } from '../data/day.service';
 import { CornerPicker } from './corner-picker';
 import { EvidenceTable } from './evidence-table';
+import { known } from '../shell/unread';
 
 interface Mark {
   readonly fault: string;
@@ -77,7 +78,7 @@ export class Marks {
   /** What positions say of each corner. */
   protected readonly evidence = computed(() => {
     const [drive, study, context] = [this.drive(), this.circuit.study(), this.data.context()];
-    const points = this.track.hasValue() ? this.track.value().points : [];
+    const points = known(this.track)?.points ?? [];
     if (!drive || !study || !context || points.length === 0) return [];
     const taught = taughtPlaces(study, drive.car, drive.guest.pace);
     const spoiled = analyseLaps(context, drive).laps.filter((one) => one.spoiled || one.first);

@@ -16,6 +16,7 @@ import { Beads } from '../drawing/beads';
 import { GainChart } from './gain-chart';
 import { LapLines } from './lap-lines';
 import { MarkMap } from './mark-map';
+import { known } from '../shell/unread';
 
 /** What a guest takes home: cars, laps, what got better, what was learned; made to be shown around. */
 @Component({
@@ -46,7 +47,7 @@ export class Results {
     stream: ({ params: { date, id } }) =>
       date ? this.api.call(contract.readBefore, { params: { date, id } }) : of({ days: [] }),
   });
-  protected readonly before = computed(() => (this.read.hasValue() ? this.read.value().days : []));
+  protected readonly before = computed(() => known(this.read)?.days ?? []);
   protected readonly map = computed(() => this.data.view()?.map ?? undefined);
   protected readonly head = computed(() => {
     const day = this.data.day();

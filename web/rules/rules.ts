@@ -7,12 +7,13 @@ import { DayService } from '../data/day.service';
 import type { Json } from '../forms/fields';
 import { conflictOf, RecordForm, type Conflict } from '../forms/record-form';
 import { RULES_FIELDS } from './rules-fields';
+import { known, Unread } from '../shell/unread';
 
 /** The venue and the rules by which its days are planned. */
 @Component({
   selector: 'jl-rules',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RecordForm],
+  imports: [RecordForm, Unread],
   template: `
     <header>
       <h1>Rules</h1>
@@ -33,8 +34,10 @@ import { RULES_FIELDS } from './rules-fields';
           (overwrite)="save($event, latest())"
           (cancelled)="reset()"
         />
-      } @else {
+      } @else if (stored.isLoading()) {
         <p class="empty" role="status">Reading the rules…</p>
+      } @else {
+        <jl-unread what="The rules" [of]="stored" />
       }
     </div>
   `,
@@ -56,9 +59,9 @@ export class RulesScreen {
   protected readonly saving = signal(false);
   protected readonly latest = signal(0);
   protected readonly stored = rxResource({ stream: () => this.api.call(contract.readVenue) });
-  protected readonly version = computed(() => this.stored.value()?.version ?? 0);
+  protected readonly version = computed(() => known(this.stored)?.version ?? 0);
   protected readonly record = computed(() => {
-    const stored = this.stored.value();
+    const stored = known(this.stored);
     return stored && (z.encode(venueFields, stored.fields) as Json);
   });
 

@@ -13,12 +13,13 @@ import { Api, ApiError } from '../data/api';
 import { DayService } from '../data/day.service';
 import { GarageService } from '../data/garage.service';
 import { newId } from '../data/new-id';
+import { known, Unread } from '../shell/unread';
 
 /** Order, words and pictures of the classroom show, and its questions. */
 @Component({
   selector: 'jl-show-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, FormsModule, InputText, RouterLink, Textarea],
+  imports: [Button, Checkbox, FormsModule, InputText, RouterLink, Textarea, Unread],
   templateUrl: './show-editor.html',
   styleUrl: './show-editor.scss',
   host: { class: 'screen' },
@@ -27,7 +28,7 @@ export class ShowEditor {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
   private readonly photos = inject(GarageService);
-  private readonly stored = rxResource({ stream: () => this.api.call(contract.readShow) });
+  protected readonly stored = rxResource({ stream: () => this.api.call(contract.readShow) });
   protected readonly draft = signal<ShowFields | undefined>(undefined);
   protected readonly changed = signal(false);
   protected readonly saving = signal(false);
@@ -36,7 +37,7 @@ export class ShowEditor {
 
   constructor() {
     effect(() => {
-      const stored = this.stored.value();
+      const stored = known(this.stored);
       if (!stored || this.changed()) return;
       this.version = stored.version;
       this.draft.set(stored.fields);
@@ -65,18 +66,21 @@ export class ShowEditor {
     this.change({ ...draft, slides: draft.slides.map((slide) => (slide.id === id ? { ...slide, ...change } : slide)) });
   }
 
-  protected setTitle(slide: Slide, text: string): void {
-    const title = text.trim();
-    this.changeSlide(slide.id, { title: title === '' || title === SLIDE_WORDS[slide.kind].title ? undefined : title });
+  /** Emptied, it is the common title again, in the field too. */
+  protected setTitle(slide: Slide, field: HTMLInputElement): void {
+    const common = SLIDE_WORDS[slide.kind].title;
+    const title = field.value.trim() || common;
+    field.value = title;
+    this.changeSlide(slide.id, { title: title === common ? undefined : title });
   }
 
-  protected setWords(slide: Slide, text: string): void {
-    const words = text
-      .split('\n')
-      .map((line) => line.trim())
-      .filter(Boolean);
-    const same = words.join('\n') === SLIDE_WORDS[slide.kind].words.join('\n');
-    this.changeSlide(slide.id, { words: words.length === 0 || same ? undefined : words });
+  /** Emptied, they are the common words again, in the field too. */
+  protected setWords(slide: Slide, field: HTMLTextAreaElement): void {
+    const common = SLIDE_WORDS[slide.kind].words.join('\n');
+    const own = linesOf(field.value);
+    const words = own.join('\n') || common;
+    field.value = words;
+    this.changeSlide(slide.id, { words: words === common ? undefined : own });
   }
 
   protected move(place: number, step: number): void {
@@ -113,10 +117,7 @@ export class ShowEditor {
   }
 
   protected setAnswers(question: Question, text: string): void {
-    const answers = text
-      .split('\n')
-      .map((line) => line.trim())
-      .filter(Boolean);
+    const answers = linesOf(text);
     this.changeQuestion(question.id, { answers, right: Math.min(question.right, Math.max(0, answers.length - 1)) });
   }
 
@@ -153,4 +154,11 @@ export class ShowEditor {
       },
     });
   }
+}
+
+function linesOf(text: string): string[] {
+  return text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean);
 }

@@ -13,6 +13,7 @@ import { CircuitMapView } from '../circuit/circuit-map';
 import { ShowDrawing } from './drawings';
 import { PhaseDrawing } from './phase-drawing';
 import { slidesOf } from './slides';
+import { known } from '../shell/unread';
 
 /** The classroom show on the big screen: made from the venue's circuit, legend, corner book and today's condition. */
 @Component({
@@ -46,7 +47,7 @@ export class Show {
   });
   protected readonly slides = computed(() =>
     slidesOf({
-      show: this.stored.value()?.fields ?? ORDINARY_SHOW,
+      show: known(this.stored)?.fields ?? ORDINARY_SHOW,
       venue: this.data.day()?.venue ?? '',
       condition: this.conditionName(),
       circuit: this.circuit.draft(),

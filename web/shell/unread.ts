@@ -1,0 +1,27 @@
+import { ChangeDetectionStrategy, Component, input, type ResourceRef } from '@angular/core';
+import { Button } from 'primeng/button';
+
+/** What has been read from the server; nothing while it is being read and where it could not be. */
+export function known<T>(resource: ResourceRef<T | undefined>): T | undefined {
+  return resource.hasValue() ? (resource.value() as T) : undefined;
+}
+
+/** Where something could not be read: why, and one press to try again. */
+@Component({
+  selector: 'jl-unread',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button],
+  template: `
+    @if (of().error(); as error) {
+      <p class="empty" role="alert">
+        {{ what() }} could not be read: {{ error.message }}
+        <p-button label="Try again" size="small" [outlined]="true" (onClick)="of().reload()" />
+      </p>
+    }
+  `,
+})
+export class Unread {
+  readonly of = input.required<ResourceRef<unknown>>();
+  /** What is missing, as the beginning of a sentence. */
+  readonly what = input.required<string>();
+}
