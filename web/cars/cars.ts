@@ -23,7 +23,9 @@ import { known, Unread } from '../shell/unread';
   template: `
     <header>
       <h1>Cars</h1>
-      <span class="muted">{{ rows().length }} in the fleet</span>
+      @if (list.hasValue()) {
+        <span class="muted">{{ rows().length }} in the fleet</span>
+      }
       <span class="push"></span>
       <p-button label="Add car" size="small" [outlined]="true" (onClick)="add()" />
     </header>

@@ -22,7 +22,9 @@ import { known, Unread } from '../shell/unread';
   imports: [Button, CrewLoad, RecordEditor, TableModule, Unread],
   template: `
     <div class="tools">
-      <span class="muted">{{ rows().length }} instructors</span>
+      @if (list.hasValue()) {
+        <span class="muted">{{ rows().length }} instructors</span>
+      }
       <span class="push"></span>
       <a id="print" class="sheet" [href]="dayPdf()" target="_blank">Day sheet (PDF)</a>
       <p-button label="Add instructor" size="small" [outlined]="true" (onClick)="add()" />

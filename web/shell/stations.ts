@@ -54,7 +54,7 @@ import { PHONE_PLACES, ROOM_PLACES, STATION_PLACES } from './rooms';
     }
     .phone {
       display: grid;
-      grid-template-columns: 1fr 1fr;
+      grid-template-columns: 1fr auto;
       border-top: 1px solid var(--p-jl-line);
     }
     ol,

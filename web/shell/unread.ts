@@ -13,10 +13,19 @@ export function known<T>(resource: ResourceRef<T | undefined>): T | undefined {
   imports: [Button],
   template: `
     @if (of().error(); as error) {
-      <p class="empty" role="alert">
+      <p role="alert">
         {{ what() }} could not be read: {{ error.message }}
         <p-button label="Try again" size="small" [outlined]="true" (onClick)="of().reload()" />
       </p>
+    }
+  `,
+  styles: `
+    p {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 0.6rem;
+      margin: 0.6rem 0;
     }
   `,
 })
