@@ -1,8 +1,11 @@
 /** The contract between web and server. */
 export * from './booking';
+export * from './circuit';
 export * from './contract';
+export * from './crew';
+export * from './day-view';
 export * from './devices';
+export { type BodyOf, type Endpoint, type ParamsOf, type ReplyOf } from './endpoint';
 export * from './import';
 export * from './planning';
-export * from './circuit';
-export * from './crew';
+export * from './problem';

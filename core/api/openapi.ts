@@ -1,5 +1,7 @@
 import * as z from 'zod';
-import { contract, problem, type Endpoint } from './contract';
+import { contract } from './contract';
+import type { Endpoint } from './endpoint';
+import { problem } from './problem';
 
 /** JSON of any shape; the document is made for machines outside. */
 type Json = Record<string, unknown>;

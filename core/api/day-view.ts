@@ -1,0 +1,46 @@
+import * as z from 'zod';
+import { circuitMap } from '../circuit/circuit-map';
+import { faultEntry } from '../coaching/vocabulary';
+import { dayFile } from '../day/day-file';
+import { planFile } from '../day/plan-file';
+import { recordedEntry } from '../journal/entry';
+import { booking, pitExitCustoms } from './booking';
+import { planRevision } from './planning';
+
+export const daySummary = z.object({
+  date: z.iso.date(),
+  bookings: z.number().int(),
+  drives: z.number().int(),
+  revision: z.number().int().nullable(),
+});
+export type DaySummary = z.output<typeof daySummary>;
+
+/** The venue's clock: where it stood at a moment of real time, and how fast it runs. */
+export const clock = z.object({
+  date: z.iso.date(),
+  /** Seconds since the venue's midnight at the moment of the reply, with fractions. */
+  secondsOfDay: z.number().min(0),
+  /** Venue seconds a real second; 0 while paused. */
+  rate: z.number().min(0).max(60),
+  /** Whether people may pause, speed up and set it. */
+  adjustable: z.boolean(),
+});
+export type ClockReading = z.output<typeof clock>;
+
+/** Everything a screen needs to show a day. */
+export const dayView = z.object({
+  day: dayFile,
+  bookings: z.array(booking),
+  carNumbers: z.record(z.string(), z.number().int()),
+  /** The stall of each car that has one. */
+  stalls: z.record(z.string(), z.number().int()),
+  pitExit: pitExitCustoms,
+  map: circuitMap.nullable(),
+  /** What the venue has put into the vocabulary of faults. */
+  faults: z.array(faultEntry),
+  plan: planFile.nullable(),
+  revision: planRevision.nullable(),
+  journal: z.array(recordedEntry),
+  clock,
+});
+export type DayView = z.output<typeof dayView>;

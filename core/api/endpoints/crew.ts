@@ -1,0 +1,135 @@
+import * as z from 'zod';
+import { teachingDrive } from '../../coaching/teaching';
+import { faultEntry } from '../../coaching/vocabulary';
+import { rosterEntry } from '../../crew/roster';
+import { managerCode, managerDoor, pairingReason, rosterPreview, storedFault, storedRosterEntry } from '../crew';
+import { date, dateAndId, endpoint, type Endpoint, id, version } from '../endpoint';
+
+/** Faults, roster, and what is between the manager and the crew. */
+export const crewEndpoints = {
+  listFaults: endpoint({
+    method: 'get',
+    path: '/api/faults',
+    summary: "The venue's own faults, and its own words for the common ones",
+    reply: z.object({ faults: z.array(storedFault) }),
+  }),
+  addFault: endpoint({
+    method: 'post',
+    path: '/api/faults',
+    summary: 'Add a fault, or own words for a common one (by its id)',
+    body: faultEntry,
+    reply: storedFault,
+    status: 201,
+    refusals: [409, 422],
+  }),
+  changeFault: endpoint({
+    method: 'put',
+    path: '/api/faults/:id',
+    summary: "Change a fault of the venue's",
+    params: id,
+    body: z.strictObject({ version, fields: faultEntry }),
+    reply: storedFault,
+    refusals: [404, 409, 422],
+  }),
+  removeFault: endpoint({
+    method: 'delete',
+    path: '/api/faults/:id',
+    summary: 'Go back to the common words for a fault; one that only the venue has is retired instead',
+    params: id,
+    reply: z.object({ removed: z.string() }),
+    refusals: [404, 409],
+  }),
+  readRoster: endpoint({
+    method: 'get',
+    path: '/api/roster/:date',
+    summary: 'Shifts and absences of the six weeks from a day on; reasons are for the manager alone',
+    params: date,
+    reply: z.object({ entries: z.array(storedRosterEntry) }),
+  }),
+  putRosterEntry: endpoint({
+    method: 'put',
+    path: '/api/roster/entries/:id',
+    summary: 'Enter a shift or an absence (version 0), or change one; the same again changes nothing',
+    params: z.strictObject({ id: rosterEntry.shape.id }),
+    body: z.strictObject({ version: z.number().int().min(0), fields: rosterEntry }),
+    reply: storedRosterEntry,
+    refusals: [404, 409],
+  }),
+  removeRosterEntry: endpoint({
+    method: 'delete',
+    path: '/api/roster/entries/:id',
+    summary: 'Take a shift or an absence out of the roster',
+    params: z.strictObject({ id: rosterEntry.shape.id }),
+    reply: z.object({ removed: z.string() }),
+    refusals: [404],
+  }),
+  previewRoster: endpoint({
+    method: 'post',
+    path: '/api/roster/preview',
+    summary: 'What taking in a calendar file (iCalendar) would do',
+    body: z.strictObject({ ical: z.string() }),
+    reply: rosterPreview,
+    refusals: [422],
+  }),
+  importRoster: endpoint({
+    method: 'post',
+    path: '/api/roster/import',
+    summary: 'Take in what is good of a calendar file; events without fault, all or none',
+    body: z.strictObject({ ical: z.string() }),
+    reply: rosterPreview,
+    refusals: [422],
+  }),
+  readManager: endpoint({
+    method: 'get',
+    path: '/api/manager',
+    summary: 'Whether the manager has a code and this browser is let in',
+    reply: managerDoor,
+  }),
+  setManagerCode: endpoint({
+    method: 'put',
+    path: '/api/manager/code',
+    summary: "Set the manager's code: the first one by whoever comes first, then by the manager only",
+    body: managerCode,
+    reply: managerDoor,
+    refusals: [403],
+  }),
+  openManager: endpoint({
+    method: 'post',
+    path: '/api/manager/open',
+    summary: 'Let this browser in by the code, for twelve hours',
+    body: managerCode,
+    reply: managerDoor,
+    refusals: [403, 429],
+  }),
+  closeManager: endpoint({
+    method: 'post',
+    path: '/api/manager/close',
+    summary: 'Let this browser out again',
+    reply: managerDoor,
+  }),
+  readPairings: endpoint({
+    method: 'get',
+    path: '/api/days/:date/guests/:id/pairings',
+    summary: 'Why a guest should have an instructor, or should not (manager only)',
+    params: dateAndId,
+    reply: z.object({ reasons: z.array(pairingReason) }),
+    refusals: [403, 404],
+  }),
+  changePairings: endpoint({
+    method: 'put',
+    path: '/api/days/:date/guests/:id/pairings',
+    summary: 'Write down why (manager only); what is not in the list is taken away',
+    params: dateAndId,
+    body: z.strictObject({ reasons: z.array(pairingReason).max(20) }),
+    reply: z.object({ reasons: z.array(pairingReason) }),
+    refusals: [403, 404],
+  }),
+  readTeaching: endpoint({
+    method: 'get',
+    path: '/api/instructors/:id/teaching',
+    summary: 'What the guests of an instructor gained, beside the whole crew (manager only)',
+    params: id,
+    reply: z.object({ own: z.array(teachingDrive), crew: z.array(teachingDrive.omit({ faults: true })) }),
+    refusals: [403, 404],
+  }),
+} as const satisfies Record<string, Endpoint>;

@@ -1,0 +1,68 @@
+import * as z from 'zod';
+import { dayClose } from '../../closing/close-of-day';
+import { crewDay } from '../../crew/load';
+import { carDay } from '../../garage/usage';
+import { journalEntry, recordedEntry } from '../../journal/entry';
+import { daySummary, dayView } from '../day-view';
+import { date, dateAndId, endpoint, type Endpoint } from '../endpoint';
+
+/** Event days, their journals, and what is counted from them. */
+export const daysEndpoints = {
+  listDays: endpoint({
+    method: 'get',
+    path: '/api/days',
+    summary: 'The event days',
+    reply: z.object({ days: z.array(daySummary) }),
+  }),
+  addDay: endpoint({
+    method: 'post',
+    path: '/api/days',
+    summary: 'Add an event day',
+    body: date,
+    reply: daySummary,
+    status: 201,
+    refusals: [409],
+  }),
+  readDay: endpoint({
+    method: 'get',
+    path: '/api/days/:date',
+    summary: 'Everything a screen needs to show a day',
+    params: date,
+    reply: dayView,
+    refusals: [404],
+  }),
+  appendEntry: endpoint({
+    method: 'post',
+    path: '/api/days/:date/journal',
+    summary: 'Append an entry to the journal; an entry sent twice is recorded once, an impossible one refused',
+    params: date,
+    body: journalEntry,
+    reply: recordedEntry,
+    status: 201,
+    refusals: [404, 409],
+  }),
+  readTrack: endpoint({
+    method: 'get',
+    path: '/api/days/:date/drives/:id/track',
+    summary: 'Where the car of a drive was, as its tracker told',
+    params: dateAndId,
+    reply: z.object({ points: z.array(z.object({ atS: z.number(), atM: z.number(), leftM: z.number().optional() })) }),
+    refusals: [404],
+  }),
+  readGarage: endpoint({
+    method: 'get',
+    path: '/api/days/:date/garage',
+    summary: 'What each car and each instructor did on each day up to this one, counted from the journals',
+    params: date,
+    reply: z.object({ days: z.array(carDay), crew: z.array(crewDay) }),
+    refusals: [404],
+  }),
+  readClose: endpoint({
+    method: 'get',
+    path: '/api/days/:date/close',
+    summary: 'The day in figures, beside the same weekday a week before',
+    params: date,
+    reply: z.object({ today: dayClose, before: dayClose.nullable() }),
+    refusals: [404],
+  }),
+} as const satisfies Record<string, Endpoint>;
