@@ -81,8 +81,10 @@ import { PHONE_PLACES, ROOM_PLACES, STATION_PLACES } from './rooms';
       padding-left: 2.7rem;
     }
     .phone a {
+      padding: 0.35rem 0.5rem;
+    }
+    .phone li:nth-child(odd) a {
       padding-left: 1.1rem;
-      padding-right: 0.3rem;
     }
     a:hover {
       background: var(--p-jl-sunk);

@@ -112,7 +112,7 @@ function cornerSlides({ study, circuit, coaching }: ShowSource, slide: Slide): S
       book.noGearChange && 'No gear change here',
       book.kerbs && (book.kerbs === 'ride' ? 'The kerb may be ridden' : 'Leave the kerb alone'),
       book.slippery && `Slippery: ${book.slippery}`,
-      book.roadMarks,
+      book.roadMarks && `Road marks: ${book.roadMarks}`,
       (book.throttle ?? coaching.throttle) === 'maintenance' && 'A light throttle through the middle',
       book.mistakes && `Often wrong: ${book.mistakes}`,
     ].filter((text): text is string => Boolean(text));

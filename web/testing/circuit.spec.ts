@@ -43,6 +43,24 @@ async function editor(circuit: Circuit | null = LOOP) {
 }
 
 describe('The editor of the circuit', () => {
+  it('keeps what is moved while the circuit is being saved, to be saved', async () => {
+    const { shown, service, key, mode } = await editor();
+    await mode('Line');
+    await key('.');
+    await key('ArrowRight');
+    const first = service.draft()!;
+    await shown.press('Save');
+    await key('ArrowRight');
+    const second = service.draft()!;
+    shown.http.expectOne({ method: 'PUT', url: '/api/circuit' }).flush({ version: 5, circuit: first });
+    await settle(shown);
+    expect(service.draft()).toBe(second);
+    expect([service.changed(), service.canUndo()]).toEqual([true, true]);
+    await shown.press('Save');
+    const { body } = shown.http.expectOne({ method: 'PUT', url: '/api/circuit' }).request;
+    expect(body.version).toBe(5);
+  });
+
   it('moves a point of the line by keys, and takes it back and does it again', async () => {
     const { service, key, mode } = await editor();
     await mode('Line');
