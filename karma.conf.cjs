@@ -2,7 +2,8 @@ module.exports = (config) =>
   config.set({
     frameworks: ['jasmine'],
     plugins: [require('karma-jasmine'), require('karma-chrome-launcher')],
-    client: { jasmine: { failSpecWithNoExpectations: true } },
+    // Far more than any needs: what is shared with others stands still for seconds at times.
+    client: { jasmine: { failSpecWithNoExpectations: true, timeoutInterval: 60_000 } },
     reporters: ['dots'],
     colors: false,
     browsers: ['DebianChromium'],

@@ -1,8 +1,9 @@
 import { spawn } from 'node:child_process';
 
 /**
- * Runs every check, those of a row beside each other, and adds up what the test runners counted. A check that fails without a count (a
- * linter, a runner that dies) counts as one failure, so that the last line never looks better than the truth.
+ * Runs every check, those of a row beside each other, and adds up what the test runners counted. A check that fails
+ * without a count (a linter, a runner that dies) counts as one failure, so that the last line never looks better than
+ * the truth.
  */
 const rows = [
   [
