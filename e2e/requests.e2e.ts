@@ -55,6 +55,10 @@ test('no request leaves the machine, on any screen', async ({ page }) => {
   // The family of the interface comes with it.
   expect(fonts.some((path) => path.includes('archivo'))).toBe(true);
   expect(await page.evaluate(() => document.fonts.check('14px "Archivo Variable"'))).toBe(true);
+  const keptFor = async (path: string) => (await page.request.get(path)).headers()['cache-control'];
+  expect(await keptFor(fonts[0]!)).toContain('immutable');
+  for (const path of ['/', '/service-worker.js', '/ngsw.json', '/mark.svg'])
+    expect(await keptFor(path)).toBe('no-cache');
 });
 
 test('every screen is there when the network has gone, once they have been loaded', async ({ page, context }) => {

@@ -99,8 +99,8 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
       express.static(webRoot, {
         index: false,
         setHeaders: (response, path) => {
-          // The worker that keeps the application on devices has to be found changed as soon as it is.
-          const stays = !/ngsw[^/\\]*$|(service|safety)-worker\.js$|\.webmanifest$/.test(path);
+          // Only what has a hash in its name stays; the worker that keeps the application has to be found changed at once.
+          const stays = /-[A-Z0-9]{8}\.\w+$/.test(path);
           response.set('cache-control', stays ? 'public, max-age=31536000, immutable' : 'no-cache');
         },
       }),
