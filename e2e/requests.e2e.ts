@@ -1,17 +1,14 @@
 import { once } from 'node:events';
-import { createServer, request as ask, type Server } from 'node:http';
+import { createServer, request as ask } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect, keepsApplication, SCREENS, test } from './demo';
 
-/** A network before the server that, while it is `poor`, breaks off in the middle of the list of what to keep. */
-async function network(
-  server: string,
-): Promise<{ url: string; asked: () => number; poor: boolean; end: () => Server }> {
-  let asked = 0;
+/** A network before the server that, once it is `poor`, breaks off in the middle of the list of what to keep. */
+async function network(server: string) {
+  const line = { url: '', poor: false, asked: 0, end: () => proxy.close().closeAllConnections() };
   const proxy = createServer((incoming, outgoing) => {
-    const isManifest = incoming.url!.startsWith('/ngsw.json');
-    if (isManifest && line.poor) {
-      asked += 1;
+    if (line.poor && incoming.url!.startsWith('/ngsw.json')) {
+      line.asked += 1;
       outgoing.writeHead(200, { 'content-type': 'application/json', 'content-length': 5000 });
       outgoing.write('{"configVersion":', () => outgoing.destroy());
       return;
@@ -26,16 +23,7 @@ async function network(
     incoming.pipe(onward);
   }).listen(0, '127.0.0.1');
   await once(proxy, 'listening');
-  const { port } = proxy.address() as AddressInfo;
-  const line = {
-    url: `http://127.0.0.1:${port}`,
-    poor: false,
-    asked: () => asked,
-    end: () => {
-      proxy.closeAllConnections();
-      return proxy.close();
-    },
-  };
+  line.url = `http://127.0.0.1:${(proxy.address() as AddressInfo).port}`;
   return line;
 }
 
@@ -94,7 +82,7 @@ test('a network that breaks off in the middle of asking for a new version keeps 
   line.poor = true;
   await page.reload();
   // After a page has been opened the worker asks whether there is a new version, once it is quiet.
-  await expect.poll(() => line.asked()).toBeGreaterThan(0);
+  await expect.poll(() => line.asked).toBeGreaterThan(0);
   await page.waitForTimeout(1000);
   await context.setOffline(true);
   await page.reload();

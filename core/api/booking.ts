@@ -4,6 +4,7 @@ import { car, circuit, condition, fit, gearbox, pin, rules, sightingVehicle } fr
 import { carFile } from '../car/car-file';
 import { instructorFields } from '../crew/skills';
 import { timeOfDay } from '../day/time';
+import { version } from './endpoint';
 
 /** What is set up rather than happens, as web and server exchange it. */
 
@@ -65,7 +66,7 @@ export const bookingFields = z
 export type BookingFields = z.output<typeof bookingFields>;
 
 /** Something stored, with the version by which two people who edit it are told of each other. */
-const stored = { id: z.string().min(1).max(64), version: z.number().int().min(1) };
+const stored = { id: z.string().min(1).max(64), version };
 
 export const booking = z.object({ ...stored, fields: bookingFields });
 export type Booking = z.output<typeof booking>;
@@ -183,5 +184,5 @@ export const venueFields = z
     path: ['opens'],
   });
 export type VenueFields = z.output<typeof venueFields>;
-export const storedVenue = z.object({ version: z.number().int().min(1), fields: venueFields });
+export const storedVenue = z.object({ version, fields: venueFields });
 export type StoredVenue = z.output<typeof storedVenue>;

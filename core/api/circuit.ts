@@ -1,13 +1,12 @@
 import * as z from 'zod';
 import { showFields } from '../classroom/show';
+import { versionOrNone } from './endpoint';
 import { circuitFile, coneKind } from '../circuit/circuit-file';
 
 /** The venue's circuit, its show and pictures, as web and server exchange them. */
 
-const version = z.number().int().min(0);
-
 /** Version 0 stands for a circuit that has never been saved. */
-export const storedCircuit = z.object({ version, circuit: circuitFile.nullable() });
+export const storedCircuit = z.object({ version: versionOrNone, circuit: circuitFile.nullable() });
 export type StoredCircuit = z.output<typeof storedCircuit>;
 
 export const circuitToRead = z.strictObject({
@@ -42,5 +41,5 @@ export const setOutSheet = z.strictObject({
 });
 export type SetOutSheet = z.output<typeof setOutSheet>;
 
-export const storedShow = z.object({ version, fields: showFields });
+export const storedShow = z.object({ version: versionOrNone, fields: showFields });
 export type StoredShow = z.output<typeof storedShow>;

@@ -1,13 +1,14 @@
 import * as z from 'zod';
 import { faultEntry } from '../coaching/vocabulary';
 import { rosterEntry } from '../crew/roster';
+import { version } from './endpoint';
 
 /** Roster, vocabulary and the manager's door, as web and server exchange them. */
 
-export const storedFault = z.object({ id: z.string(), version: z.number().int().min(1), fields: faultEntry });
+export const storedFault = z.object({ id: z.string(), version, fields: faultEntry });
 export type StoredFault = z.output<typeof storedFault>;
 
-export const storedRosterEntry = z.object({ version: z.number().int().min(1), fields: rosterEntry });
+export const storedRosterEntry = z.object({ version, fields: rosterEntry });
 export type StoredRosterEntry = z.output<typeof storedRosterEntry>;
 
 /** Whether the manager has a code, and whether this browser is let in by it. */

@@ -23,6 +23,8 @@ export const id = z.strictObject({ id: z.string().min(1).max(64) });
 export const dateAndId = z.strictObject({ ...date.shape, ...id.shape });
 export const author = z.string().trim().min(1).max(100);
 export const version = z.number().int().min(1);
+/** 0 where there is nothing yet that could be changed. */
+export const versionOrNone = z.number().int().min(0);
 
 /** What a handler or a caller gives and gets, inside the core (decoded). */
 export type ParamsOf<E extends Endpoint> = E['params'] extends z.ZodType ? z.output<E['params']> : undefined;

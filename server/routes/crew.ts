@@ -53,10 +53,11 @@ export function crewRoutes({ store, room, hub, manager }: Services): Router {
   }));
   mount(router, contract.putRosterEntry, ({ params: { id }, body: { version, fields }, response: { req } }) => {
     if (!store.instructors.get(fields.instructor)) throw notFound(`instructor "${fields.instructor}"`);
-    const shown = storedSeenBy(manager.isOpen(req));
+    const open = manager.isOpen(req);
+    const shown = storedSeenBy(open);
     const current = store.roster.get(id);
     // Who may not read a reason may not lose it either.
-    const reason = manager.isOpen(req) ? fields.reason : current?.fields.reason;
+    const reason = open ? fields.reason : current?.fields.reason;
     const entry = { ...fields, id, reason };
     if (current && isDeepStrictEqual(entry, { reason: undefined, ...current.fields })) return shown(current);
     if (!current && version > 0) throw notFound('such entry of the roster any more');

@@ -1,8 +1,8 @@
-import { ChangeDetectionStrategy, Component, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { contract } from '@core/api';
+import { contract, storedShow } from '@core/api';
 import { showFields, SLIDE_WORDS, type Question, type ShowFields, type Slide } from '@core/classroom';
 import { faultLine, faultsOf } from '@core/day';
 import { Button } from 'primeng/button';
@@ -30,17 +30,15 @@ export class ShowEditor {
   private readonly photos = inject(GarageService);
   protected readonly stored = rxResource({ stream: () => this.api.call(contract.readShow) });
   protected readonly draft = signal<ShowFields | undefined>(undefined);
-  protected readonly changed = signal(false);
+  /** What is changed while it is being saved stays to be saved. */
+  protected readonly changed = computed(() => this.draft() !== known(this.stored)?.fields);
   protected readonly saving = signal(false);
   protected readonly faults = signal<readonly string[]>([]);
-  private version = 0;
 
   constructor() {
     effect(() => {
       const stored = known(this.stored);
-      if (!stored || this.changed()) return;
-      this.version = stored.version;
-      this.draft.set(stored.fields);
+      if (stored && !untracked(this.draft)) this.draft.set(stored.fields);
     });
   }
 
@@ -57,7 +55,6 @@ export class ShowEditor {
 
   protected change(fields: ShowFields): void {
     this.draft.set(fields);
-    this.changed.set(true);
     this.faults.set([]);
   }
 
@@ -133,24 +130,22 @@ export class ShowEditor {
   }
 
   protected save(): void {
-    const sent = this.draft();
+    const [sent, stored] = [this.draft(), known(this.stored)];
+    if (!sent || !stored) return;
     const parsed = showFields.safeParse(sent);
     if (!parsed.success) return this.faults.set(faultsOf(parsed.error).map(faultLine));
     this.saving.set(true);
-    this.api.call(contract.changeShow, { body: { version: this.version, fields: parsed.data } }).subscribe({
+    this.api.call(contract.changeShow, { body: { version: stored.version, fields: parsed.data } }).subscribe({
       next: ({ version }) => {
         this.saving.set(false);
-        this.version = version;
-        // What has been changed on while it was being saved stays to be saved.
-        this.changed.set(this.draft() !== sent);
+        this.stored.set({ version, fields: sent });
         this.data.say('The show is saved.');
       },
       error: (error: unknown) => {
         this.saving.set(false);
-        const current =
-          error instanceof ApiError ? (error.problem?.current as { version: number } | undefined) : undefined;
-        this.faults.set([(error as Error).message + (current ? ' Saving again puts yours over it.' : '')]);
-        if (current) this.version = current.version;
+        const theirs = storedShow.safeParse(error instanceof ApiError ? error.problem?.current : undefined);
+        this.faults.set([(error as Error).message + (theirs.success ? ' Saving again puts yours over it.' : '')]);
+        if (theirs.success) this.stored.set(theirs.data);
       },
     });
   }

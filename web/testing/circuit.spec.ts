@@ -5,7 +5,7 @@ import * as z from 'zod';
 import { CircuitEditor } from '../circuit/circuit-editor';
 import { CircuitMapView, type MapChoice, type MapMove } from '../circuit/circuit-map';
 import { CircuitService } from '../data/circuit.service';
-import { show, type Shown } from './fake-day';
+import { show } from './fake-day';
 import { dayAt } from './two-guests';
 
 const LOOP = circuitFile.parse({
@@ -18,26 +18,20 @@ const LOOP = circuitFile.parse({
   pitExitM: 40,
 });
 
-async function settle<T>({ fixture }: Shown<T>): Promise<void> {
-  const waiting = new Promise((resolve) => setTimeout(resolve, 50));
-  await Promise.race([fixture.whenStable(), waiting]);
-  await waiting;
-}
-
 async function editor(circuit: Circuit | null = LOOP) {
   const shown = await show(CircuitEditor, dayAt('10:00'));
   const service = TestBed.inject(CircuitService);
   service.stored.set({ version: circuit ? 4 : 0, circuit });
   service.draft.set(circuit ?? undefined);
-  await settle(shown);
+  await shown.follow();
   const map = () => shown.element.querySelector<SVGSVGElement>('jl-circuit-map svg')!;
   const key = async (name: string, more: KeyboardEventInit = {}) => {
     map().dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true, ...more }));
-    await settle(shown);
+    await shown.follow();
   };
   const mode = async (label: string) => {
     await shown.press(label);
-    await settle(shown);
+    await shown.follow();
   };
   return { shown, service, key, mode };
 }
@@ -53,7 +47,7 @@ describe('The editor of the circuit', () => {
     await key('ArrowRight');
     const second = service.draft()!;
     shown.http.expectOne({ method: 'PUT', url: '/api/circuit' }).flush({ version: 5, circuit: first });
-    await settle(shown);
+    await shown.follow();
     expect(service.draft()).toBe(second);
     expect([service.changed(), service.canUndo()]).toEqual([true, true]);
     await shown.press('Save');
@@ -102,7 +96,7 @@ describe('The editor of the circuit', () => {
     const name = shown.element.querySelector<HTMLInputElement>('aside input')!;
     name.value = '  Long Ramp ';
     name.dispatchEvent(new Event('change'));
-    await settle(shown);
+    await shown.follow();
     expect(service.draft()!.corners[0]!.name).toBe('Long Ramp');
     await shown.press('Remove the name');
     expect(service.draft()!.corners.map((corner) => corner.name)).toEqual(['Slip']);
@@ -113,12 +107,12 @@ describe('The editor of the circuit', () => {
     const { shown, service, mode } = await editor({ ...LOOP, line });
     await mode('Line');
     await shown.press('Drive it the other way round');
-    await settle(shown);
+    await shown.follow();
     const once = service.draft()!;
     expect([once.line[0]!.leftM, once.line[0]!.rightM]).toEqual([9, 6]);
     expect(once.corners.map(({ name }) => name)).toEqual(['Slip', 'Ramp']);
     await shown.press('Drive it the other way round');
-    await settle(shown);
+    await shown.follow();
     const twice = service.draft()!;
     expect(twice.line).toEqual(line);
     expect(twice.corners).toEqual(LOOP.corners.map((corner) => ({ ...corner })));
@@ -129,7 +123,7 @@ describe('The editor of the circuit', () => {
     const { shown, service } = await editor();
     const line = LOOP.line.map((point, i) => (i === 7 ? { ...point, xM: point.xM + 900 } : point));
     service.change({ ...LOOP, line });
-    await settle(shown);
+    await shown.follow();
     expect(shown.element.querySelector('[role=alert]')!.textContent).toMatch(/line\[\d\]: .*a jump of 9\d\d m/);
     const save = [...shown.element.querySelectorAll('button')].find((one) => one.textContent!.trim() === 'Save')!;
     expect(save.disabled).toBe(true);
@@ -140,13 +134,13 @@ describe('The editor of the circuit', () => {
   it('saves with the version it was read at; where somebody was first, theirs can be read', async () => {
     const { shown, service } = await editor();
     service.change({ ...LOOP, name: 'Loop by the lake' });
-    await settle(shown);
+    await shown.follow();
     await shown.press('Save');
     const put = shown.http.expectOne({ method: 'PUT', url: '/api/circuit' });
     expect([put.request.body.version, put.request.body.circuit.name]).toEqual([4, 'Loop by the lake']);
     const detail = 'Somebody else has changed the circuit meanwhile. Nothing of yours is saved yet.';
     put.flush({ type: 'about:blank', title: 'Conflict', status: 409, detail }, { status: 409, statusText: 'Conflict' });
-    await settle(shown);
+    await shown.follow();
     expect(shown.text()).toContain(detail);
     // Nothing of one's own is lost before one has decided.
     expect(service.draft()!.name).toBe('Loop by the lake');
@@ -174,14 +168,14 @@ describe('The map of the circuit', () => {
     await shown.key(svg, 'ArrowUp');
     expect(moved).toEqual([]);
     shown.fixture.componentRef.setInput('choice', { kind: 'point', index: 0 });
-    await settle(shown);
+    await shown.follow();
     await shown.key(svg, ',');
     expect(chosen).toEqual([
       { kind: 'point', index: 0 },
       { kind: 'point', index: LOOP.line.length - 1 },
     ]);
     shown.fixture.componentRef.setInput('choice', { kind: 'point', index: 3 });
-    await settle(shown);
+    await shown.follow();
     await shown.key(svg, 'ArrowUp');
     const [{ xM, yM }] = [LOOP.line[3]!];
     expect(moved).toEqual([{ choice: { kind: 'point', index: 3 }, xM, yM: yM + 0.5 }]);

@@ -28,14 +28,6 @@ const SHORT: RosterEntry = {
   hours: { from: at('10:00'), to: at('12:00') },
 };
 
-/** Lets replies come in and the screen follow. */
-async function settle<T>({ fixture }: Shown<T>): Promise<void> {
-  // A screen that waits for a reply is not stable until the test has given it.
-  const waiting = new Promise((resolve) => setTimeout(resolve, 50));
-  await Promise.race([fixture.whenStable(), waiting]);
-  await waiting;
-}
-
 async function roster(): Promise<Shown<RosterScreen>> {
   const shown = await show(RosterScreen, dayAt('10:00'));
   const instructors = CREW.map((fields) => ({ id: fields.id, version: 3, fields: z.encode(instructorFields, fields) }));
@@ -43,7 +35,7 @@ async function roster(): Promise<Shown<RosterScreen>> {
   for (const request of shown.http.match('/api/roster/2027-05-22')) {
     request.flush({ entries: [AWAY, SHORT].map((entry) => ({ version: 2, fields: z.encode(rosterEntry, entry) })) });
   }
-  await settle(shown);
+  await shown.follow();
   return shown;
 }
 
@@ -78,12 +70,12 @@ describe('The roster on screen', () => {
     const shown = await roster();
     const url = '/api/roster/entries/r1';
     shown.element.querySelector<HTMLElement>('[aria-label="Anselm Holt, 2027-05-24: away"]')!.click();
-    await settle(shown);
+    await shown.follow();
     const to = document.querySelector<HTMLInputElement>('#field-to')!;
     to.value = '2027-05-28';
     to.dispatchEvent(new Event('input'));
     document.querySelector<HTMLFormElement>('jl-record-form form')!.dispatchEvent(new Event('submit'));
-    await settle(shown);
+    await shown.follow();
     const first = shown.http.expectOne({ method: 'PUT', url });
     expect(first.request.body).toEqual({ version: 2, fields: { ...AWAY, to: '2027-05-28' } });
     const current = { version: 3, fields: { ...AWAY, to: '2027-05-26' } };
@@ -95,12 +87,12 @@ describe('The roster on screen', () => {
       current,
     };
     first.flush(problem, { status: 409, statusText: 'Conflict' });
-    await settle(shown);
+    await shown.follow();
     const told = document.querySelector<HTMLElement>('jl-record-form .conflict')!;
     expect(told.textContent).toContain('Somebody else was first.');
     expect(told.textContent).toContain('2027-05-26');
     [...told.querySelectorAll('button')].at(-1)!.click();
-    await settle(shown);
+    await shown.follow();
     const { version, fields } = shown.http.expectOne({ method: 'PUT', url }).request.body;
     expect([version, fields.to]).toEqual([3, '2027-05-28']);
   });
@@ -108,12 +100,12 @@ describe('The roster on screen', () => {
   it('gives a skill an end, and leaves the rest of the instructor as it is', async () => {
     const shown = await roster();
     shown.element.querySelector<HTMLElement>('[aria-label="Ife Okoro may teach in the Sabrel R"]')!.click();
-    await settle(shown);
+    await shown.follow();
     const until = document.querySelector<HTMLInputElement>('#field-until')!;
     until.value = '2027-06-30';
     until.dispatchEvent(new Event('input'));
     document.querySelector<HTMLFormElement>('jl-record-form form')!.dispatchEvent(new Event('submit'));
-    await settle(shown);
+    await shown.follow();
     // Somebody else has given Ife a language meanwhile.
     const now = { ...(z.encode(instructorFields, CREW[1]!) as object), languages: ['en', 'fr'] };
     const instructors = [{ id: 'i2', version: 4, fields: now }];
@@ -142,7 +134,7 @@ describe('The vocabulary on screen', () => {
       retired: true,
     };
     shown.http.expectOne('/api/faults').flush({ faults: [{ id: 'coasts', version: 2, fields }] });
-    await settle(shown);
+    await shown.follow();
     expect(shown.text()).toContain('32 faults, 1 of them in words of this venue');
     expect(shown.text()).toContain('Lets it roll');
     expect(shown.text()).not.toContain('Rolls without a pedal');
@@ -150,7 +142,7 @@ describe('The vocabulary on screen', () => {
     const find = shown.element.querySelector<HTMLInputElement>('#find-fault')!;
     find.value = 'lake';
     find.dispatchEvent(new Event('input'));
-    await settle(shown);
+    await shown.follow();
     expect(shown.text()).toContain('No fault has this in its words.');
   });
 });
@@ -159,21 +151,21 @@ describe('What is the manager’s alone', () => {
   it('is behind a code: wrong ones are told, and the results of teaching come one instructor at a time', async () => {
     const shown = await show(TeachingScreen, dayAt('10:00'));
     shown.http.expectOne('/api/manager').flush({ set: true, open: false });
-    await settle(shown);
+    await shown.follow();
     expect(shown.text()).toContain('never a ranking');
     const enter = async (code: string) => {
       const input = shown.element.querySelector<HTMLInputElement>('input[type=password]')!;
       input.value = code;
       input.dispatchEvent(new Event('input'));
-      await settle(shown);
+      await shown.follow();
       shown.element.querySelector('form')!.dispatchEvent(new Event('submit'));
-      await settle(shown);
+      await shown.follow();
     };
     await enter('short');
     expect(shown.text()).toContain('expected a code of at least 6 characters.');
     await enter('larkmere');
     shown.http.expectOne('/api/manager/open').flush({ set: true, open: true });
-    await settle(shown);
+    await shown.follow();
     const drive = (gain: number): TeachingDrive => ({
       date: '2027-05-21',
       nth: 1,
@@ -184,7 +176,7 @@ describe('What is the manager’s alone', () => {
     });
     const own = Array.from({ length: 9 }, (_, i) => drive(0.03 + i / 1000));
     shown.http.expectOne('/api/instructors/i1/teaching').flush({ own, crew: own });
-    await settle(shown);
+    await shown.follow();
     expect(shown.text()).toContain('3.4 % ± 0.1');
     expect(shown.text()).toContain('nothing to be read from it');
     expect(shown.text()).toContain('9laps spoiled, not counted above');
@@ -196,15 +188,15 @@ describe('What is the manager’s alone', () => {
     const shown = await show(GuestPairings, data, { guest: 'g1' });
     const { door } = TestBed.inject(ManagerService);
     shown.http.expectOne('/api/manager').flush({ set: true, open: false });
-    await settle(shown);
+    await shown.follow();
     expect(shown.text()).toContain('Avoids Ife Okoro');
     expect(shown.element.querySelector('input')).toBeNull();
     door.set({ set: true, open: true });
-    await settle(shown);
+    await shown.follow();
     shown.http
       .expectOne('/api/days/2027-05-22/guests/g1/pairings')
       .flush({ reasons: [{ instructor: 'i2', reason: 'raised his voice' }] });
-    await settle(shown);
+    await shown.follow();
     expect(shown.element.querySelector<HTMLInputElement>('input')!.value).toBe('raised his voice');
   });
 
@@ -213,16 +205,16 @@ describe('What is the manager’s alone', () => {
     const shown = await show(GuestPairings, new FakeDay({ ...day, guests }, plan, '10:00'), { guest: 'g1' });
     const url = '/api/days/2027-05-22/guests/g1/pairings';
     shown.http.expectOne('/api/manager').flush({ set: true, open: true });
-    await settle(shown);
+    await shown.follow();
     const [, second] = shown.element.querySelectorAll<HTMLInputElement>('input');
     const keep = shown.element.querySelector<HTMLButtonElement>('button')!;
     second!.value = 'raised his voice';
     second!.dispatchEvent(new Event('input'));
-    await settle(shown);
+    await shown.follow();
     expect(keep.disabled).toBeTrue();
     const slow = { instructor: 'i1', reason: 'too slow' };
     shown.http.expectOne(url).flush({ reasons: [slow, { instructor: 'i2', reason: 'of before' }] });
-    await settle(shown);
+    await shown.follow();
     expect([...shown.element.querySelectorAll('input')].map(({ value }) => value)).toEqual([
       'too slow',
       'raised his voice',

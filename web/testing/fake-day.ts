@@ -143,6 +143,8 @@ export interface Shown<T> {
   /** Presses the button or the like with this text or name. */
   readonly press: (name: string | RegExp) => Promise<void>;
   readonly key: (target: Element, key: string) => Promise<void>;
+  /** Lets replies come in and the screen follow. */
+  readonly follow: () => Promise<void>;
   readonly http: HttpTestingController;
 }
 
@@ -188,6 +190,12 @@ export async function show<T>(
       if (!found) throw new Error(`no button ${String(name)} in: ${element.textContent}`);
       found.click();
       await fixture.whenStable();
+    },
+    follow: async () => {
+      // A screen that waits for a reply is not stable until the test has given it.
+      const rested = new Promise((resolve) => setTimeout(resolve, 50));
+      await Promise.race([fixture.whenStable(), rested]);
+      await rested;
     },
     key: async (target, key) => {
       target.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));

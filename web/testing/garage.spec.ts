@@ -14,7 +14,7 @@ import { Garage } from '../garage/garage';
 import { WalkRound } from '../garage/walk-round';
 import { Ask } from '../shell/ask';
 import { show, type FakeDay } from './fake-day';
-import { settle, day as twoCars, theDay } from './two-drives';
+import { day as twoCars, theDay } from './two-drives';
 
 const view = (id: string, stall: number, more: Partial<CarView> = {}): CarView =>
   ({
@@ -140,16 +140,12 @@ describe('The garage', () => {
     // Customs of the venue are not what this is about.
     shown.http.expectOne('/api/venue').error(new ProgressEvent('error'));
     service.cars.set(cars.map(({ id, version, fields }) => ({ id, version, fields: z.decode(carFields, fields) })));
-    const follow = async () => {
-      await settle();
-      await shown.fixture.whenStable();
-    };
-    await follow();
+    await shown.follow();
     const press = async (name: string | RegExp) => {
       await shown.press(name);
-      await follow();
+      await shown.follow();
     };
-    return { ...shown, press, follow };
+    return { ...shown, press };
   }
   const last = (data: FakeDay) => data.written().at(-1)!.entry;
 
@@ -207,8 +203,7 @@ describe('A fault on a car', () => {
     const tap = async (name: string) => {
       const buttons = [...document.querySelectorAll<HTMLButtonElement>('.p-dialog .choices button')];
       buttons.find((button) => button.textContent!.trim().startsWith(name))!.click();
-      await settle();
-      await shown.fixture.whenStable();
+      await shown.follow();
     };
     return { ...shown, data, tap };
   }
@@ -249,14 +244,13 @@ describe('The way round a car', () => {
   it('keeps what was looked at, and begins with nothing the next time', async () => {
     const data = theDay();
     const inputs = { when: 'start', car: 'c1', name: 'Dunnock Cup', items: ['Tyres', 'Lights', 'Belts'] };
-    const { fixture } = await show(WalkRound, data, inputs);
+    const { fixture, follow } = await show(WalkRound, data, inputs);
     const buttons = () => [...document.querySelectorAll<HTMLButtonElement>('.p-dialog button')];
     const tap = async (name: RegExp) => {
       buttons()
         .find((button) => name.test(button.textContent!.trim()))!
         .click();
-      await settle();
-      await fixture.whenStable();
+      await follow();
     };
     const enter = () => buttons().find(({ textContent }) => /looked at$/.test(textContent!.trim()))!;
     expect(enter().disabled).toBeTrue();
@@ -270,8 +264,7 @@ describe('The way round a car', () => {
     );
     expect(fixture.componentInstance.when()).toBeUndefined();
     fixture.componentRef.setInput('when', 'end');
-    await settle();
-    await fixture.whenStable();
+    await follow();
     expect(enter().textContent).toContain('0 of 3 looked at');
   });
 });

@@ -5,7 +5,6 @@ import { CircuitService } from '../data/circuit.service';
 import { Show } from '../show/show';
 import { ShowEditor } from '../show/show-editor';
 import { show, type Shown } from './fake-day';
-import { settle } from './two-drives';
 import { dayAt } from './two-guests';
 
 const OWN = { id: 'own-1', kind: 'own' as const, title: 'Our boathouse', words: ['Please keep off the slipway'] };
@@ -18,10 +17,7 @@ describe('The editor of the show', () => {
   async function editor(fields = SHORT) {
     const shown = await show(ShowEditor, dayAt('10:00'));
     shown.http.expectOne('/api/show').flush({ version: 3, fields });
-    const follow = async () => {
-      await settle();
-      await shown.fixture.whenStable();
-    };
+    const { follow } = shown;
     await follow();
     const labelled = <T extends HTMLElement = HTMLInputElement>(name: string) =>
       shown.element.querySelector<T>(`[aria-label="${name}"]`)!;
@@ -36,7 +32,7 @@ describe('The editor of the show', () => {
     };
     const titles = () =>
       [...shown.element.querySelectorAll<HTMLInputElement>('[aria-label^="Title of slide"]')].map(({ value }) => value);
-    return { ...shown, follow, labelled, type, save, titles };
+    return { ...shown, labelled, type, save, titles };
   }
   const saveButton = ({ element }: Pick<Shown<ShowEditor>, 'element'>) => element.querySelector('button')!;
 
@@ -53,6 +49,9 @@ describe('The editor of the show', () => {
     saving.flush({ version: 4, fields: saving.request.body.fields });
     await it.follow();
     expect(saveButton(it).disabled).toBeTrue();
+    expect(it.titles()).toEqual(['Our boathouse', 'How to sit', 'Welcome']);
+    await it.press('Up: How to sit');
+    expect((await it.save()).request.body.version).toBe(4);
   });
 
   it('takes own words, and goes back to the common ones where they are emptied', async () => {
@@ -133,13 +132,11 @@ describe('The show on the big screen', () => {
     const shown = await show(Show, data);
     const key = async (name: string) => {
       document.body.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true }));
-      await settle();
-      await shown.fixture.whenStable();
+      await shown.follow();
     };
     const read = async (fields = SHORT) => {
       shown.http.expectOne('/api/show').flush({ version: 3, fields });
-      await settle();
-      await shown.fixture.whenStable();
+      await shown.follow();
     };
     const title = () => shown.element.querySelector('h1')!.textContent;
     return { ...shown, data, key, read, title };
@@ -202,9 +199,9 @@ describe('The show on the big screen', () => {
   });
 
   it('is the ordinary one where the venue’s own cannot be read', async () => {
-    const { http, title, text, key } = await stage();
+    const { http, title, text, key, follow } = await stage();
     http.expectOne('/api/show').error(new ProgressEvent('error'));
-    await settle();
+    await follow();
     await key('Home');
     expect(TestBed.inject(CircuitService).draft()).toBeUndefined();
     expect([title(), text().includes(`/ ${ORDINARY_SHOW.slides.length - 1 + ORDINARY_SHOW.questions.length}`)]).toEqual(

@@ -9,7 +9,7 @@ import { GuestBefore } from '../guest-card/guest-before';
 import { HandoverScreen } from '../handover/handover';
 import { RulesScreen } from '../rules/rules';
 import { show } from './fake-day';
-import { settle, theDay } from './two-drives';
+import { theDay } from './two-drives';
 
 const DAY = '/api/days/2027-05-22';
 const READ: readonly [what: string, screen: Type<unknown>, url: string, inputs?: Record<string, unknown>][] = [
@@ -27,12 +27,11 @@ describe('Without a server', () => {
     it(`a screen says that ${what.toLowerCase()} could not be read, and reads again on request`, async () => {
       const shown = await show(screen, theDay(), inputs);
       shown.http.expectOne(url).error(new ProgressEvent('error'));
-      await settle();
-      await shown.fixture.whenStable();
+      await shown.follow();
       expect(shown.text()).toContain(`${what} could not be read: The server does not answer.`);
       expect(shown.text()).not.toContain('Add the first one');
       shown.element.querySelector<HTMLButtonElement>('jl-unread button')!.click();
-      await settle();
+      await shown.follow();
       expect(shown.http.expectOne(url).request.method).toBe('GET');
     });
   }
@@ -41,8 +40,7 @@ describe('Without a server', () => {
     localStorage.setItem('joylap.counter', 'i1');
     const shown = await show(HandoverScreen, theDay());
     shown.http.expectOne(`${DAY}/guests/g1/before`).error(new ProgressEvent('error'));
-    await settle();
-    await shown.fixture.whenStable();
+    await shown.follow();
     expect(shown.text()).toContain('Ines Faro');
     expect(shown.text()).toContain('Dunnock Cup');
     localStorage.removeItem('joylap.counter');
@@ -51,7 +49,7 @@ describe('Without a server', () => {
   it('the board still shows the plan', async () => {
     const shown = await show(Board, theDay());
     for (const request of shown.http.match(() => true)) request.error(new ProgressEvent('error'));
-    await settle();
+    await shown.follow();
     expect(shown.element.querySelectorAll('.drive').length).toBe(2);
   });
 });

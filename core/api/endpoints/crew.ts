@@ -3,7 +3,7 @@ import { teachingDrive } from '../../coaching/teaching';
 import { faultEntry } from '../../coaching/vocabulary';
 import { rosterEntry } from '../../crew/roster';
 import { managerCode, managerDoor, pairingReason, rosterPreview, storedFault, storedRosterEntry } from '../crew';
-import { date, dateAndId, endpoint, type Endpoint, id, version } from '../endpoint';
+import { date, dateAndId, endpoint, type Endpoint, id, version, versionOrNone } from '../endpoint';
 
 /** Faults, roster, and what is between the manager and the crew. */
 export const crewEndpoints = {
@@ -51,7 +51,7 @@ export const crewEndpoints = {
     path: '/api/roster/entries/:id',
     summary: 'Enter a shift or an absence (version 0), or change one; the same again changes nothing',
     params: z.strictObject({ id: rosterEntry.shape.id }),
-    body: z.strictObject({ version: z.number().int().min(0), fields: rosterEntry }),
+    body: z.strictObject({ version: versionOrNone, fields: rosterEntry }),
     reply: storedRosterEntry,
     refusals: [404, 409],
   }),

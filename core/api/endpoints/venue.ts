@@ -4,7 +4,7 @@ import { showFields } from '../../classroom/show';
 import { storedVenue, venueFields } from '../booking';
 import { circuitToRead, readCircuitReply, storedCircuit, storedShow } from '../circuit';
 import { clock } from '../day-view';
-import { endpoint, type Endpoint, version } from '../endpoint';
+import { endpoint, type Endpoint, version, versionOrNone } from '../endpoint';
 
 /** What a venue has once: its rules, circuit and show, and the clock of the day. */
 export const venueEndpoints = {
@@ -27,7 +27,7 @@ export const venueEndpoints = {
     method: 'put',
     path: '/api/circuit',
     summary: 'Change the circuit; one that nobody can drive is refused with the places of its faults',
-    body: z.strictObject({ version: z.number().int().min(0), circuit: circuitFile }),
+    body: z.strictObject({ version: versionOrNone, circuit: circuitFile }),
     reply: storedCircuit,
     refusals: [409, 422],
   }),
@@ -44,7 +44,7 @@ export const venueEndpoints = {
     method: 'put',
     path: '/api/show',
     summary: 'Change order and words of the show, or its questions',
-    body: z.strictObject({ version: z.number().int().min(0), fields: showFields }),
+    body: z.strictObject({ version: versionOrNone, fields: showFields }),
     reply: storedShow,
     refusals: [409],
   }),
