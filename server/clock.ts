@@ -1,5 +1,7 @@
 import { TZDate } from '@date-fns/tz';
 import type { ClockReading } from '@core/api';
+import { DAY_ENDS_S, DAY_S } from '@core/day';
+import { nextDate } from '@core/journal';
 
 /** The venue's clock. Everything on the server that asks for the time asks here. */
 export interface Clock {
@@ -10,11 +12,11 @@ export interface Clock {
   recordedAt(): string;
 }
 
-/** Real time in the venue's time zone. */
-export function realClock(timeZone: string, now: () => number = Date.now): Clock {
+/** Real time in the venue's time zone, asked for each time: the zone may be set while the server runs. */
+export function realClock(timeZone: () => string, now: () => number = Date.now): Clock {
   return {
     read: () => {
-      const local = new TZDate(now(), timeZone);
+      const local = new TZDate(now(), timeZone());
       const date = [local.getFullYear(), local.getMonth() + 1, local.getDate()]
         .map((part) => String(part).padStart(2, '0'))
         .join('-');
@@ -27,18 +29,31 @@ export function realClock(timeZone: string, now: () => number = Date.now): Clock
   };
 }
 
-/** The demo's clock: starts where it is told, can be paused, sped up and set; it stops at the end of its day. */
+/** The demo's clock: starts where it is told, can be paused, sped up and set; it stops where its event day ends. */
 export function demoClock(start: { date: string; secondsOfDay: number }, now: () => number = Date.now): Clock {
   let { date, secondsOfDay } = start;
   let rate = 1;
   let since = now();
-  const current = () => Math.min(86_399, secondsOfDay + ((now() - since) / 1000) * rate);
+  /** Seconds since the midnight of the date at which it was set last. */
+  const current = () => Math.min(DAY_ENDS_S, secondsOfDay + ((now() - since) / 1000) * rate);
   return {
-    read: () => ({ date, secondsOfDay: current(), rate, adjustable: true }),
+    read: () => {
+      const seconds = current();
+      const overMidnight = seconds >= DAY_S;
+      return {
+        date: overMidnight ? nextDate(date) : date,
+        secondsOfDay: overMidnight ? seconds - DAY_S : seconds,
+        rate,
+        adjustable: true,
+      };
+    },
     adjust: (change) => {
-      secondsOfDay = change.secondsOfDay ?? current();
+      const moved = change.date !== undefined || change.secondsOfDay !== undefined;
+      const seconds = current();
+      // A change of pace alone leaves the night what it is: still the day before.
+      secondsOfDay = change.secondsOfDay ?? (moved ? seconds % DAY_S : seconds);
       since = now();
-      date = change.date ?? date;
+      date = change.date ?? (moved && seconds >= DAY_S ? nextDate(date) : date);
       rate = change.rate ?? rate;
       return true;
     },

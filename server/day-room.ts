@@ -1,7 +1,7 @@
-import { dayView, type Booking, type PlanRevision } from '@core/api';
+import { dayView, type Booking, type DayTrouble, type PlanRevision } from '@core/api';
 import { teachingDrivesOf, vocabularyOf, type FaultEntry, type TaughtDrive } from '@core/coaching';
 import { crewDaysOf, dateAfter, gapWords, skillGaps, type CrewDay } from '@core/crew';
-import { emptyPlan, type Day, type Plan } from '@core/day';
+import { DAY_ENDS_S, emptyPlan, type Day, type Plan } from '@core/day';
 import { closeOfDay, type DayClose } from '@core/closing';
 import { carDaysOf, type CarDay } from '@core/garage';
 import {
@@ -9,10 +9,12 @@ import {
   asSituated,
   changesTheDay,
   dayContext,
+  effectiveEntries,
   recordedEntry,
   RunningJournal,
   standpointOf,
   stateOf,
+  timeOnDay,
   type DayContext,
   type JournalEntry,
   type RecordedEntry,
@@ -24,6 +26,7 @@ import { dayOf } from './day';
 import type { Hub } from './live/hub';
 import { conflict, notFound, Refusal } from './problems';
 import type { Store } from './store';
+import { entryTroubles, soundDay, storedTroubles } from './troubles';
 import * as z from 'zod';
 
 /** How far ahead of the venue's clock an entry may be: two devices never agree to the second. */
@@ -40,6 +43,8 @@ interface Read {
   /** Grows by `journal` only. */
   readonly entries: readonly RecordedEntry[];
   readonly journal: RunningJournal;
+  /** What of the day could not be used as it is stored. */
+  readonly troubles: readonly DayTrouble[];
   /** The view as JSON, but for clock and journal; made when first asked for. */
   json?: string;
   /** The journal as JSON, entry by entry, as far as it has been asked for. */
@@ -81,8 +86,9 @@ export class DayRoom {
     const known = this.read.get(date);
     if (known) return known;
     if (!this.store.days.has(date)) throw notFound(`event day ${date}`);
-    const entries = this.store.journal.since(date, 0);
-    const day = asSituated(dayOf(this.store, date), entries);
+    const { entries, unreadable } = this.store.journal.read(date);
+    const setUp = soundDay(dayOf(this.store, date));
+    const { day, unfit } = asSituated(setUp.day, entries);
     const current = this.store.days.currentPlan(date);
     const context = dayContext(day, current?.plan ?? emptyPlan(date));
     const read: Read = {
@@ -93,6 +99,7 @@ export class DayRoom {
       context,
       entries,
       journal: new RunningJournal(context, entries),
+      troubles: [...storedTroubles(this.store, date), ...setUp.troubles, ...entryTroubles(unreadable, unfit)],
       jsonEntries: [],
     };
     this.read.set(date, read);
@@ -125,7 +132,7 @@ export class DayRoom {
    */
   viewJson(date: string): string {
     const read = this.of(date);
-    const { day, bookings, plan, revision, entries, jsonEntries } = read;
+    const { day, bookings, plan, revision, entries, troubles, jsonEntries } = read;
     read.json ??= JSON.stringify(
       z.encode(dayView.omit({ clock: true, journal: true }), {
         day,
@@ -133,6 +140,7 @@ export class DayRoom {
         ...exitOf(this.store),
         plan: plan ?? null,
         revision: revision ?? null,
+        troubles: [...troubles],
       }),
     );
     for (const entry of entries.slice(jsonEntries.length)) {
@@ -168,7 +176,7 @@ export class DayRoom {
         const known = this.counted.get(day.date);
         if (known?.lastSeq === lastSeq) return known;
         const { context, entries } = this.of(day.date);
-        const state = stateOf(context, entries, 86_400);
+        const state = stateOf(context, entries, DAY_ENDS_S);
         const fresh = {
           lastSeq,
           cars: carDaysOf(context, state),
@@ -207,11 +215,11 @@ export class DayRoom {
     );
   }
 
-  /** What time of day it is for this day: before it has come 0, after it is over its end. */
+  /** What time of day it is for this day: before it has come 0, past midnight as long as it is not over, then its end. */
   nowS(date: string): number {
-    const { date: today, secondsOfDay } = this.clock.read();
-    if (date === today) return Math.floor(secondsOfDay);
-    return date < today ? 86_400 : 0;
+    return timeOnDay(date, this.clock.read(), () =>
+      effectiveEntries(this.of(date).entries).some(({ kind }) => kind === 'dayClosed'),
+    );
   }
 
   /** What planning and checking go by at a time of the day; a day without a plan has an empty one. */
@@ -238,9 +246,11 @@ export class DayRoom {
       .transaction(() => {
         const known = this.store.journal.find(entry.id);
         if (known) {
-          const same = known.date === date && textOf(known.recorded.entry) === textOf(entry);
-          if (!same) throw conflict('Another entry has this id already.');
-          return { recorded: known.recorded, isNew: false };
+          const { recorded } = known;
+          if (recorded && known.date === date && textOf(recorded.entry) === textOf(entry)) {
+            return { recorded, isNew: false };
+          }
+          throw conflict('Another entry has this id already.');
         }
         if (entry.at > this.nowS(date) + CLOCK_SKEW_S) {
           throw conflict("This lies ahead of the venue's clock; enter it when it has happened.");

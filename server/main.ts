@@ -54,7 +54,7 @@ const store = openStore(open());
 const start = { date: DEMO_DATE, secondsOfDay: DEMO_STARTS_S };
 if (demo) seedDemo(store);
 else prepareVenue(store, new Date().toISOString().slice(0, 10), new Date().toISOString());
-const clock = demo ? demoClock(start) : realClock(store.venue.get()!.fields.timeZone);
+const clock = demo ? demoClock(start) : realClock(() => store.venue.get()!.fields.timeZone);
 const resetDemo = () => {
   seedDemo(store);
   clock.adjust({ ...start, rate: 1 });

@@ -1,6 +1,17 @@
 import * as z from 'zod';
 import type { Car } from '../day/day-file';
-import { car, circuit, condition, fit, gearbox, pin, rules, sightingVehicle } from '../day/day-file';
+import {
+  car,
+  circuit,
+  condition,
+  fit,
+  gearbox,
+  idsTwice,
+  pin,
+  rules,
+  sightingVehicle,
+  timeZone,
+} from '../day/day-file';
 import { carFile } from '../car/car-file';
 import { instructorFields } from '../crew/skills';
 import { timeOfDay } from '../day/time';
@@ -162,7 +173,7 @@ export const ORDINARY_COACHING: CoachingCustoms = {
 export const venueFields = z
   .strictObject({
     name: text(200).min(1),
-    timeZone: z.string().min(1).max(64),
+    timeZone,
     currency: z.string().regex(/^[A-Z]{3}$/, 'expected a currency code of three letters'),
     opens: timeOfDay,
     closes: timeOfDay,
@@ -175,7 +186,14 @@ export const venueFields = z
       before: z.number().min(0.5).max(3),
       quick: z.number().min(0.5).max(3),
     }),
-    sightingVehicles: z.array(sightingVehicle).max(20),
+    sightingVehicles: z
+      .array(sightingVehicle)
+      .max(20)
+      .superRefine((vehicles, context) => {
+        for (const { index, message } of idsTwice(vehicles)) {
+          context.addIssue({ code: 'custom', path: [index, 'id'], message });
+        }
+      }),
     pitExit: pitExitCustoms.default({ lastCheck: ORDINARY_CHECK }),
     coaching: coachingCustoms.default(ORDINARY_COACHING),
   })

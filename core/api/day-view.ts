@@ -27,6 +27,22 @@ export const clock = z.object({
 });
 export type ClockReading = z.output<typeof clock>;
 
+/** Something that the day is made from and that is at fault: the day is shown without it. */
+export const dayTrouble = z.object({
+  /** Where it is mended. */
+  place: z.enum(['rules', 'cars', 'crew', 'bookings', 'circuit', 'roster', 'board', 'journal']),
+  /** What is at fault, and what was done about it. */
+  what: z.string(),
+  /** Where in the document, and what was expected there. */
+  path: z.string(),
+  message: z.string(),
+  /** What mends it. */
+  mend: z.string(),
+  /** An entry of the journal that can be taken back. */
+  entry: z.string().optional(),
+});
+export type DayTrouble = z.output<typeof dayTrouble>;
+
 /** Everything a screen needs to show a day. */
 export const dayView = z.object({
   day: dayFile,
@@ -41,6 +57,8 @@ export const dayView = z.object({
   plan: planFile.nullable(),
   revision: planRevision.nullable(),
   journal: z.array(recordedEntry),
+  /** What is at fault in the day, each with its place and what mends it. */
+  troubles: z.array(dayTrouble),
   clock,
 });
 export type DayView = z.output<typeof dayView>;

@@ -147,6 +147,10 @@ export const guest = z.strictObject({
 });
 export type Guest = z.output<typeof guest>;
 
+/** More is no event day any more, and is refused wherever bookings come in. */
+export const MOST_GUESTS_A_DAY = 2000;
+export const MOST_DRIVES_A_DAY = 5000;
+
 /** IANA names are known to the platform; asking it is the only check there is. */
 function isTimeZone(timeZone: string): boolean {
   try {
@@ -157,12 +161,18 @@ function isTimeZone(timeZone: string): boolean {
   }
 }
 
+export const timeZone = z
+  .string()
+  .min(1)
+  .max(64)
+  .refine(isTimeZone, 'expected an IANA time zone such as Atlantic/Azores');
+
 const shape = z.strictObject({
   format: z.literal('joylap-day'),
   version: z.literal(1),
   venue: name,
   date: z.iso.date(),
-  timeZone: z.string().refine(isTimeZone, 'expected an IANA time zone such as Atlantic/Azores'),
+  timeZone,
   opens: timeOfDay,
   closes: timeOfDay,
   condition,
@@ -171,8 +181,18 @@ const shape = z.strictObject({
   cars: z.array(car),
   sightingVehicles: z.array(sightingVehicle),
   instructors: z.array(instructor),
-  guests: z.array(guest).max(2000, 'expected at most 2000 guests a day'),
+  guests: z.array(guest).max(MOST_GUESTS_A_DAY, `expected at most ${MOST_GUESTS_A_DAY} guests a day`),
 });
+
+/** The places at which an id stands that stood before in the same list. */
+export function idsTwice(things: readonly { readonly id: string }[]): { index: number; message: string }[] {
+  const seen = new Set<string>();
+  return things.flatMap(({ id: own }, index) => {
+    if (seen.has(own)) return [{ index, message: `expected a unique id, "${own}" stands twice` }];
+    seen.add(own);
+    return [];
+  });
+}
 
 /**
  * The schema is the type. References to cars and instructors that are not in the file are allowed on purpose: a
@@ -182,20 +202,11 @@ export const dayFile = shape.superRefine((day, context) => {
   if (day.opens >= day.closes) {
     context.addIssue({ code: 'custom', path: ['opens'], message: 'expected "opens" to be before "closes"' });
   }
-  const unique = (kind: 'cars' | 'sightingVehicles' | 'instructors' | 'guests') => {
-    const seen = new Set<string>();
-    day[kind].forEach((thing, index) => {
-      if (seen.has(thing.id)) {
-        context.addIssue({
-          code: 'custom',
-          path: [kind, index, 'id'],
-          message: `expected a unique id, "${thing.id}" stands twice`,
-        });
-      }
-      seen.add(thing.id);
-    });
-  };
-  (['cars', 'sightingVehicles', 'instructors', 'guests'] as const).forEach(unique);
+  for (const kind of ['cars', 'sightingVehicles', 'instructors', 'guests'] as const) {
+    for (const { index, message } of idsTwice(day[kind])) {
+      context.addIssue({ code: 'custom', path: [kind, index, 'id'], message });
+    }
+  }
   const drives = new Set<string>();
   let driveCount = 0;
   day.guests.forEach((guest, guestIndex) => {
@@ -211,8 +222,9 @@ export const dayFile = shape.superRefine((day, context) => {
       drives.add(drive.id);
     });
   });
-  if (driveCount > 5000) {
-    context.addIssue({ code: 'custom', path: ['guests'], message: 'expected at most 5000 drives a day' });
+  if (driveCount > MOST_DRIVES_A_DAY) {
+    const message = `expected at most ${MOST_DRIVES_A_DAY} drives a day`;
+    context.addIssue({ code: 'custom', path: ['guests'], message });
   }
 });
 /** A day inside the core: every time of day in seconds. */

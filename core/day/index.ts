@@ -4,6 +4,7 @@ export { closingAt } from './closing';
 export { COST_TERMS, costOf, type Cost, type CostTerm, type TermName } from './cost';
 export * from './day-file';
 export * from './faults';
+export { mended, type Mended } from './mended';
 export { judgeOf, type Judgement } from './judge-change';
 export { ORDINARY_RULES } from './ordinary-rules';
 export { emptyPlan, planFile } from './plan-file';

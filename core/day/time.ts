@@ -24,9 +24,14 @@ export function wallClock(secondsOfDay: number): string {
   return seconds === 0 ? `${hours}:${minutes}` : `${hours}:${minutes}:${String(seconds).padStart(2, '0')}`;
 }
 
-/** Always `HH:MM`: the minute in which the time falls, as people say it. */
+/** Always `HH:MM`: the minute in which the time falls, as people say it; after midnight that of the next day. */
 export function clockMinute(secondsOfDay: number): string {
-  return wallClock(Math.floor(secondsOfDay / 60) * 60);
+  return wallClock(Math.floor(onOneDay(secondsOfDay) / 60) * 60);
+}
+
+/** A time of a day that runs past midnight, as a clock on the wall shows it. */
+export function onOneDay(secondsOfDay: number): number {
+  return secondsOfDay > DAY_S ? secondsOfDay % DAY_S : secondsOfDay;
 }
 
 /** A duration as people say it: `40 s`, `6 min 40 s`, `25 min`, `2 h 5 min`. Negative durations count as 0. */
@@ -51,6 +56,21 @@ export function lapTimeText(lapTimeS: number): string {
 export const timeOfDay = z.codec(
   z.string().regex(WALL_CLOCK, 'expected a time of day, HH:MM or HH:MM:SS, from 00:00 to 24:00'),
   z.number().int().min(0).max(DAY_S),
+  { decode: secondsOf, encode: wallClock },
+);
+
+/** The end of what can happen on an event day, seconds since its midnight: six in the morning of the next day. */
+export const DAY_ENDS_S = 30 * 3600;
+
+/** When something happened on an event day that may run past midnight: half past midnight is `24:30`. */
+export const eventTime = z.codec(
+  z
+    .string()
+    .regex(
+      /^(?:(?:[01]\d|2\d):[0-5]\d(?::[0-5]\d)?|30:00(?::00)?)$/,
+      'expected a time of the event day, HH:MM or HH:MM:SS',
+    ),
+  z.number().int().min(0).max(DAY_ENDS_S),
   { decode: secondsOf, encode: wallClock },
 );
 

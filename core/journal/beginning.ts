@@ -87,6 +87,7 @@ export function beginning({ day, schedule }: DayContext): DayState {
     incidents: [],
     strays: [],
     settled: [],
+    closed: undefined,
     garage: emptyGarage(),
   };
 }

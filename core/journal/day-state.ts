@@ -152,6 +152,8 @@ export interface DayState {
   readonly strays: { readonly car: string; readonly atS: number }[];
   /** What was entered and did not fit to what others had entered, with what became of it. */
   readonly settled: SettledEntry[];
+  /** Set once somebody has closed the day. */
+  closed: { readonly atS: number; readonly by: string } | undefined;
   readonly garage: GarageState;
 }
 

@@ -1,17 +1,17 @@
 import * as z from 'zod';
 import { gearbox } from '../day/day-file';
-import { timeOfDay } from '../day/time';
+import { eventTime, timeOfDay } from '../day/time';
 
 /**
  * What happened, one entry each. The client gives the id, so that sending an entry twice does nothing twice; `at` is the
- * venue's time of day at which it happened; `by` is who says so.
+ * venue's time of the event day at which it happened, past 24:00 where the day runs past midnight; `by` is who says so.
  */
 
 const subject = z.string().min(1).max(64);
 const sentence = z.string().trim().min(1).max(500);
 const common = {
   id: z.string().regex(/^[A-Za-z0-9_-]{8,64}$/, 'expected an id of 8 to 64 letters, digits, "-" or "_"'),
-  at: timeOfDay,
+  at: eventTime,
   by: z.string().trim().min(1).max(100),
   /** Entered while the server could not be reached: it has happened, whatever others entered meanwhile. */
   offline: z.literal(true).optional(),
@@ -19,6 +19,12 @@ const common = {
 
 const entryOf = <K extends string, S extends z.ZodRawShape>(kind: K, shape: S) =>
   z.strictObject({ ...common, kind: z.literal(kind), ...shape });
+
+/** A stretch of the day that ends before it begins is none, whoever enters it. */
+const inOrder = [
+  ({ from, to }: { readonly from: number; readonly to: number }) => from < to,
+  { message: 'expected "from" to be before "to"', path: ['from'] as PropertyKey[] },
+] as const;
 
 export const lapSource = z.enum(['hand', 'loop']);
 export const breakKind = z.enum(['rest', 'meal', 'off']);
@@ -167,14 +173,14 @@ export const journalEntry = z.discriminatedUnion('kind', [
   entryOf('crewBack', { instructor: subject }),
   // What changes the day that is planned
   entryOf('guestLate', { guest: subject, expected: timeOfDay }),
-  entryOf('circuitClosed', { from: timeOfDay, to: timeOfDay, reason: sentence }),
+  entryOf('circuitClosed', { from: timeOfDay, to: timeOfDay, reason: sentence }).refine(...inOrder),
   entryOf('conditionChanged', {
     from: timeOfDay,
     name: z.string().trim().min(1).max(100),
     paceFactor: z.number().min(0.5).max(3),
   }),
   entryOf('closingMoved', { to: timeOfDay }),
-  entryOf('crewHours', { instructor: subject, from: timeOfDay, to: timeOfDay }),
+  entryOf('crewHours', { instructor: subject, from: timeOfDay, to: timeOfDay }).refine(...inOrder),
   entryOf('runningLate', { minutes: z.number().int().min(1).max(180) }),
   // Flags and incidents
   entryOf('flagCalled', { flag: flagKind, reason: z.string().trim().max(200).optional() }),
@@ -191,6 +197,8 @@ export const journalEntry = z.discriminatedUnion('kind', [
     followUp: z.string().trim().max(500).optional(),
   }),
   // The day itself
+  /** The day is over: everybody is in, and the figures are settled. Taken back, it goes on. */
+  entryOf('dayClosed', {}),
   entryOf('planAccepted', { revision: z.number().int().min(1) }),
   entryOf('noteTaken', { text: sentence, guest: subject.optional() }),
   entryOf('correction', { corrects: common.id, reason: z.string().max(500).optional() }),

@@ -253,6 +253,9 @@ const STEPS: Steps = {
 
   ...GARAGE_STEPS,
 
+  dayClosed: (state, { at, by }) => {
+    state.closed = { atS: at, by };
+  },
   planAccepted: () => undefined,
   noteTaken: () => undefined,
   correction: () => undefined,

@@ -5,6 +5,7 @@ import {
   asSituated,
   changesTheDay,
   dayContext,
+  journalEntry,
   standpointOf,
   stateOf,
   withDelays,
@@ -27,7 +28,7 @@ describe('What is said of the day itself', () => {
   const day = aDay();
 
   it('changes the day: late guests, closures, conditions, closing and hours of the crew', () => {
-    const situated = asSituated(
+    const { day: situated } = asSituated(
       day,
       entries(
         ['09:00', { kind: 'guestLate', guest: 'g1', expected: at('10:30') }],
@@ -51,11 +52,24 @@ describe('What is said of the day itself', () => {
       ['09:30', { kind: 'conditionChanged', from: at('09:30'), name: 'damp', paceFactor: 1.08 }],
       ['09:40', { kind: 'correction', corrects: 'entry-0001' }],
     );
-    expect(asSituated(day, written.slice(0, 2)).condition.changes!.map(({ name }) => name)).toEqual(['damp']);
-    expect(asSituated(day, written).condition.changes!.map(({ name }) => name)).toEqual(['wet']);
+    expect(asSituated(day, written.slice(0, 2)).day.condition.changes!.map(({ name }) => name)).toEqual(['damp']);
+    expect(asSituated(day, written).day.condition.changes!.map(({ name }) => name)).toEqual(['wet']);
     expect(changesTheDay(written, 'correction', 'entry-0001')).toBe(true);
     expect(changesTheDay(written, 'noteTaken')).toBe(false);
-    expect(asSituated(day, [])).toBe(day);
+    expect(asSituated(day, []).day).toBe(day);
+  });
+
+  it('changes nothing where it does not fit to what has been set up since, and that is told', () => {
+    const early = { ...day, opens: at('13:00'), closes: at('18:00') };
+    const written = entries(
+      ['09:30', { kind: 'closingMoved', to: at('12:00') }],
+      ['09:40', { kind: 'closingMoved', to: at('19:00') }],
+    );
+    const { day: situated, unfit } = asSituated(early, written);
+    expect(situated.closes).toBe(at('19:00'));
+    expect(unfit.map(({ entry, reason }) => [entry.id, reason])).toEqual([
+      ['entry-0000', 'Test has moved the closing to 12:00, and the day opens at 13:00.'],
+    ]);
   });
 
   it('is refused where it makes no sense', () => {
@@ -65,9 +79,14 @@ describe('What is said of the day itself', () => {
       const admission = admit(context, [], entry);
       return admission.admitted ? 'admitted' : admission.reason;
     };
-    const closed = { kind: 'circuitClosed', from: at('11:00'), to: at('10:00'), reason: 'oil' } as const;
-    expect(refusal(closed)).not.toBe('admitted');
-    expect(refusal({ ...closed, to: at('11:30') })).toBe('admitted');
+    const closed = { kind: 'circuitClosed', from: at('11:00'), to: at('11:30'), reason: 'oil' } as const;
+    expect(refusal(closed)).toBe('admitted');
+    for (const kind of ['circuitClosed', 'crewHours']) {
+      const backwards = { id: 'entry-0001', by: 'Test', at: '09:00', kind, from: '11:00', to: '10:00' };
+      const more = kind === 'crewHours' ? { instructor: 'i1' } : { reason: 'oil' };
+      expect(journalEntry.safeParse({ ...backwards, ...more }).success).toBe(false);
+      expect(journalEntry.safeParse({ ...backwards, ...more, to: '12:00' }).success).toBe(true);
+    }
     expect(refusal({ kind: 'guestLate', guest: 'nobody', expected: at('10:00') })).not.toBe('admitted');
     expect(refusal({ kind: 'closingMoved', to: at('07:00') })).not.toBe('admitted');
     expect(refusal({ kind: 'crewHours', instructor: 'nobody', from: at('08:00'), to: at('09:00') })).not.toBe(

@@ -1,5 +1,5 @@
-import { closingAt, type Day } from '../day';
-import type { EntryKind, RecordedEntry } from './entry';
+import { clockMinute, closingAt, type Day } from '../day';
+import type { EntryKind, JournalEntry, RecordedEntry } from './entry';
 import { effectiveEntries } from './reduce';
 
 const KINDS: ReadonlySet<EntryKind> = new Set([
@@ -16,12 +16,27 @@ export function changesTheDay(entries: readonly RecordedEntry[], kind: EntryKind
   return kind === 'correction' && entries.some(({ entry }) => entry.id === corrects && KINDS.has(entry.kind));
 }
 
+/** An entry that does not fit to what is set up, and therefore changes nothing. */
+export interface Unfit {
+  readonly entry: JournalEntry;
+  /** Why, in a sentence. */
+  readonly reason: string;
+}
+
+/** The day as the journal has changed it, and the entries that could not change it. */
+export interface Situated {
+  readonly day: Day;
+  readonly unfit: readonly Unfit[];
+}
+
 /**
  * The day with what the journal says of the day itself: guests who said that they come late, closures of the circuit, a
- * change of condition, another closing time, hours in which an instructor can come after all.
+ * change of condition, another closing time, hours in which an instructor can come after all. What would make a day that
+ * cannot be, as a closing before the opening that has since been set up, is left out and told.
  */
-export function asSituated(day: Day, entries: readonly RecordedEntry[]): Day {
+export function asSituated(day: Day, entries: readonly RecordedEntry[]): Situated {
   let situated = day;
+  const unfit: Unfit[] = [];
   for (const entry of effectiveEntries(entries)) {
     switch (entry.kind) {
       case 'guestLate':
@@ -43,7 +58,11 @@ export function asSituated(day: Day, entries: readonly RecordedEntry[]): Day {
         break;
       }
       case 'closingMoved':
-        situated = closingAt(situated, entry.to);
+        if (entry.to > situated.opens) situated = closingAt(situated, entry.to);
+        else {
+          const [to, opens] = [clockMinute(entry.to), clockMinute(situated.opens)];
+          unfit.push({ entry, reason: `${entry.by} has moved the closing to ${to}, and the day opens at ${opens}.` });
+        }
         break;
       case 'crewHours': {
         const { from, to } = entry;
@@ -55,7 +74,7 @@ export function asSituated(day: Day, entries: readonly RecordedEntry[]): Day {
       }
     }
   }
-  return situated;
+  return { day: situated, unfit };
 }
 
 function withEach<K extends 'guests' | 'instructors'>(

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { AcceptPlan, PlanRevision } from '@core/api';
-import { clockMinute, judgeOf, type Plan } from '@core/day';
+import { clockMinute, DAY_S, judgeOf, type Plan } from '@core/day';
 import { withGuestsGone, withoutDelays, type Standpoint } from '@core/journal';
 import { conflict, Refusal } from '../problems';
 import type { Services } from '../services';
@@ -11,7 +11,7 @@ const LEAD_S = 120;
 
 /** Time of day for which plans are made: a little ahead of now, so that there is time to read them. */
 export function planningTimeS(nowS: number): number {
-  return nowS > 0 && nowS < 86_400 ? Math.min(86_399, nowS + LEAD_S) : nowS;
+  return nowS > 0 && nowS < DAY_S ? Math.min(DAY_S - 1, nowS + LEAD_S) : Math.min(nowS, DAY_S);
 }
 
 /**
@@ -61,7 +61,7 @@ export function acceptPlan(
     const entry = {
       id: randomUUID(),
       kind: 'planAccepted' as const,
-      at: Math.min(86_399, nowS),
+      at: nowS,
       by: author,
       revision: stored.revision,
     };

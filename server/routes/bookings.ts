@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import { booking, contract, type Booking, type BookingFields, type ImportPreview } from '@core/api';
+import { MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY } from '@core/day';
 import type { JournalEntry } from '@core/journal';
 import { readBookingList } from '@exchange/booking-list';
 import type { Services } from '../services';
+import type { AddBooking, ChangeBooking } from '../store/bookings';
 import { conflict, notFound, Refusal } from '../problems';
 import { mount } from './mount';
 import { stale } from './records';
@@ -15,24 +17,18 @@ export function bookingRoutes({ store, room, hub }: Services): Router {
     room.forget(date);
     hub.changed('bookings', date);
   };
-  const staleBooking = (current: Booking) => stale(`the booking of ${current.fields.name}`, booking, current);
-  const referenceTaken = (by: Booking) =>
-    conflict(`The reference ${by.fields.reference} belongs to the booking of ${by.fields.name}.`);
 
   mount(router, contract.addBooking, ({ params: { date }, body }) => {
     room.of(date);
-    const result = store.bookings.add(date, randomUUID(), withUniqueDrives(body, date));
-    if (result.outcome === 'referenceTaken') throw referenceTaken(result.by);
+    const stored = taken(date, store.bookings.add(date, randomUUID(), withUniqueDrives(body, drivesOf(date))));
     changed(date);
-    return result.stored;
+    return stored;
   });
   mount(router, contract.changeBooking, ({ params: { date, id }, body: { version, fields } }) => {
-    const result = store.bookings.change(date, id, version, withUniqueDrives(fields, date, id));
-    if (result.outcome === 'missing') throw notFound(`booking "${id}" on ${date}`);
-    if (result.outcome === 'referenceTaken') throw referenceTaken(result.by);
-    if (result.outcome === 'stale') throw staleBooking(result.current);
+    const unique = withUniqueDrives(fields, drivesOf(date, id));
+    const stored = taken(date, store.bookings.change(date, id, version, unique));
     changed(date);
-    return result.stored;
+    return stored;
   });
   mount(router, contract.cancelBooking, ({ params: { date, id }, body: { version } }) => {
     const stored = store.bookings.get(date, id);
@@ -48,19 +44,21 @@ export function bookingRoutes({ store, room, hub }: Services): Router {
   mount(router, contract.previewImport, ({ params: { date }, body: { csv } }) => previewOf(date, csv));
   mount(router, contract.importBookings, ({ params: { date }, body: { csv } }) => {
     const { rows } = previewOf(date, csv);
-    store.db
-      .transaction(() => {
-        const bookings = store.bookings.list(date);
-        for (const { outcome, fields } of rows) {
-          if (!fields) continue;
-          const before = bookings.find((known) => known.fields.reference === fields.reference);
-          if (outcome === 'added') store.bookings.add(date, randomUUID(), withUniqueDrives(fields, date));
-          if (outcome === 'changed' && before) {
-            store.bookings.change(date, before.id, before.version, withUniqueDrives(fields, date, before.id));
-          }
-        }
-      })
-      .immediate();
+    const known = new Map(room.of(date).bookings.map((stored) => [stored.fields.reference, stored]));
+    const others = drivesOf(date);
+    const added: { id: string; fields: BookingFields }[] = [];
+    const changes: Booking[] = [];
+    for (const { outcome, fields } of rows) {
+      if (!fields) continue;
+      const before = known.get(fields.reference);
+      if (outcome === 'added') added.push({ id: randomUUID(), fields: withUniqueDrives(fields, others) });
+      if (outcome === 'changed' && before) {
+        for (const drive of before.fields.drives) others.delete(drive.id);
+        changes.push({ ...before, fields: withUniqueDrives(fields, others) });
+      }
+    }
+    const full = store.bookings.takeIn(date, { added, changed: changes });
+    if (full) throw dayFull(full);
     changed(date);
     const count = (outcome: string) => rows.filter((row) => row.outcome === outcome).length;
     return {
@@ -85,19 +83,47 @@ export function bookingRoutes({ store, room, hub }: Services): Router {
     return list.preview;
   }
 
-  /** Drive ids are unique on a day; one that another booking has already gets a new one. */
-  function withUniqueDrives(fields: BookingFields, date: string, ownId?: string): BookingFields {
-    const taken = new Set(
-      store.bookings.list(date).flatMap((other) => (other.id === ownId ? [] : other.fields.drives.map(({ id }) => id))),
-    );
-    const drives = fields.drives.map((drive) => {
-      const id = taken.has(drive.id) ? randomUUID() : drive.id;
-      taken.add(id);
-      return { ...drive, id };
-    });
-    return { ...fields, drives };
+  /** Ids of the drives of a day, but for those of one booking. */
+  function drivesOf(date: string, but?: string): Set<string> {
+    const others = store.bookings.list(date).filter(({ id }) => id !== but);
+    return new Set(others.flatMap(({ fields }) => fields.drives.map(({ id }) => id)));
   }
   return router;
+}
+
+/** What was stored; everything else is refused. */
+function taken(date: string, result: AddBooking | ChangeBooking): Booking {
+  switch (result.outcome) {
+    case 'added':
+    case 'changed':
+      return result.stored;
+    case 'missing':
+      throw notFound(`such booking on ${date}`);
+    case 'referenceTaken':
+      throw conflict(`The reference ${result.reference} belongs to the booking of ${result.name}.`);
+    case 'dayFull':
+      throw dayFull(result);
+    case 'stale':
+      throw staleBooking(result.current);
+  }
+}
+
+const staleBooking = (current: Booking) => stale(`the booking of ${current.fields.name}`, booking, current);
+
+function dayFull({ guests, drives }: { readonly guests: number; readonly drives: number }): Refusal {
+  return conflict(
+    `A day holds at most ${MOST_GUESTS_A_DAY} guests and ${MOST_DRIVES_A_DAY} drives; this would make ${guests} and ${drives}.`,
+  );
+}
+
+/** Drive ids are unique on a day: one that is taken gets a new one. The drives' ids are taken from then on. */
+function withUniqueDrives(fields: BookingFields, others: Set<string>): BookingFields {
+  const drives = fields.drives.map((drive) => {
+    const id = others.has(drive.id) ? randomUUID() : drive.id;
+    others.add(id);
+    return { ...drive, id };
+  });
+  return { ...fields, drives };
 }
 
 /** Whether an entry names one of these guests or drives. */

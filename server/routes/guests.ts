@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import { contract } from '@core/api';
 import { dayBeforeOf, guestResult, type DayBefore } from '@core/coaching';
+import { DAY_ENDS_S } from '@core/day';
 import { journalEntry, stateOf, withoutWords } from '@core/journal';
 import * as z from 'zod';
 import { conflict, notFound } from '../problems';
@@ -21,7 +22,7 @@ export function guestRoutes({ store, room, hub, clock, manager }: Services): Rou
       .slice(0, MOST_DAYS)
       .flatMap((other) => {
         const { context, entries } = room.of(other.date);
-        const result = guestResult(context, stateOf(context, entries, 86_400), other.id, room.vocabulary());
+        const result = guestResult(context, stateOf(context, entries, DAY_ENDS_S), other.id, room.vocabulary());
         return result ? [dayBeforeOf(other.date, result, linked.has(other.id))] : [];
       });
   };

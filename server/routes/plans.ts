@@ -159,8 +159,11 @@ export function planRoutes(services: Services): Router {
     what: { kind: 'closingMoved'; to: number } | { kind: 'crewHours'; instructor: string; from: number; to: number },
     by: string,
   ): void {
-    const at = Math.min(86_399, room.nowS(date));
-    store.journal.append(date, { id: randomUUID(), at, by, ...what } satisfies JournalEntry, clock.recordedAt());
+    store.journal.append(
+      date,
+      { id: randomUUID(), at: room.nowS(date), by, ...what } satisfies JournalEntry,
+      clock.recordedAt(),
+    );
   }
 }
 

@@ -1,11 +1,21 @@
 import { bookingFields, type BookingFields } from '@core/api';
+import { MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY } from '@core/day';
 import type { Db } from '../database';
-import { documentCodec, type Change, type DocumentRow, type Stored } from './documents';
+import { documentCodec, type Change, type DocumentRow, type ReadRows, type Stored } from './documents';
 
 /** Another booking of the day has this reference. */
-type ReferenceTaken = { readonly outcome: 'referenceTaken'; readonly by: Stored<BookingFields> };
-export type AddBooking = { readonly outcome: 'added'; readonly stored: Stored<BookingFields> } | ReferenceTaken;
-export type ChangeBooking = Change<BookingFields> | ReferenceTaken;
+type ReferenceTaken = { readonly outcome: 'referenceTaken'; readonly reference: string; readonly name: string };
+/** The day has as many guests or drives as a day can have. */
+type DayFull = { readonly outcome: 'dayFull'; readonly guests: number; readonly drives: number };
+export type AddBooking =
+  { readonly outcome: 'added'; readonly stored: Stored<BookingFields> } | ReferenceTaken | DayFull;
+export type ChangeBooking = Change<BookingFields> | ReferenceTaken | DayFull;
+
+/** Bookings that come in together. */
+export interface BookingBatch {
+  readonly added: readonly { readonly id: string; readonly fields: BookingFields }[];
+  readonly changed: readonly Stored<BookingFields>[];
+}
 
 /** The bookings of each event day. */
 export function bookingStore(db: Db) {
@@ -16,8 +26,8 @@ export function bookingStore(db: Db) {
   const one = db.prepare<[string, string], DocumentRow>(
     'select id, version, document from booking where date = ? and id = ?',
   );
-  const byReference = db.prepare<[string, string], DocumentRow>(
-    'select id, version, document from booking where date = ? and reference = ?',
+  const byReference = db.prepare<[string, string], { id: string; name: string | null }>(
+    `select id, document ->> 'name' as name from booking where date = ? and reference = ?`,
   );
   const insert = db.prepare('insert into booking (id, date, reference, version, document) values (?, ?, ?, 1, ?)');
   const update = db.prepare(
@@ -25,30 +35,78 @@ export function bookingStore(db: Db) {
   );
   const remove = db.prepare('delete from booking where date = ? and id = ? and version = ?');
   const day = db.prepare<[string], { date: string }>('select date from booking where id = ?');
+  const counts = db.prepare<[string], { guests: number; drives: number }>(
+    `select count(*) as guests, coalesce(sum(json_array_length(document, '$.drives')), 0) as drives
+     from booking where date = ?`,
+  );
   const get = (date: string, id: string): Stored<BookingFields> | undefined => {
     const row = one.get(date, id);
     return row && codec.read(row);
   };
+  const readAll = (date: string): ReadRows<BookingFields> => codec.readAll(ofDay.all(date));
+  const taken = (date: string, reference: string, id?: string): ReferenceTaken | undefined => {
+    const by = byReference.get(date, reference);
+    return by && by.id !== id ? { outcome: 'referenceTaken', reference, name: by.name ?? by.id } : undefined;
+  };
+  const full = (date: string): DayFull | undefined => {
+    const { guests, drives } = counts.get(date)!;
+    return guests > MOST_GUESTS_A_DAY || drives > MOST_DRIVES_A_DAY
+      ? { outcome: 'dayFull', guests, drives }
+      : undefined;
+  };
+  /** Runs a change, and takes it back where it has filled the day beyond what it can hold. */
+  const withinDay = <T>(date: string, change: () => T): T | DayFull => {
+    const before = full(date);
+    try {
+      return db.transaction(() => {
+        const done = change();
+        const now = before === undefined ? full(date) : undefined;
+        if (now) throw new OverFull(now);
+        return done;
+      })();
+    } catch (error) {
+      if (error instanceof OverFull) return error.day;
+      throw error;
+    }
+  };
   return {
-    list: (date: string): Stored<BookingFields>[] => ofDay.all(date).map(codec.read),
+    list: (date: string): Stored<BookingFields>[] => readAll(date).good,
+    readAll,
     get,
     /** The day on which a booking stands. */
     dateOf: (id: string): string | undefined => day.get(id)?.date,
-    add: db.transaction((date: string, id: string, fields: BookingFields): AddBooking => {
-      const taken = byReference.get(date, fields.reference);
-      if (taken) return { outcome: 'referenceTaken', by: codec.read(taken) };
-      insert.run(id, date, fields.reference, codec.write(fields));
-      return { outcome: 'added', stored: get(date, id)! };
-    }),
+    add: (date: string, id: string, fields: BookingFields): AddBooking =>
+      withinDay(date, (): AddBooking => {
+        const other = taken(date, fields.reference);
+        if (other) return other;
+        insert.run(id, date, fields.reference, codec.write(fields));
+        return { outcome: 'added', stored: get(date, id)! };
+      }),
     /** False where there is no such booking at this version. */
     remove: (date: string, id: string, version: number): boolean => remove.run(date, id, version).changes > 0,
-    change: db.transaction((date: string, id: string, version: number, fields: BookingFields): ChangeBooking => {
-      const current = get(date, id);
-      if (!current) return { outcome: 'missing' };
-      const taken = byReference.get(date, fields.reference);
-      if (taken && taken.id !== id) return { outcome: 'referenceTaken', by: codec.read(taken) };
-      const changed = update.run(fields.reference, codec.write(fields), date, id, version).changes;
-      return changed === 0 ? { outcome: 'stale', current } : { outcome: 'changed', stored: get(date, id)! };
-    }),
+    change: (date: string, id: string, version: number, fields: BookingFields): ChangeBooking =>
+      withinDay(date, (): ChangeBooking => {
+        const current = get(date, id);
+        if (!current) return { outcome: 'missing' };
+        const other = taken(date, fields.reference, id);
+        if (other) return other;
+        const changed = update.run(fields.reference, codec.write(fields), date, id, version).changes;
+        return changed === 0 ? { outcome: 'stale', current } : { outcome: 'changed', stored: get(date, id)! };
+      }),
+    /** Takes in many at once, all or none; their references are known to be free and their versions to be current. */
+    takeIn: (date: string, { added, changed }: BookingBatch): DayFull | undefined =>
+      withinDay(date, () => {
+        for (const { id, fields } of added) insert.run(id, date, fields.reference, codec.write(fields));
+        for (const { id, version, fields } of changed) {
+          update.run(fields.reference, codec.write(fields), date, id, version);
+        }
+        return undefined;
+      }),
   };
+}
+
+class OverFull extends Error {
+  constructor(readonly day: DayFull) {
+    super('the day is full');
+  }
 }

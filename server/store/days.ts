@@ -37,7 +37,10 @@ export function dayStore(db: Db) {
   const insert = db.prepare('insert into event_day (date, created_at) values (?, ?) on conflict do nothing');
   const columns = 'revision, author, reason, accepted_at, despite';
   const newest = db.prepare<[string, string], RevisionRow & { document: string }>(
-    `select ${columns}, document from plan_revision where date = ? and surface = ? order by revision desc limit 1`,
+    `select ${columns}, document from plan_revision where date = ? and surface = ? order by revision desc`,
+  );
+  const lastRevision = db.prepare<[string, string], { revision: number }>(
+    'select coalesce(max(revision), 0) as revision from plan_revision where date = ? and surface = ?',
   );
   const revisions = db.prepare<[string, string], RevisionRow>(
     `select ${columns} from plan_revision where date = ? and surface = ? order by revision desc`,
@@ -50,21 +53,33 @@ export function dayStore(db: Db) {
     `select ${columns}, document from plan_revision where date = ? and surface = ? and revision = ?`,
   );
   type Accepted = { plan: Plan; revision: PlanRevision };
-  const accepted = (row: (RevisionRow & { document: string }) | undefined): Accepted | undefined =>
-    row && { plan: planFile.parse(JSON.parse(row.document)), revision: revisionOf(row) };
-  const currentPlan = (date: string): Accepted | undefined => accepted(newest.get(date, MAIN_SURFACE));
+  const accepted = (row: (RevisionRow & { document: string }) | undefined): Accepted | undefined => {
+    const plan = row && planFile.safeParse(JSON.parse(row.document)).data;
+    return plan && { plan, revision: revisionOf(row) };
+  };
+  /** The newest plan that can be read. */
+  const currentPlan = (date: string): Accepted | undefined => {
+    for (const row of newest.iterate(date, MAIN_SURFACE)) {
+      const read = accepted(row);
+      if (read) return read;
+    }
+    return undefined;
+  };
+  const lastNumber = (date: string): number => lastRevision.get(date, MAIN_SURFACE)!.revision;
   return {
     list: (): DaySummary[] => summaries.all(),
     has: (date: string): boolean => exists.get(date) !== undefined,
     /** False where the day is there already. */
     add: (date: string, createdAt: string): boolean => insert.run(date, createdAt).changes > 0,
     currentPlan,
+    /** Number of the newest plan, be it readable or not; 0 where there is none. */
+    lastNumber,
     planOf: (date: string, revision: number): Accepted | undefined =>
       accepted(byRevision.get(date, MAIN_SURFACE, revision)),
     revisions: (date: string): PlanRevision[] => revisions.all(date, MAIN_SURFACE).map(revisionOf),
     /** Stores a plan as the next revision. */
     acceptPlan: db.transaction((date: string, plan: Plan, { despite = [], ...by }: AcceptedBy): PlanRevision => {
-      const revision = (currentPlan(date)?.revision.revision ?? 0) + 1;
+      const revision = lastNumber(date) + 1;
       insertPlan.run({
         ...by,
         date,

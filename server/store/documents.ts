@@ -1,3 +1,4 @@
+import { mended, type Fault } from '@core/day';
 import * as z from 'zod';
 import type { Db } from '../database';
 
@@ -20,14 +21,47 @@ export interface DocumentRow {
   document: string;
 }
 
-/** Reads rows whose document is checked by a schema, and writes documents in their encoded form. */
-export function documentCodec<S extends z.ZodType>(schema: S) {
+/** What is wrong with a stored document, which an older or a damaged database may hold. */
+export interface RowFault extends Fault {
+  readonly id: string;
+  /** The document as a whole is passed over; otherwise all but this place is used. */
+  readonly setAside: boolean;
+}
+
+/** Stored documents as far as they can be read. */
+export interface ReadRows<T> {
+  readonly good: Stored<T>[];
+  readonly faults: RowFault[];
+}
+
+/**
+ * Reads rows whose document is checked by a schema, and writes documents in their encoded form. A document that does not
+ * fit its schema is read as far as it goes; it is never what ends a request.
+ *
+ * @param fallback what stands in for what cannot be read; without it, a document that lacks something is set aside
+ */
+export function documentCodec<S extends z.ZodType>(schema: S, fallback?: z.output<S>) {
+  const check = (document: unknown) => schema.safeParse(document) as z.ZodSafeParseResult<z.output<S>>;
+  const instead = fallback === undefined ? {} : z.encode(schema, fallback);
+  const readRow = ({ id, version, document }: DocumentRow): ReadRows<z.output<S>> => {
+    const read = mended(JSON.parse(document), check, instead);
+    if (!read) {
+      const [fault] = check(JSON.parse(document)).error!.issues;
+      const path = fault!.path.map(String).join('.') || '(document)';
+      return { good: [], faults: [{ id, path, message: fault!.message, setAside: true }] };
+    }
+    return {
+      good: [{ id, version, fields: read.value }],
+      faults: read.faults.map((fault) => ({ ...fault, id, setAside: false })),
+    };
+  };
   return {
-    read: ({ id, version, document }: DocumentRow): Stored<z.output<S>> => ({
-      id,
-      version,
-      fields: schema.parse(JSON.parse(document)),
-    }),
+    /** Nothing where the document is too far from its schema. */
+    read: (row: DocumentRow): Stored<z.output<S>> | undefined => readRow(row).good[0],
+    readAll: (rows: readonly DocumentRow[]): ReadRows<z.output<S>> => {
+      const all = rows.map(readRow);
+      return { good: all.flatMap(({ good }) => good), faults: all.flatMap(({ faults }) => faults) };
+    },
     write: (fields: z.output<S>): string => JSON.stringify(z.encode(schema, fields)),
   };
 }
@@ -42,18 +76,22 @@ export function documentTable<S extends z.ZodType>(db: Db, table: 'car' | 'instr
      values (?, (select coalesce(max(position), 0) + 1 from ${table}), 1, ?)`,
   );
   const update = db.prepare(`update ${table} set version = version + 1, document = ? where id = ? and version = ?`);
+  const replace = db.prepare(`update ${table} set version = version + 1, document = ? where id = ?`);
   const remove = db.prepare(`delete from ${table} where id = ?`);
   const get = (id: string): Stored<z.output<S>> | undefined => {
     const row = one.get(id);
     return row && codec.read(row);
   };
+  const readAll = (): ReadRows<z.output<S>> => codec.readAll(all.all());
   return {
-    list: (): Stored<z.output<S>>[] => all.all().map(codec.read),
+    list: (): Stored<z.output<S>>[] => readAll().good,
+    readAll,
     get,
-    /** Nothing where the id is taken. */
+    /** Nothing where the id is taken; one that cannot be read is replaced. */
     add: db.transaction((id: string, fields: z.output<S>): Stored<z.output<S>> | undefined => {
-      if (one.get(id)) return undefined;
-      insert.run(id, codec.write(fields));
+      if (get(id)) return undefined;
+      if (one.get(id)) replace.run(codec.write(fields), id);
+      else insert.run(id, codec.write(fields));
       return get(id);
     }),
     /** False where there is none. */

@@ -17,7 +17,8 @@ export function planJobStore(db: Db) {
   return {
     get: (date: string): PlanJob | undefined => {
       const row = one.get(date);
-      return row && planJob.parse(JSON.parse(row.document));
+      // One that cannot be read is none: it can be looked for again.
+      return row && planJob.safeParse(JSON.parse(row.document)).data;
     },
     put: (date: string, job: PlanJob): void => {
       put.run({ date, id: job.id, document: JSON.stringify(z.encode(planJob, job)) });

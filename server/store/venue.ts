@@ -1,10 +1,11 @@
 import { venueFields, type StoredVenue, type VenueFields } from '@core/api';
 import type { Db } from '../database';
-import { documentCodec } from './documents';
+import { NEW_VENUE } from '../new-venue';
+import { documentCodec, type ReadRows } from './documents';
 
 /** The one venue of this database. */
 export function venueStore(db: Db) {
-  const codec = documentCodec(venueFields);
+  const codec = documentCodec(venueFields, NEW_VENUE);
   const read = db.prepare<[], { version: number; document: string }>(
     'select version, document from venue where id = 1',
   );
@@ -13,12 +14,17 @@ export function venueStore(db: Db) {
   const surface = db.prepare(
     'insert into surface (id, name) values (?, ?) on conflict (id) do update set name = excluded.name',
   );
-  const get = (): StoredVenue | undefined => {
+  const readAll = (): ReadRows<VenueFields> => {
     const row = read.get();
-    return row && { version: row.version, fields: codec.read({ id: 'venue', ...row }).fields };
+    return codec.readAll(row ? [{ id: 'venue', ...row }] : []);
+  };
+  const get = (): StoredVenue | undefined => {
+    const [venue] = readAll().good;
+    return venue && { version: venue.version, fields: venue.fields };
   };
   return {
     get,
+    readAll,
     /** Called once, on an empty database. The venue's circuit is its first surface. */
     create: db.transaction((fields: VenueFields): void => {
       insert.run(codec.write(fields));
