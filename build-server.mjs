@@ -8,6 +8,8 @@ await build({
     main: 'server/main.ts',
     'planner-worker': 'server/planner/worker.ts',
     'timing-stand-in': 'server/stand-ins/timing.ts',
+    admin: 'cli/admin.ts',
+    'reading-worker': 'server/reading/worker.ts',
   },
   outdir: 'dist/server',
   bundle: true,

@@ -5,6 +5,7 @@ import { CAR_MODELS, CAR_TALK } from './models';
 /** The demo venue, invented from end to end: a disused seaplane base on a lake island. */
 
 export const DEMO_DATE = '2027-05-22';
+export const DEMO_VENUE = 'Larkmere Flying-Boat Station';
 export const DEMO_SEED = 88;
 const at = (hours: number, minutes = 0) => hours * 3600 + minutes * 60;
 /** The morning is in the journal up to this time of day. */
@@ -15,7 +16,7 @@ const CLOSES = at(18);
 const allDay = [{ from: OPENS, to: CLOSES }];
 
 export const LARKMERE: VenueFields = {
-  name: 'Larkmere Flying-Boat Station',
+  name: DEMO_VENUE,
   timeZone: 'Atlantic/Faroe',
   currency: 'EUR',
   opens: OPENS,

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { bookingFields, type Booking, type BookingFields, type ImportPreview, type ImportRow } from '@core/api';
-import { faultsOf, wallClock, type Fault } from '@core/day';
+import { faultsOf, MOST_GUESTS_A_DAY, wallClock, type Fault } from '@core/day';
 import * as z from 'zod';
 import { BOOKING_COLUMNS, CellError, normalHeader, type BookingNames, type CellContext } from './booking-columns';
 
@@ -41,6 +41,11 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
     headers,
     body.map(({ cells }) => cells),
   );
+  if (body.length > MOST_GUESTS_A_DAY) {
+    const message = `the list has ${body.length} rows, and a day holds ${MOST_GUESTS_A_DAY} guests at most`;
+    return { ok: false, faults: [{ path: '(file)', message }] };
+  }
+  const stored = new Map(context.bookings.map((booking) => [booking.fields.reference, booking]));
   const firstLine = new Map<string, number>();
   return {
     ok: true,
@@ -51,7 +56,7 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
         (name, place) => name.trim() !== '' && !BOOKING_COLUMNS.some((column) => column.header === headers[place]),
       ),
       rows: body.map((row) => {
-        const read = readRow(row, headers, decimalComma, context);
+        const read = readRow(row, { headers, decimalComma, context, stored });
         const before = firstLine.get(read.reference);
         if (read.reference !== '' && before === undefined) firstLine.set(read.reference, row.line);
         if (before === undefined) return read;
@@ -100,13 +105,22 @@ function usesDecimalComma(headers: readonly string[], rows: readonly (readonly s
 
 function readRow(
   { line, cells }: Row,
-  headers: readonly string[],
-  decimalComma: boolean,
-  context: BookingListContext,
+  {
+    headers,
+    decimalComma,
+    context,
+    stored: known,
+  }: {
+    readonly headers: readonly string[];
+    readonly decimalComma: boolean;
+    readonly context: BookingListContext;
+    /** The bookings of the day, by reference. */
+    readonly stored: ReadonlyMap<string, Booking>;
+  },
 ): ImportRow {
   const cellOf = (header: string) => cells[headers.indexOf(header)] ?? '';
   const reference = cellOf('reference');
-  const stored = context.bookings.find((booking) => booking.fields.reference === reference);
+  const stored = known.get(reference);
   const cellContext: CellContext = {
     ...context,
     decimalComma,

@@ -1,21 +1,32 @@
 import Papa from 'papaparse';
-import type { Circuit, LinePoint } from '@core/circuit';
+import { MOST_LINE_POINTS, type Circuit, type LinePoint } from '@core/circuit';
 import type { Fault } from '@core/day';
-import { failed, nothingBeside, UNNAMED, type CircuitRead } from './circuit-read';
+import { failed, nothingBeside, UNNAMED, type CircuitRead, type CircuitReadOptions } from './circuit-read';
 
-const REQUIRED = ['x_m', 'y_m', 'width_left_m', 'width_right_m'] as const;
-type Column = (typeof REQUIRED)[number] | 'z_m';
+const PLACE = ['x_m', 'y_m'] as const;
+const WIDTHS = ['width_left_m', 'width_right_m'] as const;
+type Column = (typeof PLACE)[number] | (typeof WIDTHS)[number] | 'z_m';
 
-/** Reads a centre line from CSV: plane coordinates and widths, a point a line, columns in any order. */
-export function readCircuitCsv(text: string): CircuitRead {
+/**
+ * Reads a centre line from CSV: plane coordinates and widths, a point a line, columns in any order. Without columns of
+ * widths the road is as wide as `width` says.
+ */
+export function readCircuitCsv(text: string, { width }: CircuitReadOptions = {}): CircuitRead {
   const { data, errors } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
   if (errors.length > 0 && errors[0]!.type === 'Quotes') {
     return failed([{ path: `line ${(errors[0]!.row ?? 0) + 1}`, message: errors[0]!.message }]);
   }
   const header = (data[0] ?? []).map((cell) => cell.trim().toLowerCase());
-  const missing = REQUIRED.filter((name) => !header.includes(name));
+  const hasWidths = WIDTHS.every((name) => header.includes(name));
+  const needed = width && !hasWidths ? PLACE : [...PLACE, ...WIDTHS];
+  const missing = needed.filter((name) => !header.includes(name));
   if (missing.length > 0) {
-    return failed(missing.map((name) => ({ path: 'line 1', message: `the column "${name}" is missing` })));
+    const wanted = 'expected x_m, y_m, width_left_m, width_right_m and, if there are heights, z_m; all in metres';
+    return failed(missing.map((name) => ({ path: 'line 1', message: `the column "${name}" is missing: ${wanted}` })));
+  }
+  if (data.length - 1 > MOST_LINE_POINTS) {
+    const message = `expected at most ${MOST_LINE_POINTS} points, got ${data.length - 1}: thin the line out`;
+    return failed([{ path: '(file)', message }]);
   }
   const faults: Fault[] = [];
   const line = data.slice(1).map((cells, index): LinePoint => {
@@ -31,8 +42,8 @@ export function readCircuitCsv(text: string): CircuitRead {
     const point = {
       xM: value('x_m'),
       yM: value('y_m'),
-      leftM: value('width_left_m'),
-      rightM: value('width_right_m'),
+      leftM: hasWidths ? value('width_left_m') : width![0],
+      rightM: hasWidths ? value('width_right_m') : width![1],
     };
     return header.includes('z_m') ? { ...point, zM: value('z_m') } : point;
   });
@@ -47,6 +58,7 @@ export function readCircuitCsv(text: string): CircuitRead {
     assumed: [
       'the first point is the start line',
       'the line is closed from the last point to the first',
+      ...(hasWidths ? [] : [`the road reaches ${width![0]} m to the left and ${width![1]} m to the right`]),
       ...(header.includes('z_m') ? [] : ['the circuit is level, as there is no column z_m']),
       'plane coordinates: where on the globe it lies is not known',
     ],

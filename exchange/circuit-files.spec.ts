@@ -108,6 +108,41 @@ describe('A circuit in GeoJSON', () => {
     expect(faultsOf(metres, 'geojson')[0]).toMatch(/expected degrees .* are these metres\?/);
   });
 
+  it('may be one plain line of another program, closed or nearly so, with the widths that are given', () => {
+    const ring = circle(100, 90).map((point) => {
+      const { latDeg, lonDeg } = toLatLon(point, HERE);
+      return [lonDeg, latDeg];
+    });
+    const width = [4, 6] as const;
+    const geometry = { type: 'LineString', coordinates: [...ring, ring[0]!] };
+    const feature = { type: 'Feature', properties: null, geometry };
+    for (const file of [geometry, feature, { type: 'FeatureCollection', features: [feature] }]) {
+      const read = readCircuit(JSON.stringify(file), 'geojson', { width });
+      if (!read.ok) return fail(read.faults[0]!.message);
+      expect(read.circuit.line.length).toBe(90);
+      expect([read.circuit.line[0]!.leftM, read.circuit.line[0]!.rightM]).toEqual([4, 6]);
+      expect(read.assumed).toContain('the one line of the file is the centre line, driven as it is drawn');
+    }
+    const nearly = { ...geometry, coordinates: ring };
+    const read = readCircuit(JSON.stringify(nearly), 'geojson', { width });
+    expect(read.ok && read.assumed).toContain(jasmine.stringMatching(/the line was closed over its last [\d.]+ m/));
+    const half = { ...geometry, coordinates: ring.slice(0, 40) };
+    expect(faultsOf(JSON.stringify(half), 'geojson')[0]).toMatch(/the line is not closed/);
+    expect(faultsOf(JSON.stringify(geometry), 'geojson')[0]).toMatch(/widthLeftM: expected a number of metres/);
+    const two = { type: 'FeatureCollection', features: [feature, feature] };
+    expect(faultsOf(JSON.stringify(two), 'geojson')[0]).toMatch(/no centre line/);
+  });
+
+  it('and CSV are refused by their number of points before anything is worked out', () => {
+    const coordinates = Array.from({ length: 7000 }, (_, i) => [i / 1e5, 1]);
+    const line = { type: 'LineString', coordinates };
+    expect(faultsOf(JSON.stringify(line), 'geojson')).toEqual([
+      'features[0].geometry: expected at most 6000 points, got 7000: thin the line out',
+    ]);
+    const csv = `x_m,y_m,width_left_m,width_right_m\n${coordinates.map(([x, y]) => `${x},${y},1,1`).join('\n')}`;
+    expect(faultsOf(csv, 'csv')).toEqual(['(file): expected at most 6000 points, got 7000: thin the line out']);
+  });
+
   it('may be drawn by its two edges', () => {
     const ring = (radiusM: number) =>
       [...circle(radiusM, 90), circle(radiusM, 90)[0]!].map((point) => {
@@ -147,7 +182,13 @@ describe('A circuit in CSV', () => {
   });
 
   it('is refused with line and column', () => {
-    expect(faultsOf('x_m,y_m,width_left_m\n1,2,3', 'csv')).toEqual(['line 1: the column "width_right_m" is missing']);
+    expect(faultsOf('x_m,y_m,width_left_m\n1,2,3', 'csv')).toEqual([
+      'line 1: the column "width_right_m" is missing: expected x_m, y_m, width_left_m, width_right_m and, if there are heights, z_m; all in metres',
+    ]);
+    const narrow = readCircuit(circuitCsv({ line: circle(100) }).replace(/width_left_m|width_right_m/g, 'w'), 'csv', {
+      width: [3, 4],
+    });
+    expect(narrow.ok && [narrow.circuit.line[0]!.leftM, narrow.circuit.line[0]!.rightM]).toEqual([3, 4]);
     expect(faultsOf('x_m,y_m,width_left_m,width_right_m\n1,2,3,four', 'csv')[0]).toBe(
       'line 2, width_right_m: expected a number, got "four"',
     );

@@ -4,13 +4,16 @@ import {
   circuitFile,
   coneKind,
   crossingOf,
+  MOST_LINE_POINTS,
+  SegmentGrid,
+  type FlatPoint,
   type LinePoint,
   type Origin,
 } from '@core/circuit';
 import { faultsOf, parseJson, type Fault } from '@core/day';
 import * as z from 'zod';
 import { middleOf, toPlane, type LatLon } from './circuit-plane';
-import { failed, nothingBeside, UNNAMED, type CircuitRead } from './circuit-read';
+import { failed, nothingBeside, UNNAMED, type CircuitRead, type CircuitReadOptions } from './circuit-read';
 
 const position = z.array(z.number()).min(2, 'expected longitude and latitude').max(4);
 const feature = z.object({
@@ -25,20 +28,37 @@ const feature = z.object({
 type Feature = z.output<typeof feature>;
 const collection = z.object({ type: z.literal('FeatureCollection'), features: z.array(feature) });
 
+/** A collection, or the one feature or line that another program has written without it. */
+const anyGeoJson = z.preprocess((value) => {
+  const { type } = (value ?? {}) as { type?: unknown };
+  if (type === 'LineString' || type === 'Polygon') {
+    return { type: 'FeatureCollection', features: [{ type: 'Feature', properties: null, geometry: value }] };
+  }
+  return type === 'Feature' ? { type: 'FeatureCollection', features: [value] } : value;
+}, collection);
+
 const CLOSED_M = 0.05;
 
+const tooMany = (path: string, points: number): Fault => ({
+  path,
+  message: `expected at most ${MOST_LINE_POINTS} points, got ${points}: thin the line out`,
+});
+
 /** Reads a circuit from GeoJSON (RFC 7946): a centre line or its two edges, and what stands beside it. */
-export function readCircuitGeoJson(text: string): CircuitRead {
-  const parsed = parseJson(text, collection);
+export function readCircuitGeoJson(text: string, { width }: CircuitReadOptions = {}): CircuitRead {
+  const parsed = parseJson(text, anyGeoJson);
   if (!parsed.ok) return failed(parsed.faults);
   const { features } = parsed.value;
   const outside = features.flatMap((one, index) => outsideGlobe(one, index));
   if (outside.length > 0) return failed(outside);
-  const lines = features.flatMap((one, index) =>
+  const named = features.flatMap((one, index) =>
     one.geometry.type === 'Polygon' || (one.geometry.type === 'LineString' && role(one) === 'centreLine')
       ? [index]
       : [],
   );
+  // Another program's file knows no roles: where it has one line, that is the one.
+  const plain = features.flatMap((one, index) => (one.geometry.type === 'LineString' ? [index] : []));
+  const lines = named.length === 0 && plain.length === 1 ? plain : named;
   const [at] = lines;
   if (at === undefined || lines.length > 1) {
     const found = lines.length === 0 ? 'no centre line' : `${lines.length} centre lines`;
@@ -51,7 +71,10 @@ export function readCircuitGeoJson(text: string): CircuitRead {
   }
   const main = features[at]!;
   const path = `features[${at}]`;
-  const read = main.geometry.type === 'Polygon' ? fromEdges(main, path) : fromCentreLine(main, path);
+  const read =
+    main.geometry.type === 'Polygon'
+      ? fromEdges(main, path)
+      : fromCentreLine(main, path, { width, isPlain: lines === plain });
   if (!('line' in read)) return failed(read.faults);
   return withPlaces(features, main, read.line, read.origin, read.assumed);
 }
@@ -82,23 +105,38 @@ function outsideGlobe({ geometry }: Feature, index: number): Fault[] {
 
 const latLon = ([lonDeg, latDeg]: readonly number[]): LatLon => ({ latDeg: latDeg!, lonDeg: lonDeg! });
 
-function fromCentreLine({ geometry, properties }: Feature, path: string): LineRead | { faults: Fault[] } {
+/** A plain line may stop a few points short of its beginning: it is closed then. */
+const CLOSES_WITHIN_SPACINGS = 5;
+
+function fromCentreLine(
+  { geometry, properties }: Feature,
+  path: string,
+  { width, isPlain }: { readonly width: CircuitReadOptions['width']; readonly isPlain: boolean },
+): LineRead | { faults: Fault[] } {
   const coordinates = geometry.coordinates as number[][];
+  if (coordinates.length > MOST_LINE_POINTS) return { faults: [tooMany(`${path}.geometry`, coordinates.length)] };
   if (coordinates.length < 2) return { faults: [{ path, message: 'expected at least 20 points' }] };
   const origin = middleOf(coordinates.map(latLon));
   const points = coordinates.map((one) => toPlane(latLon(one), origin));
   const gapM = Math.hypot(points[0]!.xM - points.at(-1)!.xM, points[0]!.yM - points.at(-1)!.yM);
   const faults: Fault[] = [];
-  if (gapM > CLOSED_M) {
+  const lengthM = points
+    .slice(1)
+    .reduce((sum, b, i) => sum + Math.hypot(b.xM - points[i]!.xM, b.yM - points[i]!.yM), 0);
+  const closesM = isPlain ? (CLOSES_WITHIN_SPACINGS * lengthM) / (points.length - 1) : CLOSED_M;
+  if (gapM > Math.max(CLOSED_M, closesM)) {
     faults.push({
       path: `${path}.geometry`,
       message: `the line is not closed: its last point lies ${gapM.toFixed(1)} m from the first`,
     });
   }
-  const open = points.slice(0, -1);
-  const assumed: string[] = [];
-  const widths = (key: string): number[] => {
-    const value = properties?.[key];
+  const isClosed = gapM <= CLOSED_M;
+  const open = isClosed ? points.slice(0, -1) : points;
+  const assumed: string[] = isPlain ? ['the one line of the file is the centre line, driven as it is drawn'] : [];
+  if (!isClosed) assumed.push(`the line was closed over its last ${gapM.toFixed(1)} m`);
+  const widths = (key: 'widthLeftM' | 'widthRightM'): number[] => {
+    const value = properties?.[key] ?? (width && width[key === 'widthLeftM' ? 0 : 1]);
+    if (properties?.[key] === undefined && width) assumed.push(`${key} is ${String(value)} m everywhere`);
     if (typeof value === 'number') return open.map(() => value);
     if (Array.isArray(value) && value.every((one) => typeof one === 'number')) {
       if (value.length === open.length || value.length === points.length) return value.slice(0, open.length);
@@ -139,6 +177,8 @@ function fromEdges({ geometry }: Feature, path: string): LineRead | { faults: Fa
     };
   }
   const origin = middleOf(rings[0]!.map(latLon));
+  const long = rings.findIndex((ring) => ring.length > MOST_LINE_POINTS);
+  if (long >= 0) return { faults: [tooMany(`${path}.geometry.coordinates[${long}]`, rings[long]!.length)] };
   const edges = rings.map((ring) => ring.slice(0, -1).map((one) => toPlane(latLon(one), origin)));
   const [outer, inner] = edges as [LatLonPlane[], LatLonPlane[]];
   for (const [index, ring] of rings.entries()) {
@@ -171,8 +211,9 @@ function fromEdges({ geometry }: Feature, path: string): LineRead | { faults: Fa
   }
   // Driving direction is that of the outer ring. Each of its points is paired with the nearest place of the hole.
   const clockwise = area(outer) < 0;
+  const grid = new SegmentGrid(inner);
   const line = outer.map((point): LinePoint => {
-    const { place, awayM } = nearestOn(inner, point);
+    const { place, awayM } = nearestOn(grid, point);
     const half = awayM / 2;
     return { xM: (point.xM + place.xM) / 2, yM: (point.yM + place.yM) / 2, leftM: half, rightM: half };
   });
@@ -195,17 +236,17 @@ const area = (ring: readonly LatLonPlane[]) =>
     return sum + (a.xM * b.yM - b.xM * a.yM) / 2;
   }, 0);
 
-function nearestOn(ring: readonly LatLonPlane[], point: LatLonPlane): { place: LatLonPlane; awayM: number } {
-  let best = { place: ring[0]!, awayM: Infinity };
-  ring.forEach((a, i) => {
-    const b = ring[(i + 1) % ring.length]!;
+function nearestOn(ring: SegmentGrid, point: FlatPoint): { place: FlatPoint; awayM: number } {
+  let best: { place: FlatPoint; awayM: number } = { place: point, awayM: Infinity };
+  for (const i of ring.around(point)) {
+    const [a, b] = ring.endsOf(i);
     const [dx, dy] = [b.xM - a.xM, b.yM - a.yM];
     const part = ((point.xM - a.xM) * dx + (point.yM - a.yM) * dy) / (dx * dx + dy * dy || 1);
     const along = Math.min(1, Math.max(0, part));
     const place = { xM: a.xM + along * dx, yM: a.yM + along * dy };
     const awayM = Math.hypot(place.xM - point.xM, place.yM - point.yM);
     if (awayM < best.awayM) best = { place, awayM };
-  });
+  }
   return best;
 }
 

@@ -13,17 +13,38 @@ const trackPoint = z.object({
 
 const list = (value: unknown): unknown[] => (value === undefined ? [] : Array.isArray(value) ? value : [value]);
 
+/** No track lies deeper. */
+const DEEPEST = 50;
+
+/** What no track needs and a parser might choke on: entities of its own, tags nested without end. */
+function harmIn(text: string): Fault | undefined {
+  const fault = (index: number, message: string) => ({
+    path: `line ${text.slice(0, index).split('\n').length}`,
+    message,
+  });
+  const entity = text.search(/<!(DOCTYPE|ENTITY)/i);
+  if (entity >= 0) return fault(entity, 'a track needs no document type and no entities');
+  let depth = 0;
+  for (const tag of text.matchAll(/<(\/?)[A-Za-z_][^<>]*?(\/?)>/g)) {
+    if (tag[1] === '/') depth -= 1;
+    else if (tag[2] !== '/') depth += 1;
+    if (depth > DEEPEST) return fault(tag.index, `tags are nested more than ${DEEPEST} deep`);
+  }
+  return undefined;
+}
+
 /**
  * Reads a circuit from a receiver's track (GPX 1.1): laps are cut at the start line, smoothed, aligned by distance and
  * averaged. A lap time from such a line is good to a few per cent.
  */
 export function readCircuitGpx(text: string, { width, start }: CircuitReadOptions): CircuitRead {
+  const harm = harmIn(text);
+  if (harm) return failed([harm]);
   const valid = XMLValidator.validate(text);
   if (valid !== true) return failed([{ path: `line ${valid.err.line}`, message: `not XML: ${valid.err.msg}` }]);
-  const parsed = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '@' }).parse(text) as Record<
-    string,
-    unknown
-  >;
+  const parsed = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '@', processEntities: false }).parse(
+    text,
+  ) as Record<string, unknown>;
   const gpx = (parsed['gpx'] ?? {}) as Record<string, unknown>;
   const tracks = list(gpx['trk']) as Record<string, unknown>[];
   if (tracks.length !== 1) {

@@ -17,9 +17,9 @@ export function readCircuit(text: string, format: CircuitFormat, options: Circui
   const clean = text.replace(/^\uFEFF/, '');
   const read =
     format === 'geojson'
-      ? readCircuitGeoJson(clean)
+      ? readCircuitGeoJson(clean, options)
       : format === 'csv'
-        ? readCircuitCsv(clean)
+        ? readCircuitCsv(clean, options)
         : readCircuitGpx(clean, options);
   if (!read.ok) return read;
   const { line, dropped } = withoutDoubles(read.circuit.line);

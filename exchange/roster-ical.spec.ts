@@ -40,15 +40,29 @@ const entries: fc.Arbitrary<RosterEntry> = fc
   });
 
 describe('The roster as a calendar', () => {
-  it('comes back as it went out, over changes of summer time too', () => {
+  const machineZone = process.env['TZ'];
+  afterEach(() => {
+    if (machineZone === undefined) delete process.env['TZ'];
+    else process.env['TZ'] = machineZone;
+  });
+
+  it('comes back as it went out, over changes of summer time too, whatever the zone of the machine', () => {
+    for (const zone of ['UTC', 'Europe/Berlin', 'America/New_York', 'Pacific/Auckland']) {
+      process.env['TZ'] = zone;
+      comesBack();
+    }
+  });
+
+  const comesBack = () =>
     fc.assert(
       fc.property(fc.uniqueArray(entries, { maxLength: 6, selector: ({ id }) => id }), (list) => {
         const found = readRosterIcal(rosterIcal(list, VENUE), VENUE);
-        expect(found).toEqual({ ok: true, entries: list, cancelled: [], faults: [] });
+        const known = list.map(({ id }) => id);
+        expect(found).toEqual({ ok: true, entries: list, known, faults: [] });
         for (const entry of list) expect(rosterEntry.safeEncode(entry).success).toBe(true);
       }),
+      { numRuns: 40 },
     );
-  });
 
   it('keeps the reason of an absence to itself', () => {
     const entry: RosterEntry = { id: 'a', instructor: 'i1', kind: 'absence', from: '2027-05-24', to: '2027-05-24' };
@@ -103,7 +117,7 @@ describe('The roster as a calendar', () => {
     const {
       entries: found,
       faults,
-      cancelled,
+      known,
     } = read(
       ['UID:1', 'SUMMARY:Nobody Known', 'DTSTART:20270525T083000', 'DTEND:20270525T093000'],
       ['UID:2', 'SUMMARY:Odile Varga', 'DTSTART:20270525T220000', 'DTEND:20270526T030000'],
@@ -111,11 +125,75 @@ describe('The roster as a calendar', () => {
       ['UID:4', 'SUMMARY:Odile Varga', 'STATUS:CANCELLED', 'DTSTART:20270525T083000', 'DTEND:20270525T093000'],
     );
     expect(faults).toEqual([
-      { event: 'Nobody Known', message: 'no instructor has this name' },
-      { event: 'Odile Varga', message: 'runs over midnight, from 2027-05-25 to 2027-05-26' },
+      { line: 4, event: 'Nobody Known', message: 'no instructor has this name' },
+      { line: 10, event: 'Odile Varga', message: 'runs over midnight, from 2027-05-25 to 2027-05-26' },
     ]);
     expect(found.map(({ hours }) => hours)).toEqual([{ from: 79_200, to: 86_400 }]);
-    expect(cancelled).toEqual(['4']);
+    // Of what cannot be taken in, nothing is known that would be reason to take anything out of the roster.
+    expect(known).toEqual(['3', '4']);
+  });
+
+  it('keeps two events of one UID, and gives a moved time of a series its new place', () => {
+    const times = (day: string) => [`DTSTART:202705${day}T083000`, `DTEND:202705${day}T120000`];
+    const { entries: found } = read(
+      ['UID:twice', 'SUMMARY:Odile Varga', ...times('24')],
+      ['UID:twice', 'SUMMARY:Odile Varga', ...times('27')],
+      ['UID:weekly', 'SUMMARY:Tomasz Ilgen', ...times('03'), 'RRULE:FREQ=WEEKLY;COUNT=3'],
+      ['UID:weekly', 'SUMMARY:Tomasz Ilgen', ...times('11'), 'RECURRENCE-ID:20270510T083000'],
+    );
+    expect(found.map(({ id, from }) => [id, from])).toEqual([
+      ['twice 2027-05-24', '2027-05-24'],
+      ['twice 2027-05-27', '2027-05-27'],
+      ['weekly 2027-05-03', '2027-05-03'],
+      ['weekly 2027-05-11', '2027-05-11'],
+      ['weekly 2027-05-17', '2027-05-17'],
+    ]);
+  });
+
+  it('reads days in a row over the change of the clock as one stretch', () => {
+    for (const [start, end] of [
+      ['DTSTART;TZID=Atlantic/Faroe:20270326T083000', 'DTEND;TZID=Atlantic/Faroe:20270326T120000'],
+      ['DTSTART:20270326T083000', 'DTEND:20270326T120000'],
+      ['DTSTART;VALUE=DATE:20270326', 'DTEND;VALUE=DATE:20270327'],
+    ] as const) {
+      const { entries: found } = read(['UID:1', 'SUMMARY:Odile Varga', start, end, 'RRULE:FREQ=DAILY;COUNT=5']);
+      expect(found.map(({ from, to }) => [from, to]))
+        .withContext(start)
+        .toEqual([['2027-03-26', '2027-03-30']]);
+    }
+  });
+
+  it('takes no harm from what a calendar may hold, and names it with its line', () => {
+    const one = ['DTSTART:20270525T083000', 'DTEND:20270525T120000'];
+    const { entries: found, faults } = read(
+      ['UID:__proto__', 'SUMMARY:Odile Varga', ...one],
+      ['UID:constructor', 'SUMMARY:Odile Varga', 'DTSTART:20270526T083000', 'DTEND:20270526T120000'],
+      ['UID:a', 'SUMMARY:Odile Varga', 'DTEND:20270525T120000'],
+      ['SUMMARY:Odile Varga', ...one],
+      ['UID:b', 'SUMMARY:Odile Varga', ...one, 'RRULE:FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30'],
+      ['UID:c', 'SUMMARY:Odile Varga', ...one, 'RRULE:FREQ=SECONDLY'],
+      ['UID:d', 'SUMMARY:Tomasz Ilgen', ...one, 'RRULE:FREQ=WEEKLY'],
+      ['UID:e', 'SUMMARY:Odile Varga', 'DTSTART:yesterday', 'DTEND:20270525T120000'],
+    );
+    expect(({} as { type?: string }).type).toBeUndefined();
+    expect(found.slice(0, 2).map(({ id }) => id)).toEqual(['__proto__', 'constructor']);
+    expect(found.filter(({ id }) => id.startsWith('d ')).length).toBe(105);
+    expect(faults.map(({ line, message }) => [line, message.replace(/\d{4}-.*|invalid.*/, '…')])).toEqual([
+      [16, 'has no beginning (DTSTART)'],
+      [21, 'has no UID'],
+      [26, 'repeats on days of which there are none in two years'],
+      [33, 'cannot be read: repeats several times a day, as no roster does'],
+      [40, 'goes on beyond two years: read up to …'],
+      [47, 'cannot be read: …'],
+    ]);
+  });
+
+  it('reads a file with a byte order mark, and tells of an event that does not end', () => {
+    const text = `\uFEFF${calendar(['UID:1', 'SUMMARY:Odile Varga', 'DTSTART;VALUE=DATE:20270525'])}`;
+    expect(readRosterIcal(text, VENUE)).toEqual(jasmine.objectContaining({ ok: true, faults: [] }));
+    const cut = text.slice(0, text.indexOf('END:VEVENT'));
+    const read = readRosterIcal(cut, VENUE);
+    expect(read.ok && read.faults).toEqual([{ line: 4, event: 'event', message: 'it begins and does not end' }]);
   });
 
   it('refuses what is no calendar', () => {

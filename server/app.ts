@@ -9,9 +9,11 @@ import { pinoHttp } from 'pino-http';
 import { openApiDocument } from '@core/api/openapi';
 import type { Problem } from '@core/api';
 import type { Clock } from './clock';
+import { door } from './door';
 import { DayRoom } from './day-room';
 import { DeviceDesk } from './devices/device-desk';
 import { Hub } from './live/hub';
+import { pruneStore } from './keeping/prune';
 import { ManagerDesk } from './manager-desk';
 import { PlanJobs } from './planner/plan-jobs';
 import { notFound, Refusal } from './problems';
@@ -34,12 +36,16 @@ export interface AppOptions {
   /** Folder of the built interface; without it only the API is served. */
   readonly webRoot?: string;
   readonly logger?: Logger;
+  /** Further names by which this server may be called. */
+  readonly hosts?: readonly string[];
+  /** Makes a backup of what is stored; without it none is made. */
+  readonly backUp?: (reason: string) => Promise<void>;
 }
 
 const MOST_BODY = '5mb';
 
 /** The whole server but for the port: API, live stream and interface. `close` ends its streams and threads. */
-export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptions): {
+export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = [], backUp }: AppOptions): {
   app: Express;
   close: () => void;
 } {
@@ -48,7 +54,11 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
   const planJobs = new PlanJobs({ store, room, hub, clock }, logger);
   const devices = new DeviceDesk({ store, room, hub, clock });
   const manager = new ManagerDesk(store);
-  const services: Services = { store, clock, hub, room, planJobs, devices, manager, resetDemo };
+  const dayClosed = () => {
+    if (!resetDemo) pruneStore(store, clock.read().date);
+    backUp?.('close').catch((error: unknown) => logger?.error({ err: error }, 'the backup failed'));
+  };
+  const services: Services = { store, clock, hub, room, planJobs, devices, manager, resetDemo, dayClosed };
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -74,7 +84,7 @@ export function createApp({ store, clock, resetDemo, webRoot, logger }: AppOptio
       filter: (request, response) => !request.url.endsWith('/stream') && compression.filter(request, response),
     }),
   );
-  app.use(express.json({ limit: MOST_BODY }), cookieParser());
+  app.use(door(hosts), express.json({ limit: MOST_BODY }), cookieParser());
 
   const openApi = openApiDocument();
   app.get('/api/openapi.json', (_request, response) => void response.json(openApi));
@@ -136,9 +146,12 @@ function problemHandler(logger: Logger | undefined): ErrorRequestHandler {
 
 function problemOf(error: unknown): Problem {
   if (error instanceof Refusal) return error.problem;
-  const { type, status } = error as { type?: string; status?: number };
+  const { type, status, limit = 0 } = error as { type?: string; status?: number; limit?: number };
   const of = (code: number, title: string, detail: string) => ({ type: 'about:blank', title, status: code, detail });
-  if (type === 'entity.too.large') return of(413, 'Too large', 'The request is over 5 MB; send a smaller file.');
+  if (type === 'entity.too.large') {
+    const most = limit >= 1e6 ? `${Math.round(limit / 2 ** 20)} MB` : `${Math.round(limit / 1024)} kB`;
+    return of(413, 'Too large', `The request is over ${most}; send a smaller file.`);
+  }
   if (type === 'entity.parse.failed') return of(400, 'Faulty request', 'The request is not JSON.');
   if (status !== undefined && status >= 400 && status < 500)
     return of(status, 'Faulty request', 'The request cannot be read.');

@@ -133,10 +133,38 @@ describe('Crew and vocabulary on the server', () => {
         );
       const { body } = await preview(longer).expect(200);
       expect([body.changed.length, body.cancelled, body.faults[0].event]).toEqual([1, ['other'], 'Nobody']);
+      expect(body.faults[0].line).toBeGreaterThan(10);
       expect((await entries()).length).toBe(2);
       await server.http.post('/api/roster/import').send({ ical: longer }).expect(200);
       expect((await entries()).map(({ id, to }) => [id, to])).toEqual([['away-1', '2027-05-27']]);
       await preview('hello').expect(422);
+    });
+
+    it('takes the old times of a series out of the roster where the calendar has moved them', async () => {
+      const weekly = (day: string, more = '') =>
+        [
+          'BEGIN:VCALENDAR',
+          'BEGIN:VEVENT',
+          'UID:weekly',
+          'SUMMARY:Odile Varga',
+          `DTSTART:202705${day}T083000`,
+          `DTEND:202705${day}T120000`,
+          'RRULE:FREQ=WEEKLY;COUNT=3',
+          `${more}END:VEVENT`,
+          'END:VCALENDAR',
+        ].join('\r\n');
+      const take = (ical: string) => server.http.post('/api/roster/import').send({ ical }).expect(200);
+      const odile = server.store.instructors.list().find(({ fields }) => fields.name === 'Odile Varga')!.id;
+      await take(weekly('24'));
+      expect((await entries()).map(({ from, instructor }) => [from, instructor])).toEqual([
+        ['2027-05-24', odile],
+        ['2027-05-31', odile],
+        ['2027-06-07', odile],
+      ]);
+      await take(weekly('25'));
+      expect((await entries()).map(({ from }) => from)).toEqual(['2027-05-25', '2027-06-01', '2027-06-08']);
+      await take(weekly('25', 'STATUS:CANCELLED\r\n'));
+      expect(await entries()).toEqual([]);
     });
 
     it('is warned of at the close of the day, two weeks ahead, where a skill hangs on one person', async () => {
@@ -207,7 +235,8 @@ describe('Crew and vocabulary on the server', () => {
     expect(JSON.stringify(await day())).not.toContain('voice');
     expect((await server.http.get(`${path}/export.json`).expect(200)).text).not.toContain('voice');
     expect((await manager.get(`${path}/export.json`).expect(200)).text).toContain('voice');
-    await server.http.post(`${path}/erase`).expect(200);
+    await server.http.post(`${path}/erase`).expect(403);
+    await manager.post(`${path}/erase`).expect(200);
     expect((await manager.get(`${path}/pairings`).expect(200)).body.reasons).toEqual([]);
   });
 });

@@ -2,7 +2,8 @@ import { copyFileSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { DatabaseRefused, openDatabase } from './database';
+import { openDatabase } from './database';
+import { CannotStart } from './keeping/faults';
 import { circuitStore } from './store/singles';
 
 describe('The database', () => {
@@ -23,7 +24,7 @@ describe('The database', () => {
     const db = openDatabase(file);
     db.pragma('user_version = 999');
     db.close();
-    expect(() => openDatabase(file)).toThrowError(DatabaseRefused, /was written by a newer Joy Lap/);
+    expect(() => openDatabase(file)).toThrowError(CannotStart, /was written by a newer Joy Lap/);
   });
 
   it('leaves everything as it was where a migration fails half-way', () => {

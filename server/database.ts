@@ -1,12 +1,10 @@
-import { mkdirSync, readdirSync, readFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
+import { CannotStart } from './keeping/faults';
 
 export type Db = Database.Database;
-
-/** Why a database can't be opened; the message is for the person who started the server. */
-export class DatabaseRefused extends Error {}
 
 const MIGRATIONS = join(dirname(fileURLToPath(import.meta.url)), 'sql');
 
@@ -26,10 +24,17 @@ function migrations(folder: string): Migration[] {
 
 /**
  * Opens the database file (`:memory:` for one that is not kept) and brings it to the newest form, each migration in a
- * transaction of its own. A database that a newer program has written is refused.
+ * transaction of its own. A database that a newer program has written, or that has been emptied, is refused.
+ *
+ * @throws CannotStart with what to do
  */
 export function openDatabase(file: string, folder = MIGRATIONS): Db {
   if (file !== ':memory:') mkdirSync(dirname(file), { recursive: true });
+  if (existsSync(file) && statSync(file).size === 0 && !existsSync(`${file}-wal`)) {
+    throw new CannotStart(
+      `The database ${file} is empty, as after a disk that was full. Restore a backup: ./joylap restore FILE. To begin with a new venue, take the file away.`,
+    );
+  }
   const db = new Database(file);
   db.pragma('journal_mode = WAL');
   db.pragma('synchronous = FULL');
@@ -40,7 +45,7 @@ export function openDatabase(file: string, folder = MIGRATIONS): Db {
   const found = db.pragma('user_version', { simple: true }) as number;
   if (found > newest) {
     db.close();
-    throw new DatabaseRefused(
+    throw new CannotStart(
       `The database ${file} was written by a newer Joy Lap (its form is ${found}, this program knows ${newest}). Start the newer program, or restore a copy from before.`,
     );
   }

@@ -1,7 +1,7 @@
 import { dayView, type Booking, type DayTrouble, type PlanRevision } from '@core/api';
 import { teachingDrivesOf, vocabularyOf, type FaultEntry, type TaughtDrive } from '@core/coaching';
 import { crewDaysOf, dateAfter, gapWords, skillGaps, type CrewDay } from '@core/crew';
-import { DAY_ENDS_S, emptyPlan, type Day, type Plan } from '@core/day';
+import { DAY_ENDS_S, DAY_S, emptyPlan, type Day, type Plan } from '@core/day';
 import { closeOfDay, type DayClose } from '@core/closing';
 import { carDaysOf, type CarDay } from '@core/garage';
 import {
@@ -15,6 +15,7 @@ import {
   standpointOf,
   stateOf,
   timeOnDay,
+  vehiclesOnCircuit,
   type DayContext,
   type JournalEntry,
   type RecordedEntry,
@@ -222,6 +223,19 @@ export class DayRoom {
     );
   }
 
+  /**
+   * The event day to which a moment of the night belongs, and its time on that day: the day before as long as that still
+   * runs and either has a car out or is the only one there is; else the day of the date.
+   */
+  eventDayAt(date: string, atS: number): { readonly date: string; readonly atS: number } {
+    const before = dateAfter(date, -1);
+    const night = { date: before, atS: DAY_S + atS };
+    if (night.atS >= DAY_ENDS_S || !this.store.days.has(before) || this.nowS(before) >= DAY_ENDS_S)
+      return { date, atS };
+    const out = vehiclesOnCircuit(this.of(before).journal.now()) > 0;
+    return out || !this.store.days.has(date) ? night : { date, atS };
+  }
+
   /** What planning and checking go by at a time of the day; a day without a plan has an empty one. */
   standpoint(date: string, atS: number): Standpoint {
     const { day, plan, context, entries } = this.of(date);
@@ -238,9 +252,14 @@ export class DayRoom {
    * Appends an entry, in one transaction with the check that it is possible, and tells every screen. An entry that is
    * recorded already comes back as it is.
    *
+   * @param alongside what is written in the same transaction, so that both are stored or neither
    * @throws Refusal 404 where there is no such day, 409 where the entry is impossible
    */
-  append(date: string, entry: JournalEntry): { readonly recorded: RecordedEntry; readonly isNew: boolean } {
+  append(
+    date: string,
+    entry: JournalEntry,
+    alongside: () => void = () => undefined,
+  ): { readonly recorded: RecordedEntry; readonly isNew: boolean } {
     const { entries, journal } = this.of(date);
     const appended = this.store.db
       .transaction(() => {
@@ -248,6 +267,7 @@ export class DayRoom {
         if (known) {
           const { recorded } = known;
           if (recorded && known.date === date && textOf(recorded.entry) === textOf(entry)) {
+            alongside();
             return { recorded, isNew: false };
           }
           throw conflict('Another entry has this id already.');
@@ -257,6 +277,7 @@ export class DayRoom {
         }
         const admission = journal.admit(entry);
         if (!admission.admitted) throw new Refusal(409, 'Impossible entry', admission.reason);
+        alongside();
         return { recorded: this.store.journal.append(date, entry, this.clock.recordedAt()), isNew: true };
       })
       .immediate();
@@ -275,12 +296,13 @@ export class DayRoom {
 /** What screens go by that is not in the day file. */
 function exitOf(store: Store) {
   const cars = store.cars.list();
-  const { pitExit } = store.venue.get()!.fields;
+  const { pitExit, currency } = store.venue.get()!.fields;
   const { circuit } = store.circuit.get();
   return {
     carNumbers: Object.fromEntries(cars.map(({ id, fields }) => [id, fields.number])),
     stalls: Object.fromEntries(cars.flatMap(({ id, fields }) => (fields.stall ? [[id, fields.stall]] : []))),
     pitExit,
+    currency,
     map: circuit ? circuitMapOf(circuit) : null,
     faults: store.faults.list().map(({ fields }) => fields),
   };

@@ -1,6 +1,7 @@
-import { readFileSync } from 'node:fs';
-import { createServer } from 'node:http';
+import { mkdirSync, readFileSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
 import { createServer as createTlsServer } from 'node:https';
+import type { AddressInfo } from 'node:net';
 import { join, dirname } from 'node:path';
 import { createSecureContext } from 'node:tls';
 import { fileURLToPath } from 'node:url';
@@ -8,34 +9,34 @@ import { pino } from 'pino';
 import { DEMO_DATE, DEMO_STARTS_S } from '../demo/larkmere';
 import { createApp } from './app';
 import { demoClock, realClock } from './clock';
-import { DatabaseRefused, openDatabase, type Db } from './database';
+import { openDatabase, type Db } from './database';
 import { prepareVenue } from './first-start';
+import { keepBackup } from './keeping/backup';
+import { CannotStart, startFault } from './keeping/faults';
+import { lockFolder } from './keeping/lock';
+import { DATABASE_FILE, dataFolder, DEMO_ID, mayHoldDemo, portOf } from './keeping/settings';
+import { pruneStore } from './keeping/prune';
 import { seedDemo } from './seed-demo';
 import { openStore } from './store';
 
 /**
- * Starts the server. `demo` as the first argument: the demo venue with its own clock, in `JOYLAP_DEMO_DATA`; else the
- * venue's own data in `JOYLAP_DATA`. `PORT` and `HOST` say where it listens; with `JOYLAP_TLS_CERT` and
- * `JOYLAP_TLS_KEY` (files in PEM format) it does so by HTTPS.
+ * Starts the server. `demo` as the first argument: the demo venue with its own clock; else the venue's own data. The data
+ * lie in `JOYLAP_DATA` (the demo's in `JOYLAP_DEMO_DATA`, if that is set). `PORT` and `HOST` say where it listens,
+ * `JOYLAP_HOSTS` by which further names it may be called; with `JOYLAP_TLS_CERT` and `JOYLAP_TLS_KEY` (files in PEM
+ * format) it does so by HTTPS.
  */
 const demo = process.argv[2] === 'demo';
-const port = Number(process.env['PORT'] ?? 4700);
 const host = process.env['HOST'] ?? '127.0.0.1';
-const folder = demo ? (process.env['JOYLAP_DEMO_DATA'] ?? '.demo-data') : (process.env['JOYLAP_DATA'] ?? 'data');
+const folder = dataFolder(demo);
+const file = join(folder, DATABASE_FILE);
 const webRoot = process.env['JOYLAP_WEB'] ?? join(dirname(fileURLToPath(import.meta.url)), '..', 'web', 'browser');
-const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
+const logger = pino({
+  level: process.env['LOG_LEVEL'] ?? 'warn',
+  // Whoever reads the log must not become the manager by it.
+  redact: ['req.headers.cookie', 'req.headers.authorization', 'res.headers["set-cookie"]'],
+});
 
-function open(): Db {
-  try {
-    return openDatabase(join(folder, 'joylap.sqlite'));
-  } catch (error) {
-    if (!(error instanceof DatabaseRefused)) throw error;
-    process.stderr.write(`${error.message}\n`);
-    process.exit(2);
-  }
-}
-
-/** Certificate and key, if both are given; a fault in them ends the program with a sentence. */
+/** Certificate and key, if both are given. */
 function tlsFiles(): { cert: Buffer; key: Buffer } | undefined {
   const [cert, key] = [process.env['JOYLAP_TLS_CERT'], process.env['JOYLAP_TLS_KEY']];
   if (cert === undefined && key === undefined) return undefined;
@@ -45,39 +46,66 @@ function tlsFiles(): { cert: Buffer; key: Buffer } | undefined {
     createSecureContext(files);
     return files;
   } catch (error) {
-    process.stderr.write(`The certificate can't be used: ${(error as Error).message}\n`);
-    process.exit(2);
+    throw new CannotStart(`The certificate can't be used: ${(error as Error).message}`);
   }
 }
 
-const store = openStore(open());
-const start = { date: DEMO_DATE, secondsOfDay: DEMO_STARTS_S };
-if (demo) seedDemo(store);
-else prepareVenue(store, new Date().toISOString().slice(0, 10), new Date().toISOString());
-const clock = demo ? demoClock(start) : realClock(() => store.venue.get()!.fields.timeZone);
-const resetDemo = () => {
-  seedDemo(store);
-  clock.adjust({ ...start, rate: 1 });
-};
-
-const { app, close } = createApp({ store, clock, webRoot, logger, ...(demo && { resetDemo }) });
-const tls = tlsFiles();
-const server = tls ? createTlsServer(tls, app) : createServer(app);
-server.on('error', (error) => {
-  process.stderr.write(`Joy Lap can't listen on ${host}:${port}: ${error.message}\n`);
-  process.exit(1);
-});
-server.listen(port, host, () => {
-  process.stdout.write(`Joy Lap is at ${tls ? 'https' : 'http'}://localhost:${port}${demo ? ' (demo)' : ''}\n`);
-});
-
-for (const signal of ['SIGINT', 'SIGTERM'] as const) {
-  process.on(signal, () => {
-    close();
-    server.close(() => {
-      store.db.close();
-      process.exit(0);
+/** Resolves once the port is this server's: nothing is written before that. */
+function listening(server: Server, port: number): Promise<void> {
+  return new Promise((resolve, reject) => {
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      const taken = error.code === 'EADDRINUSE' ? 'something else listens there already; set PORT' : error.message;
+      reject(new CannotStart(`Joy Lap can't listen on ${host}:${port}: ${taken}.`));
     });
-    server.closeAllConnections();
+    server.listen(port, host, resolve);
   });
 }
+
+async function start(): Promise<void> {
+  const port = portOf(process.env['PORT']);
+  const tls = tlsFiles();
+  mkdirSync(folder, { recursive: true });
+  const unlock = lockFolder(folder);
+  const server: Server = tls ? createTlsServer(tls) : createServer();
+  await listening(server, port);
+  const { port: ownPort } = server.address() as AddressInfo;
+
+  const db: Db = openDatabase(file);
+  if (demo) mayHoldDemo(db, folder);
+  const backUp = async (reason: string) => void (await keepBackup(db, folder, reason));
+  await backUp('start');
+  const store = openStore(db);
+  const begins = { date: DEMO_DATE, secondsOfDay: DEMO_STARTS_S };
+  if (demo) {
+    seedDemo(store);
+    db.pragma(`application_id = ${DEMO_ID}`);
+  } else prepareVenue(store, new Date().toISOString().slice(0, 10), new Date().toISOString());
+  const clock = demo ? demoClock(begins) : realClock(() => store.venue.get()!.fields.timeZone);
+  if (!demo) pruneStore(store, clock.read().date);
+  const resetDemo = () => {
+    seedDemo(store);
+    clock.adjust({ ...begins, rate: 1 });
+  };
+  const hosts = [host, ...(process.env['JOYLAP_HOSTS'] ?? '').split(',')];
+  const { app, close } = createApp({ store, clock, webRoot, logger, hosts, backUp, ...(demo && { resetDemo }) });
+  server.on('request', app);
+  process.stdout.write(`Joy Lap is at ${tls ? 'https' : 'http'}://localhost:${ownPort}${demo ? ' (demo)' : ''}\n`);
+
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+    process.on(signal, () => {
+      close();
+      server.close(() => {
+        db.close();
+        unlock();
+        process.exit(0);
+      });
+      server.closeAllConnections();
+    });
+  }
+}
+
+start().catch((error: unknown) => {
+  const sentence = startFault(error, file);
+  process.stderr.write(`${sentence ?? String((error as Error).stack)}\n`);
+  process.exit(sentence === undefined ? 1 : 2);
+});

@@ -10,6 +10,18 @@ const OPEN_MS = 12 * 3_600_000;
 /** Cost of the hash: a tenth of a second or so a try. */
 const ROUNDS = 10;
 
+/** What is stored of a code. */
+export function hashOfCode(code: string): Promise<string> {
+  return hash(code, ROUNDS);
+}
+
+/** Whether a request comes from the machine on which the server runs, and not through a proxy on it. */
+function isThisMachine({ socket, headers }: Request): boolean {
+  const address = (socket.remoteAddress ?? '').replace(/^::ffff:/, '');
+  const direct = headers['x-forwarded-for'] === undefined && headers['forwarded'] === undefined;
+  return direct && (address === '::1' || address.startsWith('127.'));
+}
+
 /**
  * Who is the manager: whoever has shown the code in this browser within twelve hours. Kept in memory, so that a restart
  * lets everybody out.
@@ -34,10 +46,20 @@ export class ManagerDesk {
       throw new Refusal(403, 'Manager only', 'Only the manager sees this: enter the code first.');
   }
 
-  /** @throws Refusal 403 where there is a code already and this is not the manager */
+  /**
+   * @throws Refusal 403 where there is a code already and this is not the manager, or where there is none and this is
+   *   another machine than the server's
+   */
   async setCode(response: Response, code: string): Promise<ManagerDoor> {
     if (this.store.manager.hash() !== undefined) this.mustBeOpen(response.req);
-    this.store.manager.setHash(await hash(code, ROUNDS));
+    else if (!isThisMachine(response.req)) {
+      throw new Refusal(
+        403,
+        'Not from here',
+        'The first code is set on the machine on which Joy Lap runs: there in the browser, or with ./joylap manager-code.',
+      );
+    }
+    this.store.manager.setHash(await hashOfCode(code));
     this.openUntil.clear();
     return this.letIn(response);
   }

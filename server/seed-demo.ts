@@ -51,7 +51,7 @@ export function seedDemo(store: Store): void {
       for (const entry of ROSTER) store.roster.put(entry);
       for (const fault of OWN_FAULTS) store.faults.add(fault.id, fault);
       store.manager.setHash(DEMO_MANAGER_HASH);
-      for (const device of DEMO_DEVICES) store.devices.add({ ...device, key: DEMO_DEVICE_KEY });
+      for (const device of DEMO_DEVICES) store.devices.add({ ...device, key: DEMO_DEVICE_KEY, series: '' });
       for (let daysAgo = EARLIER_DAYS; daysAgo > 0; daysAgo--) seedEarlierDay(store, daysAgo);
       store.days.add(DEMO_DATE, MADE_AT);
       for (const booking of demoBookings()) store.bookings.add(DEMO_DATE, booking.reference.toLowerCase(), booking);

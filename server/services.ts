@@ -17,4 +17,6 @@ export interface Services {
   readonly manager: ManagerDesk;
   /** Puts the demo back to its beginning; only the demo has it. */
   readonly resetDemo: (() => void) | undefined;
+  /** What is to be done once a day is closed: a backup, and what nobody looks at any more goes. */
+  readonly dayClosed: () => void;
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterOutlet, type ActivatedRouteSnapshot } from '@angular/router';
-import { clockMinute, wallClock } from '@core/day';
+import { clockMinute, DAY_ENDS_S, wallClock } from '@core/day';
 import { format, parseISO } from 'date-fns';
 import { Toast } from 'primeng/toast';
 import { filter, map } from 'rxjs';
@@ -13,6 +13,7 @@ import { Who } from './data/who';
 import { AppUpdate } from './shell/app-update';
 import { Ask, AskDialog } from './shell/ask';
 import { DayPicker } from './shell/day-picker';
+import { DayTroubles } from './shell/day-troubles';
 import { DemoClock } from './shell/demo-clock';
 import { FlagBanner } from './shell/flag-banner';
 import { Palette } from './shell/palette';
@@ -25,7 +26,7 @@ import { ThemeChoice } from './shell/theme-choice';
 @Component({
   selector: 'jl-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AskDialog, RouterOutlet, Toast, DayPicker, DemoClock, FlagBanner, Palette, Ribbon, Stations],
+  imports: [AskDialog, RouterOutlet, Toast, DayPicker, DayTroubles, DemoClock, FlagBanner, Palette, Ribbon, Stations],
   templateUrl: './app.html',
   styleUrl: './app.scss',
   host: { '(document:keydown)': 'key($event)' },
@@ -74,7 +75,7 @@ export class App {
     return date ? format(parseISO(date), 'EEE d MMM yyyy') : '';
   });
   protected readonly time = computed(() => {
-    const text = wallClock(this.data.nowS());
+    const text = wallClock(this.clock.nowS());
     return text.length === 5 ? `${text}:00` : text;
   });
   protected readonly shown = computed(() => clockMinute(this.data.shownS()));
@@ -86,11 +87,13 @@ export class App {
   protected readonly otherDay = computed(() => {
     const [date, today] = [this.data.date(), this.clock.date()];
     if (!date || !today || date === today) return undefined;
+    if (date < today && this.data.nowS() < DAY_ENDS_S) return 'past midnight';
     return date < today ? 'past day' : 'day to come';
   });
 
   constructor() {
-    this.data.start();
+    // The address of a guest's results names its day.
+    this.data.start(new URLSearchParams(location.search).get('day') ?? undefined);
   }
 
   protected async rename(): Promise<void> {

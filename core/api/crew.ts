@@ -30,7 +30,7 @@ export const rosterPreview = z.object({
   /** Of entries that the file cancels. */
   cancelled: z.array(z.string()),
   /** Events that cannot be taken in, and why. */
-  faults: z.array(z.object({ event: z.string(), message: z.string() })),
+  faults: z.array(z.object({ line: z.number().int(), event: z.string(), message: z.string() })),
 });
 export type RosterPreview = z.output<typeof rosterPreview>;
 

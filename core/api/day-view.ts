@@ -47,6 +47,8 @@ export type DayTrouble = z.output<typeof dayTrouble>;
 export const dayView = z.object({
   day: dayFile,
   bookings: z.array(booking),
+  /** Code of the venue's currency. */
+  currency: z.string(),
   carNumbers: z.record(z.string(), z.number().int()),
   /** The stall of each car that has one. */
   stalls: z.record(z.string(), z.number().int()),

@@ -111,7 +111,9 @@ export type AcceptPlan = z.output<typeof acceptPlan>;
 export const mendChange = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('car'), drive: id, car: id }),
   z.strictObject({ kind: z.literal('closes'), to: timeOfDay }),
-  z.strictObject({ kind: z.literal('crew'), instructor: id, from: timeOfDay, to: timeOfDay }),
+  z
+    .strictObject({ kind: z.literal('crew'), instructor: id, from: timeOfDay, to: timeOfDay })
+    .refine(({ from, to }) => from < to, { message: 'expected "from" to be before "to"', path: ['from'] }),
   z.strictObject({ kind: z.literal('stays'), guest: id, until: timeOfDay }),
   z.strictObject({ kind: z.literal('unpin'), drive: id }),
 ]);
@@ -160,6 +162,5 @@ export const takePlace = z.strictObject({
   base: z.number().int().min(1),
   asOf: timeOfDay,
   plan: planFile,
-  price: z.number().min(0).nullable(),
   author,
 });

@@ -98,10 +98,13 @@ export type Legend = z.output<typeof legend>;
 
 const place = z.strictObject({ name: words(60).min(1), ...pointM });
 
+/** A line of more points than this is thinned out before it comes in. */
+export const MOST_LINE_POINTS = 6000;
+
 export const circuitFile = z.strictObject({
   name: words(200).min(1),
   origin: origin.optional(),
-  line: z.array(linePoint).min(3).max(6000, 'expected at most 6000 points'),
+  line: z.array(linePoint).min(3).max(MOST_LINE_POINTS, `expected at most ${MOST_LINE_POINTS} points`),
   pitExitM: distanceM.optional(),
   pitEntryM: distanceM.optional(),
   corners: z.array(namedCorner).max(60).default([]),

@@ -1,6 +1,7 @@
 import type { Fault } from '../day/faults';
 import { median } from '../median';
 import type { Circuit, LinePoint } from './circuit-file';
+import { SegmentGrid, type FlatPoint } from './segment-grid';
 
 const LEAST_POINTS = 20;
 const MOST_JUMP_M = 200;
@@ -75,20 +76,20 @@ export function circuitFaults({ line }: Pick<Circuit, 'line'>, carWidthM = 0): F
 const metres = (value: number) => (value < 10 ? `${value.toPrecision(2)} m` : `${Math.round(value)} m`);
 const distanceM = (a: LinePoint, b: LinePoint) => Math.hypot(b.xM - a.xM, b.yM - a.yM);
 
-type Flat = Pick<LinePoint, 'xM' | 'yM'>;
-
 /** The first pair of stretches, of one closed line or of two, that cross; neighbours of one line are passed over. */
-export function crossingOf(one: readonly Flat[], other: readonly Flat[]): [number, number] | undefined {
+export function crossingOf(one: readonly FlatPoint[], other: readonly FlatPoint[]): [number, number] | undefined {
   const same = one === other;
+  const grid = new SegmentGrid(other);
   for (let i = 0; i < one.length; i++) {
     const [a, b] = [one[i]!, one[(i + 1) % one.length]!];
-    for (let j = same ? i + 2 : 0; j < other.length; j++) {
-      if (same && i === 0 && j === other.length - 1) continue;
-      const [c, d] = [other[j]!, other[(j + 1) % other.length]!];
+    for (const j of grid.touching(a, b)) {
+      if (same && (j < i + 2 || (i === 0 && j === other.length - 1))) continue;
+      const [c, d] = grid.endsOf(j);
       if (side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0) return [i, j];
     }
   }
   return undefined;
 }
 
-const side = (a: Flat, b: Flat, p: Flat) => (b.xM - a.xM) * (p.yM - a.yM) - (b.yM - a.yM) * (p.xM - a.xM);
+const side = (a: FlatPoint, b: FlatPoint, p: FlatPoint) =>
+  (b.xM - a.xM) * (p.yM - a.yM) - (b.yM - a.yM) * (p.xM - a.xM);

@@ -7,6 +7,7 @@ export * from './circuit-map';
 export * from './corners';
 export { mapOf } from './map-of';
 export { circuitFaults, crossingOf } from './faults';
+export { SegmentGrid, type FlatPoint } from './segment-grid';
 export { corridorOf, minimumCurvature, type Corridor } from './minimum-curvature';
 export { taughtCorners, teachingOffsets, type TaughtCorner } from './teaching-line';
 export * from './cones';

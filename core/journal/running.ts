@@ -38,6 +38,11 @@ export class RunningJournal {
     }
   }
 
+  /** The state after the last entry; what depends on the time of day is not settled in it. */
+  now(): DayState {
+    return this.upToDate();
+  }
+
   private upToDate(): DayState {
     if (!this.state) {
       const entries = effectiveEntries(this.entries);

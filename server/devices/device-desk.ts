@@ -106,6 +106,7 @@ export class DeviceDesk {
   close(): void {
     clearInterval(this.watch);
     for (const known of this.known.values()) this.keep(known);
+    this.services.store.tracks.flushAll();
   }
 
   private take(row: DeviceRow, text: string): Taken | { refused: Refused; reason: string } {
@@ -117,30 +118,47 @@ export class DeviceDesk {
     }
     const body = deviceBody.safeParse(json(line.body));
     if (!body.success) return { refused: 'malformed', reason: 'A body is not in the format of a device.' };
-    row.last_seq = line.seq;
-    const [date = '', time = ''] = line.time.split('T');
-    const atS = secondsOf(time.slice(0, 8)) + Number(time.slice(9)) / 1000;
-    if (body.data.kind === 'positions') return { crossing: false, placed: this.place(date, atS, body.data.cars) };
-    if (body.data.kind !== 'crossing') return { crossing: false };
-    const car = this.services.room.devicesSee().carOf.get(body.data.transponder);
+    const [wallDate = '', time = ''] = line.time.split('T');
+    const wallS = secondsOf(time.slice(0, 8)) + Number(time.slice(9)) / 1000;
+    const { date, atS } = this.services.room.eventDayAt(wallDate, wallS);
+    if (body.data.kind !== 'crossing') {
+      row.last_seq = line.seq;
+      if (body.data.kind !== 'positions') return { crossing: false };
+      return { crossing: false, placed: this.place(date, atS, body.data.cars) };
+    }
+    // A crossing that cannot be stored, for whatever reason but its own, may be sent again: its number is taken with it.
+    const used = { ...row, last_seq: line.seq };
+    const outcome = this.crossed(used, line, body.data.transponder, { date, atS });
+    row.last_seq = used.last_seq;
+    return outcome;
+  }
+
+  /** Brings a crossing into the journal, in one transaction with its number. */
+  private crossed(
+    row: DeviceRow,
+    { seq, time }: DeviceLine,
+    transponder: string,
+    { date, atS }: { readonly date: string; readonly atS: number },
+  ): Taken | { refused: Refused; reason: string } {
+    const car = this.services.room.devicesSee().carOf.get(transponder);
     if (car === undefined) {
-      return { refused: 'unusable', reason: `No car has the transponder "${body.data.transponder}".` };
+      return { refused: 'unusable', reason: `No car has the transponder "${transponder}".` };
     }
     try {
       const at = Math.floor(atS);
       const ms = Math.min(999, Math.round((atS - at) * 1000));
       if (atS > this.services.room.nowS(date) + AHEAD_S) {
-        return { refused: 'unusable', reason: `The device's clock is ahead of the venue's: ${line.time}.` };
+        return { refused: 'unusable', reason: `The device's clock is ahead of the venue's: ${time}.` };
       }
       const entry = {
-        id: `${row.id}-${line.seq}`.padStart(8, '0'),
+        id: `${row.id}${row.series && `-${row.series}`}-${seq}`.padStart(8, '0'),
         at,
         ms,
         by: row.name,
         kind: 'lineCrossed',
         car,
       } as const;
-      this.services.room.append(date, entry);
+      this.services.room.append(date, entry, () => this.services.store.devices.put(row));
       return { crossing: true };
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;

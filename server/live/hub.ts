@@ -2,18 +2,24 @@ import type { Response } from 'express';
 import { planProgress, type LivePositions, type PlanProgress } from '@core/api';
 import { recordedEntry, type RecordedEntry } from '@core/journal';
 import * as z from 'zod';
+import { Refusal } from '../problems';
 
 /** What else than the journal may have changed, so that a screen knows to read it again. */
 export type ChangedWhat = 'bookings' | 'plan' | 'setup' | 'clock' | 'reset' | 'planning' | 'devices';
 
 const HEARTBEAT_MS = 10_000;
+/** A reader that lets so much wait is dropped: its browser comes back by itself, and gets what it missed. */
+export const MOST_WAITING_BYTES = 2_000_000;
+/** Open streams, of one address (a venue's tablets may share one) and of all. */
+export const MOST_STREAMS_AN_ADDRESS = 120;
+export const MOST_STREAMS = 600;
 
 /**
  * Server-sent events to every open screen. Journal entries carry their sequence number as event id, so that a screen
  * that was away gets what it missed; other changes are told by name only and read anew.
  */
 export class Hub {
-  private readonly listeners = new Map<Response, string>();
+  private readonly listeners = new Map<Response, { readonly date: string; readonly address: string }>();
   private readonly heartbeat = setInterval(
     () => this.write(this.listeners.keys(), 'event: heartbeat\ndata: {}\n\n'),
     HEARTBEAT_MS,
@@ -23,8 +29,17 @@ export class Hub {
     this.heartbeat.unref();
   }
 
-  /** Keeps a response open as a stream of one day, beginning with what was missed. */
+  /**
+   * Keeps a response open as a stream of one day, beginning with what was missed.
+   *
+   * @throws Refusal 429 where there are too many streams
+   */
   listen(response: Response, date: string, missed: readonly RecordedEntry[]): void {
+    const address = response.req.socket.remoteAddress ?? '';
+    const same = [...this.listeners.values()].filter((other) => other.address === address).length;
+    if (same >= MOST_STREAMS_AN_ADDRESS || this.listeners.size >= MOST_STREAMS) {
+      throw new Refusal(429, 'Too many streams', 'Too many screens are open from this address; close some.');
+    }
     response.writeHead(200, {
       'content-type': 'text/event-stream',
       'cache-control': 'no-cache, no-transform',
@@ -32,8 +47,8 @@ export class Hub {
       'x-accel-buffering': 'no',
     });
     response.write('retry: 1000\n\n');
+    this.listeners.set(response, { date, address });
     for (const entry of missed) response.write(entryEvent(entry));
-    this.listeners.set(response, date);
     response.on('close', () => this.listeners.delete(response));
   }
 
@@ -66,11 +81,17 @@ export class Hub {
   }
 
   private *of(date: string): Iterable<Response> {
-    for (const [response, day] of this.listeners) if (day === date) yield response;
+    for (const [response, listener] of this.listeners) if (listener.date === date) yield response;
   }
 
   private write(responses: Iterable<Response>, text: string): void {
-    for (const response of responses) response.write(text);
+    for (const response of responses) {
+      if (response.writableLength < MOST_WAITING_BYTES) response.write(text);
+      else {
+        this.listeners.delete(response);
+        response.destroy();
+      }
+    }
   }
 }
 

@@ -1,5 +1,6 @@
 import { once } from 'node:events';
 import type { AddressInfo } from 'node:net';
+import { Hub, MOST_STREAMS_AN_ADDRESS, MOST_WAITING_BYTES } from './hub';
 import { bookingBody, DATE, testServer } from '../testing/test-server';
 
 /** Reads server-sent events until so many of a kind have come. */
@@ -24,6 +25,39 @@ async function events(
 }
 
 describe('The live stream', () => {
+  it('drops a reader who does not read, so that the server does not grow, and takes only so many', () => {
+    const hub = new Hub();
+    const streams = Array.from({ length: MOST_STREAMS_AN_ADDRESS }, () => fakeResponse());
+    for (const stream of streams) hub.listen(stream as never, DATE, []);
+    expect(() => hub.listen(fakeResponse() as never, DATE, [])).toThrowError(/Too many screens/);
+    const [stuck, reads] = [streams[0]!, streams[1]!];
+    stuck.writableLength = MOST_WAITING_BYTES;
+    hub.changed('clock');
+    expect([stuck.destroyed, reads.destroyed]).toEqual([true, false]);
+    const told = reads.written.length;
+    hub.changed('clock', DATE);
+    expect([reads.written.length, stuck.written.some((text) => text.includes('clock'))]).toEqual([told + 1, false]);
+    // There is room for another again.
+    hub.listen(fakeResponse() as never, DATE, []);
+    hub.close();
+  });
+
+  const fakeResponse = () => ({
+    req: { socket: { remoteAddress: '192.0.2.7' } },
+    writableLength: 0,
+    destroyed: false,
+    written: [] as string[],
+    writeHead: () => undefined,
+    write(text: string) {
+      this.written.push(text);
+    },
+    on: () => undefined,
+    end: () => undefined,
+    destroy() {
+      this.destroyed = true;
+    },
+  });
+
   it('sends each entry with its number, and what was missed to a screen that comes back', async () => {
     const server = testServer();
     const listening = server.app.listen(0, '127.0.0.1');

@@ -70,10 +70,9 @@ export class PlanJobs {
     store.planJobs.put(date, job);
     this.running.set(date, { job, stop });
     const told = (report: ThreadReport) => {
-      if (report.kind === 'progress') {
-        if (this.running.get(date)?.job === job) hub.planning(date, report);
-        return;
-      }
+      // What comes after the search was dropped, or its day was taken away, is nobody's any more.
+      if (this.running.get(date)?.job !== job) return;
+      if (report.kind === 'progress') return hub.planning(date, report);
       const { kind: _, id: __, changes, ...found } = report;
       const whole = plan ? withOverdue(standpoint, found.plan) : found.plan;
       this.finish(date, job, {

@@ -82,6 +82,19 @@ describe('Planning on the server', () => {
     listening.close();
   });
 
+  it('lets a search that ends after its day is gone end without harm', async () => {
+    await book('A1');
+    const order = { author: 'Maren', reason: 'First plan', mode: 'improve', seconds: 0.3 };
+    await server.http.post(`${DAY}/planning`).send(order).expect(202);
+    // As when the demo is reset while an added day is being planned.
+    for (const table of ['plan_job', 'booking', 'event_day']) server.store.db.exec(`delete from ${table}`);
+    server.store.days.add('2027-05-23', '2027-05-22T06:00:00.000Z');
+    await new Promise((resolve) => setTimeout(resolve, 800));
+    expect((await server.http.get('/api/days').expect(200)).body.days.length).toBe(1);
+    await server.http.post('/api/days/2031-01-01/planning/drop').expect(404);
+    await server.http.post('/api/days/2031-01-01/planning/stop').expect(404);
+  });
+
   it('says after a restart that the search was interrupted, and keeps the accepted plan', async () => {
     await book('A1');
     await server.plan();
@@ -171,6 +184,10 @@ describe('Planning on the server', () => {
     expect([plan.drives.length, plan.unplanned.length]).toEqual([1, 0]);
     const again = { author: 'Maren', change: { kind: 'stays', guest: 'nobody', until: '10:00' } };
     await server.http.post(`${DAY}/drives/none/mends`).send(again).expect(409);
+    const other = { author: 'Maren', change: { kind: 'car', drive: 'nothing', car: 'c9' } };
+    await server.http.post(`${DAY}/drives/A1-1/mends`).send(other).expect(409);
+    const backwards = { kind: 'crew', instructor: 'i1', from: '12:00', to: '11:00' };
+    await server.http.post(`${DAY}/drives/A1-1/mends`).send({ author: 'Maren', change: backwards }).expect(400);
   });
 
   it('mends with another car or longer hours, for this day only', async () => {
@@ -192,7 +209,12 @@ describe('Planning on the server', () => {
     const lapPrice = server.store.cars.get('c9')!.fields.lapPrice!;
     expect(slot.price).toBeCloseTo(3 * lapPrice, 2);
     const { drive, base, asOf } = offer;
-    const taken = { ...wish, drive, base, asOf, plan: slot.plan, price: slot.price, author: 'Desk' };
+    const taken = { ...wish, drive, base, asOf, plan: slot.plan, author: 'Desk' };
+    // The price is the venue's, whatever a client may send.
+    await server.http
+      .post(`${DAY}/places/take`)
+      .send({ ...taken, price: 0 })
+      .expect(400);
     await server.http.post(`${DAY}/places/take`).send(taken).expect(201);
     const booking = server.store.bookings.get(DATE, id)!.fields;
     expect(booking.price).toBeCloseTo(149 + slot.price, 2);
@@ -224,12 +246,21 @@ describe('Planning on the server', () => {
       base,
       asOf,
       plan: slot.plan,
-      price: slot.price,
       author: 'Desk',
     };
+    // What is refused leaves nothing behind: no drive, no revision.
+    const before = server.store.days.currentPlan(DATE)!.revision.revision;
+    const tooMany = { ...taken, laps: 6 };
+    expect((await server.http.post(`${DAY}/places/take`).send(tooMany).expect(409)).body.detail).toContain('5 laps');
+    await server.http
+      .post(`${DAY}/places/take`)
+      .send({ ...taken, makesUpFor: 'nothing' })
+      .expect(409);
+    expect(server.store.days.currentPlan(DATE)!.revision.revision).toBe(before);
+    expect(server.store.bookings.get(DATE, id)!.fields.drives.length).toBe(1);
     await server.http.post(`${DAY}/places/take`).send(taken).expect(201);
     expect(server.store.bookings.get(DATE, id)!.fields.price).toBe(149);
-    const last = server.store.journal.since(DATE, 0).at(-1)!.entry;
+    const last = server.store.journal.since(DATE, 0).at(-2)!.entry;
     expect(last).toEqual(jasmine.objectContaining({ kind: 'lapsMadeUp', drive: 'A1-1', in: drive }));
   });
 

@@ -1,4 +1,5 @@
-import { Worker } from 'node:worker_threads';
+import type { Worker } from 'node:worker_threads';
+import { newWorker } from '../threads/new-worker';
 import type { ThreadOrder, ThreadReport } from './worker';
 
 interface Listener {
@@ -22,11 +23,17 @@ class PlannerThread {
   }
 
   private begin(): Worker {
-    const worker = newWorker();
+    const worker = newWorker('planner-worker', './worker.ts', import.meta.url);
     worker.on('message', (report: ThreadReport) => {
       const listener = this.listeners.get(report.id);
       if (report.kind !== 'progress') this.listeners.delete(report.id);
-      listener?.told(report);
+      try {
+        listener?.told(report);
+      } catch (error) {
+        // What one search does with its result is no reason for the server to end.
+        if (report.kind === 'progress') this.listeners.delete(report.id);
+        listener?.failed(error as Error);
+      }
     });
     worker.on('error', (error) => {
       const failed = [...this.listeners.values()];
@@ -37,14 +44,6 @@ class PlannerThread {
     worker.unref();
     return worker;
   }
-}
-
-/** The built server has the thread's program beside it; run from source, the thread needs the loader of its parent. */
-function newWorker(): Worker {
-  if (!import.meta.url.endsWith('.ts')) return new Worker(new URL('./planner-worker.js', import.meta.url));
-  const source = JSON.stringify(new URL('./worker.ts', import.meta.url).href);
-  const program = `import('tsx/esm/api').then(({ register }) => { register(); return import(${source}); })`;
-  return new Worker(program, { eval: true });
 }
 
 export const plannerThread = new PlannerThread();

@@ -3,10 +3,10 @@ import { Router } from 'express';
 import { booking, contract, type Booking, type BookingFields, type ImportPreview } from '@core/api';
 import { MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY } from '@core/day';
 import type { JournalEntry } from '@core/journal';
-import { readBookingList } from '@exchange/booking-list';
 import type { Services } from '../services';
 import type { AddBooking, ChangeBooking } from '../store/bookings';
 import { conflict, notFound, Refusal } from '../problems';
+import { readingThread } from '../reading/thread';
 import { mount } from './mount';
 import { stale } from './records';
 
@@ -42,8 +42,8 @@ export function bookingRoutes({ store, room, hub }: Services): Router {
     return { cancelled: stored.fields.reference };
   });
   mount(router, contract.previewImport, ({ params: { date }, body: { csv } }) => previewOf(date, csv));
-  mount(router, contract.importBookings, ({ params: { date }, body: { csv } }) => {
-    const { rows } = previewOf(date, csv);
+  mount(router, contract.importBookings, async ({ params: { date }, body: { csv } }) => {
+    const { rows } = await previewOf(date, csv);
     const known = new Map(room.of(date).bookings.map((stored) => [stored.fields.reference, stored]));
     const others = drivesOf(date);
     const added: { id: string; fields: BookingFields }[] = [];
@@ -69,12 +69,13 @@ export function bookingRoutes({ store, room, hub }: Services): Router {
     };
   });
 
-  function previewOf(date: string, csv: string): ImportPreview {
-    const list = readBookingList(csv, {
+  async function previewOf(date: string, csv: string): Promise<ImportPreview> {
+    const context = {
       cars: store.cars.list().map(({ id, fields }) => ({ id, name: fields.name, number: fields.number })),
       instructors: store.instructors.list().map(({ fields }) => fields),
       bookings: room.of(date).bookings,
-    });
+    };
+    const list = await readingThread.read({ kind: 'bookings', text: csv, context });
     if (!list.ok) {
       throw new Refusal(422, 'The list cannot be read', `The list cannot be read: ${list.faults[0]!.message}.`, {
         faults: [...list.faults],

@@ -4,17 +4,18 @@ import { centreLineOf, circuitFaults } from '@core/circuit';
 import { faultsOf } from '@core/day';
 import { circuitCsv } from '@exchange/circuit-csv';
 import { circuitGeoJson } from '@exchange/circuit-geojson-out';
-import { formatOf, readCircuit } from '@exchange/circuit-import';
+import { formatOf } from '@exchange/circuit-import';
 import { UNNAMED } from '@exchange/circuit-read';
 import { setOutCsv, setOutGeoJson } from '@exchange/set-out';
 import { conflict, notFound, Refusal } from '../problems';
+import { readingThread } from '../reading/thread';
+import { MOST_PHOTO_BYTES } from '../store/photos';
 import type { Services } from '../services';
 import { download } from './download';
 import { mount } from './mount';
 import { stale } from './records';
 
 const MOST_PHOTO = '4mb';
-const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'];
 const photoId = /^[A-Za-z0-9_-]{8,64}$/;
 
 /** The circuit and its files, the classroom show, and pictures. */
@@ -43,10 +44,11 @@ export function circuitRoutes({ store, room, hub, clock }: Services): Router {
     changed();
     return stored;
   });
-  mount(router, contract.previewCircuit, ({ body: { fileName, text, widthM } }) => {
+  mount(router, contract.previewCircuit, async ({ body: { fileName, text, widthM } }) => {
     const format = formatOf(fileName);
     if (!format) throw new Refusal(422, 'Unknown format', 'Expected a file named .geojson, .json, .csv or .gpx.');
-    const read = readCircuit(text, format, { width: widthM && [widthM.left, widthM.right] });
+    const options = { width: widthM && ([widthM.left, widthM.right] as const) };
+    const read = await readingThread.read({ kind: 'circuit', text, format, options });
     if (!read.ok) {
       const first = read.faults[0]!;
       const detail = `${fileName} cannot be read: ${first.path}: ${first.message}.`;
@@ -92,15 +94,16 @@ export function circuitRoutes({ store, room, hub, clock }: Services): Router {
     return stored;
   });
 
-  router.put('/api/photos/:id', express.raw({ type: PHOTO_TYPES, limit: MOST_PHOTO }), (request, response) => {
+  router.put('/api/photos/:id', express.raw({ type: 'image/*', limit: MOST_PHOTO }), (request, response) => {
     const { id } = request.params as { id: string };
-    const type = request.get('content-type') ?? '';
     if (!photoId.test(id))
       throw new Refusal(400, 'Faulty request', 'A picture has an id of 8 to 64 letters or digits.');
-    if (!Buffer.isBuffer(request.body) || request.body.length === 0) {
-      throw new Refusal(415, 'Not a picture', 'Send a JPEG, PNG or WebP picture.');
+    const type = Buffer.isBuffer(request.body) ? pictureType(request.body) : undefined;
+    if (type === undefined) throw new Refusal(415, 'Not a picture', 'Send a JPEG, PNG or WebP picture.');
+    if (!store.photos.add(id, { type, bytes: request.body }, clock.recordedAt())) {
+      const most = `${MOST_PHOTO_BYTES / 1e9} GB`;
+      throw new Refusal(413, 'No room', `The pictures of this venue take ${most} already, which is the most they may.`);
     }
-    store.photos.add(id, { type, bytes: request.body }, clock.recordedAt());
     response.status(201).json({ id });
   });
   router.get('/api/photos/:id', ({ params: { id } }, response) => {
@@ -109,6 +112,14 @@ export function circuitRoutes({ store, room, hub, clock }: Services): Router {
     response.type(photo.type).set('cache-control', 'private, max-age=31536000, immutable').send(photo.bytes);
   });
   return router;
+}
+
+/** What a picture is by its first bytes, whatever its sender calls it; nothing where it is none that browsers show. */
+function pictureType(bytes: Buffer): string | undefined {
+  const starts = (text: string, at = 0) => bytes.subarray(at, at + text.length).equals(Buffer.from(text, 'latin1'));
+  if (starts('\xff\xd8\xff')) return 'image/jpeg';
+  if (starts('\x89PNG\r\n\x1a\n')) return 'image/png';
+  return starts('RIFF') && starts('WEBP', 8) ? 'image/webp' : undefined;
 }
 
 /** The rules plan with the length of the lap; it follows the circuit. */

@@ -4,8 +4,9 @@ import { rateLimit } from 'express-rate-limit';
 import { contract, storedRosterEntry, type RosterPreview, type StoredRosterEntry } from '@core/api';
 import { linkFault, VOCABULARY, type FaultEntry } from '@core/coaching';
 import { dateAfter, type RosterEntry } from '@core/crew';
-import { readRosterIcal, rosterIcal } from '@exchange/roster-ical';
+import { rosterIcal } from '@exchange/roster-ical';
 import { conflict, notFound, Refusal } from '../problems';
+import { readingThread } from '../reading/thread';
 import type { Services } from '../services';
 import { download } from './download';
 import { mount } from './mount';
@@ -74,8 +75,9 @@ export function crewRoutes({ store, room, hub, manager }: Services): Router {
     return { removed: id };
   });
   const crew = () => store.instructors.list().map(({ fields }) => fields);
-  const preview = (text: string): RosterPreview => {
-    const read = readRosterIcal(text, { crew: crew(), timeZone: store.venue.get()!.fields.timeZone });
+  const preview = async (text: string): Promise<RosterPreview> => {
+    const context = { crew: crew(), timeZone: store.venue.get()!.fields.timeZone };
+    const read = await readingThread.read({ kind: 'roster', text, context });
     if (!read.ok) throw new Refusal(422, 'No calendar', read.reason);
     const known = new Map(store.roster.all().map(({ fields }) => [fields.id, fields]));
     const kept = read.entries.map((entry) => ({ ...entry, reason: known.get(entry.id)?.reason }));
@@ -84,7 +86,7 @@ export function crewRoutes({ store, room, hub, manager }: Services): Router {
       added: kept.filter(({ id }) => !known.has(id)),
       changed: kept.filter((entry) => known.has(entry.id) && !isSame(entry)),
       unchanged: kept.filter((entry) => known.has(entry.id) && isSame(entry)).length,
-      cancelled: read.cancelled.filter((id) => known.has(id)),
+      cancelled: goneFrom(read, [...known.keys()]),
       faults: [...read.faults],
     };
   };
@@ -93,11 +95,11 @@ export function crewRoutes({ store, room, hub, manager }: Services): Router {
     added: found.added.map(seenBy(open)),
     changed: found.changed.map(seenBy(open)),
   });
-  mount(router, contract.previewRoster, ({ body: { ical }, response: { req } }) =>
-    shown(preview(ical), manager.isOpen(req)),
+  mount(router, contract.previewRoster, async ({ body: { ical }, response: { req } }) =>
+    shown(await preview(ical), manager.isOpen(req)),
   );
-  mount(router, contract.importRoster, ({ body: { ical }, response: { req } }) => {
-    const found = preview(ical);
+  mount(router, contract.importRoster, async ({ body: { ical }, response: { req } }) => {
+    const found = await preview(ical);
     store.db
       .transaction(() => {
         for (const entry of [...found.added, ...found.changed]) store.roster.put(entry);
@@ -152,4 +154,17 @@ export function crewRoutes({ store, room, hub, manager }: Services): Router {
     return { own: drives.filter(({ instructor }) => instructor === id), crew: drives };
   });
   return router;
+}
+
+/**
+ * Entries of the roster that came from the events of a calendar before and are not in it any more: a series of which times
+ * were moved, an event that is cancelled.
+ */
+function goneFrom(
+  { entries, known }: { readonly entries: readonly RosterEntry[]; readonly known: readonly string[] },
+  stored: readonly string[],
+): string[] {
+  const [there, events] = [new Set(entries.map(({ id }) => id)), new Set(known)];
+  const eventOf = (id: string) => (events.has(id) ? id : id.replace(/ \d{4}-\d{2}-\d{2}( \d+)?$/, ''));
+  return stored.filter((id) => !there.has(id) && events.has(eventOf(id)));
 }

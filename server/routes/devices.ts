@@ -14,7 +14,8 @@ export function deviceRoutes({ store, devices, hub }: Services): Router {
   mount(router, contract.listDevices, () => ({ devices: devices.list() }));
   mount(router, contract.addDevice, ({ body }) => {
     const key = randomBytes(24).toString('base64url');
-    if (!store.devices.add({ ...body, key })) throw conflict(`There is a device "${body.id}" already.`);
+    const series = randomBytes(2).toString('hex');
+    if (!store.devices.add({ ...body, key, series })) throw conflict(`There is a device "${body.id}" already.`);
     hub.changed('devices');
     return { device: devices.list().find(({ id }) => id === body.id)!, key };
   });

@@ -79,7 +79,8 @@ export function guestRoutes({ store, room, hub, clock, manager }: Services): Rou
     };
     response.set('content-disposition', `attachment; filename="guest-${date}.json"`).json(document);
   });
-  mount(router, contract.eraseGuest, ({ params: { date, id } }) => {
+  mount(router, contract.eraseGuest, ({ params: { date, id }, response: { req } }) => {
+    manager.mustBeOpen(req);
     const { fields, version } = bookingOf(date, id);
     const drives = new Set(fields.drives.map((drive) => drive.id));
     store.db

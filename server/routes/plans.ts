@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import { contract, type BookingFields, type OfferedPlace } from '@core/api';
 import { clockMinute } from '@core/day';
-import type { JournalEntry, Standpoint } from '@core/journal';
+import { lapsOwed, stateOf, type JournalEntry, type Standpoint } from '@core/journal';
 import { insertions, mended, type Insertion, type MendChange } from '@core/planner';
 import { acceptPlan, planningTimeS, withOverdue } from '../planner/accept';
 import { conflict, notFound } from '../problems';
@@ -27,10 +27,17 @@ export function planRoutes(services: Services): Router {
 
   mount(router, contract.startPlanning, ({ params: { date }, body }) => planJobs.start(date, body));
   mount(router, contract.readPlanning, ({ params: { date } }) => ({ job: planJobs.read(date) ?? null }));
-  mount(router, contract.stopPlanning, ({ params: { date } }) => ({ stopping: planJobs.stop(date) }));
-  mount(router, contract.dropPlanning, ({ params: { date } }) => ({ dropped: planJobs.drop(date) }));
+  mount(router, contract.stopPlanning, ({ params: { date } }) => {
+    room.of(date);
+    return { stopping: planJobs.stop(date) };
+  });
+  mount(router, contract.dropPlanning, ({ params: { date } }) => {
+    room.of(date);
+    return { dropped: planJobs.drop(date) };
+  });
 
   mount(router, contract.applyMend, ({ params: { date, id }, body: { author, change } }) => {
+    if ('drive' in change && change.drive !== id) throw conflict('This change is for another drive; look again.');
     const standpoint = current(date);
     const { day, from, repair } = standpoint;
     const found = mended(day, from.previous, id, change, repair);
@@ -74,24 +81,30 @@ export function planRoutes(services: Services): Router {
   });
   mount(router, contract.takePlace, ({ params: { date }, body }) => {
     const { guest: id, cars, laps, drive, base, asOf, plan, author, makesUpFor } = body;
-    const price = makesUpFor === undefined ? body.price : 0;
     const booking = store.bookings.get(date, id);
     if (!booking) throw notFound(`booking "${id}" on ${date}`);
-    const { fields } = booking;
+    const { day, context } = room.of(date);
+    if (context.schedule.index.drives.has(drive)) throw conflict('This place is taken already; look again.');
+    const planned = plan.drives.find((one) => one.drive === drive);
+    if (!planned) throw conflict('The plan that was sent has no place for this drive; look again.');
+    if (makesUpFor !== undefined) owes(date, makesUpFor, id, laps);
+    const { fields, version } = booking;
+    const price = makesUpFor === undefined ? (priceOf(planned.car, laps) ?? 0) : 0;
     const extended: BookingFields = {
       ...fields,
-      price: Math.round((fields.price + (price ?? 0)) * 100) / 100,
+      price: cents(fields.price + price),
       drives: [...fields.drives, { id: drive, cars, laps }],
     };
-    const reason = `One more drive for ${fields.name}: ${laps} laps in ${named(cars, room.of(date).day.cars)}`;
-    const accepted = acceptPlan(services, date, { base, plan, asOf, author, reason: reason.slice(0, 200) }, () => {
-      store.bookings.change(date, id, booking.version, extended);
+    const reason = `One more drive for ${fields.name}: ${laps} laps in ${named(cars, day.cars)}`;
+    // Everything that taking the place means is stored together, or nothing of it.
+    return acceptPlan(services, date, { base, plan, asOf, author, reason: reason.slice(0, 200) }, () => {
+      const change = store.bookings.change(date, id, version, extended);
+      if (change.outcome !== 'changed') throw conflict('The booking can take no more drives; look at it first.');
+      if (makesUpFor !== undefined) {
+        const entry = { id: randomUUID(), at: room.nowS(date), by: author, kind: 'lapsMadeUp' } as const;
+        store.journal.append(date, { ...entry, drive: makesUpFor, in: drive }, clock.recordedAt());
+      }
     });
-    if (makesUpFor !== undefined) {
-      const entry = { id: randomUUID(), at: room.nowS(date), by: author, kind: 'lapsMadeUp' } as const;
-      room.append(date, { ...entry, drive: makesUpFor, in: drive });
-    }
-    return accepted;
   });
   return router;
 
@@ -107,7 +120,6 @@ export function planRoutes(services: Services): Router {
     standpoint: Standpoint,
   ): OfferedPlace {
     const { day } = standpoint;
-    const lapPrice = store.cars.get(planned.car)?.fields.lapPrice;
     const guestOf = (id: string) =>
       day.guests.find(({ drives }) => drives.some((drive) => drive.id === id))?.name ?? id;
     return {
@@ -116,10 +128,25 @@ export function planRoutes(services: Services): Router {
       instructor: named([planned.instructor], day.instructors),
       seat: planned.release - day.rules.setUpS,
       costs,
-      price: lapPrice === undefined ? null : Math.round(lapPrice * laps * 100) / 100,
+      price: priceOf(planned.car, laps) ?? null,
       moved: moved.map(({ drive, from, to }) => `${guestOf(drive)} from ${clockMinute(from)} to ${clockMinute(to)}`),
       plan: withOverdue(standpoint, plan),
     };
+  }
+
+  /** What laps in a car cost by the venue's list; nothing where the list has no price for it. */
+  function priceOf(car: string, laps: number): number | undefined {
+    const lapPrice = store.cars.get(car)?.fields.lapPrice;
+    return lapPrice === undefined ? undefined : cents(lapPrice * laps);
+  }
+
+  /** @throws Refusal 409 where so many laps are not owed to the guest from this drive */
+  function owes(date: string, drive: string, guest: string, laps: number): void {
+    const { context, entries } = room.of(date);
+    const state = stateOf(context, entries, room.nowS(date)).drives.get(drive);
+    const owed = state?.guest.id === guest ? lapsOwed(context, state) : 0;
+    if (laps > owed)
+      throw conflict(owed > 0 ? `Only ${owed} laps are owed from this drive.` : 'No laps are owed from it.');
   }
 
   /** Makes the change where it is set up, or enters it in the journal where it holds for this day only. */
@@ -165,6 +192,10 @@ export function planRoutes(services: Services): Router {
       clock.recordedAt(),
     );
   }
+}
+
+function cents(amount: number): number {
+  return Math.round(amount * 100) / 100;
 }
 
 function withDrive(

@@ -15,6 +15,7 @@ export function trackStore(db: Db) {
   const read = db.prepare<[string, string, number, number], { points: string }>(
     'select points from track where date = ? and car = ? and to_ms >= ? and from_ms <= ? order by from_ms',
   );
+  const prune = db.prepare('delete from track where date < ?');
   const flush = (key: string) => {
     const it = held.get(key);
     if (!it || it.points.length === 0) return;
@@ -39,6 +40,12 @@ export function trackStore(db: Db) {
         .filter(([atMs]) => atMs >= fromS * 1000 && atMs <= toS * 1000);
     },
     forget: (): void => held.clear(),
+    /** Writes down what is held back, as before the end of the program. */
+    flushAll: (): void => {
+      for (const key of [...held.keys()]) flush(key);
+    },
+    /** Takes away the positions of all days before one: how many rows that were. */
+    forgetBefore: (date: string): number => prune.run(date).changes,
   };
 }
 

@@ -2,7 +2,7 @@ import { setTimeout } from 'node:timers/promises';
 import type { z } from 'zod';
 import type { planJob, startPlanning } from '@core/api';
 import request from 'supertest';
-import { createApp } from '../app';
+import { createApp, type AppOptions } from '../app';
 import { demoClock, type Clock } from '../clock';
 import { openDatabase } from '../database';
 import { CREW, FLEET, LARKMERE } from '../../demo/larkmere';
@@ -15,6 +15,8 @@ export interface TestServer {
   readonly clock: Clock;
   readonly http: ReturnType<typeof request>;
   readonly app: ReturnType<typeof createApp>['app'];
+  /** A browser that the manager has been let in with; sets the code. */
+  manager(): Promise<ReturnType<typeof request.agent>>;
   /** Looks for a plan and waits until the search has ended. */
   look(order?: Partial<z.input<typeof startPlanning>>): Promise<z.input<typeof planJob>>;
   /** Looks for a plan and accepts it; gives the number of the revision. */
@@ -23,7 +25,7 @@ export interface TestServer {
 }
 
 /** The real application on a database in memory: the demo's venue, fleet and crew, one empty day, noon. */
-export function testServer(): TestServer {
+export function testServer(options: Pick<AppOptions, 'hosts' | 'backUp'> = {}): TestServer {
   const store = openStore(openDatabase(':memory:'));
   store.venue.create(LARKMERE);
   for (const car of FLEET) store.cars.add(car.id, car);
@@ -31,7 +33,7 @@ export function testServer(): TestServer {
   store.days.add(DATE, '2027-05-22T06:00:00.000Z');
   const clock = demoClock({ date: DATE, secondsOfDay: 12 * 3600 });
   clock.adjust({ rate: 0 });
-  const { app, close } = createApp({ store, clock });
+  const { app, close } = createApp({ store, clock, ...options });
   const http = request(app);
   const day = `/api/days/${DATE}`;
   const look: TestServer['look'] = async (order = {}) => {
@@ -49,6 +51,11 @@ export function testServer(): TestServer {
     app,
     http,
     look,
+    manager: async () => {
+      const agent = request.agent(app);
+      await agent.put('/api/manager/code').send({ code: 'larkmere' }).expect(200);
+      return agent;
+    },
     plan: async (order) => {
       const { base, asOf, found, author, reason } = await look(order);
       const body = { base, asOf, author, reason, plan: found!.plan };

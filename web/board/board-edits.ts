@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { Judgement, Plan, Violation } from '@core/day';
+import { DAY_S, type Judgement, type Plan, type Violation } from '@core/day';
 import { standpointOf, type Standpoint } from '@core/journal';
 import { moveDrive, shiftDrives, swapDrives, type Place } from '@core/planner';
 import { firstValueFrom } from 'rxjs';
@@ -197,7 +197,7 @@ export class BoardEdits {
     const [day, plan, state] = [this.data.day(), this.data.plan(), this.data.state()];
     if (!day || !plan || !state) return undefined;
     const standpoint = standpointOf(day, plan, state);
-    const from = { standpoint, base: this.planning.base(), asOf: Math.min(86_399, state.timeS) };
+    const from = { standpoint, base: this.planning.base(), asOf: Math.min(DAY_S, state.timeS) };
     this.from = from;
     return { ...from, standing: this.verdicts.stand(standpoint) };
   }

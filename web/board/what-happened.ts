@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { clockMinute, timeOfDay } from '@core/day';
+import { clockMinute, DAY_S, timeOfDay } from '@core/day';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
@@ -135,7 +135,7 @@ export class WhatHappened {
       case 'late': {
         const guest = subject && this.data.state()?.guests.get(subject)?.guest;
         if (!guest) return undefined;
-        const expected = Math.min(86_399, Math.max(guest.arrives, nowS) + minutes * 60);
+        const expected = Math.min(DAY_S, Math.max(guest.arrives, nowS) + minutes * 60);
         return entry(
           { kind: 'guestLate', guest: guest.id, expected },
           `${guest.name} comes at ${clockMinute(expected)}`,
@@ -149,7 +149,7 @@ export class WhatHappened {
       }
       case 'closed': {
         const from = Math.max(nowS, this.data.day()?.opens ?? 0);
-        const to = Math.min(86_399, from + minutes * 60);
+        const to = Math.min(DAY_S, from + minutes * 60);
         const reason = 'closed by the marshal';
         return entry({ kind: 'circuitClosed', from, to, reason }, `Circuit closed until ${clockMinute(to)}`);
       }

@@ -12,7 +12,6 @@ import { DayService } from '../data/day.service';
 import { money } from '../data/money';
 import { GUEST_STAGE_WORDS } from '../data/names';
 import { PlanService } from '../data/plan.service';
-import { VenueService } from '../data/venue.service';
 import type { Json } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { bookingFormFields } from './booking-fields';
@@ -59,7 +58,7 @@ export class Bookings {
   private readonly router = inject(Router);
   protected readonly data = inject(DayService);
   protected readonly planning = inject(PlanService);
-  private readonly currency = inject(VenueService).currency;
+  private readonly currency = inject(DayService).currency;
   /** Guest whose booking is to be edited at once; bound from the address. */
   readonly edit = input<string>();
   protected readonly query = signal('');

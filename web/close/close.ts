@@ -2,11 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { rxResource } from '@angular/core/rxjs-interop';
 import { contract } from '@core/api';
 import type { CloseFigure } from '@core/closing';
-import { clockMinute } from '@core/day';
+import { clockMinute, DAY_ENDS_S } from '@core/day';
+import { effectiveEntries } from '@core/journal';
+import { Button } from 'primeng/button';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { entryWords } from '../data/names';
-import { VenueService } from '../data/venue.service';
 import { known, Unread } from '../shell/unread';
 
 const MOST_SHOWN = 200;
@@ -15,12 +16,17 @@ const MOST_SHOWN = 200;
 @Component({
   selector: 'jl-close',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Unread],
+  imports: [Button, Unread],
   template: `
     <header>
       <h1>Close of the day</h1>
-      <span class="muted">{{ data.date() }}, as it stands at {{ now() }}</span>
+      <span class="muted">{{ data.date() }}, {{ asOf() }}</span>
       <span class="push"></span>
+      @if (closed(); as by) {
+        <p-button label="Open the day again" size="small" [outlined]="true" (onClick)="data.undo(by)" />
+      } @else if (begun()) {
+        <p-button label="Close the day" size="small" (onClick)="closeDay()" />
+      }
       <a [href]="'/api/days/' + data.date() + '/sheets/close.pdf'" target="_blank" rel="noopener">PDF</a>
       <a [href]="'/api/days/' + data.date() + '/sheets/close.csv'" download>CSV</a>
     </header>
@@ -144,10 +150,20 @@ const MOST_SHOWN = 200;
 })
 export class Close {
   private readonly api = inject(Api);
-  private readonly currency = inject(VenueService).currency;
+  private readonly currency = inject(DayService).currency;
   protected readonly data = inject(DayService);
   protected readonly opened = signal<CloseFigure['key'] | undefined>(undefined);
-  protected readonly now = computed(() => clockMinute(Math.min(86_399, this.data.nowS())));
+  /** The entry by which the day was closed, if it is. */
+  protected readonly closed = computed(
+    () => effectiveEntries(this.data.entries()).findLast(({ kind }) => kind === 'dayClosed')?.id,
+  );
+  protected readonly begun = computed(() => this.data.nowS() > 0);
+  protected readonly asOf = computed(() => {
+    const closed = this.data.state()?.closed;
+    if (closed) return `closed at ${clockMinute(closed.atS)} by ${closed.by}`;
+    const nowS = this.data.nowS();
+    return nowS >= DAY_ENDS_S ? 'never closed' : `as it stands at ${clockMinute(nowS)}`;
+  });
   /** Read again with each entry that comes. */
   protected readonly close = rxResource({
     params: () => ({ date: this.data.date()!, entries: this.data.entries().length }),
@@ -190,6 +206,10 @@ export class Close {
 
   protected toggle(key: CloseFigure['key']): void {
     this.opened.update((known) => (known === key ? undefined : key));
+  }
+
+  protected closeDay(): void {
+    if (this.data.record({ kind: 'dayClosed' })) this.data.say('The day is closed, and a backup is being made.');
   }
 
   private text({ unit }: CloseFigure, value: number | undefined): string {

@@ -39,7 +39,7 @@ import { DayService } from '../data/day.service';
         </p>
         <ul>
           @for (fault of p.faults; track $index) {
-            <li class="stop">{{ fault.event }}: {{ fault.message }}</li>
+            <li class="stop">Line {{ fault.line }}, {{ fault.event }}: {{ fault.message }}</li>
           }
           @for (line of lines(); track $index) {
             <li>{{ line }}</li>

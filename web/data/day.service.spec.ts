@@ -3,6 +3,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { contract, dayView } from '@core/api';
+import { DAY_ENDS_S } from '@core/day';
 import { recordedEntry, type JournalEntry } from '@core/journal';
 import { aDay, aPlan, at, drive } from '@core/testing/small-day';
 import { MessageService } from 'primeng/api';
@@ -57,12 +58,15 @@ describe('The day on screen', () => {
   });
   afterEach(() => {
     globalThis.EventSource = original;
+    sessionStorage.clear();
   });
 
   const view = (journal: JournalEntry[] = [], date = DATE) =>
     z.encode(dayView, {
       day: aDay(),
       bookings: [],
+      currency: 'EUR',
+      troubles: [],
       carNumbers: { c1: 1 },
       stalls: {},
       pitExit: { lastCheck: [] },
@@ -79,6 +83,7 @@ describe('The day on screen', () => {
       journal: journal.map((entry, place) => ({ seq: place + 1, recordedAt: '2027-05-22T08:00:00.000Z', entry })),
       clock: { date, secondsOfDay: at('09:30'), rate: 0, adjustable: true },
     });
+  const clockAt = (date: string, time: string) => ({ date, secondsOfDay: at(time), rate: 0, adjustable: true });
   const opened = (journal: JournalEntry[] = [], date = DATE) => {
     data.open(DATE);
     FakeEventSource.last.say('open');
@@ -222,9 +227,38 @@ describe('The day on screen', () => {
   it('knows that a day to come has not begun, and that a past one is over', () => {
     opened([], '2027-05-21');
     expect(data.nowS()).toBe(0);
-    opened([], '2027-05-23');
-    expect(data.nowS()).toBe(86_400);
+    opened([], '2027-05-24');
+    expect(data.nowS()).toBe(DAY_ENDS_S);
     expect(FakeEventSource.last.closed).toBeFalse();
+  });
+
+  it('runs past midnight until somebody closes it, and what happens then is entered when it happened', () => {
+    opened([arrived], '2027-05-23');
+    expect(data.nowS()).toBe(DAY_ENDS_S);
+    const night = { ...view([arrived], '2027-05-23'), clock: clockAt('2027-05-23', '00:10') };
+    data.reload();
+    http.expectOne(`/api/days/${DATE}`).flush(night);
+    expect(data.nowS()).toBe(at('24:00') + at('00:10'));
+    data.record({ kind: 'noteTaken', text: 'the last one is in' });
+    expect(data.entries().at(-1)!.entry.at).toBe(at('24:00') + at('00:10'));
+    data.record({ kind: 'dayClosed' });
+    expect(data.nowS()).toBe(DAY_ENDS_S);
+  });
+
+  it('is the day that this tab has shown, also after a reload; another morning begins with its own', () => {
+    const days = ['2027-05-21', DATE, '2027-05-23'].map((date) => ({ date, bookings: 0, drives: 0, revision: null }));
+    const begin = (today: string, time: string) => {
+      data.start();
+      for (const request of http.match('/api/clock')) request.flush(clockAt(today, time));
+      for (const request of http.match('/api/days')) request.flush({ days });
+      return data.date();
+    };
+    expect(begin(DATE, '09:30')).toBe(DATE);
+    data.open('2027-05-23');
+    expect(begin(DATE, '09:40')).toBe('2027-05-23');
+    data.open(DATE);
+    expect(begin('2027-05-23', '00:20')).toBe(DATE);
+    expect(begin('2027-05-23', '08:00')).toBe('2027-05-23');
   });
 
   it('says why a day cannot be shown', () => {

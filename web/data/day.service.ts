@@ -10,9 +10,18 @@ import {
 } from '@core/api';
 import { vocabularyOf } from '@core/coaching';
 import { emptyPlan } from '@core/day';
-import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '@core/journal';
+import {
+  admit,
+  dayContext,
+  effectiveEntries,
+  nextDate,
+  stateOf,
+  timeOnDay,
+  type JournalEntry,
+  type RecordedEntry,
+} from '@core/journal';
 import { MessageService } from 'primeng/api';
-import { catchError, EMPTY, map, Subject, Subscription, switchMap, type Observable } from 'rxjs';
+import { catchError, EMPTY, forkJoin, map, Subject, Subscription, switchMap, type Observable } from 'rxjs';
 import * as z from 'zod';
 import { Api, ApiError } from './api';
 import { DeviceStorage } from './device-storage';
@@ -33,6 +42,28 @@ const TAKE_EVERY_MS = 60;
 /** What has changed is kept on the device for a start without server this much later. */
 const KEEP_AFTER_MS = 1000;
 const RETRY_MS = 2000;
+
+/** The day that this tab shows, and what day it was when it was opened. */
+interface ShownDay {
+  readonly date: string;
+  readonly today: string | undefined;
+}
+const SHOWN_KEY = 'joylap.day';
+/** Until then, yesterday's event day may still be running. */
+const NIGHT_ENDS_S = 6 * 3600;
+
+/**
+ * The day that this tab has shown before a reload; nothing where that was the day of another morning, so that a tablet
+ * which was left on goes on with the new day.
+ */
+function shownBefore(today: string, nowS: number): string | undefined {
+  const text = sessionStorage.getItem(SHOWN_KEY);
+  if (text === null) return undefined;
+  const shown = JSON.parse(text) as ShownDay;
+  const wasToday = shown.date === shown.today;
+  const night = nextDate(shown.date) === today && nowS < NIGHT_ENDS_S;
+  return wasToday && shown.date !== today && !night ? undefined : shown.date;
+}
 
 /**
  * The event day on screen: what is set up, the plan, the journal as it grows, and the state that follows from them at
@@ -82,6 +113,8 @@ export class DayService {
     return [...this.recorded(), ...pending];
   });
   readonly day = computed(() => this.view()?.day);
+  /** Code of the currency in which this venue sells. */
+  readonly currency = computed(() => this.view()?.currency ?? 'EUR');
   readonly plan = computed(() => this.view()?.plan ?? undefined);
   readonly context = computed(() => {
     const view = this.view();
@@ -99,11 +132,12 @@ export class DayService {
     );
     return { ...this.view()?.stalls, ...Object.fromEntries(entered) };
   });
-  /** Time of day of this event day: before it has come 0, once it is over its end. */
+  private readonly closed = computed(() => effectiveEntries(this.entries()).some(({ kind }) => kind === 'dayClosed'));
+  /** Time of this event day: before it has come 0, past midnight as long as it runs on, once it is over its end. */
   readonly nowS = computed(() => {
     const [date, today] = [this.date(), this.clock.date()];
-    if (!date || !today || date === today) return this.clock.nowS();
-    return date < today ? 86_400 : 0;
+    if (!date || !today) return this.clock.nowS();
+    return timeOnDay(date, { date: today, secondsOfDay: this.clock.nowS() }, this.closed);
   });
   /** The time that every screen shows: now, unless the ribbon is set elsewhere. */
   readonly shownS = computed(() => this.shown() ?? this.nowS());
@@ -152,13 +186,15 @@ export class DayService {
     });
   }
 
-  /** Reads the list of days, then opens the given one, or today's, or the last. */
+  /** Reads the list of days, then opens the given one, or that which this tab has shown, or today's, or the last. */
   start(date?: string): void {
-    this.clock.refresh();
-    this.readDays().subscribe({
-      next: (days) => {
-        const today = this.clock.date();
-        const chosen = days.find((day) => day.date === date) ?? days.find((day) => day.date === today) ?? days.at(-1);
+    const askedMs = performance.now();
+    forkJoin([this.api.call(contract.readClock), this.readDays()]).subscribe({
+      next: ([clock, days]) => {
+        this.clock.take(clock, performance.now() - askedMs);
+        const today = this.clock.date()!;
+        const wanted = date ?? shownBefore(today, this.clock.nowS());
+        const chosen = days.find((day) => day.date === wanted) ?? days.find((day) => day.date === today) ?? days.at(-1);
         if (chosen && chosen.date !== this.date()) this.open(chosen.date);
       },
       error: () => {
@@ -171,6 +207,7 @@ export class DayService {
   }
 
   open(date: string): void {
+    sessionStorage.setItem(SHOWN_KEY, JSON.stringify({ date, today: this.clock.date() } satisfies ShownDay));
     this.date.set(date);
     this.view.set(undefined);
     this.recorded.set([]);
@@ -231,7 +268,7 @@ export class DayService {
       this.refuse('The ribbon shows another time. Go back to now to enter what happens.');
       return false;
     }
-    const common = { id: newId(), at: Math.min(86_399, this.nowS()), by: by ?? this.who.name() };
+    const common = { id: newId(), at: this.nowS(), by: by ?? this.who.name() };
     const entry = { ...fields, ...common } as JournalEntry;
     const admission = admit(context, this.entries(), entry);
     if (!admission.admitted) {

@@ -140,6 +140,7 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   flagExplained: 'Flag explained',
   circuitCleared: 'Circuit seen clear',
   incident: 'Incident',
+  dayClosed: 'Day closed',
   planAccepted: 'Plan accepted',
   noteTaken: 'Note',
   correction: 'Correction',

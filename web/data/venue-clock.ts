@@ -1,5 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { contract, type ClockReading } from '@core/api';
+import { DAY_S } from '@core/day';
+import { nextDate } from '@core/journal';
 import { interval } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Api } from './api';
@@ -30,9 +32,15 @@ export class VenueClock {
   private readonly reading = signal<Reading | undefined>(undefined);
   private readonly deviceMs = signal(performance.now());
 
+  /** Seconds since the midnight of the date that was read last; past midnight they go on. */
+  private readonly runningS = computed(() => Math.floor(this.secondsAt(this.deviceMs())));
+  private readonly overMidnight = computed(() => this.runningS() >= DAY_S);
   /** Seconds since the venue's midnight, whole. */
-  readonly nowS = computed(() => Math.floor(this.secondsAt(this.deviceMs())));
-  readonly date = computed(() => this.reading()?.clock.date);
+  readonly nowS = computed(() => this.runningS() - (this.overMidnight() ? DAY_S : 0));
+  readonly date = computed(() => {
+    const date = this.reading()?.clock.date;
+    return date !== undefined && this.overMidnight() ? nextDate(date) : date;
+  });
   readonly rate = computed(() => this.reading()?.clock.rate ?? 1);
   readonly adjustable = computed(() => this.reading()?.clock.adjustable ?? false);
 
@@ -47,7 +55,7 @@ export class VenueClock {
 
   /** Seconds since the venue's midnight at this moment, with fractions; not a signal. */
   preciseS(): number {
-    return this.secondsAt(performance.now());
+    return this.secondsAt(performance.now()) - (this.overMidnight() ? DAY_S : 0);
   }
 
   /** Takes over a reading that came with something else, where none is better. */
@@ -84,7 +92,7 @@ export class VenueClock {
   /** What to keep for a start without server: the clock as it stands now. */
   snapshot(): ClockReading | undefined {
     const clock = this.reading()?.clock;
-    return clock && { ...clock, secondsOfDay: this.preciseS() };
+    return clock && { ...clock, date: this.date()!, secondsOfDay: this.preciseS() };
   }
 
   /** Goes on from a kept reading; the device's own clock tells how long ago it was right. */
@@ -98,6 +106,6 @@ export class VenueClock {
     const reading = this.reading();
     if (!reading) return 0;
     const { secondsOfDay, rate } = reading.clock;
-    return Math.min(86_399, secondsOfDay + ((deviceMs - reading.atMs) / 1000) * rate);
+    return Math.min(2 * DAY_S - 1, secondsOfDay + ((deviceMs - reading.atMs) / 1000) * rate);
   }
 }

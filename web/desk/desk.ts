@@ -6,7 +6,6 @@ import { DayService } from '../data/day.service';
 import { balanceDue, money } from '../data/money';
 import { GUEST_STAGE_WORDS } from '../data/names';
 import { holdWords } from '../data/next-words';
-import { VenueService } from '../data/venue.service';
 
 /** Who is at the desk to finish, who is still out, and what each has next. */
 @Component({
@@ -103,7 +102,7 @@ import { VenueService } from '../data/venue.service';
 })
 export class Desk {
   private readonly data = inject(DayService);
-  private readonly currency = inject(VenueService).currency;
+  private readonly currency = inject(DayService).currency;
   private readonly guests = computed(() => [...(this.data.state()?.guests.values() ?? [])]);
 
   protected readonly at = computed(() => {

@@ -13,7 +13,6 @@ import { lapTimesOf } from '../data/lap-times';
 import { balanceDue, money } from '../data/money';
 import { BREAK_OFF_WORDS, entryWords, GUEST_STAGE_WORDS } from '../data/names';
 import { holdWords } from '../data/next-words';
-import { VenueService } from '../data/venue.service';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
 import { OneMoreDrive, type OwedLaps } from './one-more-drive';
@@ -29,7 +28,7 @@ import { OneMoreDrive, type OwedLaps } from './one-more-drive';
 })
 export class GuestCard {
   protected readonly data = inject(DayService);
-  private readonly currency = inject(VenueService).currency;
+  private readonly currency = inject(DayService).currency;
   /** Bound from the route. */
   readonly id = input.required<string>();
   protected readonly note = signal('');

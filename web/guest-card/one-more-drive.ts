@@ -9,7 +9,6 @@ import { MultiSelect } from 'primeng/multiselect';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { money } from '../data/money';
-import { VenueService } from '../data/venue.service';
 import { Who } from '../data/who';
 
 /** Laps that a guest has paid for and not driven, because the drive was broken off. */
@@ -31,7 +30,7 @@ export class OneMoreDrive {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
   private readonly who = inject(Who);
-  private readonly currency = inject(VenueService).currency;
+  private readonly currency = inject(DayService).currency;
   readonly open = model(false);
   /** Id of the guest. */
   readonly guest = input.required<string>();

@@ -4,7 +4,7 @@ import { computed, provideZonelessChangeDetection, signal, type Provider, type T
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { vocabularyOf } from '@core/coaching';
-import { bookingFields, type Booking, type DaySummary, type LivePositions, type PlanProgress } from '@core/api';
+import { bookingFields, type Booking, type DaySummary, type DayTrouble, type LivePositions, type PlanProgress } from '@core/api';
 import type { Day, Plan } from '@core/day';
 import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '@core/journal';
 import { at } from '@core/testing/small-day';
@@ -29,6 +29,7 @@ export class FakeDay {
   private readonly elsewhere = signal<number | undefined>(undefined);
   readonly view;
   readonly day;
+  readonly currency = signal('EUR').asReadonly();
   readonly plan;
   readonly context;
   readonly bookings;
@@ -56,7 +57,8 @@ export class FakeDay {
       map: null,
       faults: [],
     };
-    this.view = signal({ day, bookings, carNumbers, ...exit, plan, revision, journal: [] });
+    const troubles: DayTrouble[] = [];
+    this.view = signal({ day, bookings, carNumbers, ...exit, plan, revision, journal: [], troubles });
     this.day = computed(() => this.view().day);
     this.plan = computed(() => this.view().plan);
     this.context = computed(() => dayContext(day, this.plan()));

@@ -90,6 +90,6 @@ export const bookingsEndpoints = {
     summary: "Erase a guest's name, contact and words for good; laps stay as anonymous counts",
     params: dateAndId,
     reply: z.object({ erased: z.string() }),
-    refusals: [404],
+    refusals: [403, 404],
   }),
 } as const satisfies Record<string, Endpoint>;

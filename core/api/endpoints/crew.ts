@@ -88,7 +88,7 @@ export const crewEndpoints = {
   setManagerCode: endpoint({
     method: 'put',
     path: '/api/manager/code',
-    summary: "Set the manager's code: the first one by whoever comes first, then by the manager only",
+    summary: "Set the manager's code: the first one on the server's own machine, then by the manager only",
     body: managerCode,
     reply: managerDoor,
     refusals: [403],

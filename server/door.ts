@@ -1,0 +1,77 @@
+import { hostname, networkInterfaces } from 'node:os';
+import type { RequestHandler } from 'express';
+import { Refusal } from './problems';
+
+/** Requests that change nothing. */
+const HARMLESS = new Set(['GET', 'HEAD', 'OPTIONS']);
+/** Addresses whose bodies are something else than JSON, and what. A device signs each of its lines. */
+const OTHER_BODIES: readonly { readonly path: RegExp; readonly type: RegExp }[] = [
+  { path: /^\/api\/devices\/[^/]+\/lines$/, type: /^(application\/x-ndjson|application\/json|text\/plain)\b/ },
+  { path: /^\/api\/photos\/[^/]+$/, type: /^image\// },
+];
+
+/**
+ * The one door for all routes. A request must be for a name by which this server is known, so that no foreign name that
+ * resolves to its address reads anything (DNS rebinding); and one that changes something must come from our own pages,
+ * as the browser says of it (Fetch metadata, or else Origin), and carry JSON, which no foreign form can. What is no
+ * browser says neither and is let in: it has no session that could be abused.
+ *
+ * @param names further names by which the server is known
+ */
+export function door(names: readonly string[]): RequestHandler {
+  const known = new Set([...ownNames(), ...names.map((name) => name.trim().toLowerCase()).filter(Boolean)]);
+  return (request, _response, next) => {
+    const host = nameOf(request.get('host'));
+    if (host === undefined || !known.has(host)) {
+      throw new Refusal(
+        421,
+        'Unknown name',
+        `This server is not known as "${host ?? ''}". If it should be, start it with JOYLAP_HOSTS=${host ?? 'name'}.`,
+      );
+    }
+    if (HARMLESS.has(request.method)) return next();
+    if (!isOwnOrigin(request.get('sec-fetch-site'), request.get('origin'), request.get('host')!)) {
+      throw new Refusal(
+        403,
+        'Foreign page',
+        'Another page asked for this; only Joy Lap’s own pages may change anything.',
+      );
+    }
+    const other = OTHER_BODIES.find(({ path }) => path.test(request.path));
+    const type = request.get('content-type') ?? '';
+    if (hasBody(request.get('content-length'), request.get('transfer-encoding'))) {
+      if (!(other ? other.type : /^application\/json\b/).test(type)) {
+        throw new Refusal(415, 'Not JSON', `Expected ${other ? 'another kind of content' : 'JSON'}, got "${type}".`);
+      }
+    }
+    next();
+  };
+}
+
+function isOwnOrigin(site: string | undefined, origin: string | undefined, host: string): boolean {
+  if (site !== undefined) return site === 'same-origin';
+  return origin === undefined || (URL.canParse(origin) && new URL(origin).host === host);
+}
+
+function hasBody(length: string | undefined, encoding: string | undefined): boolean {
+  return encoding !== undefined || (length !== undefined && Number(length) > 0);
+}
+
+/** The name of a host without its port, in small letters. */
+function nameOf(host: string | undefined): string | undefined {
+  if (host === undefined || !URL.canParse(`http://${host}`)) return undefined;
+  return new URL(`http://${host}`).hostname.replace(/^\[|\]$/g, '').toLowerCase();
+}
+
+function ownNames(): string[] {
+  const addresses = Object.values(networkInterfaces()).flatMap((list) => list ?? []);
+  const own = hostname().toLowerCase();
+  return [
+    'localhost',
+    '127.0.0.1',
+    '::1',
+    own,
+    `${own}.local`,
+    ...addresses.map(({ address }) => address.split('%')[0]!),
+  ];
+}

@@ -1,0 +1,54 @@
+import { DATE, bookingBody, testServer, type TestServer } from './testing/test-server';
+
+const DAY = `/api/days/${DATE}`;
+
+describe('A day that runs past midnight', () => {
+  let server: TestServer;
+  let entries = 0;
+  const backups: string[] = [];
+  beforeEach(async () => {
+    backups.length = 0;
+    server = testServer({ backUp: async (reason) => void backups.push(reason) });
+    const drives = [{ id: 'd1', cars: ['c4'], laps: 5 }];
+    const { body } = await server.http
+      .post(`${DAY}/bookings`)
+      .send(bookingBody({ arrives: '13:00', drives }))
+      .expect(201);
+    await server.plan();
+    server.clock.adjust({ secondsOfDay: 23 * 3600 + 50 * 60 });
+    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted']) {
+      await enter({ kind, guest: body.id, at: '23:50' });
+    }
+    const { instructor } = server.store.days.currentPlan(DATE)!.plan.drives[0]!;
+    await enter({ kind: 'seated', drive: 'd1', car: 'c4', instructor, at: '23:50' });
+    await enter({ kind: 'released', drive: 'd1', at: '23:50' });
+  });
+  afterEach(() => server.close());
+
+  const enter = (entry: Record<string, unknown>, status = 201) =>
+    server.http
+      .post(`${DAY}/journal`)
+      .send({ id: `entry-${String(++entries).padStart(4, '0')}`, by: 'Test', ...entry })
+      .expect(status);
+
+  it('goes on with its own times, so that two taps in the night are two laps', async () => {
+    server.clock.adjust({ date: '2027-05-23', secondsOfDay: 20 * 60 });
+    await enter({ kind: 'lapCounted', drive: 'd1', source: 'hand', at: '24:05:10' });
+    await enter({ kind: 'lapCounted', drive: 'd1', source: 'hand', at: '24:07:05' });
+    await enter({ kind: 'parked', drive: 'd1', at: '24:09' });
+    const { figures } = (await server.http.get(`${DAY}/close`).expect(200)).body.today;
+    expect(figures.find(({ key }: { key: string }) => key === 'lapsDriven').value).toBe(2);
+    await enter({ kind: 'noteTaken', text: 'too soon', at: '24:40' }, 409);
+  });
+
+  it('is over once it is closed, which takes everybody to be in', async () => {
+    server.clock.adjust({ date: '2027-05-23', secondsOfDay: 20 * 60 });
+    const refused = await enter({ kind: 'dayClosed', at: '24:20' }, 409);
+    expect(refused.body.detail).toBe('One car is still on the circuit.');
+    await enter({ kind: 'parked', drive: 'd1', at: '24:18' });
+    await enter({ kind: 'dayClosed', at: '24:20' });
+    expect(backups).toEqual(['close']);
+    const again = await enter({ kind: 'dayClosed', at: '24:20' }, 409);
+    expect(again.body.detail).toBe('Test has closed the day already.');
+  });
+});

@@ -1,0 +1,45 @@
+import { bookingBody, DATE, testServer, type TestServer } from '../testing/test-server';
+
+describe('Files from outside', () => {
+  let server: TestServer;
+  beforeEach(() => (server = testServer()));
+  afterEach(() => server.close());
+  const circuit = (fileName: string, text: string) => server.http.post('/api/circuit/preview').send({ fileName, text });
+
+  it('end nothing and change nothing here, whatever they hold', async () => {
+    const event = ['BEGIN:VEVENT', 'UID:__proto__', 'SUMMARY:Odile Varga', 'DTSTART:20270525T083000', 'END:VEVENT'];
+    const ical = ['BEGIN:VCALENDAR', ...event, 'END:VCALENDAR'].join('\r\n');
+    const { body } = await server.http.post('/api/roster/preview').send({ ical }).expect(200);
+    expect(body.faults.length + body.added.length).toBe(1);
+    expect(({} as { type?: string }).type).toBeUndefined();
+    await server.http.get('/api/health').expect(200);
+  });
+
+  it('in XML with entities or nested without end are a fault with its line', async () => {
+    const entity = await circuit('a.gpx', '<?xml version="1.0"?>\n<!DOCTYPE gpx [<!ENTITY a "b">]>\n<gpx/>').expect(
+      422,
+    );
+    expect(entity.body.faults).toEqual([{ path: 'line 2', message: 'a track needs no document type and no entities' }]);
+    const nested = await circuit('a.gpx', `<gpx>\n${'<a>'.repeat(100_000)}`).expect(422);
+    expect(nested.body.faults).toEqual([{ path: 'line 2', message: 'tags are nested more than 50 deep' }]);
+  });
+
+  it('that are too long are refused by their length, before they are worked on', async () => {
+    const rows = Array.from({ length: 2001 }, (_, n) => `R${n},Guest,9:00,c4 x5`);
+    const csv = ['reference,name,arrives,drives', ...rows].join('\n');
+    const { body } = await server.http.post(`/api/days/${DATE}/bookings/preview`).send({ csv }).expect(422);
+    expect(body.detail).toContain('the list has 2001 rows, and a day holds 2000 guests at most');
+  });
+
+  it('of bookings come in whole, also onto many that are there', async () => {
+    const row = (n: number, laps: number) => `R${n},Guest ${n},9:00,c4 x${laps}`;
+    const list = (from: number, to: number, laps: number) =>
+      ['reference,name,arrives,drives', ...Array.from({ length: to - from }, (_, n) => row(from + n, laps))].join('\n');
+    const take = (csv: string) => server.http.post(`/api/days/${DATE}/bookings/import`).send({ csv }).expect(200);
+    expect((await take(list(0, 300, 5))).body).toEqual({ added: 300, changed: 0, unchanged: 0, faulty: 0 });
+    expect((await take(list(200, 500, 6))).body).toEqual({ added: 200, changed: 100, unchanged: 0, faulty: 0 });
+    await server.http.post(`/api/days/${DATE}/bookings`).send(bookingBody()).expect(201);
+    const drives = server.store.bookings.list(DATE).flatMap(({ fields }) => fields.drives.map(({ id }) => id));
+    expect(new Set(drives).size).toBe(501);
+  });
+});

@@ -1,0 +1,48 @@
+import { parentPort } from 'node:worker_threads';
+import { readBookingList, type BookingList, type BookingListContext } from '@exchange/booking-list';
+import { readCircuit, type CircuitFormat } from '@exchange/circuit-import';
+import type { CircuitRead, CircuitReadOptions } from '@exchange/circuit-read';
+import { readRosterIcal, type RosterRead } from '@exchange/roster-ical';
+
+/** A file from outside, and what is to be known to read it. */
+export type ReadingOrder =
+  | { readonly kind: 'bookings'; readonly text: string; readonly context: BookingListContext }
+  | {
+      readonly kind: 'circuit';
+      readonly text: string;
+      readonly format: CircuitFormat;
+      readonly options: CircuitReadOptions;
+    }
+  | { readonly kind: 'roster'; readonly text: string; readonly context: Parameters<typeof readRosterIcal>[1] };
+
+export interface Readings {
+  readonly bookings: BookingList;
+  readonly circuit: CircuitRead;
+  readonly roster: RosterRead;
+}
+
+export type ReadingReport =
+  { readonly id: number; readonly read: Readings[keyof Readings] } | { readonly id: number; readonly failed: string };
+
+function read(order: ReadingOrder): Readings[keyof Readings] {
+  switch (order.kind) {
+    case 'bookings':
+      return readBookingList(order.text, order.context);
+    case 'circuit':
+      return readCircuit(order.text, order.format, order.options);
+    case 'roster':
+      return readRosterIcal(order.text, order.context);
+  }
+}
+
+// Whatever a file makes a parser do, it does it to nobody else's objects.
+for (const shared of [Object, Array, Function, String, Number, Map, Set, Date]) Object.freeze(shared.prototype);
+
+parentPort!.on('message', ({ id, order }: { readonly id: number; readonly order: ReadingOrder }) => {
+  const tell = (report: ReadingReport) => parentPort!.postMessage(report);
+  try {
+    tell({ id, read: read(order) });
+  } catch (error) {
+    tell({ id, failed: (error as Error).message });
+  }
+});

@@ -1,0 +1,87 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { DayTrouble } from '@core/api';
+import { DayService } from '../data/day.service';
+
+/** The screen on which a thing is mended, and what it is called. */
+const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly label: string } | undefined> = {
+  rules: { path: '/rules', label: 'Rules' },
+  cars: { path: '/cars', label: 'Cars' },
+  crew: { path: '/crew', label: 'Crew' },
+  bookings: { path: '/bookings', label: 'Bookings' },
+  circuit: { path: '/circuit', label: 'Circuit' },
+  roster: { path: '/crew/roster', label: 'Roster' },
+  board: { path: '/board', label: 'Board' },
+  journal: undefined,
+};
+
+/** What is at fault in what the day is made from: shown on every screen until it is mended, each with the way there. */
+@Component({
+  selector: 'jl-day-troubles',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink],
+  template: `
+    @if (troubles().length > 0) {
+      <details role="alert">
+        <summary>
+          {{ troubles().length === 1 ? 'Something in this day is' : troubles().length + ' things in this day are' }} at
+          fault and left out: {{ troubles()[0]!.what }}
+        </summary>
+        <ul>
+          @for (it of troubles(); track it.path + it.what) {
+            <li>
+              <span
+                ><b>{{ it.what }}.</b> {{ it.path }}: {{ it.message }}. {{ it.mend }}</span
+              >
+              @if (it.screen; as screen) {
+                <a [routerLink]="screen.path">{{ screen.label }}</a>
+              }
+              @if (it.entry; as entry) {
+                <button type="button" (click)="data.undo(entry)">Take back</button>
+              }
+            </li>
+          }
+        </ul>
+      </details>
+    }
+  `,
+  styles: `
+    details {
+      padding: 0.4rem 1.1rem;
+      background: var(--p-jl-amber-soft);
+      border-bottom: 1px solid var(--p-jl-line);
+      max-height: 40vh;
+      overflow: auto;
+    }
+    summary {
+      cursor: pointer;
+      font-weight: 600;
+      min-height: 24px;
+    }
+    ul {
+      list-style: none;
+      margin: 0.4rem 0;
+      padding: 0;
+    }
+    li {
+      display: flex;
+      gap: 0.8rem;
+      align-items: center;
+      justify-content: space-between;
+      padding: 0.25rem 0;
+    }
+    a,
+    button {
+      flex: none;
+      min-height: 32px;
+      align-content: center;
+      padding: 0 0.7rem;
+    }
+  `,
+})
+export class DayTroubles {
+  protected readonly data = inject(DayService);
+  protected readonly troubles = computed(() =>
+    (this.data.view()?.troubles ?? []).map((trouble) => ({ ...trouble, screen: SCREENS[trouble.place] })),
+  );
+}
