@@ -1,5 +1,5 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
-import { marksByCorner, type GuestResult } from '@core/coaching';
+import { lapTexts, marksByCorner, type GuestResult } from '@core/coaching';
 import { measure, type CircuitMap } from '@core/circuit';
 import { lapTimeText } from '@core/day';
 
@@ -76,12 +76,18 @@ export function resultSheet({ venue, date, circuit, result, map, address }: Resu
 
 const heading = (text: string): Content => ({ text, fontSize: 14, bold: true, margin: [0, 14, 0, 4] });
 
+/** A bead for each lap, with or without a time. */
+function beadsOf({ laps, untimed }: GuestResult['drives'][number]['analysis']) {
+  const timed = laps.flatMap((lap) => Array.from({ length: lap.laps }, (_, i) => ({ ...lap, first: lap.first && i === 0 })));
+  return [...timed, ...Array.from({ length: untimed }, () => ({ spoiled: false, first: false }))];
+}
+
 function driveContent({ car, instructor, analysis, good }: GuestResult['drives'][number]): Content[] {
   return [
     { text: `${car}`, bold: true, fontSize: 13, margin: [0, 8, 0, 0] },
     { text: `with ${instructor}`, color: MUTED },
     {
-      canvas: analysis.laps.map(({ spoiled, first }, place) => ({
+      canvas: beadsOf(analysis).map(({ spoiled, first }, place) => ({
         type: 'ellipse' as const,
         x: 8 + 18 * place,
         y: 10,
@@ -93,7 +99,7 @@ function driveContent({ car, instructor, analysis, good }: GuestResult['drives']
       })),
       margin: [0, 2, 0, 4],
     },
-    { text: analysis.laps.map(({ lapS }) => lapTimeText(lapS)).join('   '), fontSize: 9.5 },
+    { text: lapTexts(analysis).join('   '), fontSize: 9.5 },
     ...(good.length > 0 ? [{ text: `Good: ${good.join(', ')}`, color: LAKE } as Content] : []),
   ];
 }

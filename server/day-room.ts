@@ -249,6 +249,20 @@ export class DayRoom {
   }
 
   /**
+   * An entry with the time at which it happened. One that waited on a device whose clock is ahead has happened all the
+   * same: its time is what the device's clock says has passed since, counted back from the venue's.
+   *
+   * @throws Refusal 409 where an entry that did not wait lies ahead of the venue's clock
+   */
+  private timed(date: string, { agoMs, ...entry }: JournalEntry): JournalEntry {
+    const nowS = this.nowS(date);
+    if (entry.at <= nowS + CLOCK_SKEW_S) return entry;
+    if (!entry.offline) throw conflict("This lies ahead of the venue's clock; enter it when it has happened.");
+    const agoS = Math.round(((agoMs ?? 0) / 1000) * this.clock.read().rate);
+    return { ...entry, at: Math.max(0, nowS - agoS), corrected: { from: entry.at } };
+  }
+
+  /**
    * Appends an entry, in one transaction with the check that it is possible, and tells every screen. An entry that is
    * recorded already comes back as it is.
    *
@@ -257,23 +271,21 @@ export class DayRoom {
    */
   append(
     date: string,
-    entry: JournalEntry,
+    sent: JournalEntry,
     alongside: () => void = () => undefined,
   ): { readonly recorded: RecordedEntry; readonly isNew: boolean } {
     const { entries, journal } = this.of(date);
+    const entry = this.timed(date, sent);
     const appended = this.store.db
       .transaction(() => {
         const known = this.store.journal.find(entry.id);
         if (known) {
           const { recorded } = known;
-          if (recorded && known.date === date && textOf(recorded.entry) === textOf(entry)) {
+          if (recorded && known.date === date && textOf(recorded.entry) === textOf(sent)) {
             alongside();
             return { recorded, isNew: false };
           }
           throw conflict('Another entry has this id already.');
-        }
-        if (entry.at > this.nowS(date) + CLOCK_SKEW_S) {
-          throw conflict("This lies ahead of the venue's clock; enter it when it has happened.");
         }
         const admission = journal.admit(entry);
         if (!admission.admitted) throw new Refusal(409, 'Impossible entry', admission.reason);
@@ -308,7 +320,7 @@ function exitOf(store: Store) {
   };
 }
 
-/** An entry as text; sent again after a loss of connection it may have become one of offline. */
-function textOf({ offline: _, ...entry }: JournalEntry): string {
-  return JSON.stringify(entry);
+/** An entry as its author sent it, as text; sent again after a loss of connection it may have become one of offline. */
+function textOf({ offline: _, agoMs: __, corrected, ...entry }: JournalEntry): string {
+  return JSON.stringify({ ...entry, at: corrected?.from ?? entry.at });
 }

@@ -2,6 +2,32 @@ import { DATE, bookingBody, testServer, type TestServer } from './testing/test-s
 
 const DAY = `/api/days/${DATE}`;
 
+describe('An entry that waited on a device whose clock is ahead', () => {
+  let server: TestServer;
+  beforeEach(() => {
+    server = testServer();
+    server.clock.adjust({ secondsOfDay: 12 * 3600, rate: 1 });
+  });
+  afterEach(() => server.close());
+  const send = (entry: Record<string, unknown>) =>
+    server.http.post(`${DAY}/journal`).send({ kind: 'noteTaken', text: 'x', by: 'Test', id: 'entry-0001', ...entry });
+
+  it('is taken, with the time counted back from the venue’s clock, and shown as corrected; once', async () => {
+    const fast = { at: '12:08', offline: true, agoMs: 120_000 };
+    const { body } = await send(fast).expect(201);
+    expect(body.entry.at).toMatch(/^11:5[78]/);
+    expect([body.entry.corrected, body.entry.agoMs]).toEqual([{ from: '12:08' }, undefined]);
+    await send({ ...fast, agoMs: 125_000 }).expect(202);
+    expect(server.store.journal.since(DATE, 0).length).toBe(1);
+    await send({ ...fast, text: 'other' }).expect(409);
+  });
+
+  it('is refused only where it did not wait', async () => {
+    expect((await send({ at: '12:08' })).status).toBe(409);
+    expect((await send({ at: '12:01' })).status).toBe(201);
+  });
+});
+
 describe('A day that runs past midnight', () => {
   let server: TestServer;
   let entries = 0;

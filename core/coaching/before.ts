@@ -43,7 +43,7 @@ export function dayBeforeOf(date: string, result: GuestResult, linked: boolean):
     drives: result.drives.map(({ car, instructor, analysis, index, seen, good }) => ({
       car,
       instructor,
-      laps: analysis.laps.length,
+      laps: analysis.driven,
       bestS: analysis.bestS ?? null,
       index: index?.index ?? null,
       indexWithin: index?.within ?? null,

@@ -1,21 +1,15 @@
-import { paceFactorAt } from '../day';
-import { isSpoiled, type DayContext, type DriveState } from '../journal';
+import { lapTimeText, paceFactorAt } from '../day';
+import { timedLaps, type DayContext, type DriveState, type TimedLap } from '../journal';
 import { median } from '../median';
 
-/** One lap of a drive. */
-export interface DrivenLap {
-  /** From 1, the lap out of the pits included. */
-  readonly number: number;
-  readonly lapS: number;
-  readonly spoiled: boolean;
-  /** From a standing start: set apart as well. */
-  readonly first: boolean;
-}
-
 export interface LapAnalysis {
-  readonly laps: readonly DrivenLap[];
-  /** Laps that are neither spoiled nor the first. */
-  readonly clean: readonly DrivenLap[];
+  readonly laps: readonly TimedLap[];
+  /** Laps that were driven, be there times for them or not. */
+  readonly driven: number;
+  /** Those of the laps driven for which there is no time. */
+  readonly untimed: number;
+  /** Laps with a time of their own that are neither spoiled nor the first nor long. */
+  readonly clean: readonly TimedLap[];
   readonly bestS: number | undefined;
   readonly meanS: number | undefined;
   /** Standard deviation of the clean laps about their trend. */
@@ -28,26 +22,19 @@ export interface LapAnalysis {
 
 /** The laps of a drive; what is not known stays undefined, as where all laps were spoiled. */
 export function analyseLaps(context: DayContext, drive: DriveState): LapAnalysis {
-  const laps: DrivenLap[] = [];
-  let fromS = drive.releasedS;
-  drive.crossings.forEach(({ atS }, place) => {
-    if (fromS !== undefined && atS > fromS) {
-      laps.push({
-        number: place + 1,
-        lapS: atS - fromS,
-        spoiled: isSpoiled(context, drive, place + 1),
-        first: place === 0,
-      });
-    }
-    fromS = atS;
-  });
-  const clean = laps.filter(({ spoiled, first }) => !spoiled && !first);
+  const laps = timedLaps(context, drive);
+  const driven = drive.crossings.length;
+  const clean = laps.filter(
+    ({ spoiled, first, long, laps: together }) => !spoiled && !first && !long && together === 1,
+  );
   const times = clean.map(({ lapS }) => lapS);
   const fit = theilSen(clean.map(({ number, lapS }) => [number, lapS]));
   const span = clean.length > 1 ? clean.at(-1)!.number - clean[0]!.number : 0;
   const off = fit ? clean.map(({ number, lapS }) => lapS - fit.at(number)) : [];
   return {
     laps,
+    driven,
+    untimed: driven - laps.reduce((sum, lap) => sum + lap.laps, 0),
     clean,
     bestS: times.length > 0 ? Math.min(...times) : undefined,
     meanS: times.length > 0 ? times.reduce((a, b) => a + b, 0) / times.length : undefined,
@@ -55,6 +42,17 @@ export function analyseLaps(context: DayContext, drive: DriveState): LapAnalysis
     gainS: fit && -fit.slope * span,
     gainWithinS: fit && (fit.widthOfSlopes / 2) * span,
   };
+}
+
+const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'];
+
+/** The times of a drive as people read them: `1:29.0`, and `two laps in 2:32.4` where a crossing was not seen. */
+export function lapTexts({ laps, untimed }: Pick<LapAnalysis, 'laps' | 'untimed'>): string[] {
+  const count = (number: number) => `${NUMBERS[number] ?? number} lap${number === 1 ? '' : 's'}`;
+  const texts = laps.map(({ lapS, laps: together }) =>
+    together === 1 ? lapTimeText(lapS) : `${count(together)} in ${lapTimeText(lapS)}`,
+  );
+  return untimed > 0 ? [...texts, `${count(untimed)} without a time`] : texts;
 }
 
 /**

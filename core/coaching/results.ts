@@ -63,7 +63,7 @@ export function guestResult(
   return {
     guest,
     drives,
-    laps: drives.reduce((sum, { analysis }) => sum + analysis.laps.length, 0),
+    laps: drives.reduce((sum, { analysis }) => sum + analysis.driven, 0),
     best: bests.sort((a, b) => a.lapS - b.lapS)[0],
     gainS: gains.length > 0 ? Math.max(...gains) : undefined,
     learned: [
@@ -113,7 +113,7 @@ export function partyResult(results: readonly GuestResult[]): PartyMember[] {
         spreadS !== undefined && meanS !== undefined ? [spreadS / meanS] : [],
       );
       const marked = result.drives.filter(({ drive }) => drive.marked.length > 0);
-      const laps = marked.reduce((sum, { analysis }) => sum + analysis.laps.length, 0);
+      const laps = marked.reduce((sum, { analysis }) => sum + analysis.driven, 0);
       return {
         result,
         index: indices.sort((a, b) => b.index - a.index)[0],

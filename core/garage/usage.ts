@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { paceFactorAt } from '../day';
-import { isSpoiled, type CarFault, type DayContext, type DayState } from '../journal';
+import { timedLaps, type CarFault, type DayContext, type DayState } from '../journal';
 import { carPlace, faultSeverity } from '../journal/entry';
 import { median } from '../median';
 
@@ -53,9 +53,8 @@ export function carDaysOf(context: DayContext, state: DayState): CarDay[] {
     if (own.length === 0 && !inGarage && mended.length === 0) return [];
     const laps = own.reduce((sum, { crossings }) => sum + crossings.length, 0);
     const clean = own.flatMap((drive) =>
-      drive.crossings.flatMap(({ atS }, place) => {
-        if (place === 0 || isSpoiled(context, drive, place + 1)) return [];
-        const lapS = atS - drive.crossings[place - 1]!.atS;
+      timedLaps(context, drive).flatMap(({ lapS, laps: together, first, spoiled, long }) => {
+        if (together > 1 || first || spoiled || long) return [];
         const pace = drive.guest.pace * paceFactorAt(day, drive.releasedS!);
         const goodS = lapS / pace;
         return goodS > 0.6 * car.lapTimeS && goodS < 1.6 * car.lapTimeS ? [goodS] : [];

@@ -36,8 +36,9 @@ export function lapEstimateOf(context: DayContext, drive: DriveState): LapEstima
   const priorS = car ? driveLapS(day, car, drive.guest, drive.releasedS ?? drive.seatedS ?? 0) : DEFAULT_LAP_S;
   const laps: CleanLap[] = [];
   let fromS = drive.releasedS;
-  drive.crossings.forEach(({ atS }, place) => {
-    const lapS = fromS === undefined ? 0 : atS - fromS;
+  drive.crossings.forEach(({ atS, seen }, place) => {
+    const begun = place === 0 || drive.crossings[place - 1]!.seen;
+    const lapS = fromS === undefined || !begun || !seen ? 0 : atS - fromS;
     // Far off the expected, it is a miscount or a lap with a stop rather than a pace.
     const plausible = lapS > 0.6 * priorS && lapS < 1.5 * priorS;
     if (plausible && !isSpoiled(context, drive, place + 1)) laps.push({ lapS, first: place === 0 });

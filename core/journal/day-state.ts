@@ -48,7 +48,10 @@ export interface GuestState {
 export type DriveStage = 'planned' | 'seated' | 'onCircuit' | 'rollingIn' | 'parked' | 'done';
 
 export interface CountedLap {
+  /** When the line was crossed; where that was not seen, when it became known that it had been. */
   readonly atS: number;
+  /** Whether somebody or the loop saw this very crossing, so that it ends a lap with a time. */
+  readonly seen: boolean;
   readonly source: LapSource;
 }
 
@@ -90,7 +93,10 @@ export interface DriveState {
 }
 
 /** What one instructor noticed of a drive. */
-export type MarkedDrive = Omit<EntryOf<'driveMarked'>, 'kind' | 'id' | 'at' | 'drive' | 'offline'> & {
+export type MarkedDrive = Omit<
+  EntryOf<'driveMarked'>,
+  'kind' | 'id' | 'at' | 'drive' | 'offline' | 'agoMs' | 'corrected'
+> & {
   readonly atS: number;
 };
 

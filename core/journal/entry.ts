@@ -15,6 +15,10 @@ const common = {
   by: z.string().trim().min(1).max(100),
   /** Entered while the server could not be reached: it has happened, whatever others entered meanwhile. */
   offline: z.literal(true).optional(),
+  /** Told with an entry that waited on a device: how long ago it was entered, by that device's clock. Never stored. */
+  agoMs: z.number().int().min(0).optional(),
+  /** Set by the server where the device's clock was ahead: the time that the device gave. */
+  corrected: z.strictObject({ from: eventTime }).optional(),
 };
 
 const entryOf = <K extends string, S extends z.ZodRawShape>(kind: K, shape: S) =>

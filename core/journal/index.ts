@@ -13,3 +13,4 @@ export * from './garage';
 export { effectiveEntries, stateOf } from './reduce';
 export { RunningJournal } from './running';
 export * from './stations';
+export * from './timed-laps';

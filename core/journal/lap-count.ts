@@ -16,6 +16,8 @@ export interface CountMark {
   readonly source: LapSource;
   readonly by: string;
   readonly as: MarkMeaning;
+  /** Which crossing of the drive this is by its own source's count, from 1. */
+  readonly number: number;
 }
 
 export type LapSource = 'hand' | 'loop';
@@ -59,7 +61,7 @@ export function hasStopped({ loop, hand }: Pick<LapCount, LapSource>): LapSource
  */
 export function report(
   count: LapCount,
-  { atS, source, by }: Omit<CountMark, 'as'>,
+  { atS, source, by }: Omit<CountMark, 'as' | 'number'>,
   { lapS, sinceS, hindered }: { readonly lapS: number; readonly sinceS: number; readonly hindered: boolean },
 ): MarkMeaning {
   const other = source === 'loop' ? count.hand : count.loop;
@@ -81,7 +83,7 @@ export function report(
     count[source] = (own ?? 0) + 1 + (confirmed ? missed : 0);
     if (suspicious) as = 'missed';
   }
-  count.marks.push({ atS, source, by, as });
+  count.marks.push({ atS, source, by, as, number: count[source] ?? 0 });
   return as;
 }
 
@@ -89,7 +91,19 @@ export function report(
 export function settleCount(count: LapCount, crossings: number, atS: number, by: string): void {
   if (count.loop !== undefined) count.loop = crossings;
   if (count.hand !== undefined || count.loop === undefined) count.hand = crossings;
-  count.marks.push({ atS, source: 'hand', by, as: 'settled' });
+  count.marks.push({ atS, source: 'hand', by, as: 'settled', number: crossings });
+}
+
+/**
+ * The mark that saw a crossing, by its number: the loop knows the moment best. Nothing where neither saw it, as where a
+ * count went past it or somebody has decided the number.
+ */
+export function markOf({ marks }: LapCount, number: number): CountMark | undefined {
+  const sawIt = (source: LapSource) =>
+    marks.findLast(
+      (mark) => mark.source === source && mark.number === number && mark.as !== 'same' && mark.as !== 'settled',
+    );
+  return sawIt('loop') ?? sawIt('hand');
 }
 
 /** The two counts where both go on, differ and have had time to agree. */

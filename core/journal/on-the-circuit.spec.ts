@@ -35,7 +35,7 @@ describe('Crossings of the line', () => {
   it('are told by the loop to the thousandth, and by the car', () => {
     const it = running();
     it.enter('10:01:20', { kind: 'lineCrossed', car: 'c1', ms: 417 });
-    expect(d1(it, '10:02').crossings).toEqual([{ atS: at('10:01:20') + 0.417, source: 'loop' }]);
+    expect(d1(it, '10:02').crossings).toEqual([{ atS: at('10:01:20') + 0.417, source: 'loop', seen: true }]);
     expect(it.state('10:02').cars.get('c1')!.laps).toBe(1);
   });
 
@@ -242,6 +242,17 @@ describe('A journal that grows', () => {
         });
         expect(stateOf(it.context, entries, at('12:00')).drives.size).toBe(2);
       }),
+    );
+  });
+});
+
+describe('An entry whose time was corrected', () => {
+  it('and that does not fit where it came to stand is kept, and its author is asked', () => {
+    const it = running();
+    const fields = { ...offline({ kind: 'broughtIn', drive: 'd2' }), corrected: { from: at('10:20') } } as EntryFields;
+    it.enter('10:03', fields);
+    expect(it.state('10:04').settled[0]!.text).toBe(
+      "Piet Verhoeve sits in the car and has not been let out and can't be brought in. Kept, but it changes nothing. The clock of that device was ahead: 10:20 was taken as 10:03. If it happened at another time, enter it anew.",
     );
   });
 });

@@ -4,6 +4,7 @@ import {
   layOutBriefing,
   layOutDrive,
   layOutSighting,
+  type Car,
   type Day,
   type Plan,
   type Repair,
@@ -55,8 +56,9 @@ export function dayAsItIs(day: Day, previous: Plan | undefined, state: DayState)
         },
       ];
     }),
-    cars: day.cars.map((car) => {
-      const now = state.cars.get(car.id);
+    cars: day.cars.map((planned) => {
+      const now = state.cars.get(planned.id);
+      const car = withFuelKnown(planned, state);
       if (now?.heldFor === undefined) return car;
       return { ...car, available: away(car.available, now.backAtS && Math.max(nowS, now.backAtS)) };
     }),
@@ -66,6 +68,14 @@ export function dayAsItIs(day: Day, previous: Plan | undefined, state: DayState)
         : instructor,
     ),
   };
+}
+
+/** A car with the levels that were read or filled today: the planner goes by them and not by what it reckoned before. */
+function withFuelKnown(car: Car, state: DayState): Car {
+  const marks = state.garage.cars.get(car.id)?.fuelMarks ?? [];
+  const known = marks.filter(({ atS }) => atS <= DAY_S).map(({ atS, litres }) => ({ at: Math.floor(atS), litres }));
+  if (known.length === 0) return car;
+  return { ...car, fuel: { ...car.fuel, readings: [...(car.fuel.readings ?? []), ...known] } };
 }
 
 /** The plan as it was meant: without what ran late. An accepted plan is kept like this, for the journal knows the rest. */

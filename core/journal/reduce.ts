@@ -1,3 +1,4 @@
+import { clockMinute } from '../day';
 import { beginning } from './beginning';
 import { isSpoiled, lapEstimateOf, type DayContext } from './context';
 import {
@@ -10,7 +11,7 @@ import {
 } from './day-state';
 import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
 import { GARAGE_STEPS, markFuel } from './garage';
-import { agreedCrossings, report, settleCount, type LapSource } from './lap-count';
+import { agreedCrossings, markOf, report, settleCount, type LapSource } from './lap-count';
 import { misplaced } from './misplaced';
 import { settle } from './settle';
 
@@ -54,9 +55,16 @@ type Steps = { readonly [K in EntryKind]: (state: DayState, entry: EntryOf<K>, c
 export function apply(context: DayContext, state: DayState, entry: JournalEntry): void {
   state.timeS = entry.at;
   const reason = misplaced(state, entry);
-  if (reason !== undefined) return note(state, entry, `${reason} Kept, but it changes nothing.`);
+  if (reason !== undefined) return note(state, entry, `${reason} Kept, but it changes nothing.${askAgain(entry)}`);
   const step = STEPS[entry.kind] as (state: DayState, entry: JournalEntry, context: DayContext) => void;
   step(state, entry, context);
+}
+
+/** What a person is asked where an entry whose time was corrected does not fit. */
+function askAgain({ at, corrected }: JournalEntry): string {
+  if (!corrected) return '';
+  const [given, taken] = [clockMinute(corrected.from), clockMinute(at)];
+  return ` The clock of that device was ahead: ${given} was taken as ${taken}. If it happened at another time, enter it anew.`;
 }
 
 /** How far off a full tank and a reading in litres may be. */
@@ -159,7 +167,7 @@ const STEPS: Steps = {
   lapsSettled: (state, { drive, crossings, at, by }, context) =>
     onDrive(state, drive, at, (it) => {
       settleCount(it.count, crossings, at, by);
-      countUpTo(context, state, it, crossings, at, 'hand');
+      countUpTo(context, state, it, crossings, at);
     }),
   lapSpoiled: (state, { drive, lap, reason, at }) => onDrive(state, drive, at, (it) => it.spoiled.set(lap, reason)),
   intervened: (state, { drive, lap, corner, at }) =>
@@ -200,7 +208,7 @@ const STEPS: Steps = {
       release(state, it.instructor, drive);
     }),
 
-  driveMarked: (state, { id: _, kind: __, at, drive, offline: ___, ...marked }) =>
+  driveMarked: (state, { id: _, kind: __, at, drive, offline: ___, agoMs: ____, corrected: _____, ...marked }) =>
     onDrive(state, drive, at, (it) => it.marked.push({ ...marked, atS: at })),
   handoverSeen: (state, { drive, at, by }) => onDrive(state, drive, at, (it) => (it.handoverSeenBy = by)),
 
@@ -273,25 +281,18 @@ function crossed(
   const hindered = isSpoiled(context, drive, drive.crossings.length + 1);
   const { lapS } = lapEstimateOf(context, drive);
   report(drive.count, { atS, source, by }, { lapS, sinceS: drive.releasedS ?? atS, hindered });
-  countUpTo(context, state, drive, agreedCrossings(drive.count), atS, source);
+  countUpTo(context, state, drive, agreedCrossings(drive.count), atS);
 }
 
 /** Brings the crossings that hold to a number, with what a lap puts on car and instructor. */
-function countUpTo(
-  context: DayContext,
-  state: DayState,
-  drive: DriveState,
-  crossings: number,
-  atS: number,
-  source: LapSource,
-): void {
+function countUpTo(context: DayContext, state: DayState, drive: DriveState, crossings: number, nowS: number): void {
   const change = crossings - drive.crossings.length;
   if (change === 0) return;
-  // The loop knows the moment best, also where the other count comes up to it later.
-  const loopS = drive.count.marks.findLast((mark) => mark.source === 'loop' && mark.as !== 'same')?.atS;
-  const isThisLap = loopS !== undefined && loopS > (drive.crossings.at(-1)?.atS ?? 0);
-  for (let more = change; more > 0; more--) {
-    drive.crossings.push(isThisLap ? { atS: loopS, source: 'loop' } : { atS, source });
+  for (let number = drive.crossings.length + 1; number <= crossings; number++) {
+    const mark = markOf(drive.count, number);
+    const beforeS = drive.crossings.at(-1)?.atS ?? drive.releasedS ?? -Infinity;
+    const seen = mark !== undefined && mark.atS > beforeS;
+    drive.crossings.push({ atS: seen ? mark.atS : nowS, source: mark?.source ?? 'hand', seen });
   }
   drive.crossings.length = crossings;
   onCar(state, drive.car, (car) => {

@@ -116,6 +116,26 @@ describe('A plan as the journal has shown it to be', () => {
     expect(withoutDelays(once)).toEqual(plan);
   });
 
+  it('has the fuel that was read or filled, so that a drive is refuelled for', () => {
+    const reading: [string, Fields] = ['09:30', { kind: 'fuelRead', car: 'c1', litres: 12 }];
+    const known = standpointOf(day, plan, stateAt(day, plan, '09:40', reading));
+    expect(known.day.cars[0]!.fuel.readings).toEqual([{ at: at('09:30'), litres: 12 }]);
+    // Five laps of a litre each from twelve litres on leave less than the ten of the reserve.
+    const broken = checkPlan(known.day, plan).violations.map(({ code }) => code);
+    expect(broken).toEqual(['CAR_FUEL']);
+    const filled = stateAt(
+      day,
+      plan,
+      '09:50',
+      reading,
+      ['09:35', { kind: 'refuelBegan', car: 'c1' }],
+      ['09:44', { kind: 'refuelEnded', car: 'c1' }],
+    );
+    const { day: full } = standpointOf(day, plan, filled);
+    expect(full.cars[0]!.fuel.readings!.map(({ litres }) => litres)).toEqual([12, 60]);
+    expect(checkPlan(full, plan).violations).toEqual([]);
+  });
+
   it('holds what is running for longer where somebody says that it runs late', () => {
     const onTime: [string, Fields][] = [...cleared, ['09:56', seated[1]], ['10:00', { kind: 'released', drive: 'd1' }]];
     const endS = at('10:00') + 400 + 240;

@@ -8,6 +8,7 @@ import { CanvasRenderer } from 'echarts/renderers';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { Dialog } from 'primeng/dialog';
 import { DayService } from '../data/day.service';
+import { TOOLTIP_AS_TEXT } from '../drawing/tooltip';
 
 echarts.use([HeatmapChart, GridComponent, TooltipComponent, VisualMapComponent, CanvasRenderer]);
 
@@ -76,6 +77,7 @@ export class LoadChart {
       textStyle: text,
       grid: { left: 210, right: 12, top: 26, bottom: 6 },
       tooltip: {
+        ...TOOLTIP_AS_TEXT,
         backgroundColor: panel,
         borderColor: ink,
         textStyle: text,

@@ -3,13 +3,12 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { contract } from '@core/api';
-import { journalEntry, type DriveState, type JournalEntry } from '@core/journal';
+import { journalEntry, type JournalEntry } from '@core/journal';
 import { at } from '@core/testing/small-day';
 import * as z from 'zod';
 import { MemoryStorage } from '../testing/memory-storage';
 import { Api, type ApiError } from './api';
 import { DeviceStorage } from './device-storage';
-import { lapTimesOf } from './lap-times';
 import { entryWords, shortName, surname } from './names';
 import { Outbox, type Settled } from './outbox';
 
@@ -152,12 +151,5 @@ describe('Words on screen', () => {
     expect(
       entryWords({ id: 'entry-0001', kind: 'lapSpoiled', drive: 'd1', lap: 3, reason: 'traffic', at: 0, by: 'x' }),
     ).toBe('Lap 3 spoiled: traffic');
-  });
-});
-
-describe('Laps of a drive', () => {
-  it('are timed from the release on', () => {
-    const crossings = [100, 190, 270].map((atS) => ({ atS, source: 'hand' }));
-    expect(lapTimesOf({ releasedS: 0, crossings } as unknown as DriveState)).toEqual([100, 90, 80]);
   });
 });

@@ -146,8 +146,13 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   correction: 'Correction',
 };
 
-/** What an entry says, in a few words. */
+/** What an entry says, in a few words, and how its time was corrected. */
 export function entryWords(entry: JournalEntry): string {
+  const { corrected } = entry;
+  return `${plainWords(entry)}${corrected ? ` (time corrected, the device gave ${clockMinute(corrected.from)})` : ''}`;
+}
+
+function plainWords(entry: JournalEntry): string {
   const words = ENTRY_WORDS[entry.kind];
   switch (entry.kind) {
     case 'lapSpoiled':

@@ -63,7 +63,7 @@ export class Outbox {
     const next = this.items()[0];
     if (!next || this.sending) return;
     this.sending = true;
-    this.api.call(contract.appendEntry, { params: { date: next.date }, body: next.entry }).subscribe({
+    this.api.call(contract.appendEntry, { params: { date: next.date }, body: sentNow(next) }).subscribe({
       next: (recorded) => this.done(next, () => this.settled.next({ recorded })),
       error: (error: unknown) => {
         if (error instanceof ApiError && error.problem && error.problem.status < 500) {
@@ -119,6 +119,11 @@ export class Outbox {
     this.kept.update((kept) => [...refused, ...kept]);
     this.flush();
   }
+}
+
+/** An entry as it is sent now: what waited here tells how long, so that a clock that is ahead does no harm. */
+function sentNow({ entry, sinceMs }: Waiting): JournalEntry {
+  return entry.offline ? { ...entry, agoMs: Math.max(0, Date.now() - sinceMs) } : entry;
 }
 
 function stored({ date, entry, sinceMs }: Waiting, refusal?: string): StoredEntry {

@@ -1,11 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { analyseLaps, drivenBy, marksByPlace, oneThing, seenFaults } from '@core/coaching';
-import { clockMinute, lapTimeText } from '@core/day';
+import { analyseLaps, drivenBy, lapTexts, marksByPlace, oneThing, seenFaults } from '@core/coaching';
+import { clockMinute } from '@core/day';
 import { nextHold, progressOf, type DriveState } from '@core/journal';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
-import { lapTimesOf } from '../data/lap-times';
 import { holdWords } from '../data/next-words';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
@@ -161,7 +160,8 @@ export class Debrief {
       .filter(test)
       .sort((a, b) => (b.parkedS ?? 0) - (a.parkedS ?? 0))
       .map((drive) => {
-        const gain = analyseLaps(context, drive).gainS;
+        const analysis = analyseLaps(context, drive);
+        const gain = analysis.gainS;
         return {
           id: drive.drive.id,
           guest: drive.guest.name,
@@ -171,7 +171,7 @@ export class Debrief {
           instructor: context.schedule.index.instructors.get(drive.instructor ?? '')?.name ?? '',
           parked: clockMinute(drive.parkedS ?? 0),
           beads: beadsOf(drive, progressOf(context, drive).done),
-          laps: lapTimesOf(drive).map(lapTimeText).join(' · '),
+          laps: lapTexts(analysis).join(' · '),
           gain: gain !== undefined && gain > 0 ? gain.toFixed(1) : undefined,
           marked: drive.marked.length > 0,
           thing: oneThing(drivenBy(state, drive.guest.id).map((one) => seenFaults(one, this.data.vocabulary()))),

@@ -5,6 +5,7 @@ import * as echarts from 'echarts/core';
 import type { EChartsCoreOption } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
+import { TOOLTIP_AS_TEXT } from './tooltip';
 import { ThemeChoice } from '../shell/theme-choice';
 import { inkOf } from './ink';
 
@@ -63,7 +64,13 @@ export class Chart {
       textStyle: text,
       ...(legend && { legend: { top: 0, left: 0, textStyle: text, ...legend } }),
       ...(tooltip && {
-        tooltip: { backgroundColor: ink.panel, borderColor: ink.ink, textStyle: { color: ink.ink }, ...tooltip },
+        tooltip: {
+          ...TOOLTIP_AS_TEXT,
+          backgroundColor: ink.panel,
+          borderColor: ink.ink,
+          textStyle: { color: ink.ink },
+          ...tooltip,
+        },
       }),
       ...own,
     };

@@ -1,15 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { analyseLaps } from '@core/coaching';
-import { clockMinute, lapTimeText, wallClock } from '@core/day';
+import { analyseLaps, lapTexts } from '@core/coaching';
+import { clockMinute, wallClock } from '@core/day';
 import { lapsOwed, nextHold, progressOf } from '@core/journal';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { GuestBefore } from './guest-before';
 import { GuestPairings } from './guest-pairings';
 import { DayService } from '../data/day.service';
-import { lapTimesOf } from '../data/lap-times';
 import { balanceDue, money } from '../data/money';
 import { BREAK_OFF_WORDS, entryWords, GUEST_STAGE_WORDS } from '../data/names';
 import { holdWords } from '../data/next-words';
@@ -96,7 +95,8 @@ export class GuestCard {
         const hold = context.schedule.drives.find(({ planned }) => planned.drive === id);
         const { done, due } = progressOf(context, drive);
         const carId = drive.car ?? cars[0] ?? '';
-        const gain = analyseLaps(context, drive).gainS;
+        const analysis = analyseLaps(context, drive);
+        const gain = analysis.gainS;
         return {
           id,
           number: view.carNumbers[carId],
@@ -112,7 +112,7 @@ export class GuestCard {
               : hold
                 ? `planned ${clockMinute(hold.startS)}`
                 : '',
-          laps: lapTimesOf(drive).map(lapTimeText),
+          laps: lapTexts(analysis),
           gain:
             gain !== undefined && gain > 0 ? `${gain.toFixed(1)} s quicker from the first clean lap to the last` : '',
           owed: owedOf(lapsOwed(context, drive), id, drive.car === undefined ? cars : [drive.car]),

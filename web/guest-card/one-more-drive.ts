@@ -96,14 +96,14 @@ export class OneMoreDrive {
     });
   }
 
-  protected take({ plan, price, car, seat }: OfferedPlace): void {
+  protected take({ plan, car, seat }: OfferedPlace): void {
     const offer = this.offer();
     if (!offer) return;
     const { drive, base, asOf } = offer;
     const wish = { guest: this.guest(), cars: [...this.cars()], laps: this.laps() };
     const makesUpFor = this.owed()?.drive;
     const owed = makesUpFor === undefined ? {} : { makesUpFor };
-    const body = { ...wish, ...owed, drive, base, asOf, plan, price, author: this.who.name() };
+    const body = { ...wish, ...owed, drive, base, asOf, plan, author: this.who.name() };
     this.busy.set(true);
     this.api.call(contract.takePlace, { params: { date: this.data.date()! }, body }).subscribe({
       next: () => {

@@ -81,7 +81,7 @@ export class Marks {
     const points = known(this.track)?.points ?? [];
     if (!drive || !study || !context || points.length === 0) return [];
     const taught = taughtPlaces(study, drive.car, drive.guest.pace);
-    const spoiled = analyseLaps(context, drive).laps.filter((one) => one.spoiled || one.first);
+    const spoiled = analyseLaps(context, drive).laps.filter((one) => one.spoiled || one.first || one.laps > 1);
     const starts = [drive.releasedS ?? 0, ...drive.crossings.map(({ atS }) => atS)];
     const isClean = (fromS: number) => !spoiled.some(({ number }) => Math.abs(starts[number - 1]! - fromS) < 10);
     return evidenceByCorner(points, study.centre.lengthM, taught, isClean);

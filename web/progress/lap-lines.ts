@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { GuestResult } from '@core/coaching';
+import { lapTexts, type GuestResult } from '@core/coaching';
 import { lapTimeText } from '@core/day';
 import { axisIn, Chart, type ChartOptions } from '../drawing/chart';
 
@@ -20,9 +20,7 @@ export class LapLines {
   readonly result = input.required<GuestResult>();
   protected readonly words = computed(() => {
     const { drives } = this.result();
-    return drives
-      .map(({ car, analysis }) => `${car}: ${analysis.laps.map(({ lapS }) => lapTimeText(lapS)).join(', ')}`)
-      .join('; ');
+    return drives.map(({ car, analysis }) => `${car}: ${lapTexts(analysis).join(', ')}`).join('; ');
   });
   protected readonly options = computed<ChartOptions>(() => (ink) => {
     const colours = [ink.lake, ink.amberMark, ink.lilac, ink.moss];
@@ -59,12 +57,15 @@ export class LapLines {
           name: `${place + 1}. ${car}`,
           lineStyle: { color: colour, width: 2 },
           itemStyle: { color: colour },
-          data: analysis.laps.map(({ number, lapS, spoiled, first }) => ({
-            value: [number, Math.round(lapS * 10) / 10],
-            spoiled,
-            symbol: spoiled ? 'emptyCircle' : 'circle',
-            symbolSize: spoiled ? 11 : first ? 5 : 8,
-          })),
+          // A time of several laps together is no point on a line of laps.
+          data: analysis.laps
+            .filter(({ laps }) => laps === 1)
+            .map(({ number, lapS, spoiled, first }) => ({
+              value: [number, Math.round(lapS * 10) / 10],
+              spoiled,
+              symbol: spoiled ? 'emptyCircle' : 'circle',
+              symbolSize: spoiled ? 11 : first ? 5 : 8,
+            })),
         };
       }),
     };

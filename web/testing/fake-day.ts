@@ -4,7 +4,14 @@ import { computed, provideZonelessChangeDetection, signal, type Provider, type T
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { vocabularyOf } from '@core/coaching';
-import { bookingFields, type Booking, type DaySummary, type DayTrouble, type LivePositions, type PlanProgress } from '@core/api';
+import {
+  bookingFields,
+  type Booking,
+  type DaySummary,
+  type DayTrouble,
+  type LivePositions,
+  type PlanProgress,
+} from '@core/api';
 import type { Day, Plan } from '@core/day';
 import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '@core/journal';
 import { at } from '@core/testing/small-day';

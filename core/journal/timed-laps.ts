@@ -1,0 +1,62 @@
+import { driveLapS } from '../day';
+import { median } from '../median';
+import { isSpoiled, type DayContext } from './context';
+import type { DriveState } from './day-state';
+
+/** One lap of a drive, or several of which only the time together is known, as a crossing between them was not seen. */
+export interface TimedLap {
+  /** Of the first of them, from 1, the lap out of the pits included. */
+  readonly number: number;
+  /** How many laps the time is of. */
+  readonly laps: number;
+  readonly lapS: number;
+  readonly spoiled: boolean;
+  /** From a standing start: set apart as well. */
+  readonly first: boolean;
+  /** So long beside the others that somebody stopped, or that a crossing was missed which nobody has told of. */
+  readonly long: boolean;
+}
+
+/** A lap over this many times the ordinary one of the drive is long. */
+const LONG_TIMES = 1.6;
+
+/**
+ * The laps of a drive as far as there are times for them: from crossing to crossing that was seen. A crossing that is
+ * counted and was not seen has no time, so that the laps before and after it are one stretch.
+ */
+export function timedLaps(context: DayContext, drive: DriveState): TimedLap[] {
+  const laps: Omit<TimedLap, 'long'>[] = [];
+  let fromS = drive.releasedS;
+  let from = 0;
+  drive.crossings.forEach(({ atS, seen }, place) => {
+    if (!seen) return;
+    if (fromS !== undefined && atS > fromS) {
+      const numbers = Array.from({ length: place + 1 - from }, (_, i) => from + 1 + i);
+      laps.push({
+        number: from + 1,
+        laps: numbers.length,
+        lapS: atS - fromS,
+        spoiled: numbers.some((number) => isSpoiled(context, drive, number)),
+        first: from === 0,
+      });
+    }
+    fromS = atS;
+    from = place + 1;
+  });
+  const limitS = LONG_TIMES * ordinaryLapS(context, drive, laps);
+  return laps.map((lap) => ({ ...lap, long: lap.lapS / lap.laps > limitS }));
+}
+
+/** What a lap of this drive takes: as measured where there is enough to go by, else as the day plans it. */
+function ordinaryLapS(
+  { day, schedule }: DayContext,
+  drive: DriveState,
+  laps: readonly Omit<TimedLap, 'long'>[],
+): number {
+  const car = drive.car === undefined ? undefined : schedule.index.cars.get(drive.car);
+  const single = laps.filter((lap) => lap.laps === 1 && !lap.first && !lap.spoiled).map(({ lapS }) => lapS);
+  if (single.length >= 3 || !car) return single.length > 0 ? median(single) : Infinity;
+  const plannedS = driveLapS(day, car, drive.guest, drive.releasedS ?? 0);
+  // A car that is slower than planned is not long on each of its laps.
+  return single.length === 2 ? Math.max(plannedS, Math.min(...single)) : plannedS;
+}
