@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { dayView, type Booking, type DayTrouble, type PlanRevision } from '@core/api';
 import { teachingDrivesOf, vocabularyOf, type FaultEntry, type TaughtDrive } from '@core/coaching';
 import { crewDaysOf, dateAfter, gapWords, skillGaps, type CrewDay } from '@core/crew';
@@ -10,14 +11,18 @@ import {
   changesTheDay,
   dayContext,
   effectiveEntries,
+  owedDrives,
   recordedEntry,
   RunningJournal,
   standpointOf,
   stateOf,
   timeOnDay,
   vehiclesOnCircuit,
+  withOwed,
+  withOwedWaiting,
   type DayContext,
   type JournalEntry,
+  type OwedDrive,
   type RecordedEntry,
   type Standpoint,
 } from '@core/journal';
@@ -44,6 +49,8 @@ interface Read {
   /** Grows by `journal` only. */
   readonly entries: readonly RecordedEntry[];
   readonly journal: RunningJournal;
+  /** Drives of laps that are owed; they are part of the day and of the plan. */
+  readonly owed: readonly OwedDrive[];
   /** What of the day could not be used as it is stored. */
   readonly troubles: readonly DayTrouble[];
   /** The view as JSON, but for clock and journal; made when first asked for. */
@@ -91,15 +98,16 @@ export class DayRoom {
     const setUp = soundDay(dayOf(this.store, date));
     const { day, unfit } = asSituated(setUp.day, entries);
     const current = this.store.days.currentPlan(date);
-    const context = dayContext(day, current?.plan ?? emptyPlan(date));
+    const { context, journal, owed } = withWhatIsOwed(day, current?.plan ?? emptyPlan(date), entries);
     const read: Read = {
-      day,
+      day: context.day,
       bookings: this.store.bookings.list(date),
-      plan: current?.plan,
+      plan: current && context.schedule.plan,
       revision: current?.revision,
       context,
       entries,
-      journal: new RunningJournal(context, entries),
+      journal,
+      owed,
       troubles: [...storedTroubles(this.store, date), ...setUp.troubles, ...entryTroubles(unreadable, unfit)],
       jsonEntries: [],
     };
@@ -274,7 +282,7 @@ export class DayRoom {
     sent: JournalEntry,
     alongside: () => void = () => undefined,
   ): { readonly recorded: RecordedEntry; readonly isNew: boolean } {
-    const { entries, journal } = this.of(date);
+    const { entries, journal, context, owed } = this.of(date);
     const entry = this.timed(date, sent);
     const appended = this.store.db
       .transaction(() => {
@@ -296,12 +304,33 @@ export class DayRoom {
     if (appended.isNew) {
       journal.add(appended.recorded);
       this.hub.entry(date, appended.recorded);
-      if (changesTheDay(entries, entry.kind, entry.kind === 'correction' ? entry.corrects : undefined)) {
+      const changes = changesTheDay(entries, entry.kind, entry.kind === 'correction' ? entry.corrects : undefined);
+      // Laps that have come to be owed, or are no longer, are drives of the day.
+      if (changes || !isDeepStrictEqual(owedDrives(context, journal.now()), owed)) {
         this.forget(date);
         this.hub.changed('setup', date);
       }
     }
     return appended;
+  }
+}
+
+/**
+ * A day with the drives of laps that are owed by its journal. Such a drive may be broken off as well, and owe laps of its
+ * own.
+ */
+function withWhatIsOwed(
+  day: Day,
+  plan: Plan,
+  entries: RecordedEntry[],
+): { context: DayContext; journal: RunningJournal; owed: readonly OwedDrive[] } {
+  let owed: readonly OwedDrive[] = [];
+  for (;;) {
+    const context = dayContext(withOwed(day, owed), withOwedWaiting(plan, owed));
+    const journal = new RunningJournal(context, entries);
+    const found = owedDrives(context, journal.now());
+    if (isDeepStrictEqual(found, owed)) return { context, journal, owed };
+    owed = found;
   }
 }
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterOutlet, type ActivatedRouteSnapshot } from '@angular/router';
-import { clockMinute, DAY_ENDS_S, wallClock } from '@core/day';
+import { clockMinute, conditionAt, DAY_ENDS_S, nextCondition, wallClock } from '@core/day';
 import { format, parseISO } from 'date-fns';
 import { Toast } from 'primeng/toast';
 import { filter, map } from 'rxjs';
@@ -81,7 +81,11 @@ export class App {
   protected readonly shown = computed(() => clockMinute(this.data.shownS()));
   protected readonly condition = computed(() => {
     const day = this.data.day();
-    return day && `${day.circuit.name}, ${day.condition.name}`;
+    if (!day) return undefined;
+    const shownS = this.data.shownS();
+    const next = nextCondition(day, shownS);
+    const then = next ? `, ${next.name} from ${clockMinute(next.sinceS!)}` : '';
+    return `${day.circuit.name}, ${conditionAt(day, shownS).name}${then}`;
   });
   /** Another day than the clock's: it can be prepared or looked at. */
   protected readonly otherDay = computed(() => {

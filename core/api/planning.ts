@@ -124,6 +124,8 @@ export const oneMoreDrive = z.strictObject({
   /** Any of these will do. */
   cars: z.array(id).min(1, 'expected at least one car'),
   laps: z.number().int().min(1).max(50),
+  /** The drive that was broken off and whose laps are driven here; they are paid for. */
+  makesUpFor: id.optional(),
 });
 
 export const offeredPlace = z.object({
@@ -156,8 +158,6 @@ export type OfferedPlaces = z.output<typeof offeredPlaces>;
 
 export const takePlace = z.strictObject({
   ...oneMoreDrive.shape,
-  /** The drive that was broken off and whose laps are driven here; they are paid for. */
-  makesUpFor: id.optional(),
   drive: id,
   base: z.number().int().min(1),
   asOf: timeOfDay,

@@ -63,7 +63,7 @@ export function closeOfDay({ context, state, entries, money }: CloseSource): Day
   const of = (...kinds: JournalEntry['kind'][]) => happened.filter(({ kind }) => kinds.includes(kind));
   const drives = [...state.drives.values()];
   const done = drives.filter(({ stage }) => stage === 'parked' || stage === 'done');
-  const owed = drives.map((drive) => ({ drive, laps: lapsOwed(context, drive) })).filter(({ laps }) => laps > 0);
+  const owed = drives.map((drive) => ({ drive, laps: lapsOwed(context, state, drive) })).filter(({ laps }) => laps > 0);
   const crossings = done.reduce((sum, { crossings: laps }) => sum + laps.length, 0);
   const plannedLaps = context.schedule.drives.reduce((sum, { lapsDriven }) => sum + lapsDriven, 0);
   const waits = waitsOf(context, happened);

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { withoutWindows } from '../day';
 import { mergeWindows, type TimeWindow } from '../day';
 import {
   dateAfter,
@@ -12,7 +13,6 @@ import {
   skillGaps,
   skillsOf,
   windowsOn,
-  withoutWindows,
   withSkill,
   type InstructorFields,
   type RosterEntry,

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { Instructor } from '../day';
 import { timeWindow, type TimeWindow } from '../day/time';
-import { mergeWindows } from '../day/windows';
+import { withoutWindows } from '../day/windows';
 import { holdsOn, type InstructorFields } from './skills';
 
 /** Longer than this, it is a mistake in the year. */
@@ -37,20 +37,6 @@ export function daysBetween(from: string, to: string): number {
 /** The date so many days after another. */
 export function dateAfter(date: string, days: number): string {
   return new Date(Date.parse(date) + days * DAY_MS).toISOString().slice(0, 10);
-}
-
-/** Windows of one list without those of another. */
-export function withoutWindows(windows: readonly TimeWindow[], away: readonly TimeWindow[]): TimeWindow[] {
-  return away.reduce<TimeWindow[]>(
-    (left, gone) =>
-      left.flatMap(({ from, to }) =>
-        [
-          { from, to: Math.min(to, gone.from) },
-          { from: Math.max(from, gone.to), to },
-        ].filter((rest) => rest.from < rest.to),
-      ),
-    mergeWindows(windows),
-  );
 }
 
 /**

@@ -125,6 +125,8 @@ export const drive = z.strictObject({
   gearbox: gearbox.optional(),
   extraLaps: z.number().int().min(0).max(50).optional(),
   pin: pin.optional(),
+  /** By the guest's word it begins (with its set-up) no earlier than this. */
+  notBefore: timeOfDay.optional(),
 });
 export type Drive = z.output<typeof drive>;
 

@@ -1,6 +1,6 @@
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { activityTexts, standingOf } from './standing';
-import { checkPlan, indexDay, layOut, paceFactorAt, type Day, type Plan } from '.';
+import { checkPlan, conditionAt, indexDay, layOut, nextCondition, paceFactorAt, type Day, type Plan } from '.';
 
 describe('A plan laid out on its day', () => {
   it('gives each activity its hold, its time on the circuit and its laps', () => {
@@ -123,5 +123,20 @@ describe('What stands in a repair', () => {
       activityTexts(aPlan({ briefings: [{ start: at('09:00'), instructor: 'i1', guests }] }), day, index)[0]!.text;
     expect(text(['g1', 'g2'])).toBe(text(['g2', 'g1']));
     expect(text(['g1', 'g2'])).not.toBe(text(['g1']));
+  });
+});
+
+describe('The condition', () => {
+  it('is one, with its time: the last change that has come, and the next one known', () => {
+    const changes = [
+      { from: at('13:00'), name: 'wet', paceFactor: 1.15 },
+      { from: at('11:00'), name: 'damp', paceFactor: 1.08 },
+    ];
+    const day = aDay({ condition: { name: 'dry', paceFactor: 1, changes } });
+    const names = (time: string) => [conditionAt(day, at(time)).name, nextCondition(day, at(time))?.name];
+    expect(names('10:00')).toEqual(['dry', 'damp']);
+    expect(names('11:00')).toEqual(['damp', 'wet']);
+    expect(names('17:00')).toEqual(['wet', undefined]);
+    expect([conditionAt(day, at('17:00')).sinceS, paceFactorAt(day, at('12:59'))]).toEqual([at('13:00'), 1.08]);
   });
 });

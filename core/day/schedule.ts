@@ -107,17 +107,32 @@ export function indexDay(day: Day): DayIndex {
   };
 }
 
+/** A condition of the circuit, and since when it is in force. */
+export interface ConditionInForce {
+  readonly name: string;
+  readonly paceFactor: number;
+  /** Nothing where the day began with it. */
+  readonly sinceS: number | undefined;
+}
+
+/** The condition in force at a time of the day: of changes at the same time the first one listed holds. */
+export function conditionAt({ condition }: Day, timeS: number): ConditionInForce {
+  let found: ConditionInForce = { name: condition.name, paceFactor: condition.paceFactor, sinceS: undefined };
+  for (const { from, name, paceFactor } of condition.changes ?? []) {
+    if (from <= timeS && from > (found.sinceS ?? -1)) found = { name, paceFactor, sinceS: from };
+  }
+  return found;
+}
+
+/** The next change of the condition after a time of the day, if there is one. */
+export function nextCondition({ condition }: Day, timeS: number): ConditionInForce | undefined {
+  const later = (condition.changes ?? []).filter(({ from }) => from > timeS).sort((a, b) => a.from - b.from)[0];
+  return later && { name: later.name, paceFactor: later.paceFactor, sinceS: later.from };
+}
+
 /** The pace factor of the condition in force for an activity released at this time. */
 export function paceFactorAt(day: Day, releaseS: number): number {
-  let factor = day.condition.paceFactor;
-  let since = -1;
-  for (const change of day.condition.changes ?? []) {
-    if (change.from <= releaseS && change.from > since) {
-      factor = change.paceFactor;
-      since = change.from;
-    }
-  }
-  return factor;
+  return conditionAt(day, releaseS).paceFactor;
 }
 
 /** Seconds of one lap of a guest in a car, `round(lapTimeS × pace × paceFactor)`. */

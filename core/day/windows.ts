@@ -17,6 +17,20 @@ export function mergeWindows(windows: readonly TimeWindow[]): TimeWindow[] {
   return merged;
 }
 
+/** Windows of one list without those of another. */
+export function withoutWindows(windows: readonly TimeWindow[], away: readonly TimeWindow[]): TimeWindow[] {
+  return away.reduce<TimeWindow[]>(
+    (left, gone) =>
+      left.flatMap(({ from, to }) =>
+        [
+          { from, to: Math.min(to, gone.from) },
+          { from: Math.max(from, gone.to), to },
+        ].filter((rest) => rest.from < rest.to),
+      ),
+    mergeWindows(windows),
+  );
+}
+
 /** Whether one of the (merged) windows holds the whole interval. */
 export function liesInside(merged: readonly TimeWindow[], interval: Interval): boolean {
   return merged.some((window) => window.from <= interval.startS && interval.endS <= window.to);

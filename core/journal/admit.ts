@@ -1,8 +1,16 @@
 import { carMisfit, clockMinute } from '../day';
-import { isCleared, vehiclesOnCircuit, type DayState, type DriveState, type GuestState } from './day-state';
+import {
+  isCleared,
+  standingOnCircuit,
+  vehiclesOnCircuit,
+  type DayState,
+  type DriveState,
+  type GuestState,
+} from './day-state';
 import { beginning } from './beginning';
-import { lapsOwed, progressOf, type DayContext } from './context';
+import { progressOf, type DayContext } from './context';
 import { FLAG_WORDS, type EntryKind, type EntryOf, type JournalEntry, type RecordedEntry } from './entry';
+import { lapsOwed } from './owed';
 import { crewTaken, elsewhere, firstReason, misplaced } from './misplaced';
 import { apply, effectiveEntries } from './reduce';
 
@@ -206,10 +214,8 @@ const TESTS: Tests = {
   intervened: onlyKnown,
   extraLapGranted: onlyKnown,
   brokenOff: onlyKnown,
-  lapsMadeUp: (state, entry, context) =>
-    onDrive(state, entry, (it) =>
-      lapsOwed(context, it) > 0 ? undefined : `No laps are owed to ${it.guest.name} from this drive.`,
-    ),
+  owedAgreed: owesLaps,
+  lapsMadeUp: owesLaps,
   broughtIn: onlyKnown,
   parked: onlyKnown,
   debriefed: onlyKnown,
@@ -243,6 +249,7 @@ const TESTS: Tests = {
   conditionChanged: () => undefined,
   closingMoved: (_state, { to }, { day }) => (to > day.opens ? undefined : 'The day closes after it opens.'),
   crewHours: (state, { instructor }) => (state.crew.has(instructor) ? undefined : 'This instructor is not on the day.'),
+  crewAway: (state, { instructor }) => (state.crew.has(instructor) ? undefined : 'This instructor is not on the day.'),
   runningLate: () => undefined,
 
   flagCalled: ({ flag }, entry) => {
@@ -252,8 +259,11 @@ const TESTS: Tests = {
       : undefined;
   },
   flagExplained: ({ flag }) => (flag.flag === 'green' ? 'No flag is called that could be explained.' : undefined),
-  circuitCleared: ({ flag }) => {
+  circuitCleared: (state) => {
+    const { flag } = state;
     if (flag.flag !== 'stop') return 'No all-stop is called.';
+    const inTheWay = standsInTheWay(state);
+    if (inTheWay) return `${inTheWay} Enter that it is in, then clear the circuit.`;
     return flag.clearedBy === undefined ? undefined : `${flag.clearedBy} has seen the circuit clear already.`;
   },
   incident: (state, { cars }) => firstReason(cars, (id) => onCar(state, id, () => false, '')),
@@ -299,6 +309,13 @@ function onDrive(
   return misplaced(state, entry) ?? test(drive);
 }
 
+/** For entries about laps that are owed: there must be some. */
+function owesLaps(state: DayState, entry: JournalEntry & { readonly drive: string }, context: DayContext) {
+  return onDrive(state, entry, (it) =>
+    lapsOwed(context, state, it) > 0 ? undefined : `No laps are owed to ${it.guest.name} from this drive.`,
+  );
+}
+
 /** For entries on which nothing bears but that the day knows what they name, and the drive's stage. */
 function onlyKnown(_state: DayState, entry: JournalEntry, context: DayContext): string | undefined {
   return unknownNames(context, entry);
@@ -342,12 +359,24 @@ function crewFree(state: DayState, id: string): string | undefined {
 
 /** Why nobody may be let out now, however few are on the circuit. */
 export function circuitShut(state: DayState, { day }: DayContext): string | undefined {
+  const inTheWay = standsInTheWay(state);
+  if (inTheWay) return `${inTheWay} Nobody is let out.`;
   if (state.flag.flag !== 'green') {
     return `${FLAG_WORDS[state.flag.flag]} since ${clockMinute(state.flag.sinceS)}: nobody is let out.`;
   }
   const closed = day.circuit.closures.find(({ from, to }) => from <= state.timeS && state.timeS < to);
   return (
     closed && `The circuit is closed until ${clockMinute(closed.to)}${closed.reason ? ` (${closed.reason})` : ''}.`
+  );
+}
+
+/** A car that stands in the way of the others, in words. */
+function standsInTheWay(state: DayState): string | undefined {
+  const drive = standingOnCircuit(state).find(({ standing }) => standing && !standing.safe);
+  const car = drive && state.cars.get(drive.car ?? '')?.car.name;
+  return (
+    drive &&
+    `${car ?? 'A car'} with ${drive.guest.name} stands in the way since ${clockMinute(drive.standing!.sinceS)}.`
   );
 }
 

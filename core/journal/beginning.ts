@@ -25,9 +25,11 @@ export function beginning({ day, schedule }: DayContext): DayState {
       extraLaps: drive.extraLaps ?? 0,
       interventions: [],
       checked: new Set(),
+      standing: undefined,
       brokenOff: undefined,
       marked: [],
       handoverSeenBy: undefined,
+      owedWish: undefined,
       madeUpIn: undefined,
     });
   }

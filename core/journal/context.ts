@@ -17,13 +17,6 @@ export function progressOf({ day }: DayContext, drive: DriveState): { readonly d
   return { done: lapsDone(drive, day.rules.outLapCounts !== false), due: drive.drive.laps + drive.extraLaps };
 }
 
-/** Laps that the guest has paid for and has not driven, because the drive was broken off. */
-export function lapsOwed(context: DayContext, drive: DriveState): number {
-  if (!drive.brokenOff || drive.madeUpIn !== undefined) return 0;
-  const { done, due } = progressOf(context, drive);
-  return Math.max(0, due - done);
-}
-
 /** Whether lap 1, 2, … by the day's custom, or the lap out of the pits that does not count (0), was hindered. */
 export function isSpoiled({ day }: DayContext, drive: DriveState, crossing: number): boolean {
   return drive.spoiled.has(crossing - (day.rules.outLapCounts === false ? 1 : 0));

@@ -2,6 +2,7 @@ import type { Car, Drive, Guest, Instructor } from '../day';
 import type { BreakOffReason, EntryKind, EntryOf, FlagKind } from './entry';
 import type { GarageState } from './garage';
 import type { LapCount, LapSource } from './lap-count';
+import type { OwedWish } from './owed';
 
 /** Where a guest is on the way through the venue. */
 export type GuestStage =
@@ -45,7 +46,7 @@ export interface GuestState {
   sinceS: number | undefined;
 }
 
-export type DriveStage = 'planned' | 'seated' | 'onCircuit' | 'rollingIn' | 'parked' | 'done';
+export type DriveStage = 'planned' | 'seated' | 'onCircuit' | 'standing' | 'rollingIn' | 'parked' | 'done';
 
 export interface CountedLap {
   /** When the line was crossed; where that was not seen, when it became known that it had been. */
@@ -83,12 +84,16 @@ export interface DriveState {
   readonly interventions: Intervention[];
   /** What has been looked at at the pit exit before the release. */
   readonly checked: Set<string>;
+  /** Where and how the car stands on the circuit, as long as it does. */
+  standing: { readonly safe: boolean; readonly place: number | undefined; readonly sinceS: number } | undefined;
   brokenOff: { readonly reason: BreakOffReason; readonly atS: number; readonly note: string | undefined } | undefined;
   /** What was marked, in the order in which it was entered. */
   readonly marked: MarkedDrive[];
   /** Who has read the card of this drive before it. */
   handoverSeenBy: string | undefined;
-  /** The drive in which the laps owed from this one are driven. */
+  /** What was agreed on the laps owed from this drive. */
+  owedWish: OwedWish | undefined;
+  /** The booked drive in which the laps owed from this one are driven. */
   madeUpIn: string | undefined;
 }
 
@@ -197,11 +202,16 @@ export function lapsDone(drive: DriveState, outLapCounts: boolean): number {
   return Math.max(0, drive.crossings.length - (outLapCounts ? 0 : 1));
 }
 
-/** The vehicles on the circuit, drives and sighting runs together. */
+/** The vehicles on the circuit, drives and sighting runs together, those that stand there among them. */
 export function vehiclesOnCircuit(state: DayState): number {
   let count = state.sightings.size;
-  for (const drive of state.drives.values()) if (drive.stage === 'onCircuit') count += 1;
+  for (const drive of state.drives.values()) if (drive.stage === 'onCircuit' || drive.stage === 'standing') count += 1;
   return count;
+}
+
+/** The drives whose car stands on the circuit. */
+export function standingOnCircuit(state: DayState): DriveState[] {
+  return [...state.drives.values()].filter(({ stage }) => stage === 'standing');
 }
 
 /** Waiver, licence and helmet are all seen to. */

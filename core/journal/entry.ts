@@ -63,6 +63,8 @@ export const readiness = z.enum(['paddles', 'nextLevel', 'notYet']);
 export type Readiness = z.output<typeof readiness>;
 export const wheelLock = z.enum(['left', 'right']);
 const note = z.string().trim().max(500).optional();
+/** A place on the lap, from the start line. */
+const shareOfLap = z.number().min(0).max(1);
 
 export const journalEntry = z.discriminatedUnion('kind', [
   // The guest's way through the venue
@@ -97,9 +99,34 @@ export const journalEntry = z.discriminatedUnion('kind', [
   /** The instructor had to brake or steer. */
   entryOf('intervened', { drive: subject, lap: lapNumber, corner: subject.optional() }),
   entryOf('extraLapGranted', { drive: subject }),
-  /** The drive ends early; the laps left are owed to the guest. */
-  entryOf('brokenOff', { drive: subject, reason: breakOffReason, note: z.string().max(500).optional() }),
-  /** Laps owed from a drive that was broken off are driven in another one. */
+  /**
+   * The drive ends early; the laps left are owed to the guest. The car rolls in where nothing else is said; one that
+   * stands is on the circuit, at its place, until somebody enters that it is in.
+   */
+  entryOf('brokenOff', {
+    drive: subject,
+    reason: breakOffReason,
+    note: z.string().max(500).optional(),
+    stands: z
+      .strictObject({
+        /** Clear of the road; else it stands in the way. */
+        safe: z.boolean(),
+        place: shareOfLap.optional(),
+      })
+      .optional(),
+  }),
+  /**
+   * What a guest says of the laps owed from a drive that was broken off: not before a time, or not today; in which cars;
+   * and the place that was taken for them. The last word holds.
+   */
+  entryOf('owedAgreed', {
+    drive: subject,
+    notBefore: timeOfDay.optional(),
+    notToday: z.boolean().optional(),
+    cars: z.array(subject).min(1).max(100).optional(),
+    place: z.strictObject({ release: timeOfDay, car: subject, instructor: subject }).optional(),
+  }),
+  /** As entered by earlier versions: laps owed from a drive that was broken off are driven in another one. */
   entryOf('lapsMadeUp', { drive: subject, in: subject }),
   entryOf('broughtIn', { drive: subject }),
   entryOf('parked', { drive: subject }),
@@ -185,6 +212,8 @@ export const journalEntry = z.discriminatedUnion('kind', [
   }),
   entryOf('closingMoved', { to: timeOfDay }),
   entryOf('crewHours', { instructor: subject, from: timeOfDay, to: timeOfDay }).refine(...inOrder),
+  /** An instructor is away from a time on, until the end of the day where nothing else is said. */
+  entryOf('crewAway', { instructor: subject, from: timeOfDay, to: timeOfDay }).refine(...inOrder),
   entryOf('runningLate', { minutes: z.number().int().min(1).max(180) }),
   // Flags and incidents
   entryOf('flagCalled', { flag: flagKind, reason: z.string().trim().max(200).optional() }),
@@ -196,7 +225,7 @@ export const journalEntry = z.discriminatedUnion('kind', [
     what: sentence,
     cars: z.array(subject).max(20),
     /** Where on the lap, as a share of its length from the start line. */
-    place: z.number().min(0).max(1).optional(),
+    place: shareOfLap.optional(),
     unhurt: z.boolean(),
     followUp: z.string().trim().max(500).optional(),
   }),

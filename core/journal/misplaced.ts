@@ -1,6 +1,9 @@
 import type { DayState, DriveStage, GuestState } from './day-state';
 import type { EntryKind, JournalEntry } from './entry';
 
+/** The stages from the release on. */
+const ON_AND_AFTER: readonly DriveStage[] = ['onCircuit', 'standing', 'rollingIn', 'parked', 'done'];
+
 /** For each step of a drive the stages from which it can be taken, and what then can't be done otherwise. */
 const STEPS: Partial<Record<EntryKind, { readonly from: readonly DriveStage[]; readonly done: string }>> = {
   seated: { from: ['planned'], done: 'seated' },
@@ -8,22 +11,23 @@ const STEPS: Partial<Record<EntryKind, { readonly from: readonly DriveStage[]; r
   lastCheckDone: { from: ['seated'], done: 'checked' },
   released: { from: ['seated'], done: 'let out' },
   lapCounted: { from: ['onCircuit', 'rollingIn'], done: 'counted a lap' },
-  lapsSettled: { from: ['onCircuit', 'rollingIn', 'parked', 'done'], done: 'counted' },
-  lapSpoiled: { from: ['onCircuit', 'rollingIn', 'parked', 'done'], done: 'marked' },
-  intervened: { from: ['onCircuit', 'rollingIn', 'parked', 'done'], done: 'marked' },
+  lapsSettled: { from: ON_AND_AFTER, done: 'counted' },
+  lapSpoiled: { from: ON_AND_AFTER, done: 'marked' },
+  intervened: { from: ON_AND_AFTER, done: 'marked' },
   extraLapGranted: { from: ['planned', 'seated', 'onCircuit'], done: 'given a lap' },
-  brokenOff: { from: ['seated', 'onCircuit', 'rollingIn', 'parked', 'done'], done: 'broken off' },
-  broughtIn: { from: ['onCircuit'], done: 'brought in' },
+  brokenOff: { from: ['seated', ...ON_AND_AFTER], done: 'broken off' },
+  broughtIn: { from: ['onCircuit', 'standing'], done: 'brought in' },
   // The instructor parks, whether or not the tablet at the exit has told of the way in.
-  parked: { from: ['onCircuit', 'rollingIn'], done: 'parked' },
+  parked: { from: ['onCircuit', 'standing', 'rollingIn'], done: 'parked' },
   debriefed: { from: ['parked'], done: 'debriefed' },
-  driveMarked: { from: ['onCircuit', 'rollingIn', 'parked', 'done'], done: 'marked' },
+  driveMarked: { from: ON_AND_AFTER, done: 'marked' },
 };
 
 const STAGE_WORDS: Record<DriveStage, string> = {
   planned: 'is not in the car yet',
   seated: 'sits in the car and has not been let out',
   onCircuit: 'is on the circuit',
+  standing: 'stands on the circuit',
   rollingIn: 'is rolling in',
   parked: 'has parked',
   done: 'has finished this drive',

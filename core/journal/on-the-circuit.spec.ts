@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal, type EntryFields } from '../testing/written-journal';
-import { admit, lapsOwed, progressOf, RunningJournal, stateOf, type JournalEntry, type RecordedEntry } from '.';
+import {
+  admit,
+  lapsOwed,
+  progressOf,
+  RunningJournal,
+  stateOf,
+  vehiclesOnCircuit,
+  type JournalEntry,
+  type RecordedEntry,
+} from '.';
 
 const day = aDay({
   cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],
@@ -120,12 +129,12 @@ describe('A drive that is broken off', () => {
     const it = running();
     it.enter('10:01:20', { kind: 'lapCounted', drive: 'd1', source: 'hand' });
     it.enter('10:02', { kind: 'brokenOff', drive: 'd1', reason: 'unwell' });
-    expect(lapsOwed(it.context, d1(it, '10:02'))).toBe(4);
+    expect(lapsOwed(it.context, it.state('10:02'), d1(it, '10:02'))).toBe(4);
     expect(it.state('10:02').guests.get('g1')!.unwell).toBe(true);
     expect(it.enter('10:02', { kind: 'brokenOff', drive: 'd1', reason: 'spin' })).toContain('broken off already');
     it.enter('10:03', { kind: 'parked', drive: 'd1' });
     it.enter('10:10', { kind: 'lapsMadeUp', drive: 'd1', in: 'd9' });
-    expect(lapsOwed(it.context, d1(it, '10:10'))).toBe(0);
+    expect(lapsOwed(it.context, it.state('10:10'), d1(it, '10:10'))).toBe(0);
     expect(it.enter('10:11', { kind: 'lapsMadeUp', drive: 'd1', in: 'd10' })).toContain('No laps are owed');
   });
 });
@@ -254,5 +263,47 @@ describe('An entry whose time was corrected', () => {
     expect(it.state('10:04').settled[0]!.text).toBe(
       "Piet Verhoeve sits in the car and has not been let out and can't be brought in. Kept, but it changes nothing. The clock of that device was ahead: 10:20 was taken as 10:03. If it happened at another time, enter it anew.",
     );
+  });
+});
+
+describe('A car that breaks down', () => {
+  const stands = (safe: boolean): EntryFields => ({
+    kind: 'brokenOff',
+    drive: 'd1',
+    reason: 'fault',
+    stands: { safe, place: 0.4 },
+  });
+
+  it('stands on the circuit and counts there until somebody enters that it is in', () => {
+    const it = running();
+    it.enter('10:02', stands(true));
+    const state = it.state('10:03');
+    expect(d1(it, '10:03').standing).toEqual({ safe: true, place: 0.4, sinceS: at('10:02') });
+    expect([vehiclesOnCircuit(state), state.cars.get('c1')!.status]).toEqual([1, 'onCircuit']);
+    expect(state.guests.get('g1')!.stage).toBe('onCircuit');
+    // The circuit of this day holds one car.
+    expect(it.enter('10:04', { kind: 'released', drive: 'd2' })).toContain('1 cars are on the circuit');
+    it.enter('10:10', { kind: 'parked', drive: 'd1' });
+    expect([vehiclesOnCircuit(it.state('10:11')), d1(it, '10:11').standing]).toEqual([0, undefined]);
+    expect(it.enter('10:12', { kind: 'released', drive: 'd2' })).toMatch(/^entry/);
+  });
+
+  it('in the way lets nobody out, and keeps an all-stop from being cleared', () => {
+    const it = running();
+    it.enter('10:02', stands(false));
+    expect(it.enter('10:03', { kind: 'released', drive: 'd2' })).toBe(
+      'Dunnock Cup with Ines Faro stands in the way since 10:02. Nobody is let out.',
+    );
+    it.enter('10:03', { kind: 'flagCalled', flag: 'stop' });
+    expect(it.enter('10:04', { kind: 'circuitCleared' })).toContain('Enter that it is in');
+    it.enter('10:05', { kind: 'broughtIn', drive: 'd1' });
+    expect(it.enter('10:06', { kind: 'circuitCleared' })).toMatch(/^entry/);
+  });
+
+  it('rolls in where nothing else is said, and owes its laps either way', () => {
+    const it = running();
+    it.enter('10:02', { kind: 'brokenOff', drive: 'd1', reason: 'unwell' });
+    expect(d1(it, '10:03').stage).toBe('rollingIn');
+    expect(lapsOwed(it.context, it.state('10:03'), d1(it, '10:03'))).toBe(5);
   });
 });

@@ -7,10 +7,11 @@ import {
   type Car,
   type Day,
   type Plan,
+  type PlannedDrive,
   type Repair,
   type TimeWindow,
 } from '../day';
-import type { DayState } from './day-state';
+import type { DayState, DriveState } from './day-state';
 
 /** A guest who is late is planned as if arriving this long from now. */
 const LATE_GRACE_S = 10 * 60;
@@ -25,6 +26,11 @@ const SEATING_GRACE_S = 10 * 60;
  * has seen the circuit outside the plan need not be again.
  */
 export function dayAsItIs(day: Day, previous: Plan | undefined, state: DayState): Day {
+  const known = withoutWhoIsGone(day, previous, state);
+  return previous ? allowingWhatHasBegun(known, withDelays(day, previous, state), state) : known;
+}
+
+function withoutWhoIsGone(day: Day, previous: Plan | undefined, state: DayState): Day {
   const nowS = state.timeS;
   const planned = {
     briefing: new Set(previous?.briefings.filter(({ start }) => start < nowS).flatMap(({ guests }) => guests)),
@@ -70,6 +76,46 @@ export function dayAsItIs(day: Day, previous: Plan | undefined, state: DayState)
   };
 }
 
+/**
+ * The day as it must be for what has begun: a drive whose guest has sat down goes on in its car, with its instructor, to
+ * its end, whatever was held, closed or changed since. It stays what it was and is never planned anew.
+ */
+function allowingWhatHasBegun(known: Day, seen: Plan, state: DayState): Day {
+  const index = indexDay(known);
+  const begun = seen.drives.filter(({ drive }) => (state.drives.get(drive)?.stage ?? 'planned') !== 'planned');
+  if (begun.length === 0) return known;
+  const holds = begun.map((planned) => layOutDrive(known, index, planned));
+  const during = (own: (hold: (typeof holds)[number]) => boolean): TimeWindow[] =>
+    holds.filter(own).map(({ startS, endS }) => ({ from: startS, to: Math.max(startS + 1, endS) }));
+  const ids = new Set(begun.map(({ drive }) => drive));
+  return {
+    ...known,
+    opens: Math.min(known.opens, ...holds.map(({ startS }) => Math.max(0, startS))),
+    cars: known.cars.map((car) => ({
+      ...car,
+      available: [...car.available, ...during(({ planned }) => planned.car === car.id)],
+    })),
+    instructors: known.instructors.map((instructor) => ({
+      ...instructor,
+      available: [...instructor.available, ...during(({ planned }) => planned.instructor === instructor.id)],
+    })),
+    guests: known.guests.map((guest) => {
+      const own = during(({ guests }) => guests[0]?.id === guest.id);
+      if (own.length === 0) return guest;
+      const [fromS, toS] = [Math.min(...own.map(({ from }) => from)), Math.max(...own.map(({ to }) => to))];
+      const { leavesBy } = guest;
+      return {
+        ...guest,
+        arrives: Math.min(guest.arrives, fromS),
+        leavesBy: leavesBy === undefined ? undefined : Math.max(leavesBy, toS),
+        drives: guest.drives.map(({ pin, notBefore, ...drive }) =>
+          ids.has(drive.id) ? drive : { ...drive, ...(pin && { pin }), ...(notBefore !== undefined && { notBefore }) },
+        ),
+      };
+    }),
+  };
+}
+
 /** A car with the levels that were read or filled today: the planner goes by them and not by what it reckoned before. */
 function withFuelKnown(car: Car, state: DayState): Car {
   const marks = state.garage.cars.get(car.id)?.fuelMarks ?? [];
@@ -110,15 +156,45 @@ export function withDelays(day: Day, plan: Plan, state: DayState): Plan {
       return { ...sighting, ...held(lateEnd(startS, endS), endS) };
     }),
     drives: meant.drives.map((planned) => {
-      const hold = layOutDrive(day, index, planned);
       const drive = state.drives.get(planned.drive);
-      const over = !drive || ['planned', 'parked', 'done'].includes(drive.stage);
-      if (over || hold.startS >= nowS) return planned;
+      if (!drive || drive.stage === 'planned') return planned;
+      const begun = asBegun(day, planned, drive, nowS);
+      const hold = layOutDrive(day, index, begun);
+      const { wrapUpS } = day.rules;
+      const latestS = lastTrackS(day, hold) + wrapUpS;
+      // One that was broken off is over early: whoever was to be in it is free then.
+      const brokenS =
+        drive.brokenOff && drive.inS !== undefined ? (drive.parkedS ?? Math.max(nowS, drive.inS)) + wrapUpS : Infinity;
+      if (brokenS < hold.endS) return { ...begun, heldUntil: Math.max(hold.releaseS, Math.min(brokenS, latestS)) };
+      if (drive.stage === 'parked' || drive.stage === 'done' || hold.startS >= nowS) return begun;
       const releaseS = drive.releasedS ?? Math.max(hold.releaseS, nowS);
-      const expectedS = Math.max(nowS, releaseS + hold.trackEndS - hold.releaseS + day.rules.wrapUpS);
-      return { ...planned, ...held(Math.max(expectedS, lateEnd(hold.startS, hold.endS) ?? 0), hold.endS) };
+      const expectedS = Math.max(nowS, releaseS + hold.trackEndS - hold.releaseS + wrapUpS);
+      const untilS = Math.min(
+        Math.max(expectedS, lateEnd(hold.startS, hold.endS) ?? 0),
+        lastTrackS(day, hold) + wrapUpS,
+      );
+      if (untilS < hold.endS) return { ...begun, heldUntil: Math.max(hold.releaseS, untilS) };
+      return { ...begun, ...held(untilS, hold.endS) };
     }),
   };
+}
+
+/** A drive that has begun, as it is: in the car and with the instructor with whom the guest sat down, and no later. */
+function asBegun(day: Day, planned: PlannedDrive, drive: DriveState, nowS: number): PlannedDrive {
+  const { setUpS } = day.rules;
+  const early = planned.release - setUpS >= nowS ? (drive.releasedS ?? (drive.seatedS ?? nowS) + setUpS) : undefined;
+  return {
+    ...planned,
+    car: drive.car ?? planned.car,
+    instructor: drive.instructor ?? planned.instructor,
+    release: early === undefined ? planned.release : Math.min(early, nowS - 1 + setUpS),
+  };
+}
+
+/** Until when a drive that is running may stay on the circuit: the next closure brings it in, and so does the end of the day. */
+function lastTrackS(day: Day, { releaseS }: { readonly releaseS: number }): number {
+  const closures = day.circuit.closures.filter(({ to }) => to > releaseS).map(({ from }) => from);
+  return Math.min(day.closes - day.rules.wrapUpS, ...closures);
 }
 
 /**

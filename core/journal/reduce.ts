@@ -173,25 +173,32 @@ const STEPS: Steps = {
   intervened: (state, { drive, lap, corner, at }) =>
     onDrive(state, drive, at, (it) => it.interventions.push({ atS: at, lap, corner })),
   extraLapGranted: (state, { drive, at }) => onDrive(state, drive, at, (it) => (it.extraLaps += 1)),
-  brokenOff: (state, { drive, reason, note: words, at }) =>
+  brokenOff: (state, { drive, reason, note: words, stands, at }) =>
     onDrive(state, drive, at, (it) => {
       it.brokenOff = { reason, atS: at, note: words };
-      if (it.stage === 'seated' || it.stage === 'onCircuit') {
+      if (it.stage === 'onCircuit' && stands) {
+        it.stage = 'standing';
+        it.standing = { safe: stands.safe, place: stands.place, sinceS: at };
+      } else if (it.stage === 'seated' || it.stage === 'onCircuit') {
         it.stage = 'rollingIn';
         it.inS = at;
       }
       const guest = state.guests.get(it.guest.id);
       if (guest && reason === 'unwell') guest.unwell = true;
     }),
+  owedAgreed: (state, { drive, notBefore, notToday, cars, place, at }) =>
+    onDrive(state, drive, at, (it) => (it.owedWish = { notBefore, notToday, cars, place })),
   lapsMadeUp: (state, { drive, in: other, at }) => onDrive(state, drive, at, (it) => (it.madeUpIn = other)),
   broughtIn: (state, { drive, at }) =>
     onDrive(state, drive, at, (it) => {
       it.stage = 'rollingIn';
+      it.standing = undefined;
       it.inS = at;
     }),
   parked: (state, { drive, at }) =>
     onDrive(state, drive, at, (it) => {
       it.stage = 'parked';
+      it.standing = undefined;
       it.inS ??= at;
       it.parkedS = at;
       onCar(state, it.car, (car) => {
@@ -241,6 +248,7 @@ const STEPS: Steps = {
   conditionChanged: () => undefined,
   closingMoved: () => undefined,
   crewHours: () => undefined,
+  crewAway: () => undefined,
   runningLate: (state, { minutes, at }) => {
     state.late = { sinceS: at, byS: minutes * 60 };
   },

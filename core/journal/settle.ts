@@ -25,7 +25,7 @@ export function settle(context: DayContext, state: DayState, timeS: number): Day
 function stageOf(context: DayContext, state: DayState, guest: GuestState, timeS: number): GuestStage {
   const drive = guest.drive === undefined ? undefined : state.drives.get(guest.drive);
   if (drive?.stage === 'seated') return 'seated';
-  if (drive?.stage === 'onCircuit' || drive?.stage === 'rollingIn') return 'onCircuit';
+  if (drive && ['onCircuit', 'standing', 'rollingIn'].includes(drive.stage)) return 'onCircuit';
   if (guest.gone) return guest.gone;
   if (guest.unwell) return 'unwell';
   if (drive?.stage === 'parked') return 'inDebrief';

@@ -38,6 +38,11 @@ describe('What is said of the day itself', () => {
         ['09:40', { kind: 'crewHours', instructor: 'i1', from: at('18:00'), to: at('18:30') }],
       ),
     );
+    const away = entries(['09:50', { kind: 'crewAway', instructor: 'i1', from: at('12:00'), to: at('13:00') }]);
+    expect(asSituated(day, away).day.instructors[0]!.available).toEqual([
+      { from: at('08:00'), to: at('12:00') },
+      { from: at('13:00'), to: at('18:00') },
+    ]);
     expect(situated.guests[0]!.arrives).toBe(at('10:30'));
     expect(situated.circuit.closures).toEqual([{ from: at('11:00'), to: at('11:30'), reason: 'oil on the line' }]);
     expect(situated.condition.changes).toEqual([{ from: at('12:00'), name: 'wet', paceFactor: 1.15 }]);
@@ -127,6 +132,7 @@ describe('A plan as the journal has shown it to be', () => {
       day,
       plan,
       '09:50',
+      ...cleared,
       reading,
       ['09:35', { kind: 'refuelBegan', car: 'c1' }],
       ['09:44', { kind: 'refuelEnded', car: 'c1' }],

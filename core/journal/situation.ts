@@ -1,4 +1,4 @@
-import { clockMinute, closingAt, type Day } from '../day';
+import { clockMinute, closingAt, withoutWindows, type Day } from '../day';
 import type { EntryKind, JournalEntry, RecordedEntry } from './entry';
 import { effectiveEntries } from './reduce';
 
@@ -8,6 +8,7 @@ const KINDS: ReadonlySet<EntryKind> = new Set([
   'conditionChanged',
   'closingMoved',
   'crewHours',
+  'crewAway',
 ] satisfies EntryKind[]);
 
 /** Whether an entry, or taking it back, changes the day that plans are made for. */
@@ -31,7 +32,7 @@ export interface Situated {
 
 /**
  * The day with what the journal says of the day itself: guests who said that they come late, closures of the circuit, a
- * change of condition, another closing time, hours in which an instructor can come after all. What would make a day that
+ * change of condition, another closing time, hours in which an instructor can come after all or is away. What would make a day that
  * cannot be, as a closing before the opening that has since been set up, is left out and told.
  */
 export function asSituated(day: Day, entries: readonly RecordedEntry[]): Situated {
@@ -69,6 +70,14 @@ export function asSituated(day: Day, entries: readonly RecordedEntry[]): Situate
         situated = withEach(situated, 'instructors', entry.instructor, (who) => ({
           ...who,
           available: [...who.available, { from, to }],
+        }));
+        break;
+      }
+      case 'crewAway': {
+        const { from, to } = entry;
+        situated = withEach(situated, 'instructors', entry.instructor, (who) => ({
+          ...who,
+          available: withoutWindows(who.available, [{ from, to }]),
         }));
         break;
       }

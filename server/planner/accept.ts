@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { AcceptPlan, PlanRevision } from '@core/api';
 import { clockMinute, DAY_S, judgeOf, type Plan } from '@core/day';
-import { withGuestsGone, withoutDelays, type Standpoint } from '@core/journal';
+import { withGuestsGone, withOwedWaiting, withoutDelays, type Standpoint } from '@core/journal';
 import { conflict, Refusal } from '../problems';
 import type { Services } from '../services';
 
@@ -44,20 +44,26 @@ export function acceptPlan(
     alongside();
     room.forget(date);
     const standpoint = room.standpoint(date, asOf);
+    // Laps that have come to be owed since the plan was made wait for a place.
+    const whole = withOwedWaiting(plan, room.of(date).owed);
     const { broken } = judgeOf(standpoint.day, standpoint.plan, standpoint.repair).of(
-      room.asSeen(date, plan, standpoint),
+      room.asSeen(date, whole, standpoint),
     );
     if (broken.length > 0 && !despiteRules) {
       throw new Refusal(422, 'Rule broken', `${broken[0]!.message}.`, {
         faults: broken.map(({ code, message }) => ({ path: code, message })),
       });
     }
-    const stored = store.days.acceptPlan(date, withGuestsGone(room.of(date).day, standpoint.day, withoutDelays(plan)), {
-      author,
-      reason,
-      acceptedAt: clock.recordedAt(),
-      despite: broken.map(({ message }) => message),
-    });
+    const stored = store.days.acceptPlan(
+      date,
+      withGuestsGone(room.of(date).day, standpoint.day, withoutDelays(whole)),
+      {
+        author,
+        reason,
+        acceptedAt: clock.recordedAt(),
+        despite: broken.map(({ message }) => message),
+      },
+    );
     const entry = {
       id: randomUUID(),
       kind: 'planAccepted' as const,

@@ -1,7 +1,7 @@
 import { once } from 'node:events';
 import { get } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { planFile, type PlanFile } from '@core/day';
+import { planFile, secondsOf, type PlanFile } from '@core/day';
 import { createApp } from '../app';
 import { bookingBody, DATE, testServer, type TestServer } from '../testing/test-server';
 
@@ -23,7 +23,7 @@ describe('Planning on the server', () => {
   const view = async () =>
     (await server.http.get(DAY).expect(200)).body as {
       plan: PlanFile;
-      day: { closes: string; guests: { arrives: string }[] };
+      day: { closes: string; guests: { arrives: string; drives: unknown[] }[] };
     };
   let entries = 0;
   const enter = (entry: Record<string, unknown>) =>
@@ -31,6 +31,16 @@ describe('Planning on the server', () => {
       .post(`${DAY}/journal`)
       .send({ id: `entry-${(entries += 1)}-of-spec`, at: '08:00', by: 'Desk', ...entry })
       .expect(201);
+  /** A guest sits down, is let out, and comes in before a lap is done. */
+  const driveAndBreakOff = async (guest: string, drive: string) => {
+    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted']) await enter({ kind, guest });
+    const { instructor, car } = (await view()).plan.drives.find((planned) => planned.drive === drive)!;
+    await enter({ kind: 'seated', drive, car, instructor });
+    await enter({ kind: 'released', drive });
+    await enter({ kind: 'brokenOff', drive, reason: 'fault' });
+    await enter({ kind: 'parked', drive });
+    await enter({ kind: 'debriefed', drive });
+  };
   const accept = (more: Record<string, unknown>) =>
     server.http.post(`${DAY}/plans`).send({ base: 1, asOf: '08:00', author: 'Maren', reason: 'By hand', ...more });
 
@@ -227,41 +237,78 @@ describe('Planning on the server', () => {
   it('plans laps owed from a drive that was broken off without charge, once', async () => {
     const { id } = await book('A1');
     await server.plan();
-    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'])
-      await enter({ kind, guest: id });
-    const instructor = (await view()).plan.drives[0]!.instructor;
-    await enter({ kind: 'seated', drive: 'A1-1', car: 'c4', instructor });
-    await enter({ kind: 'released', drive: 'A1-1' });
-    await enter({ kind: 'brokenOff', drive: 'A1-1', reason: 'fault' });
-    await enter({ kind: 'parked', drive: 'A1-1' });
-    await enter({ kind: 'debriefed', drive: 'A1-1' });
-    const wish = { guest: id, cars: ['c5'], laps: 5 };
+    await driveAndBreakOff(id, 'A1-1');
+    // They are a drive of their own at once, which waits and is counted.
+    const waiting = await view();
+    expect(waiting.plan.unplanned).toEqual([
+      { drive: 'A1-1+owed', reason: jasmine.stringContaining('when the drive was broken off: it waits for a place.') },
+    ]);
+    const wish = { guest: id, cars: ['c5'], laps: 5, makesUpFor: 'A1-1' };
     const offer = (await server.http.post(`${DAY}/places`).send(wish).expect(200)).body;
     const [slot] = offer.slots;
     const { drive, base, asOf } = offer;
-    const taken = {
-      ...wish,
-      makesUpFor: 'A1-1',
-      drive,
-      base,
-      asOf,
-      plan: slot.plan,
-      author: 'Desk',
-    };
-    // What is refused leaves nothing behind: no drive, no revision.
+    expect(drive).toBe('A1-1+owed');
+    const taken = { ...wish, drive, base, asOf, plan: slot.plan, author: 'Desk' };
+    // What is refused leaves nothing behind: no drive, no revision, no agreement.
     const before = server.store.days.currentPlan(DATE)!.revision.revision;
     const tooMany = { ...taken, laps: 6 };
     expect((await server.http.post(`${DAY}/places/take`).send(tooMany).expect(409)).body.detail).toContain('5 laps');
-    await server.http
-      .post(`${DAY}/places/take`)
-      .send({ ...taken, makesUpFor: 'nothing' })
-      .expect(409);
+    for (const more of [{ makesUpFor: 'nothing' }, { asOf: '07:00' }, { base: 9 }]) {
+      await server.http
+        .post(`${DAY}/places/take`)
+        .send({ ...taken, ...more })
+        .expect(409);
+    }
     expect(server.store.days.currentPlan(DATE)!.revision.revision).toBe(before);
-    expect(server.store.bookings.get(DATE, id)!.fields.drives.length).toBe(1);
+    expect(server.store.journal.since(DATE, 0).at(-1)!.entry.kind).toBe('debriefed');
     await server.http.post(`${DAY}/places/take`).send(taken).expect(201);
-    expect(server.store.bookings.get(DATE, id)!.fields.price).toBe(149);
-    const last = server.store.journal.since(DATE, 0).at(-2)!.entry;
-    expect(last).toEqual(jasmine.objectContaining({ kind: 'lapsMadeUp', drive: 'A1-1', in: drive }));
+    const { price, drives } = server.store.bookings.get(DATE, id)!.fields;
+    expect([price, drives.length]).toEqual([149, 1]);
+    const { release, car, instructor: who } = slot.planned;
+    expect(server.store.journal.since(DATE, 0).at(-2)!.entry).toEqual(
+      jasmine.objectContaining({
+        kind: 'owedAgreed',
+        drive: 'A1-1',
+        place: { release: secondsOf(release), car, instructor: who },
+      }),
+    );
+    // The place is pinned: planning again leaves it where the desk has promised it.
+    await server.plan({ mode: 'improve', reason: 'Better' });
+    const placed = (await view()).plan.drives.find((one) => one.drive === drive)!;
+    expect([placed.release, placed.car]).toEqual([release, car]);
+  });
+
+  it('plans laps owed with everything else, not before and not today by the guest’s word', async () => {
+    const { id } = await book('A1');
+    await server.plan();
+    await driveAndBreakOff(id, 'A1-1');
+    const owed = async () => (await view()).plan.drives.find(({ drive }) => drive === 'A1-1+owed');
+    await enter({ kind: 'owedAgreed', drive: 'A1-1', notBefore: '11:30' });
+    await server.plan({ mode: 'improve', reason: 'With what is owed' });
+    expect(secondsOf((await owed())!.release)).toBeGreaterThanOrEqual(secondsOf('11:34'));
+    await enter({ kind: 'owedAgreed', drive: 'A1-1', notToday: true });
+    const { plan, day } = await view();
+    expect([await owed(), plan.unplanned]).toEqual([undefined, []]);
+    expect(day.guests[0]!.drives.length).toBe(1);
+    const { toDo } = (await server.http.get(`${DAY}/close`).expect(200)).body.today;
+    expect(toDo).toContain('5 laps are owed to Guest A1.');
+  });
+
+  it('never moves what has begun, also where the car is held while it stands on the circuit', async () => {
+    const { id } = await book('A1', { drives: [{ id: 'A1-1', cars: ['c4', 'c5'], laps: 5 }] });
+    await server.plan();
+    const before = (await view()).plan.drives[0]!;
+    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'])
+      await enter({ kind, guest: id });
+    await enter({ kind: 'seated', drive: 'A1-1', car: before.car, instructor: before.instructor });
+    await enter({ kind: 'released', drive: 'A1-1' });
+    await enter({ kind: 'brokenOff', drive: 'A1-1', reason: 'fault', stands: { safe: true } });
+    await enter({ kind: 'carHeld', car: before.car, reason: 'fault of the car' });
+    await server.plan({ mode: 'repair', reason: 'Car held' });
+    const { plan } = await view();
+    const same = plan.drives.find(({ drive }) => drive === 'A1-1')!;
+    expect([same.car, same.instructor]).toEqual([before.car, before.instructor]);
+    expect(plan.drives.find(({ drive }) => drive === 'A1-1+owed')!.car).not.toBe(before.car);
   });
 
   it('says why there is no place for one more drive', async () => {

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import { contract, type BookingFields, type OfferedPlace } from '@core/api';
-import { clockMinute } from '@core/day';
-import { lapsOwed, stateOf, type JournalEntry, type Standpoint } from '@core/journal';
+import { clockMinute, type Day, type Plan } from '@core/day';
+import { lapsOwed, owedFrom, owedId, stateOf, type JournalEntry, type OwedWish, type Standpoint } from '@core/journal';
 import { insertions, mended, type Insertion, type MendChange } from '@core/planner';
 import { acceptPlan, planningTimeS, withOverdue } from '../planner/accept';
 import { conflict, notFound } from '../problems';
@@ -57,18 +57,19 @@ export function planRoutes(services: Services): Router {
     );
   });
 
-  mount(router, contract.findPlaces, ({ params: { date }, body: { guest: id, cars, laps } }) => {
+  mount(router, contract.findPlaces, ({ params: { date }, body: { guest: id, cars, laps, makesUpFor } }) => {
+    if (makesUpFor !== undefined) owes(date, makesUpFor, id, laps);
     const standpoint = current(date);
-    const { day, from } = standpoint;
+    const drive = { id: makesUpFor === undefined ? randomUUID() : owedId(makesUpFor), cars, laps };
+    const { day, plan: previous } = withoutDrive(standpoint.day, standpoint.from.previous, drive.id);
     const guest = day.guests.find((coming) => coming.id === id);
     if (!guest) throw conflict('This guest is not taking part any more.');
-    const drive = { id: randomUUID(), cars, laps };
     const { gearbox } = store.bookings.get(date, id)!.fields;
-    const found = insertions(day, from.previous, guest, { ...drive, gearbox }, from.nowS);
+    const found = insertions(day, previous, guest, { ...drive, gearbox }, standpoint.from.nowS);
     const offered = (place: Insertion) => offeredPlace(place, laps, standpoint);
     const { slots, better } = found;
     return {
-      asOf: from.nowS,
+      asOf: standpoint.from.nowS,
       base: room.of(date).revision!.revision,
       drive: drive.id,
       slots: slots.map(offered),
@@ -84,26 +85,30 @@ export function planRoutes(services: Services): Router {
     const booking = store.bookings.get(date, id);
     if (!booking) throw notFound(`booking "${id}" on ${date}`);
     const { day, context } = room.of(date);
-    if (context.schedule.index.drives.has(drive)) throw conflict('This place is taken already; look again.');
     const planned = plan.drives.find((one) => one.drive === drive);
     if (!planned) throw conflict('The plan that was sent has no place for this drive; look again.');
-    if (makesUpFor !== undefined) owes(date, makesUpFor, id, laps);
     const { fields, version } = booking;
-    const price = makesUpFor === undefined ? (priceOf(planned.car, laps) ?? 0) : 0;
+    const words = `${laps} laps in ${named(cars, day.cars)}`;
+    const accept = (reason: string, alongside: () => void) =>
+      // Everything that taking the place means is stored together, or nothing of it.
+      acceptPlan(services, date, { base, plan, asOf, author, reason: reason.slice(0, 200) }, alongside);
+    if (makesUpFor !== undefined) {
+      owes(date, makesUpFor, id, laps);
+      const { release, car, instructor } = planned;
+      const place = { release, car, instructor };
+      return accept(`Laps owed to ${fields.name}: ${words}`, () =>
+        agree(date, { drive: makesUpFor, cars, place }, author),
+      );
+    }
+    if (context.schedule.index.drives.has(drive)) throw conflict('This place is taken already; look again.');
     const extended: BookingFields = {
       ...fields,
-      price: cents(fields.price + price),
+      price: cents(fields.price + (priceOf(planned.car, laps) ?? 0)),
       drives: [...fields.drives, { id: drive, cars, laps }],
     };
-    const reason = `One more drive for ${fields.name}: ${laps} laps in ${named(cars, day.cars)}`;
-    // Everything that taking the place means is stored together, or nothing of it.
-    return acceptPlan(services, date, { base, plan, asOf, author, reason: reason.slice(0, 200) }, () => {
+    return accept(`One more drive for ${fields.name}: ${words}`, () => {
       const change = store.bookings.change(date, id, version, extended);
       if (change.outcome !== 'changed') throw conflict('The booking can take no more drives; look at it first.');
-      if (makesUpFor !== undefined) {
-        const entry = { id: randomUUID(), at: room.nowS(date), by: author, kind: 'lapsMadeUp' } as const;
-        store.journal.append(date, { ...entry, drive: makesUpFor, in: drive }, clock.recordedAt());
-      }
     });
   });
   return router;
@@ -140,19 +145,38 @@ export function planRoutes(services: Services): Router {
     return lapPrice === undefined ? undefined : cents(lapPrice * laps);
   }
 
-  /** @throws Refusal 409 where so many laps are not owed to the guest from this drive */
+  /** @throws Refusal 409 where just so many laps are not owed to the guest from this drive */
   function owes(date: string, drive: string, guest: string, laps: number): void {
     const { context, entries } = room.of(date);
-    const state = stateOf(context, entries, room.nowS(date)).drives.get(drive);
-    const owed = state?.guest.id === guest ? lapsOwed(context, state) : 0;
-    if (laps > owed)
-      throw conflict(owed > 0 ? `Only ${owed} laps are owed from this drive.` : 'No laps are owed from it.');
+    const state = stateOf(context, entries, room.nowS(date));
+    const broken = state.drives.get(drive);
+    const owed = broken?.guest.id === guest ? lapsOwed(context, state, broken) : 0;
+    if (laps === owed) return;
+    throw conflict(owed > 0 ? `${owed} laps are owed from this drive, not ${laps}.` : 'No laps are owed from it.');
+  }
+
+  /** Enters what was agreed on laps that are owed, in the transaction that is running. */
+  function agree(date: string, what: { drive: string } & OwedWish, by: string): void {
+    const entry = { ...what, id: randomUUID(), at: room.nowS(date), by, kind: 'owedAgreed' } as const;
+    store.journal.append(date, entry, clock.recordedAt());
+  }
+
+  /** The drive from which the laps of a drive are owed, with what was agreed on them. */
+  function owedOf(date: string, drive: string): { drive: string } & OwedWish {
+    const { context, entries } = room.of(date);
+    const { drives } = stateOf(context, entries, room.nowS(date));
+    const from = owedFrom(drives, drive)!;
+    return { ...drives.get(from)!.owedWish, drive: from };
   }
 
   /** Makes the change where it is set up, or enters it in the journal where it holds for this day only. */
   function makeChange(date: string, change: MendChange, author: string): void {
+    const isOwed = 'drive' in change && room.of(date).owed.some(({ drive }) => drive.id === change.drive);
     switch (change.kind) {
       case 'car':
+        if (isOwed) {
+          return agree(date, { ...owedOf(date, change.drive), cars: [change.car], place: undefined }, author);
+        }
         return changeBooking(date, change.drive, (fields) =>
           withDrive(fields, change.drive, ({ pin, ...drive }) => ({
             ...drive,
@@ -161,6 +185,7 @@ export function planRoutes(services: Services): Router {
           })),
         );
       case 'unpin':
+        if (isOwed) return agree(date, { ...owedOf(date, change.drive), place: undefined }, author);
         return changeBooking(date, change.drive, (fields) =>
           withDrive(fields, change.drive, ({ pin: _, ...drive }) => drive),
         );
@@ -192,6 +217,13 @@ export function planRoutes(services: Services): Router {
       clock.recordedAt(),
     );
   }
+}
+
+/** Day and plan without a drive that waits for a place, which is then looked for as for one that is new. */
+function withoutDrive(day: Day, plan: Plan, id: string): { day: Day; plan: Plan } {
+  const guests = day.guests.map((guest) => ({ ...guest, drives: guest.drives.filter((drive) => drive.id !== id) }));
+  const unplanned = plan.unplanned.filter(({ drive }) => drive !== id);
+  return { day: { ...day, guests }, plan: { ...plan, unplanned } };
 }
 
 function cents(amount: number): number {

@@ -11,7 +11,9 @@ import {
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { clockMinute } from '@core/day';
+import { owedFrom } from '@core/journal';
 import type { MenuItem } from 'primeng/api';
+
 import { Button } from 'primeng/button';
 import { Menu } from 'primeng/menu';
 import { SelectButton } from 'primeng/selectbutton';
@@ -133,8 +135,21 @@ export class Board {
       if (!booked) return [];
       const cars = booked.drive.cars.map((id) => context.schedule.index.cars.get(id)?.name ?? id).join(' or ');
       const gone = this.data.state()?.guests.get(booked.guest.id)?.gone !== undefined;
-      return [{ id: drive, guest: booked.guest, gone, what: `${cars}, ${booked.drive.laps} laps`, reason }];
+      const from = owedFrom(context.schedule.index.drives, drive);
+      const what = `${cars}, ${booked.drive.laps} laps`;
+      return [{ id: drive, guest: booked.guest, gone, what, reason, owedFrom: from }];
     });
+  });
+  /** "2 left out, 3 owed, 1 broken": what waits to be solved, in few words. */
+  protected readonly toSolve = computed(() => {
+    const coming = this.leftOut().filter(({ gone }) => !gone);
+    const owed = coming.filter((item) => item.owedFrom !== undefined).length;
+    const counts = [
+      [coming.length - owed, 'left out'],
+      [owed, 'owed'],
+      [this.edits.broken().length, 'broken'],
+    ] as const;
+    return counts.flatMap(([count, words]) => (count > 0 ? [`${count} ${words}`] : [])).join(', ');
   });
   /** Drives that came, or went, with bookings that were changed after the plan was made. */
   protected readonly changedSince = computed(() => {

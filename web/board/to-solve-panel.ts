@@ -8,6 +8,7 @@ import { Button } from 'primeng/button';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { Who } from '../data/who';
+import { OwedWishes } from '../guest-card/owed-wish';
 import { Verdicts } from '../verdict/verdicts';
 
 /** For so many drives it is worked out at once what would help, for more when somebody asks. */
@@ -18,6 +19,8 @@ export interface LeftOut {
   readonly guest: Guest;
   readonly what: string;
   readonly reason: string;
+  /** The drive from which these laps are owed; nothing for an ordinary drive. */
+  readonly owedFrom: string | undefined;
   /** The guest takes no more part, so nothing is to be done. */
   readonly gone: boolean;
 }
@@ -26,7 +29,7 @@ export interface LeftOut {
 @Component({
   selector: 'jl-to-solve-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, RouterLink],
+  imports: [Button, OwedWishes, RouterLink],
   template: `
     <aside aria-label="To solve">
       <header>
@@ -47,7 +50,13 @@ export interface LeftOut {
         @for (item of leftOut(); track item.id) {
           <li>
             <a [routerLink]="['/guests', item.guest.id]">{{ item.guest.name }}</a>, {{ item.what }}
+            @if (item.owedFrom) {
+              <span class="chip warn">owed</span>
+            }
             <p class="small muted">{{ item.reason }}</p>
+            @if (item.owedFrom; as from) {
+              <jl-owed-wish [drive]="from" />
+            }
             <div class="buttons">
               @if (item.gone) {
                 <span></span>

@@ -3,21 +3,56 @@ import { FormsModule } from '@angular/forms';
 import { clockMinute, DAY_S, timeOfDay } from '@core/day';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import { InputNumber } from 'primeng/inputnumber';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { DayService, type NewEntry } from '../data/day.service';
 import { PlanService } from '../data/plan.service';
 
-type Event = 'car' | 'instructor' | 'late' | 'gone' | 'closed' | 'condition' | 'behind';
+export type Happening = 'car' | 'instructor' | 'late' | 'gone' | 'closed' | 'condition' | 'behind';
 
-const EVENTS: readonly { readonly event: Event; readonly label: string; readonly icon: string }[] = [
-  { event: 'car', label: 'Car withdrawn', icon: 'pi pi-car' },
-  { event: 'instructor', label: 'Instructor away', icon: 'pi pi-user-minus' },
-  { event: 'late', label: 'Guest late', icon: 'pi pi-clock' },
+/** What can have happened, and which further fields it asks for; each may be left empty but those that are needed. */
+const EVENTS: readonly {
+  readonly event: Happening;
+  readonly label: string;
+  readonly icon: string;
+  /** From when it holds; now where it is left empty. */
+  readonly from?: string;
+  /** Until when, or when somebody comes. */
+  readonly until?: string;
+  /** Minutes that are offered with one click, before others are typed. */
+  readonly minutes?: { readonly label: string; readonly offered: readonly number[] };
+}[] = [
+  { event: 'car', label: 'Car withdrawn', icon: 'pi pi-car', until: 'Back at, if somebody knows' },
+  {
+    event: 'instructor',
+    label: 'Instructor away',
+    icon: 'pi pi-user-minus',
+    from: 'From, now if empty',
+    until: 'Back at, if somebody knows',
+  },
+  {
+    event: 'late',
+    label: 'Guest late',
+    icon: 'pi pi-clock',
+    until: 'Or expected at',
+    minutes: { label: 'Expected later by', offered: [15, 30, 60] },
+  },
   { event: 'gone', label: 'Guest gone', icon: 'pi pi-sign-out' },
-  { event: 'closed', label: 'Circuit closed', icon: 'pi pi-ban' },
-  { event: 'condition', label: 'Condition changed', icon: 'pi pi-cloud' },
-  { event: 'behind', label: 'Running late', icon: 'pi pi-hourglass' },
+  {
+    event: 'closed',
+    label: 'Circuit closed',
+    icon: 'pi pi-ban',
+    from: 'From, now if empty',
+    minutes: { label: 'For', offered: [15, 30, 60] },
+  },
+  { event: 'condition', label: 'Condition changed', icon: 'pi pi-cloud', from: 'From, now if empty' },
+  {
+    event: 'behind',
+    label: 'Running late',
+    icon: 'pi pi-hourglass',
+    minutes: { label: 'By', offered: [5, 10, 15, 20] },
+  },
 ];
 
 const CONDITIONS = [
@@ -26,30 +61,27 @@ const CONDITIONS = [
   { name: 'wet', paceFactor: 1.15 },
 ];
 
-/** Minutes that are offered with one click. */
-const MINUTES: Record<'late' | 'closed' | 'behind', readonly number[]> = {
-  late: [15, 30, 60],
-  closed: [15, 30, 60],
-  behind: [5, 10, 15, 20],
-};
-
-/** "What happened?": what, who, how long; it is entered in the journal, and a repair of the plan is looked for. */
+/** "What happened?": what, who, from when, how long; it is entered in the journal, and a repair of the plan is looked for. */
 @Component({
   selector: 'jl-what-happened',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Dialog, FormsModule, InputText, Select],
+  imports: [Button, Dialog, FormsModule, InputNumber, InputText, Select],
   templateUrl: './what-happened.html',
   styles: `
     .events,
     .choices {
       display: flex;
       flex-wrap: wrap;
+      align-items: center;
       gap: 0.45rem;
     }
     .step {
       display: grid;
       gap: 0.45rem;
       margin-top: 1rem;
+    }
+    .time {
+      width: 7rem;
     }
     .muted {
       font-size: 13px;
@@ -60,11 +92,17 @@ export class WhatHappened {
   private readonly data = inject(DayService);
   private readonly planning = inject(PlanService);
   readonly open = model(false);
+  /** What it opens with, where somebody has chosen that elsewhere. */
+  readonly event = model<Happening | undefined>();
   protected readonly events = EVENTS;
   protected readonly conditions = CONDITIONS;
-  protected readonly event = signal<Event | undefined>(undefined);
   protected readonly subject = signal<string | undefined>(undefined);
-  protected readonly back = signal('');
+  protected readonly from = signal('');
+  protected readonly until = signal('');
+  protected readonly ownMinutes = signal<number | null>(null);
+  protected readonly ownName = signal('');
+  protected readonly ownFactor = signal<number | null>(null);
+  protected readonly asks = computed(() => EVENTS.find(({ event }) => event === this.event()));
 
   /** Who or what it may have happened to. */
   protected readonly subjects = computed(() => {
@@ -91,15 +129,13 @@ export class WhatHappened {
         return [];
     }
   });
-  protected readonly minutes = computed(() => {
-    const event = this.event();
-    return event === 'late' || event === 'closed' || event === 'behind' ? MINUTES[event] : [];
-  });
 
-  protected choose(event: Event): void {
+  protected choose(event: Happening): void {
     this.event.set(event);
     this.subject.set(undefined);
-    this.back.set('');
+    for (const text of [this.from, this.until, this.ownName]) text.set('');
+    this.ownMinutes.set(null);
+    this.ownFactor.set(null);
   }
 
   protected close(): void {
@@ -107,60 +143,90 @@ export class WhatHappened {
     this.event.set(undefined);
   }
 
-  /** Enters it for whom it happened to; `minutes` how late or how long, `condition` the place in the list. */
-  protected enter(more: { minutes?: number; condition?: number } = {}): void {
+  /** Enters it for whom it happened to; `minutes` how late or how long, `condition` another than the one typed. */
+  protected enter(more: { minutes?: number; condition?: { name: string; paceFactor: number } } = {}): void {
     const found = this.entryOf(more);
-    if (!found || !this.data.record(found.entry)) return;
+    if (typeof found === 'string') return this.data.refuse(found);
+    if (!this.data.record(found.entry)) return;
     this.close();
     this.planning.repairOnceSent(found.words);
   }
 
-  private entryOf({ minutes = 0, condition = 0 }: { minutes?: number; condition?: number }) {
+  /** The entry and what to call its repair, or what is missing. */
+  private entryOf({
+    minutes = this.ownMinutes() ?? undefined,
+    condition = this.ownCondition(),
+  }: {
+    minutes?: number | undefined;
+    condition?: { name: string; paceFactor: number } | undefined;
+  }): { entry: NewEntry; words: string } | string {
     const nowS = this.data.nowS();
+    const [from, until] = [timeOf(this.from()), timeOf(this.until())];
+    for (const time of [from, until]) if (typeof time === 'string') return time;
+    const fromS = Math.min(DAY_S - 60, (from as number | undefined) ?? Math.max(nowS, this.data.day()?.opens ?? 0));
+    const untilS = until as number | undefined;
     const subject = this.subject();
     const name = this.subjects().find(({ value }) => value === subject)?.label ?? '';
-    const entry = (fields: NewEntry, words: string) => ({ entry: fields, words });
+    const whole = (entry: NewEntry, words: string) => ({ entry, words });
     switch (this.event()) {
-      case 'car': {
-        if (!subject) return undefined;
-        const back = timeOfDay.optional().safeParse(this.back().trim() || undefined);
-        if (!back.success) {
-          this.data.refuse(`"${this.back()}" is no time of day; write 12:15, say, or leave it empty.`);
-          return undefined;
+      case 'car':
+        if (!subject) return 'Choose the car first.';
+        return whole({ kind: 'carHeld', car: subject, reason: 'withdrawn', backAt: untilS }, `${name} withdrawn`);
+      case 'instructor': {
+        if (!subject) return 'Choose the instructor first.';
+        if (from === undefined && untilS === undefined) {
+          return whole({ kind: 'breakBegan', instructor: subject, what: 'off' }, `${name} away`);
         }
-        return entry({ kind: 'carHeld', car: subject, reason: 'withdrawn', backAt: back.data }, `${name} withdrawn`);
+        const to = untilS ?? DAY_S;
+        if (to <= fromS) return `${clockMinute(to)} is not after ${clockMinute(fromS)}.`;
+        return whole({ kind: 'crewAway', instructor: subject, from: fromS, to }, `${name} away`);
       }
-      case 'instructor':
-        return subject && entry({ kind: 'breakBegan', instructor: subject, what: 'off' }, `${name} away`);
       case 'late': {
         const guest = subject && this.data.state()?.guests.get(subject)?.guest;
-        if (!guest) return undefined;
-        const expected = Math.min(DAY_S, Math.max(guest.arrives, nowS) + minutes * 60);
-        return entry(
+        if (!guest) return 'Choose the guest first.';
+        if (untilS === undefined && minutes === undefined) return 'Say by how many minutes, or when the guest comes.';
+        const expected = untilS ?? Math.min(DAY_S, Math.max(guest.arrives, nowS) + minutes! * 60);
+        return whole(
           { kind: 'guestLate', guest: guest.id, expected },
           `${guest.name} comes at ${clockMinute(expected)}`,
         );
       }
       case 'gone': {
         const guest = subject && this.data.state()?.guests.get(subject);
-        if (!guest) return undefined;
+        if (!guest) return 'Choose the guest first.';
         const kind = guest.arrivedS === undefined ? 'guestNoShow' : 'guestLeft';
-        return entry({ kind, guest: guest.guest.id }, `${guest.guest.name} gone`);
+        return whole({ kind, guest: guest.guest.id }, `${guest.guest.name} gone`);
       }
       case 'closed': {
-        const from = Math.max(nowS, this.data.day()?.opens ?? 0);
-        const to = Math.min(DAY_S, from + minutes * 60);
+        if (minutes === undefined) return 'Say for how many minutes.';
+        const to = Math.min(DAY_S, fromS + minutes * 60);
         const reason = 'closed by the marshal';
-        return entry({ kind: 'circuitClosed', from, to, reason }, `Circuit closed until ${clockMinute(to)}`);
+        return whole({ kind: 'circuitClosed', from: fromS, to, reason }, `Circuit closed until ${clockMinute(to)}`);
       }
       case 'condition': {
-        const chosen = CONDITIONS[condition]!;
-        return entry({ kind: 'conditionChanged', from: nowS, ...chosen }, `The circuit is ${chosen.name}`);
+        if (!condition) return 'Give the condition a name, and say how much longer a lap takes (1 is dry).';
+        const since = (from as number | undefined) ?? Math.min(nowS, DAY_S);
+        const words = `The circuit is ${condition.name}${from === undefined ? '' : ` from ${clockMinute(since)}`}`;
+        return whole({ kind: 'conditionChanged', from: since, ...condition }, words);
       }
       case 'behind':
-        return entry({ kind: 'runningLate', minutes }, `Running ${minutes} min late`);
+        if (minutes === undefined) return 'Say by how many minutes.';
+        return whole({ kind: 'runningLate', minutes }, `Running ${minutes} min late`);
       default:
-        return undefined;
+        return 'Choose what happened first.';
     }
   }
+
+  private ownCondition(): { name: string; paceFactor: number } | undefined {
+    const [name, paceFactor] = [this.ownName().trim(), this.ownFactor()];
+    return name === '' || paceFactor === null ? undefined : { name, paceFactor };
+  }
+}
+
+/** A time as it was typed; nothing where nothing was, and a sentence where it is no time. */
+function timeOf(text: string): number | string | undefined {
+  const padded = /^\d:\d\d$/.test(text.trim()) ? `0${text.trim()}` : text.trim();
+  if (padded === '') return undefined;
+  const read = timeOfDay.safeParse(padded);
+  return read.success ? read.data : `"${text}" is no time of day; write 12:15, say, or leave it empty.`;
 }

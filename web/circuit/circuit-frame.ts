@@ -37,7 +37,7 @@ const TABS = [
         optionValue="value"
         [allowEmpty]="false"
         [ngModel]="circuit.grip()"
-        (ngModelChange)="circuit.grip.set($event)"
+        (ngModelChange)="circuit.lookAtGrip($event === circuit.gripNow() ? undefined : $event)"
         ariaLabelledBy="grip-label"
         size="small"
       />

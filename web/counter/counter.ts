@@ -29,7 +29,7 @@ export class Counter {
     const [me, state, context] = [this.me(), this.data.state(), this.data.context()];
     if (!me || !state || !context) return undefined;
     const own = [...state.drives.values()].filter(({ instructor }) => instructor === me.id);
-    const running = own.find(({ stage }) => stage === 'seated' || stage === 'onCircuit' || stage === 'rollingIn');
+    const running = own.find(({ stage }) => ['seated', 'onCircuit', 'standing', 'rollingIn'].includes(stage));
     if (running) return running;
     const next = context.schedule.crewHolds
       .get(me.id)

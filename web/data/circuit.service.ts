@@ -2,9 +2,11 @@ import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy
 import { contract, ORDINARY_COACHING, type StoredCar, type StoredCircuit } from '@core/api';
 import type { CallSettings, CarFile, CircuitStudy, FleetCar } from '@core/car';
 import type { Circuit } from '@core/circuit';
+import { conditionAt, type ConditionInForce } from '@core/day';
 import { forkJoin, type Observable, tap } from 'rxjs';
 import type { CircuitAnswer, CircuitQuestion } from '../circuit/circuit-messages';
 import { Api } from './api';
+import { DayService } from './day.service';
 
 /** The grip of a condition. */
 export const GRIPS = [
@@ -12,6 +14,13 @@ export const GRIPS = [
   { label: 'Damp', value: 0.8 },
   { label: 'Wet', value: 0.65 },
 ] as const;
+
+/** The grip that goes with a condition: by its name, or else by how much slower it makes a lap. */
+export function gripOf({ name, paceFactor }: Pick<ConditionInForce, 'name' | 'paceFactor'>): number {
+  const named = GRIPS.find(({ label }) => label.toLowerCase() === name.trim().toLowerCase());
+  if (named) return named.value;
+  return paceFactor < 1.04 ? GRIPS[0].value : paceFactor < 1.12 ? GRIPS[1].value : GRIPS[2].value;
+}
 
 /** Changes in quick succession are reckoned once. */
 const REST_MS = 180;
@@ -25,6 +34,7 @@ type CallsAnswer = Extract<CircuitAnswer, { kind: 'calls' }>;
 @Injectable({ providedIn: 'root' })
 export class CircuitService implements OnDestroy {
   private readonly api = inject(Api);
+  private readonly data = inject(DayService);
   private worker: Worker | undefined;
   private next = 1;
   private readonly open = new Map<number, (answer: CircuitAnswer) => void>();
@@ -37,7 +47,14 @@ export class CircuitService implements OnDestroy {
   readonly cars = signal<readonly StoredCar[]>([]);
   readonly coaching = signal(ORDINARY_COACHING);
   readonly paces = signal<readonly number[]>([1]);
-  readonly grip = signal<number>(1);
+  private readonly chosenGrip = signal<number | undefined>(undefined);
+  /** The grip that laps are worked out with: that of the condition in force, until somebody looks at another. */
+  readonly grip = computed(() => this.chosenGrip() ?? this.gripNow());
+  /** The grip of the condition in force at the time that is shown. */
+  readonly gripNow = computed(() => {
+    const day = this.data.day();
+    return day ? gripOf(conditionAt(day, this.data.shownS())) : 1;
+  });
   readonly failure = signal<string | undefined>(undefined);
   readonly study = signal<CircuitStudy | undefined>(undefined);
   /** How long the last study took, milliseconds. */
@@ -57,6 +74,11 @@ export class CircuitService implements OnDestroy {
       fields.model ? [{ id, name: fields.name, number: fields.number, level: fields.level, model: fields.model }] : [],
     ),
   );
+
+  /** Looks at laps in another condition; nothing goes back to the one in force. */
+  lookAtGrip(grip: number | undefined): void {
+    this.chosenGrip.set(grip);
+  }
 
   constructor() {
     effect(() => {

@@ -1,10 +1,11 @@
-import { clockMinute, type TermName } from '@core/day';
+import { clockMinute, DAY_S, type TermName } from '@core/day';
 import {
   FLAG_WORDS,
   type BreakOffReason,
   type CarStatus,
   type CrewStatus,
   type EntryKind,
+  type EntryOf,
   type GuestStage,
   type JournalEntry,
 } from '@core/journal';
@@ -107,6 +108,7 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   intervened: 'Instructor had to brake or steer',
   extraLapGranted: 'Extra lap granted',
   brokenOff: 'Broken off',
+  owedAgreed: 'Laps owed',
   lapsMadeUp: 'Laps owed have a new drive',
   broughtIn: 'Brought in',
   parked: 'Parked',
@@ -135,6 +137,7 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   conditionChanged: 'Condition changed',
   closingMoved: 'Closing moved',
   crewHours: 'Hours changed',
+  crewAway: 'Away',
   runningLate: 'Running late',
   flagCalled: 'Flag',
   flagExplained: 'Flag explained',
@@ -145,6 +148,12 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   noteTaken: 'Note',
   correction: 'Correction',
 };
+
+function owedWords({ notToday, notBefore, place }: EntryOf<'owedAgreed'>): string {
+  if (notToday) return 'not today';
+  if (place) return `a place at ${clockMinute(place.release)}`;
+  return notBefore === undefined ? 'any time' : `not before ${clockMinute(notBefore)}`;
+}
 
 /** What an entry says, in a few words, and how its time was corrected. */
 export function entryWords(entry: JournalEntry): string {
@@ -163,6 +172,8 @@ function plainWords(entry: JournalEntry): string {
       return `${words}, lap ${entry.lap}${entry.corner ? `, ${entry.corner}` : ''}`;
     case 'brokenOff':
       return `${words}: ${entry.note || BREAK_OFF_WORDS[entry.reason]}`;
+    case 'owedAgreed':
+      return `${words}: ${owedWords(entry)}`;
     case 'flagCalled':
       return `${FLAG_WORDS[entry.flag]}${entry.reason ? `: ${entry.reason}` : ''}`;
     case 'flagExplained':
@@ -199,6 +210,8 @@ function plainWords(entry: JournalEntry): string {
       return `${words} to ${clockMinute(entry.to)}`;
     case 'crewHours':
       return `There from ${clockMinute(entry.from)} to ${clockMinute(entry.to)}`;
+    case 'crewAway':
+      return `${words} from ${clockMinute(entry.from)}${entry.to < DAY_S ? ` to ${clockMinute(entry.to)}` : ''}`;
     case 'runningLate':
       return `${words} by ${entry.minutes} min`;
     case 'noteTaken':

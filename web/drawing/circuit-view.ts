@@ -16,20 +16,29 @@ import { interval } from 'rxjs';
 import { VenueClock } from '../data/venue-clock';
 import { circuitPlan } from './circuit-plan';
 
-/** A car on the drawing. */
-export interface Disc {
-  readonly runner: Runner;
+/** A vehicle on the drawing: on its way, or standing at a place. */
+export interface MapCar {
+  readonly id: string;
+  /** For those who do not see it. */
+  readonly label: string;
+  /** Where it will be, of one that moves. */
+  readonly runner?: Runner;
+  /** Share of the lap, of one that stands. */
+  readonly place?: number;
+  /** On its tag. */
   readonly text: string;
-  /** Said beside the disc. */
+  /** Said beside the tag. */
   readonly word: string | undefined;
   readonly kind: 'plain' | 'last' | 'sighting';
 }
 
 const MOVE_MS = 200;
+/** So far ahead, as a share of the lap, a car looks. */
+const LOOK_AHEAD = 0.006;
 /** Share of the lap by which a key moves a place. */
 const STEP = 0.01;
 
-/** The circuit, or a ring where its shape is not known, with the cars on it as numbered discs that move. */
+/** The circuit, or a ring where its shape is not known, with the cars on it: a wedge that points where the car goes, its number on a tag. */
 @Component({
   selector: 'jl-circuit-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -77,27 +86,25 @@ const STEP = 0.01;
       @if (picked() !== undefined) {
         <circle class="picked" [attr.cx]="pickedAt().x" [attr.cy]="pickedAt().y" [attr.r]="plan().size * 0.03" />
       }
-      @for (disc of placed(); track disc.id) {
-        <g [class]="'disc ' + disc.kind" [style.transform]="disc.transform">
-          <circle [attr.r]="plan().size * 0.037" [attr.stroke-width]="plan().size * 0.007" />
-          <text
-            class="number"
-            dy="0.36em"
-            text-anchor="middle"
-            [attr.font-size]="plan().size * (disc.text.length > 2 ? 0.026 : 0.04)"
-          >
-            {{ disc.text }}
-          </text>
-          @if (disc.word) {
-            <text
-              class="word"
-              [attr.y]="-plan().size * 0.05"
-              text-anchor="middle"
-              [attr.font-size]="plan().size * 0.032"
-            >
-              {{ disc.word }}
+      @for (car of placed(); track car.id) {
+        <g [class]="'car ' + car.kind" [style.transform]="car.transform">
+          <path class="wedge" [attr.d]="wedge()" [style.transform]="'rotate(' + car.headingDeg + 'deg)'" />
+          <g [attr.transform]="car.tagAt">
+            <path class="tag" [attr.d]="car.tag" [attr.stroke-width]="plan().size * 0.003" />
+            <text class="number" dy="0.36em" text-anchor="middle" [attr.font-size]="plan().size * 0.034">
+              {{ car.text }}
             </text>
-          }
+            @if (car.word) {
+              <text
+                class="word"
+                [attr.y]="-plan().size * 0.036"
+                text-anchor="middle"
+                [attr.font-size]="plan().size * 0.03"
+              >
+                {{ car.word }}
+              </text>
+            }
+          </g>
         </g>
       }
     </svg>
@@ -144,28 +151,29 @@ const STEP = 0.01;
       stroke: var(--p-jl-kerb);
       stroke-width: 8;
     }
-    .disc {
+    .car {
       transition: transform 0.2s linear;
     }
-    .disc circle {
+    .car .wedge {
       fill: var(--p-jl-lake);
       stroke: var(--p-jl-panel);
+      stroke-width: 2;
     }
-    .disc .number {
-      fill: var(--p-jl-on-lake);
-      font-weight: 780;
-    }
-    .disc.last circle {
-      fill: var(--p-jl-kerb);
-    }
-    .disc.last .number {
-      fill: var(--p-jl-on-kerb);
-    }
-    .disc.sighting circle {
+    .car .tag {
       fill: var(--p-jl-panel);
       stroke: var(--p-jl-ink);
     }
-    .disc.sighting .number {
+    .car .number {
+      font-weight: 780;
+    }
+    .car.last .wedge {
+      fill: var(--p-jl-kerb);
+    }
+    .car.last .tag {
+      stroke: var(--p-jl-kerb);
+      stroke-width: 4;
+    }
+    .car.sighting .wedge {
       fill: var(--p-jl-ink);
     }
     .word {
@@ -181,7 +189,7 @@ export class CircuitView {
   private readonly clock = inject(VenueClock);
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
   readonly map = input<CircuitMap>();
-  readonly discs = input<readonly Disc[]>([]);
+  readonly cars = input<readonly MapCar[]>([]);
   readonly shape = input.required<LapShape>();
   /** Cars move with the clock; else they stand where they are. */
   readonly live = input(true);
@@ -194,7 +202,7 @@ export class CircuitView {
   protected readonly plan = computed(() => circuitPlan(this.map()));
   protected readonly dash = computed(() => `${this.plan().size * 0.02} ${this.plan().size * 0.02}`);
   protected readonly words = computed(() => {
-    const names = this.discs().map(({ runner }) => runner.label);
+    const names = this.cars().map(({ label }) => label);
     return names.length === 0 ? 'The circuit is empty' : `On the circuit: ${names.join(', ')}`;
   });
   protected readonly gates = computed(() => {
@@ -202,12 +210,32 @@ export class CircuitView {
     return this.map() ? [{ ...at(pitExit), word: 'pit exit' }] : [];
   });
   protected readonly pickedAt = computed(() => this.plan().at(this.picked() ?? 0));
+  /** A car, pointing to the right; about a fiftieth of the drawing long. */
+  protected readonly wedge = computed(() => {
+    const size = this.plan().size * 0.024;
+    return `M${size} 0L${-size} ${size * 0.62}L${-size * 0.55} 0L${-size} ${-size * 0.62}Z`;
+  });
   protected readonly placed = computed(() => {
     const [plan, shape, nowS] = [this.plan(), this.shape(), this.moment()];
-    return this.discs().map(({ runner, text, word, kind }) => {
-      const atS = this.live() ? Math.max(runner.fromS, nowS) : runner.fromS;
-      const { x, y } = plan.at(shape.placeAt(progressOfRunner(runner, atS)));
-      return { id: runner.id, text, word, kind, transform: `translate(${x.toFixed(1)}px, ${y.toFixed(1)}px)` };
+    return this.cars().map(({ id, runner, place, text, word, kind }) => {
+      const atS = runner && (this.live() ? Math.max(runner.fromS, nowS) : runner.fromS);
+      const share = runner ? shape.placeAt(progressOfRunner(runner, atS!)) : (place ?? 0);
+      const [{ x, y }, ahead] = [plan.at(share), plan.at((share + LOOK_AHEAD) % 1)];
+      const headingDeg = (Math.atan2(ahead.y - y, ahead.x - x) * 180) / Math.PI;
+      // The tag stands off the road, to the outside of the way ahead.
+      const [dx, dy] = [ahead.x - x, ahead.y - y];
+      const away = (plan.size * 0.062) / (Math.hypot(dx, dy) || 1);
+      const half = plan.size * (0.012 + 0.0105 * text.length);
+      return {
+        id,
+        text,
+        word,
+        kind,
+        headingDeg: headingDeg.toFixed(1),
+        transform: `translate(${x.toFixed(1)}px, ${y.toFixed(1)}px)`,
+        tagAt: `translate(${(dy * away).toFixed(1)} ${(-dx * away).toFixed(1)})`,
+        tag: tagPath(half, plan.size * 0.024),
+      };
     });
   });
 
@@ -233,4 +261,10 @@ export class CircuitView {
     const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
     this.placePicked.emit(this.plan().nearest(x, y));
   }
+}
+
+/** The outline of a tag: a lead-in cut like that of a drive on the board. */
+function tagPath(half: number, height: number): string {
+  const cut = height * 0.35;
+  return `M${-half} ${-height}H${half}V${height}H${-half}L${-half - cut} 0Z`;
 }

@@ -15,12 +15,13 @@ import { holdWords } from '../data/next-words';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
 import { OneMoreDrive, type OwedLaps } from './one-more-drive';
+import { OwedWishes } from './owed-wish';
 
 /** One guest: the booking, where the guest is now, the drives, and everything that was entered. */
 @Component({
   selector: 'jl-guest-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [GuestBefore, GuestPairings, Beads, Button, FormsModule, InputText, OneMoreDrive, RouterLink],
+  imports: [GuestBefore, GuestPairings, Beads, Button, FormsModule, InputText, OneMoreDrive, OwedWishes, RouterLink],
   templateUrl: './guest-card.html',
   styleUrl: './guest-card.scss',
   host: { class: 'screen' },
@@ -115,7 +116,7 @@ export class GuestCard {
           laps: lapTexts(analysis),
           gain:
             gain !== undefined && gain > 0 ? `${gain.toFixed(1)} s quicker from the first clean lap to the last` : '',
-          owed: owedOf(lapsOwed(context, drive), id, drive.car === undefined ? cars : [drive.car]),
+          owed: owedOf(lapsOwed(context, state, drive), id, drive.car === undefined ? cars : [drive.car]),
           brokenOff:
             drive.brokenOff && `Broken off: ${drive.brokenOff.note ?? BREAK_OFF_WORDS[drive.brokenOff.reason]}`,
           interventions: drive.interventions.length,

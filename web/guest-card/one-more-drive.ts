@@ -85,7 +85,8 @@ export class OneMoreDrive {
   }
 
   protected find(): void {
-    const body = { guest: this.guest(), cars: [...this.cars()], laps: this.laps() };
+    const makesUpFor = this.owed()?.drive;
+    const body = { guest: this.guest(), cars: [...this.cars()], laps: this.laps(), makesUpFor };
     this.busy.set(true);
     this.api.call(contract.findPlaces, { params: { date: this.data.date()! }, body }).subscribe({
       next: (offer) => {
@@ -102,8 +103,7 @@ export class OneMoreDrive {
     const { drive, base, asOf } = offer;
     const wish = { guest: this.guest(), cars: [...this.cars()], laps: this.laps() };
     const makesUpFor = this.owed()?.drive;
-    const owed = makesUpFor === undefined ? {} : { makesUpFor };
-    const body = { ...wish, ...owed, drive, base, asOf, plan, author: this.who.name() };
+    const body = { ...wish, makesUpFor, drive, base, asOf, plan, author: this.who.name() };
     this.busy.set(true);
     this.api.call(contract.takePlace, { params: { date: this.data.date()! }, body }).subscribe({
       next: () => {
@@ -119,8 +119,8 @@ export class OneMoreDrive {
 
   private costWords({ costs }: OfferedPlace): string {
     const minutes = Math.round(costs);
-    if (minutes === 0) return 'costs nobody any patience';
-    return minutes > 0 ? `costs ${minutes} min of patience` : `saves ${-minutes} min of patience`;
+    if (minutes === 0) return 'nobody waits longer';
+    return minutes > 0 ? `costs others ${minutes} min of waiting` : `saves ${-minutes} min of waiting`;
   }
 
   private failed(error: Error): void {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, model, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { BreakOffReason } from '@core/journal';
 import { Button } from 'primeng/button';
@@ -7,17 +7,27 @@ import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import { DayService } from '../data/day.service';
 import { BREAK_OFF_WORDS } from '../data/names';
-import type { RunningDrive } from './pit-exit-model';
+import { CircuitView } from '../drawing/circuit-view';
+import { placeWords, type RunningDrive } from './pit-exit-model';
+import { Traffic } from './traffic';
 
 const REASONS = Object.keys(BREAK_OFF_WORDS) as BreakOffReason[];
 /** After these the car is looked at before anybody sits in it again. */
 const CAR_IS_HELD: ReadonlySet<BreakOffReason> = new Set(['fault', 'spin', 'contact']);
 
-/** Ends a drive early, with the reason; the laps left are owed to the guest. */
+/** What becomes of the car: it rolls in by itself, or stands on the circuit until somebody brings it in. */
+const WHEREABOUTS = [
+  { key: 'rolling', words: 'Rolls in' },
+  { key: 'safe', words: 'Stands safely' },
+  { key: 'inTheWay', words: 'Stands in the way' },
+] as const;
+type Whereabouts = (typeof WHEREABOUTS)[number]['key'];
+
+/** Ends a drive early, with the reason and where the car is then; the laps left are owed to the guest. */
 @Component({
   selector: 'jl-break-off',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, Dialog, FormsModule, InputText],
+  imports: [Button, Checkbox, CircuitView, Dialog, FormsModule, InputText],
   template: `
     <p-dialog
       closeAriaLabel="Close"
@@ -26,16 +36,33 @@ const CAR_IS_HELD: ReadonlySet<BreakOffReason> = new Set(['fault', 'spin', 'cont
       (visibleChange)="drive.set(undefined)"
       [modal]="true"
       [draggable]="false"
-      [style]="{ width: '30rem', maxWidth: '96vw' }"
+      [style]="{ width: '34rem', maxWidth: '96vw' }"
     >
       <p>{{ owed() }}</p>
-      <div class="reasons" role="group" aria-label="Why">
+      <div class="choice" role="group" aria-label="Why">
         @for (reason of reasons; track reason) {
           <button type="button" [attr.aria-pressed]="why() === reason" (click)="choose(reason)">
             {{ words[reason] }}
           </button>
         }
       </div>
+      <div class="choice" role="group" aria-label="Where the car is then">
+        @for (choice of whereabouts; track choice.key) {
+          <button type="button" [attr.aria-pressed]="car() === choice.key" (click)="stands(choice.key)">
+            {{ choice.words }}
+          </button>
+        }
+      </div>
+      @if (car() !== 'rolling') {
+        <jl-circuit-view
+          [map]="traffic.map()"
+          [shape]="traffic.shape()"
+          [picks]="true"
+          [picked]="place()"
+          (placePicked)="place.set($event)"
+        />
+        <p class="muted">{{ where() }}. It counts as on the circuit until you enter that it is in.</p>
+      }
       <label for="break-note">Note</label>
       <input pInputText id="break-note" maxlength="500" [ngModel]="note()" (ngModelChange)="note.set($event)" />
       <div class="held">
@@ -46,13 +73,13 @@ const CAR_IS_HELD: ReadonlySet<BreakOffReason> = new Set(['fault', 'spin', 'cont
     </p-dialog>
   `,
   styles: `
-    .reasons {
+    .choice {
       display: grid;
       grid-template-columns: repeat(3, 1fr);
       gap: 0.4rem;
       margin: 0.7rem 0;
     }
-    button {
+    .choice button {
       min-height: 52px;
       border: 1.5px solid var(--p-jl-ink);
       border-radius: 7px;
@@ -63,6 +90,9 @@ const CAR_IS_HELD: ReadonlySet<BreakOffReason> = new Set(['fault', 'spin', 'cont
     button[aria-pressed='true'] {
       background: var(--p-jl-ink);
       color: var(--p-jl-paper);
+    }
+    jl-circuit-view {
+      height: 13rem;
     }
     input {
       width: 100%;
@@ -77,12 +107,21 @@ const CAR_IS_HELD: ReadonlySet<BreakOffReason> = new Set(['fault', 'spin', 'cont
 })
 export class BreakOff {
   private readonly data = inject(DayService);
+  protected readonly traffic = inject(Traffic);
   readonly drive = model<RunningDrive | undefined>();
+  /** A car was left standing on the circuit. */
+  readonly leftStanding = output<RunningDrive>();
   protected readonly reasons = REASONS;
   protected readonly words = BREAK_OFF_WORDS;
+  protected readonly whereabouts = WHEREABOUTS;
   protected readonly why = signal<BreakOffReason | undefined>(undefined);
+  protected readonly car = signal<Whereabouts>('rolling');
+  protected readonly place = signal<number | undefined>(undefined);
   protected readonly note = signal('');
   protected readonly hold = signal(false);
+  protected readonly where = computed(() =>
+    placeWords(this.traffic.shape(), this.data.day()?.circuit.lapLengthM ?? 0, this.place()),
+  );
   protected readonly owed = computed(() => {
     const drive = this.drive();
     const left = drive ? Math.max(0, drive.due - drive.done) : 0;
@@ -94,13 +133,26 @@ export class BreakOff {
     this.hold.set(CAR_IS_HELD.has(reason));
   }
 
+  /** The place is where the car is believed to be, until somebody knows better. */
+  protected stands(car: Whereabouts): void {
+    this.car.set(car);
+    const drive = this.drive();
+    if (car !== 'rolling' && drive) this.place.set(this.place() ?? this.traffic.placeOf(drive.id, this.data.nowS()));
+  }
+
   protected enter(): void {
     const [drive, reason, note] = [this.drive(), this.why(), this.note().trim()];
+    const [car, place] = [this.car(), this.place()];
     if (!drive || !reason) return;
-    if (!this.data.record({ kind: 'brokenOff', drive: drive.id, reason, ...(note && { note }) })) return;
+    const stands = car !== 'rolling' && { stands: { safe: car === 'safe', ...(place !== undefined && { place }) } };
+    if (!this.data.record({ kind: 'brokenOff', drive: drive.id, reason, ...(note && { note }), ...stands })) return;
     if (this.hold()) this.data.record({ kind: 'carHeld', car: drive.carId, reason: note || BREAK_OFF_WORDS[reason] });
     this.drive.set(undefined);
     this.why.set(undefined);
+    this.car.set('rolling');
+    this.place.set(undefined);
     this.note.set('');
+    this.hold.set(false);
+    if (car !== 'rolling') this.leftStanding.emit(drive);
   }
 }

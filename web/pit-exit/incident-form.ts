@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  model,
+  signal,
+  untracked,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { clockMinute } from '@core/day';
 import { Button } from 'primeng/button';
@@ -6,6 +16,7 @@ import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import { DayService } from '../data/day.service';
 import { CircuitView } from '../drawing/circuit-view';
+import { placeWords, type PitDrive } from './pit-exit-model';
 import { Traffic } from './traffic';
 
 /** A short record of an incident, kept in the journal: where, which cars, what, whether people are unhurt, what follows. */
@@ -27,6 +38,7 @@ import { Traffic } from './traffic';
           <jl-circuit-view
             [map]="traffic.map()"
             [shape]="traffic.shape()"
+            [cars]="traffic.cars()"
             [picks]="true"
             [picked]="place()"
             (placePicked)="place.set($event)"
@@ -140,6 +152,8 @@ export class IncidentForm {
   private readonly data = inject(DayService);
   protected readonly traffic = inject(Traffic);
   readonly open = model(false);
+  /** The drive that it is about, where that is known: its car and where that is are filled in. */
+  readonly about = input<PitDrive>();
   protected readonly what = signal('');
   protected readonly followUp = signal('');
   protected readonly unhurt = signal<boolean | undefined>(undefined);
@@ -170,6 +184,19 @@ export class IncidentForm {
     }),
   );
 
+  constructor() {
+    effect(() => {
+      const [open, about] = [this.open(), this.about()];
+      if (open && about) untracked(() => this.begin(about));
+    });
+  }
+
+  private begin({ id, carId }: PitDrive): void {
+    const standing = this.data.state()?.drives.get(id)?.standing;
+    this.chosen.set(new Set([carId]));
+    this.place.set(standing?.place ?? this.traffic.placeOf(id, this.data.nowS()));
+  }
+
   protected toggle(car: string): void {
     this.chosen.update((chosen) => {
       const next = new Set(chosen);
@@ -192,8 +219,6 @@ export class IncidentForm {
   }
 
   private placeWords(place: number): string {
-    const corner = this.traffic.shape().cornerAt(place);
-    const atM = Math.round(place * (this.data.day()?.circuit.lapLengthM ?? 0));
-    return corner ? `near ${corner}, ${atM} m from the line` : `${atM} m from the line`;
+    return placeWords(this.traffic.shape(), this.data.day()?.circuit.lapLengthM ?? 0, place);
   }
 }

@@ -6,6 +6,7 @@ import {
   hasStopped,
   lapEstimateOf,
   progressOf,
+  standingOnCircuit,
   vehiclesOnCircuit,
   type DayContext,
   type DayState,
@@ -78,6 +79,8 @@ export interface PitExitModel {
   readonly queue: readonly QueuedDrive[];
   readonly onCircuit: readonly RunningDrive[];
   readonly rollingIn: readonly (PitDrive & { readonly wayIn: string })[];
+  /** Cars that stand on the circuit. */
+  readonly standing: readonly (PitDrive & { readonly safe: boolean; readonly where: string })[];
   readonly vehicles: number;
   readonly most: number;
   /** Sighting vehicles that are out, by name. */
@@ -179,6 +182,11 @@ export function pitExitModel(
       ...model(drive, 'rolling in'),
       wayIn: wayInWords(view, drive.car),
     })),
+    standing: standingOnCircuit(state).map((drive) => ({
+      ...model(drive, `since ${clockMinute(drive.standing!.sinceS)}`),
+      safe: drive.standing!.safe,
+      where: placeWords(shape, context.day.circuit.lapLengthM, drive.standing!.place),
+    })),
     vehicles: vehiclesOnCircuit(state),
     most: context.day.rules.maxCarsOnTrack,
     sightings: [...state.sightings.keys()].map((id) => context.schedule.index.vehicles.get(id)?.name ?? id),
@@ -220,6 +228,14 @@ export function passWords(
   return words.length === 0 ? '' : `Expected then: ${words.join(', ')}${more}.`;
 }
 
+/** "near Slip, 420 m from the line"; nothing is known of a place that nobody has told. */
+export function placeWords(shape: LapShape, lapLengthM: number, place: number | undefined): string {
+  if (place === undefined) return 'place not told';
+  const corner = shape.cornerAt(place);
+  const atM = Math.round(place * lapLengthM);
+  return corner ? `near ${corner}, ${atM} m from the line` : `${atM} m from the line`;
+}
+
 /** The pull-off and the way to the stall: "In at the white cone, second lane, stall 9". */
 export function wayInWords({ stalls, pitExit }: Pick<View, 'stalls' | 'pitExit'>, car: string | undefined): string {
   const stall = car === undefined ? undefined : stalls[car];
@@ -259,7 +275,8 @@ function limitsOf(context: DayContext, state: DayState, queue: number): ReleaseL
     nowS: state.timeS,
     releaseGapS: context.day.rules.releaseGapS,
     lastReleaseS: Math.max(...releases, -Infinity),
-    maxCarsOnTrack: context.day.rules.maxCarsOnTrack,
+    // A car that stands there takes its place.
+    maxCarsOnTrack: Math.max(0, context.day.rules.maxCarsOnTrack - standingOnCircuit(state).length),
     firstLapFactor: context.day.rules.firstLapFactor ?? 1,
     shut: (atS) => circuitShut({ ...state, timeS: atS }, context),
     queue,

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { clockMinute, spokenDuration } from '@core/day';
-import { FLAG_WORDS, type FlagKind } from '@core/journal';
+import { effectiveEntries, FLAG_WORDS, type FlagKind } from '@core/journal';
 import type { ReleaseWindow } from '@core/traffic';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
 import { DeviceService } from '../data/device.service';
 import { Beads } from '../drawing/beads';
-import { CircuitView, type Disc } from '../drawing/circuit-view';
+import { CircuitView } from '../drawing/circuit-view';
 import { HoldButton } from '../drawing/hold-button';
 import { BreakOff } from './break-off';
 import { IncidentForm } from './incident-form';
@@ -52,6 +52,8 @@ export class PitExit {
   private readonly preferred = signal<string | undefined>(undefined);
   protected readonly breaking = signal<RunningDrive | undefined>(undefined);
   protected readonly incidentOpen = signal(false);
+  /** The drive that an incident is about, where it was told from its row. */
+  protected readonly about = signal<PitDrive | undefined>(undefined);
 
   protected readonly model = computed(() => {
     const [context, state, view] = [this.data.context(), this.data.state(), this.data.view()];
@@ -95,22 +97,6 @@ export class PitExit {
   protected readonly flagReasons = FLAG_REASONS;
   protected readonly flag = computed(() => this.data.state()?.flag);
   protected readonly flagWords = computed(() => FLAG_WORDS[this.flag()?.flag ?? 'green']);
-  protected readonly discs = computed<readonly Disc[]>(() => {
-    const state = this.data.state();
-    const numbers = this.data.view()?.carNumbers ?? {};
-    const rows = new Map((this.model()?.onCircuit ?? []).map((drive) => [drive.id, drive]));
-    return this.traffic.runners().map((runner) => {
-      const row = rows.get(runner.id);
-      const last = row !== undefined && row.due - row.done <= 1;
-      const number = numbers[state?.drives.get(runner.id)?.car ?? ''];
-      return {
-        runner,
-        text: runner.kind === 'drive' ? String(number ?? '?') : runner.label.charAt(0),
-        word: runner.kind === 'sighting' ? runner.label : last ? 'last lap' : undefined,
-        kind: runner.kind === 'sighting' ? 'sighting' : last ? 'last' : 'plain',
-      };
-    });
-  });
   /** What did not fit and was settled by rule, lately. */
   protected readonly settled = computed(() => {
     const state = this.data.state();
@@ -143,6 +129,13 @@ export class PitExit {
   protected prefer(id: string): void {
     this.preferred.set(id);
   }
+  /** Let out by mistake: the entry is taken back, and the car waits at the exit again. */
+  protected takeBack(drive: PitDrive): void {
+    const released = effectiveEntries(this.data.entries()).findLast(
+      (entry) => entry.kind === 'released' && entry.drive === drive.id,
+    );
+    if (released && this.data.undo(released.id)) this.preferred.set(drive.id);
+  }
   protected count(drive: PitDrive): void {
     this.data.record({ kind: 'lapCounted', drive: drive.id, source: 'hand' });
   }
@@ -163,6 +156,11 @@ export class PitExit {
   }
   protected park(drive: PitDrive): void {
     this.data.record({ kind: 'parked', drive: drive.id });
+  }
+  /** Opens the record of an incident, of one car or of none. */
+  protected report(drive?: PitDrive): void {
+    this.about.set(drive);
+    this.incidentOpen.set(true);
   }
   protected call(flag: FlagKind): void {
     this.data.record({ kind: 'flagCalled', flag });
@@ -195,6 +193,7 @@ export class PitExit {
       s: () => row && this.spoil(row),
       x: () => row && this.extra(row),
       i: () => row && this.bringIn(row),
+      u: () => row && row.done === 0 && this.takeBack(row),
     };
     const act = acts[event.key];
     if (!act) return;

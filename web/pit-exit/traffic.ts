@@ -1,6 +1,8 @@
 import { computed, inject, Injectable, untracked } from '@angular/core';
-import { lapShapeOf, runnersOf, type Runner } from '@core/traffic';
+import { progressOf, standingOnCircuit } from '@core/journal';
+import { lapShapeOf, progressOfRunner, runnersOf, type Runner } from '@core/traffic';
 import { DayService } from '../data/day.service';
+import type { MapCar } from '../drawing/circuit-view';
 
 /** Where everybody on the circuit is, for the screens that show it. */
 @Injectable({ providedIn: 'root' })
@@ -17,4 +19,38 @@ export class Traffic {
     const tracked = positions?.cars.map(({ car, place }) => ({ car, place, atS: positions.atS })) ?? [];
     return runnersOf(context, state, this.shape(), view.carNumbers, tracked);
   });
+  /** Every vehicle on the circuit as the map draws it, those that stand there with their place. */
+  readonly cars = computed<readonly MapCar[]>(() => {
+    const [context, state, view] = [this.data.context(), this.data.state(), this.data.view()];
+    if (!context || !state || !view) return [];
+    const numberOf = (car: string | undefined) => String(view.carNumbers[car ?? ''] ?? '?');
+    const moving = this.runners().map((runner): MapCar => {
+      const drive = state.drives.get(runner.id);
+      const left = drive && progressOf(context, drive);
+      const last = left !== undefined && left.due - left.done <= 1;
+      return {
+        id: runner.id,
+        label: runner.label,
+        runner,
+        text: drive ? numberOf(drive.car) : runner.label,
+        word: last ? 'last lap' : undefined,
+        kind: runner.kind === 'sighting' ? 'sighting' : last ? 'last' : 'plain',
+      };
+    });
+    const standing = standingOnCircuit(state).map(({ drive: { id }, car, standing: at }): MapCar => ({
+      id,
+      label: `car ${numberOf(car)}, which stands`,
+      place: at?.place ?? 0,
+      text: numberOf(car),
+      word: at?.safe ? 'stands safely' : 'in the way',
+      kind: at?.safe ? 'plain' : 'last',
+    }));
+    return [...moving, ...standing];
+  });
+
+  /** Where on the lap the car of a drive is believed to be, as a share of it; nothing where it is not on its way. */
+  placeOf(drive: string, nowS: number): number | undefined {
+    const runner = this.runners().find(({ id }) => id === drive);
+    return runner && this.shape().placeAt(progressOfRunner(runner, nowS));
+  }
 }

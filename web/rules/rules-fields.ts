@@ -7,7 +7,7 @@ export const RULES_FIELDS: readonly Field[] = [
   { path: 'currency', label: 'Currency', kind: 'text' },
   { path: 'opens', label: 'Opens', kind: 'time' },
   { path: 'closes', label: 'Closes', kind: 'time' },
-  { path: 'condition.name', label: 'Condition', kind: 'text' },
+  { path: 'condition.name', label: 'Condition at the start of a day', kind: 'text' },
   {
     path: 'condition.paceFactor',
     label: 'Lap times ×',

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { contract, venueFields, type VenueFields } from '@core/api';
+import { clockMinute, conditionAt } from '@core/day';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
@@ -22,6 +23,9 @@ import { known, Unread } from '../shell/unread';
       >
     </header>
     <div class="body">
+      @if (conditionToday(); as words) {
+        <p class="muted">{{ words }}</p>
+      }
       @if (record(); as fields) {
         <jl-record-form
           [fields]="formFields"
@@ -63,6 +67,14 @@ export class RulesScreen {
   protected readonly record = computed(() => {
     const stored = known(this.stored);
     return stored && (z.encode(venueFields, stored.fields) as Json);
+  });
+
+  /** What was entered today stands over what the rules begin a day with. */
+  protected readonly conditionToday = computed(() => {
+    const day = this.data.day();
+    const now = day && conditionAt(day, this.data.shownS());
+    if (now?.sinceS === undefined) return undefined;
+    return `Today it is ${now.name} since ${clockMinute(now.sinceS)}, laps × ${now.paceFactor}: entered under "What happened?".`;
   });
 
   protected save(fields: unknown, version: number): void {

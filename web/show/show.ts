@@ -3,7 +3,7 @@ import { rxResource, takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { contract } from '@core/api';
 import { ORDINARY_SHOW } from '@core/classroom';
-import { paceFactorAt } from '@core/day';
+import { conditionAt } from '@core/day';
 import { legendOf, legendWords } from '@core/circuit';
 import { fromEvent } from 'rxjs';
 import { Api } from '../data/api';
@@ -39,11 +39,7 @@ export class Show {
   protected readonly conditionName = computed(() => {
     const [day, state] = [this.data.day(), this.data.state()];
     if (!day) return 'dry';
-    const now = state?.timeS ?? 0;
-    const change = (day.condition.changes ?? []).filter(({ from }) => from <= now).at(-1);
-    return paceFactorAt(day, now) === day.condition.paceFactor
-      ? day.condition.name
-      : (change?.name ?? day.condition.name);
+    return conditionAt(day, state?.timeS ?? 0).name;
   });
   protected readonly slides = computed(() =>
     slidesOf({

@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { planFile } from '@core/day';
+import { at } from '@core/testing/small-day';
 import * as z from 'zod';
 import { WhatHappened } from '../board/what-happened';
 import { WhatMatters } from '../board/what-matters';
@@ -27,6 +28,41 @@ describe('What happened', () => {
     ]);
     const { body } = http.expectOne({ method: 'POST', url: '/api/days/2027-05-22/planning' }).request;
     expect([body.mode, body.reason, body.seconds]).toEqual(['repair', 'Running 10 min late', 3]);
+  });
+
+  it('is entered for a time of one’s own, in minutes and words of one’s own', async () => {
+    const data = theDay();
+    const { fixture, http } = await show(WhatHappened, data, { open: true });
+    await fixture.whenStable();
+    const dialog = fixture.componentInstance as unknown as Record<
+      'from' | 'until' | 'subject' | 'ownName' | 'ownMinutes' | 'ownFactor',
+      { set: (value: unknown) => void }
+    > & { choose: (event: string) => void; enter: () => void };
+    const enter = async (event: string, fields: Partial<Record<keyof typeof dialog, unknown>>) => {
+      dialog.choose(event);
+      for (const [key, value] of Object.entries(fields)) dialog[key as 'from'].set(value);
+      dialog.enter();
+      await settle();
+      http.match(() => true).forEach((request) => request.flush({}, { status: 409, statusText: 'no' }));
+    };
+    await enter('instructor', { subject: 'i1', from: '13:00', until: '14:30' });
+    await enter('condition', { ownName: 'drizzle', ownFactor: 1.05, from: '13:00' });
+    await enter('late', { subject: 'g1', until: '11:40' });
+    await enter('closed', { ownMinutes: 25, from: '15:00' });
+    expect(data.written().map(({ entry }) => entry)).toEqual([
+      jasmine.objectContaining({ kind: 'crewAway', instructor: 'i1', from: at('13:00'), to: at('14:30') }),
+      jasmine.objectContaining({ kind: 'conditionChanged', name: 'drizzle', paceFactor: 1.05, from: at('13:00') }),
+      jasmine.objectContaining({ kind: 'guestLate', guest: 'g1', expected: at('11:40') }),
+      jasmine.objectContaining({ kind: 'circuitClosed', from: at('15:00'), to: at('15:25') }),
+    ]);
+    await enter('closed', { ownMinutes: 25, from: 'soon' });
+    await enter('instructor', { subject: 'i2', from: '14:00', until: '13:00' });
+    await enter('condition', { ownName: 'sleet' });
+    expect(data.refused).toEqual([
+      '"soon" is no time of day; write 12:15, say, or leave it empty.',
+      '13:00 is not after 14:00.',
+      'Give the condition a name, and say how much longer a lap takes (1 is dry).',
+    ]);
   });
 });
 
@@ -93,7 +129,7 @@ describe('One more drive', () => {
     expect(words).toContain('if others move: Piet Verhoeve from 10:10 to 10:14');
     document.querySelector<HTMLElement>('[aria-label^="Take 10:56"]')!.click();
     const { body } = http.expectOne('/api/days/2027-05-22/places/take').request;
-    expect([body.guest, body.drive, body.price, body.laps]).toEqual(['g1', 'x', 96, 3]);
+    expect([body.guest, body.drive, body.laps, body.price]).toEqual(['g1', 'x', 3, undefined]);
     TestBed.resetTestingModule();
   });
 

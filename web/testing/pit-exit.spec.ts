@@ -25,6 +25,44 @@ const hold = async (element: Element, name: string) => {
   button.dispatchEvent(new PointerEvent('pointerup'));
 };
 
+describe('A car on the circuit', () => {
+  it('that was let out by mistake waits at the exit again', async () => {
+    const data = running('10:20:10');
+    const { press, text } = await show(PitExit, data);
+    await press('More for Piet Verhoeve');
+    await press('Not let out after all: Piet Verhoeve');
+    expect(data.state().drives.get('d2')!.stage).toBe('seated');
+    expect(text()).toContain('Next out');
+  });
+
+  it('that breaks down stands there, is drawn and named in the incident, until it is in', async () => {
+    const data = running('10:20:40');
+    const { press, text, element, fixture } = await show(PitExit, data);
+    const inDialog = async (name: string) => {
+      const button = [...document.querySelectorAll<HTMLElement>('[role="dialog"] button')].find(
+        (it) => it.textContent?.trim() === name,
+      );
+      if (!button) throw new Error(`no button ${name}`);
+      button.click();
+      await fixture.whenStable();
+    };
+    await press('More for Piet Verhoeve');
+    await press('Break off…');
+    await inDialog('fault of the car');
+    await inDialog('Stands in the way');
+    await inDialog('Break off');
+    expect(data.kinds().slice(-2)).toEqual(['brokenOff', 'carHeld']);
+    expect(text()).toContain('stands in the way');
+    expect(element.querySelector('jl-circuit-view svg')!.getAttribute('aria-label')).toContain('which stands');
+    // The record of the incident has the car already.
+    expect(document.querySelector('.cars [aria-pressed="true"]')!.textContent!.trim()).toBe('2');
+    const { standing } = data.state().drives.get('d2')!;
+    expect(standing!.place).toBeGreaterThan(0);
+    await press('Car of Piet Verhoeve is in');
+    expect(data.state().drives.get('d2')!.stage).toBe('parked');
+  });
+});
+
 describe('The pit exit', () => {
   it('takes a guest from the seat to the stall', async () => {
     const data = seen();

@@ -299,13 +299,14 @@ export function guestGaps(timetable: Timetable, guest: number, kind: Hold['kind'
   const holds = timetable.guestHolds[guest]!;
   const gaps: GuestGap[] = [];
   const rest = day.rules.guestRestS;
+  const notBefore = problem.drives[drive]?.drive.notBefore ?? 0;
   for (let at = 0; at <= holds.length; at++) {
     const before = holds[at - 1];
     const after = holds[at];
     // Kinds are numbered drive, sighting run, class: what comes earlier in a guest's day has the higher number.
     if ((before && before.kind < kind) || (after && after.kind > kind)) continue;
     if (!inOrder(problem, holds, at, kind, drive)) continue;
-    const fromS = Math.max(day.opens, nowS, before ? before.endS + rest : facts.arrivesS);
+    const fromS = Math.max(day.opens, nowS, notBefore, before ? before.endS + rest : facts.arrivesS);
     const toS = Math.min(day.closes, facts.leavesS, after ? after.startS - rest : Infinity);
     if (fromS < toS) gaps.push({ before, after, fromS, toS });
   }
