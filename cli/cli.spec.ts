@@ -6,7 +6,7 @@ import * as z from 'zod';
 import { dayFile } from '@core/day';
 import { circuitCsv } from '@exchange/circuit-csv';
 import { square } from '../core/testing/circuits';
-import { aDay, aGuest, at } from '../core/testing/small-day';
+import { aDay, aGuest, anInstructor, at } from '../core/testing/small-day';
 import { SMALL_MODEL } from '../core/testing/small-model';
 
 describe('The command line', () => {
@@ -42,6 +42,14 @@ describe('The command line', () => {
     const { status, stdout } = run('check-plan', path('late.json'), path('plan.json'));
     expect(status).toBe(1);
     expect(stdout).toContain('GUEST_PRESENT: Ines Faro arrives at 12:00');
+  });
+
+  it('warns of what may be a slip, with its path, and plans on', () => {
+    const day = aDay({ instructors: [anInstructor({ cars: ['c1', 'c99'] })] });
+    writeFileSync(path('slip.json'), JSON.stringify(z.encode(dayFile, day)));
+    const { status, stderr } = run('plan', path('slip.json'), '--out', path('plan.json'), '--iterations', '1');
+    expect([status, stderr]).toEqual([0, 'warning: instructors[0].cars[1]: no car "c99" in this file\n']);
+    expect(existsSync(path('plan.json'))).toBe(true);
   });
 
   it('exits with 2, a line for each fault, and writes nothing where a file is broken', () => {

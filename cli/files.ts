@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type * as z from 'zod';
-import { dayFile, faultLine, parseJson, planFile, timeOfDay, type Day, type Fault, type Repair } from '@core/day';
+import { dayFile, faultLine, parseJson, planFile, slipsOf, timeOfDay, type Day, type Fault, type Repair } from '@core/day';
 
 /** Exit statuses of the commands. */
 export const EXIT = { good: 0, ruleBroken: 1, badInput: 2 } as const;
@@ -39,7 +39,12 @@ export function readFileAs<T>(path: string, schema: z.ZodType<T>): T {
   return parsed.value;
 }
 
-export const readDay = (path: string): Day => readFileAs(path, dayFile);
+/** Reads a day file; what in it may be a slip is told on standard error, and is no fault. */
+export function readDay(path: string): Day {
+  const day = readFileAs(path, dayFile);
+  for (const slip of slipsOf(day)) process.stderr.write(`warning: ${faultLine(slip)}\n`);
+  return day;
+}
 export const readPlan = (path: string) => readFileAs(path, planFile);
 
 /** `--previous` and `--now` go together; both or neither. */

@@ -11,6 +11,7 @@ export { emptyPlan, planFile } from './plan-file';
 export type { Briefing, Plan, PlanFile, PlannedDrive, Refuel, Sighting, Unplanned } from './plan-file';
 export { RULES, type Rule, type RuleCode, type Violation } from './rules';
 export * from './schedule';
+export { slipsOf, type Slip } from './slips';
 export { standingOf, type Standing } from './standing';
 export * from './time';
 export * from './windows';

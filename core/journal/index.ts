@@ -5,6 +5,7 @@ export * from './entry';
 export * from './next';
 export * from './owed';
 export * from './plan-again';
+export { isProjected, projectedEntries } from './projected';
 export { timeOnDay, nextDate, type ClockTime } from './day-time';
 export { asSituated, changesTheDay, type Situated, type Unfit } from './situation';
 export { dayContext, isSpoiled, lapEstimateOf, progressOf, type DayContext } from './context';

@@ -222,7 +222,7 @@ export class Board {
     return {
       where,
       broken: broken && `${broken.message}${more > 0 ? `, and ${more} more` : ''}.`,
-      costs: `${signed(judgement.costs)} min of patience`,
+      costs: `weighs ${signed(judgement.costs)} min of waiting`,
     };
   });
   protected readonly none: ReadonlySet<string> = new Set();

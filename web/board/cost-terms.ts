@@ -7,7 +7,7 @@ import { TERM_WORDS } from '../data/names';
   selector: 'jl-cost-terms',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <table class="terms" aria-label="Cost in minutes of patience">
+    <table class="terms" aria-label="Cost, in minutes that one guest waits">
       @for (row of rows(); track row.words) {
         <tr>
           <th scope="row">{{ row.words }}</th>

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { clockMinute, type PlannedDrive } from '@core/day';
+import { clockMinute, emptyPlan, type PlannedDrive } from '@core/day';
 import { standpointOf } from '@core/journal';
+import { sharedChanges } from '@core/planner';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { ProgressBar } from 'primeng/progressbar';
@@ -47,10 +48,54 @@ export class ProposalPanel {
     const [job, progress] = [this.job(), this.planning.progress()];
     return job && progress ? Math.min(100, Math.round((100 * progress.elapsedS) / Math.max(1, job.seconds))) : 0;
   });
-  protected readonly difference = computed(() => {
-    const found = this.found();
-    return found?.costBefore ? signed(found.cost.total - found.costBefore.total) : '';
+  /** How many drives the proposal plans, and how many it leaves out. */
+  protected readonly counts = computed(() => {
+    const plan = this.found()?.plan;
+    const [planned, leftOut] = [plan?.drives.length ?? 0, plan?.unplanned.length ?? 0];
+    return { planned, leftOut, of: planned + leftOut };
   });
+  /** What is left out, drives with the same reason together. */
+  protected readonly leftOut = computed(() => {
+    const index = this.data.context()?.schedule.index;
+    const groups = new Map<string, { drive: string; names: string[]; reason: string }>();
+    for (const { drive, reason } of this.found()?.plan.unplanned ?? []) {
+      const name = index?.drives.get(drive)?.guest.name ?? drive;
+      const key = reason.replaceAll(name, '…');
+      const group = groups.get(key);
+      if (group) group.names.push(name);
+      else groups.set(key, { drive, names: [name], reason });
+    }
+    return [...groups.values()].map(({ drive, names, reason }) => {
+      const more = names.length > 3 ? ` and ${names.length - 3} more` : '';
+      return { drive, reason, who: `${[...new Set(names)].slice(0, 3).join(', ')}${more}` };
+    });
+  });
+  /** What would give a drive a place, by drive, as far as somebody has asked. */
+  protected readonly help = signal<ReadonlyMap<string, string>>(new Map());
+  protected readonly helping = signal<string | undefined>(undefined);
+  protected readonly shared = computed(() => {
+    const [found, day] = [this.found(), this.data.day()];
+    return found && day ? sharedChanges(day, this.data.plan() ?? emptyPlan(day.date), found.plan) : [];
+  });
+  protected readonly costWords = computed(() => {
+    const found = this.found();
+    if (!found) return '';
+    const total = this.round(found.cost.total);
+    return found.costBefore ? `${total} (${signed(found.cost.total - found.costBefore.total)})` : `${total}`;
+  });
+
+  /** Asks for single changes of the day that would give a drive of the proposal its place. */
+  protected async wouldHelp(drive: string): Promise<void> {
+    const [day, state, job] = [this.data.day(), this.data.state(), this.job()];
+    if (!day || !state || !job?.found) return;
+    this.helping.set(drive);
+    const standpoint = standpointOf(day, job.found.plan, { ...state, timeS: job.asOf });
+    const mends = await this.verdicts.mends(standpoint, drive);
+    const words =
+      mends.length > 0 ? `Would help: ${mends.map(({ text }) => text).join('; ')}.` : 'No single change would.';
+    this.help.update((known) => new Map(known).set(drive, words));
+    this.helping.set(undefined);
+  }
 
   protected round(value: number): number {
     return Math.round(value);

@@ -15,6 +15,7 @@ import { PlanService } from '../data/plan.service';
 import type { Json } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { bookingFormFields } from './booking-fields';
+import { Slips } from '../shell/slips';
 import { ImportDialog } from './import-dialog';
 
 const NEW_BOOKING: Json = {
@@ -38,7 +39,7 @@ const NEW_BOOKING: Json = {
 @Component({
   selector: 'jl-bookings',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, ImportDialog, InputText, RecordEditor, RouterLink, TableModule],
+  imports: [Button, FormsModule, ImportDialog, InputText, RecordEditor, RouterLink, Slips, TableModule],
   templateUrl: './bookings.html',
   styles: `
     .name {

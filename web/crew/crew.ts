@@ -13,13 +13,14 @@ import type { Json } from '../forms/fields';
 import { CrewLoad } from './crew-load';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
+import { Slips } from '../shell/slips';
 import { known, Unread } from '../shell/unread';
 
 /** The instructors: what each may do, what each does now, and the sheets to print. */
 @Component({
   selector: 'jl-crew',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CrewLoad, RecordEditor, TableModule, Unread],
+  imports: [Button, CrewLoad, RecordEditor, Slips, TableModule, Unread],
   template: `
     <div class="tools">
       @if (list.hasValue()) {
@@ -30,6 +31,7 @@ import { known, Unread } from '../shell/unread';
       <p-button label="Add instructor" size="small" [outlined]="true" (onClick)="add()" />
     </div>
     <div class="body">
+      <jl-slips of="instructors" />
       <p-table [value]="rows()" dataKey="id" size="small">
         <ng-template #header>
           <tr>

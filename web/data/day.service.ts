@@ -14,7 +14,9 @@ import {
   admit,
   dayContext,
   effectiveEntries,
+  isProjected,
   nextDate,
+  projectedEntries,
   stateOf,
   timeOnDay,
   type JournalEntry,
@@ -142,9 +144,19 @@ export class DayService {
   /** The time that every screen shows: now, unless the ribbon is set elsewhere. */
   readonly shownS = computed(() => this.shown() ?? this.nowS());
   readonly live = computed(() => this.shown() === undefined);
+  /**
+   * The state at the time that is shown: up to now from the journal, and from now on as it will be if everybody does what
+   * the plan says, with what runs late now.
+   */
   readonly state = computed(() => {
-    const context = this.context();
-    return context && stateOf(context, this.entries(), this.shownS());
+    const [context, entries, shownS] = [this.context(), this.entries(), this.shownS()];
+    if (!context) return undefined;
+    if (this.live()) return stateOf(context, entries, shownS);
+    const nowS = this.nowS();
+    if (shownS <= nowS) return stateOf(context, entries, shownS);
+    const ahead = projectedEntries(context, stateOf(context, entries, nowS), shownS);
+    const state = stateOf(context, [...entries, ...ahead], shownS);
+    return { ...state, settled: state.settled.filter(({ id }) => !isProjected(id)) };
   });
 
   constructor() {

@@ -119,7 +119,7 @@ export class Garage {
       { label: 'Drives', today: `${today?.drives ?? 0}`, all: `${inAll.drives}` },
       { label: 'Guests', today: `${today?.guests ?? 0}`, all: `${inAll.guests}` },
       { label: 'Fuel used', today: `${(today?.fuelL ?? 0).toFixed(0)} l`, all: `${inAll.fuelL.toFixed(0)} l` },
-      { label: 'Faults', today: `${today?.faults ?? 0}`, all: `${inAll.faults}` },
+      { label: 'Faults', today: `${today?.faults.length ?? 0}`, all: `${inAll.faults}` },
     ];
   }
 

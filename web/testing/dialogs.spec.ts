@@ -43,7 +43,7 @@ describe('What happened', () => {
       for (const [key, value] of Object.entries(fields)) dialog[key as 'from'].set(value);
       dialog.enter();
       await settle();
-      http.match(() => true).forEach((request) => request.flush({}, { status: 409, statusText: 'no' }));
+      http.match(() => true);
     };
     await enter('instructor', { subject: 'i1', from: '13:00', until: '14:30' });
     await enter('condition', { ownName: 'drizzle', ownFactor: 1.05, from: '13:00' });
@@ -125,7 +125,7 @@ describe('One more drive', () => {
     await settle();
     await fixture.whenStable();
     const words = document.querySelector('[role=dialog]')!.textContent!.replace(/\s+/g, ' ');
-    expect(words).toContain('10:56 Sabrel R, with Ife Okoro costs 4 min of patience, nobody moves');
+    expect(words).toContain('10:56 Sabrel R, with Ife Okoro costs others 4 min of waiting, nobody moves');
     expect(words).toContain('if others move: Piet Verhoeve from 10:10 to 10:14');
     document.querySelector<HTMLElement>('[aria-label^="Take 10:56"]')!.click();
     const { body } = http.expectOne('/api/days/2027-05-22/places/take').request;

@@ -1,0 +1,44 @@
+import type { Day } from './day-file';
+import type { Fault } from './faults';
+import { wallClock } from './time';
+
+/** Something in a day file that is no fault and may be a slip: planning goes on with it. */
+export interface Slip extends Fault {
+  /** Name of the guest or instructor in whose entry it stands. */
+  readonly who: string;
+}
+
+/**
+ * What a day file names and does not have: cars of drives and instructors, instructors whom guests avoid or prefer, pins;
+ * and guests who leave before they arrive. A withdrawn car leaves the file and lateness happens, so none of it is a fault.
+ */
+export function slipsOf(day: Day): Slip[] {
+  const cars = new Set(day.cars.map(({ id }) => id));
+  const crew = new Set(day.instructors.map(({ id }) => id));
+  const slips: Slip[] = [];
+  const carIn = (who: string, path: string, id: string) => {
+    if (!cars.has(id)) slips.push({ who, path, message: `no car "${id}" in this file` });
+  };
+  const crewIn = (who: string, path: string, id: string) => {
+    if (!crew.has(id)) slips.push({ who, path, message: `no instructor "${id}" in this file` });
+  };
+  day.instructors.forEach(({ name, cars: taught }, place) => {
+    if (taught !== 'all') taught.forEach((id, i) => carIn(name, `instructors[${place}].cars[${i}]`, id));
+  });
+  day.guests.forEach((guest, place) => {
+    const { name, arrives, leavesBy } = guest;
+    const at = `guests[${place}]`;
+    if (leavesBy !== undefined && leavesBy < arrives) {
+      const [leaves, comes] = [wallClock(leavesBy), wallClock(arrives)];
+      slips.push({ who: name, path: `${at}.leavesBy`, message: `leaves at ${leaves}, before arriving at ${comes}` });
+    }
+    guest.avoidInstructors?.forEach((id, i) => crewIn(name, `${at}.avoidInstructors[${i}]`, id));
+    guest.preferInstructors?.forEach((id, i) => crewIn(name, `${at}.preferInstructors[${i}]`, id));
+    guest.drives.forEach(({ cars: wanted, pin }, i) => {
+      wanted.forEach((id, j) => carIn(name, `${at}.drives[${i}].cars[${j}]`, id));
+      if (pin?.car !== undefined) carIn(name, `${at}.drives[${i}].pin.car`, pin.car);
+      if (pin?.instructor !== undefined) crewIn(name, `${at}.drives[${i}].pin.instructor`, pin.instructor);
+    });
+  });
+  return slips;
+}
