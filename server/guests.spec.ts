@@ -37,6 +37,48 @@ describe('Guests who come back', () => {
     await server.http.post(`/api/days/${DATE}/guests/${now}/same`).send({ other: now }).expect(409);
   });
 
+  it('are found by a part of their name, reference or e-mail, on all days', async () => {
+    const then = await book(EARLIER, { reference: 'E-77', name: 'Ines Faro', email: 'ines@example.org', drives: [] });
+    const now = await book(DATE, { reference: 'T1', name: 'Rui 100% Faro', drives: [] });
+    const find = async (query: string) =>
+      (await server.http.post('/api/guests/find').send({ query }).expect(200)).body.guests.map(
+        ({ id }: { id: string }) => id,
+      );
+    expect(await find('faro')).toEqual([now, then]);
+    expect(await find('e-77')).toEqual([then]);
+    expect(await find('example.org')).toEqual([then]);
+    expect(await find('0%')).toEqual([now]);
+    expect(await find('%%')).toEqual([]);
+    await server.http.post('/api/guests/find').send({ query: 'x' }).expect(400);
+  });
+
+  it('leave their name in no reason of a plan, no note about others, and no day that a device keeps', async () => {
+    server.clock.adjust({ secondsOfDay: 8 * 3600 });
+    const id = await book(DATE, { reference: 'T1', drives: [{ id: 'T1-1', cars: ['gone'], laps: 5 }] });
+    await book(DATE, { reference: 'T2', name: 'Rui Faro' });
+    await server.plan({ reason: 'A place for Ines Faro' });
+    await server.http
+      .post(`/api/days/${DATE}/journal`)
+      .send({
+        id: 'held-123456',
+        at: '08:00',
+        by: 'Garage',
+        kind: 'carHeld',
+        car: 'c4',
+        reason: 'Ines Faro was sick in it',
+      })
+      .expect(201);
+    const text = async () => (await server.http.get(`/api/days/${DATE}`).expect(200)).text;
+    expect(await text()).toContain('A place for Ines Faro');
+    const manager = await server.manager();
+    await manager.post(`/api/days/${DATE}/guests/${id}/erase`).expect(200);
+    expect(await text()).not.toContain('Ines');
+    expect((await server.http.get(`/api/days/${DATE}/plans`).expect(200)).text).not.toContain('Ines');
+    const tables = server.store.db.serialize().toString('latin1');
+    expect((await server.http.get('/api/days').expect(200)).body.erasedAt).toMatch(/^20/);
+    expect(tables).toContain('Rui Faro');
+  });
+
   it('take what is theirs along, and are erased on their word in the middle of the day', async () => {
     const id = await book(DATE, { reference: 'T1', email: 'ines@example.org', healthNote: 'motion sickness' });
     const enter = (entry: object) =>

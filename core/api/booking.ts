@@ -82,6 +82,16 @@ const stored = { id: z.string().min(1).max(64), version };
 export const booking = z.object({ ...stored, fields: bookingFields });
 export type Booking = z.output<typeof booking>;
 
+/** A guest of any day, as found by name, reference or e-mail. */
+export const foundGuest = z.object({
+  id: z.string(),
+  date: z.iso.date(),
+  name: z.string(),
+  reference: z.string(),
+  email: z.string().nullable(),
+});
+export type FoundGuest = z.output<typeof foundGuest>;
+
 /** A car of the fleet, the number on its door and what a lap in it costs. */
 export const carFields = z.strictObject({
   ...car.shape,

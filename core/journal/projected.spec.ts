@@ -50,6 +50,9 @@ describe('The day to come', () => {
     const state = ahead(writtenJournal(day, plan), at('08:00'), at('10:40'));
     expect(state.drives.get('d1')!.crossings.length).toBe(5);
     expect([state.cars.get('c1')!.laps, state.crew.get('i1')!.laps]).toEqual([5, 10]);
+    const held = writtenJournal(day, plan);
+    held.enter('08:30', { kind: 'carHeld', car: 'c2', reason: 'brakes', backAt: at('09:30') });
+    expect(ahead(held, at('08:40'), at('09:40')).cars.get('c2')!.heldFor).toBeUndefined();
     const refuelling = ahead(writtenJournal(day, plan), at('08:00'), at('11:04'));
     expect(refuelling.cars.get('c1')!.status).toBe('refuelling');
   });
@@ -63,6 +66,9 @@ describe('The day to come', () => {
     it.enter('10:09', { kind: 'released', drive: 'd2' });
     const stage = (time: string) => ahead(it, at('10:10'), at(time)).drives.get('d2')!.stage;
     expect([stage('10:14'), stage('10:16'), stage('10:30')]).toEqual(['onCircuit', 'rollingIn', 'done']);
+    it.enter('10:10:20', { kind: 'lapCounted', drive: 'd2', source: 'hand' });
+    // The second crossing is overdue at this moment: it is made now, and none of the five is lost.
+    expect(ahead(it, at('10:11:50'), at('10:30')).drives.get('d2')!.crossings.length).toBe(5);
   });
 
   it('is told apart from what has happened', () => {

@@ -69,6 +69,9 @@ export function projectedEntries(context: DayContext, now: DayState, untilS: num
     const drive = now.drives.get(hold.planned.drive);
     if (drive && !now.guests.get(drive.guest.id)?.gone) driveOn(context, drive, hold, nowS, enter);
   }
+  for (const { car, heldFor, backAtS } of now.cars.values()) {
+    if (heldFor !== undefined && backAtS !== undefined) enter(backAtS, 'carReady', { car: car.id });
+  }
   for (const { refuel, startS, endS } of schedule.refuels) {
     if (endS <= nowS) continue;
     if (!now.cars.get(refuel.car)?.refuelling) enter(startS, 'refuelBegan', { car: refuel.car });
@@ -108,8 +111,13 @@ function driveOn(
       stage === 'onCircuit' ? lapEstimateOf(context, drive).lapS : (hold.trackEndS - hold.releaseS) / hold.lapsDriven;
     const fromS = drive.crossings.at(-1)?.atS ?? releaseS;
     if (stage !== 'rollingIn') {
-      for (let lap = 1; lap <= left; lap++) enter(fromS + lap * lapS, 'lapCounted', { ...id, source: 'hand' });
-      inS = Math.max(nowS, fromS + left * lapS);
+      // Who is due to have crossed the line crosses it now, and goes on from there.
+      let crossS = fromS;
+      for (let lap = 1; lap <= left; lap++) {
+        crossS = Math.max(nowS, crossS + lapS);
+        enter(crossS, 'lapCounted', { ...id, source: 'hand' });
+      }
+      inS = Math.max(nowS, crossS);
       enter(inS, 'broughtIn', id);
     }
     enter(inS + ROLL_IN_S, 'parked', id);

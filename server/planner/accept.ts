@@ -76,10 +76,14 @@ export function acceptPlan(
     return stored;
   });
   try {
-    return accept.immediate();
-  } finally {
+    const accepted = accept.immediate();
     room.forget(date);
     hub.changed('plan', date);
+    return accepted;
+  } catch (error) {
+    // What was read while it was tried is as if it had not been; nobody is told, as nothing has changed.
+    room.forget(date);
+    throw error;
   }
 }
 

@@ -7,7 +7,7 @@ import { EncodedReply, mount } from './mount';
 /** Event days and their journals. */
 export function dayRoutes({ store, room, hub, clock, dayClosed }: Services): Router {
   const router = Router();
-  mount(router, contract.listDays, () => ({ days: store.days.list() }));
+  mount(router, contract.listDays, () => ({ days: store.days.list(), erasedAt: store.guests.erasedAt() }));
   mount(router, contract.addDay, ({ body: { date } }) => {
     if (!store.days.add(date, clock.recordedAt())) throw conflict(`The event day ${date} is there already.`);
     hub.changed('setup');

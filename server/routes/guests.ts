@@ -45,6 +45,7 @@ export function guestRoutes({ store, room, hub, clock, manager }: Services): Rou
     const points = store.tracks.between(date, drive.car, drive.releasedS, toS);
     return { points: points.map(([atMs, atM, leftM]) => ({ atS: atMs / 1000, atM, leftM })) };
   });
+  mount(router, contract.findGuests, ({ body: { query } }) => ({ guests: store.guests.find(query) }));
   mount(router, contract.linkGuests, ({ params: { date, id }, body: { other } }) => {
     bookingOf(date, id);
     if (!store.bookings.dateOf(other)) throw notFound(`guest "${other}"`);
@@ -104,14 +105,16 @@ export function guestRoutes({ store, room, hub, clock, manager }: Services): Rou
           drives: fields.drives,
         });
         store.manager.changeReasons(id, []);
+        // The name stands in sentences as well: why a plan was made, what it left out, notes about others.
+        store.guests.eraseName(date, fields.name, `Guest ${fields.reference}`, clock.recordedAt());
         for (const { entry } of room.of(date).entries) {
-          const erased = withoutWords(entry, id, (drive) => drives.has(drive));
+          const erased = withoutWords(entry, id, (drive) => drives.has(drive), fields.name);
           if (erased) store.guests.erase(entry.id, JSON.stringify(z.encode(journalEntry, erased)), clock.recordedAt());
         }
       })
       .immediate();
     room.forget(date);
-    hub.changed('setup', date);
+    hub.changed('erased');
     return { erased: id };
   });
   return router;

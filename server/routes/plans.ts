@@ -77,18 +77,18 @@ export function planRoutes(services: Services): Router {
       refusal:
         slots.length + (better ? 1 : 0) > 0
           ? null
-          : `There is no place left today for ${laps} laps with ${guest.name} in ${named(cars, day.cars)}; another car, fewer laps or longer hours may help.`,
+          : `There is no place left today for ${laps} laps with ${guest.name} in ${carWords(cars)}; another car, fewer laps or longer hours may help.`,
     };
   });
   mount(router, contract.takePlace, ({ params: { date }, body }) => {
     const { guest: id, cars, laps, drive, base, asOf, plan, author, makesUpFor } = body;
     const booking = store.bookings.get(date, id);
     if (!booking) throw notFound(`booking "${id}" on ${date}`);
-    const { day, context } = room.of(date);
+    const { context } = room.of(date);
     const planned = plan.drives.find((one) => one.drive === drive);
     if (!planned) throw conflict('The plan that was sent has no place for this drive; look again.');
     const { fields, version } = booking;
-    const words = `${laps} laps in ${named(cars, day.cars)}`;
+    const words = `${laps} laps in ${carWords(cars)}`;
     const accept = (reason: string, alongside: () => void) =>
       // Everything that taking the place means is stored together, or nothing of it.
       acceptPlan(services, date, { base, plan, asOf, author, reason: reason.slice(0, 200) }, alongside);
@@ -129,7 +129,7 @@ export function planRoutes(services: Services): Router {
       day.guests.find(({ drives }) => drives.some((drive) => drive.id === id))?.name ?? id;
     return {
       planned,
-      car: named([planned.car], day.cars),
+      car: carWords([planned.car]),
       instructor: named([planned.instructor], day.instructors),
       seat: planned.release - day.rules.setUpS,
       costs,
@@ -137,6 +137,17 @@ export function planRoutes(services: Services): Router {
       moved: moved.map(({ drive, from, to }) => `${guestOf(drive)} from ${clockMinute(from)} to ${clockMinute(to)}`),
       plan: withOverdue(standpoint, plan),
     };
+  }
+
+  /** Cars by their names, those that share one with their number. */
+  function carWords(ids: readonly string[]): string {
+    const fleet = store.cars.list().map(({ fields }) => fields);
+    const words = ids.map((id) => {
+      const car = fleet.find((one) => one.id === id);
+      const twin = fleet.some((other) => other.id !== id && other.name === car?.name);
+      return car ? (twin ? `${car.number} ${car.name}` : car.name) : id;
+    });
+    return words.join(' or ');
   }
 
   /** What laps in a car cost by the venue's list; nothing where the list has no price for it. */

@@ -18,8 +18,9 @@ import { Button } from 'primeng/button';
 import { Menu } from 'primeng/menu';
 import { SelectButton } from 'primeng/selectbutton';
 import { DayService } from '../data/day.service';
-import { CAR_STATUS_WORDS, CREW_STATUS_WORDS, GUEST_STAGE_WORDS } from '../data/names';
+import { CAR_STATUS_WORDS, carLabel, CREW_STATUS_WORDS, GUEST_STAGE_WORDS } from '../data/names';
 import { PlanService } from '../data/plan.service';
+import { onRequest } from '../shell/requests';
 import type { Carry } from './block-drag';
 import { BoardChart, type Marks, type RowLabel } from './board-chart';
 import { BoardEdits } from './board-edits';
@@ -30,7 +31,7 @@ import { LoadChart } from './load-chart';
 import { PlansPanel } from './plans-panel';
 import { ProposalPanel } from './proposal-panel';
 import { ToSolvePanel, type LeftOut } from './to-solve-panel';
-import { WhatHappened } from './what-happened';
+import { WhatHappened, type Happening } from './what-happened';
 import { WhatMatters } from './what-matters';
 
 type Zoom = 'day' | '3h' | '1h';
@@ -74,6 +75,8 @@ export class Board {
   protected readonly chosen = signal<string | undefined>(undefined);
   protected readonly panel = signal<Panel | undefined>(undefined);
   protected readonly happenedOpen = signal(false);
+  /** What the question about what happened opens with. */
+  protected readonly happening = signal<Happening | undefined>(undefined);
   protected readonly mattersOpen = signal(false);
   protected readonly loadOpen = signal(false);
   protected readonly more: MenuItem[] = [
@@ -133,7 +136,7 @@ export class Board {
     return context.schedule.plan.unplanned.flatMap(({ drive, reason }) => {
       const booked = context.schedule.index.drives.get(drive);
       if (!booked) return [];
-      const cars = booked.drive.cars.map((id) => context.schedule.index.cars.get(id)?.name ?? id).join(' or ');
+      const cars = booked.drive.cars.map((id) => carLabel(this.data.view(), id)).join(' or ');
       const gone = this.data.state()?.guests.get(booked.guest.id)?.gone !== undefined;
       const from = owedFrom(context.schedule.index.drives, drive);
       const what = `${cars}, ${booked.drive.laps} laps`;
@@ -229,6 +232,13 @@ export class Board {
   protected readonly beginCarry = (drive: string): boolean => this.edits.begin(drive);
 
   constructor() {
+    onRequest({
+      plan: () => this.planAgain(),
+      happened: (what) => {
+        this.happening.set(what as Happening | undefined);
+        this.happenedOpen.set(true);
+      },
+    });
     // A search that begins or ends anywhere shows here, and what is broken is looked at with every plan and minute.
     effect(() => {
       const job = this.planning.job();

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  inject,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { clockMinute, emptyPlan, type PlannedDrive } from '@core/day';
 import { standpointOf } from '@core/journal';
@@ -27,6 +36,7 @@ export class ProposalPanel {
   private readonly verdicts = inject(Verdicts);
   readonly closed = output<void>();
 
+  private destroyed = false;
   protected readonly busy = signal(false);
   protected readonly job = this.planning.job;
   /** Drives whose change is not wanted; every new proposal begins with all of them wanted. */
@@ -97,6 +107,10 @@ export class ProposalPanel {
     this.helping.set(undefined);
   }
 
+  constructor() {
+    inject(DestroyRef).onDestroy(() => (this.destroyed = true));
+  }
+
   protected round(value: number): number {
     return Math.round(value);
   }
@@ -133,7 +147,8 @@ export class ProposalPanel {
       if (await this.edits.accept({ plan, base, asOf, reason: said }, said)) {
         const left = plan.unplanned.length;
         this.data.say(`${plan.drives.length} drives planned${left > 0 ? `, ${left} left out with reasons` : ''}.`);
-        this.closed.emit();
+        // Somebody may have hidden the panel meanwhile.
+        if (!this.destroyed) this.closed.emit();
       }
     }
     this.busy.set(false);

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { contract } from '@core/api';
-import type { Guest, Violation } from '@core/day';
+import { clockMinute, type Guest, type Violation } from '@core/day';
 import { standpointOf } from '@core/journal';
 import type { Mend } from '@core/planner';
 import { Button } from 'primeng/button';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
+import { carLabel } from '../data/names';
 import { Who } from '../data/who';
 import { OwedWishes } from '../guest-card/owed-wish';
 import { Verdicts } from '../verdict/verdicts';
@@ -61,9 +62,9 @@ export interface LeftOut {
               @if (item.gone) {
                 <span></span>
               } @else if (mends().get(item.id); as found) {
-                @for (mend of found; track mend.text) {
+                @for (mend of found; track $index) {
                   <p-button
-                    [label]="mend.text"
+                    [label]="words(mend)"
                     size="small"
                     [outlined]="true"
                     [disabled]="busy() !== undefined"
@@ -120,6 +121,12 @@ export class ToSolvePanel {
       if (!next || this.busy() !== undefined || known.size >= MOST_AT_ONCE) return;
       untracked(() => void this.find(next.id));
     });
+  }
+
+  /** What a change would be, a car with its number. */
+  protected words({ change, text, release }: Mend): string {
+    if (change.kind !== 'car') return text;
+    return `${carLabel(this.data.view(), change.car)} instead, at ${clockMinute(release)}`;
   }
 
   protected async find(drive: string): Promise<void> {

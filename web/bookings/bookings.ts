@@ -2,15 +2,16 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { bookingFields, contract, type Booking, type BookingFields } from '@core/api';
-import { clockMinute } from '@core/day';
+import { clockMinute, DAY_S, wallClock } from '@core/day';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { TableModule } from 'primeng/table';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import { money } from '../data/money';
-import { GUEST_STAGE_WORDS } from '../data/names';
+import { dueWords } from '../data/money';
+import { carLabel, GUEST_STAGE_WORDS } from '../data/names';
+import { onRequest } from '../shell/requests';
 import { PlanService } from '../data/plan.service';
 import type { Json } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
@@ -22,7 +23,6 @@ const NEW_BOOKING: Json = {
   reference: '',
   name: '',
   languages: ['en'],
-  arrives: '09:00',
   pace: 'first',
   prompting: false,
   sequence: 'any',
@@ -92,7 +92,7 @@ export class Bookings {
           arrivesText: clockMinute(fields.arrives),
           drives: fields.drives.map((drive) => this.driveWords(drive)).join(', '),
           due: fields.price - fields.paid,
-          dueText: fields.price > fields.paid ? money(fields.price - fields.paid, this.currency()) : 'paid',
+          dueText: dueWords(fields, this.currency()),
           where: stage ? GUEST_STAGE_WORDS[stage] : '',
         };
       });
@@ -106,6 +106,11 @@ export class Bookings {
   private openedFor: string | undefined;
 
   constructor() {
+    onRequest({
+      'walk-in': () => this.walkIn(),
+      add: () => this.add(),
+      import: () => this.importOpen.set(true),
+    });
     effect(() => {
       const id = this.edit();
       const booking = this.data.bookings().get(id ?? '');
@@ -138,11 +143,26 @@ export class Bookings {
     });
   }
 
-  protected add(): void {
+  /** Somebody stands at the desk: a reference of its own, here from now on. */
+  protected walkIn(): void {
+    const taken = new Set((this.data.view()?.bookings ?? []).map(({ fields }) => fields.reference));
+    let number = 1;
+    while (taken.has(`W${number}`)) number += 1;
+    this.add({ reference: `W${number}` }, 'Walk-in');
+  }
+
+  /** The next five minutes from now on a day that has begun, else its opening. */
+  private arrivesNow(): string {
+    const { opens = 9 * 3600, closes = DAY_S } = this.data.day() ?? {};
+    const soon = Math.ceil(this.data.nowS() / 300) * 300;
+    return wallClock(soon > opens && soon < closes ? soon : opens);
+  }
+
+  protected add(more: Json = {}, title = 'New booking'): void {
     const date = this.data.date()!;
     this.edited.set({
-      title: 'New booking',
-      fields: NEW_BOOKING,
+      title,
+      fields: { ...NEW_BOOKING, ...more, arrives: this.arrivesNow() },
       version: undefined,
       save: (fields: BookingFields) => this.api.call(contract.addBooking, { params: { date }, body: fields }),
     });
@@ -156,7 +176,7 @@ export class Bookings {
   }
 
   private driveWords({ cars, laps }: BookingFields['drives'][number]): string {
-    const index = this.data.context()?.schedule.index;
-    return `${[...new Set(cars.map((id) => index?.cars.get(id)?.name ?? id))].join(' or ')} × ${laps}`;
+    const view = this.data.view();
+    return `${[...new Set(cars.map((id) => carLabel(view, id)))].join(' or ')} × ${laps}`;
   }
 }

@@ -7,6 +7,7 @@ import { effectiveEntries } from '@core/journal';
 import { Button } from 'primeng/button';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
+import { money } from '../data/money';
 import { entryWords } from '../data/names';
 import { known, Unread } from '../shell/unread';
 
@@ -214,7 +215,7 @@ export class Close {
 
   private text({ unit }: CloseFigure, value: number | undefined): string {
     if (value === undefined) return '';
-    if (unit === 'money') return `${value.toFixed(0)} ${this.currency()}`;
+    if (unit === 'money') return money(Math.round(value), this.currency());
     return unit === '' ? `${Math.round(value)}` : `${value.toFixed(unit === 'h' ? 1 : 0)} ${unit}`;
   }
 }

@@ -4,6 +4,7 @@ import { clockMinute, spokenDuration } from '@core/day';
 import { countsDiffer, progressOf, type DriveState } from '@core/journal';
 import { delaysOf, delayWords, progressOfRunner } from '@core/traffic';
 import { DayService } from '../data/day.service';
+import { keepScreenOn } from '../data/wake-lock';
 import { InstructorChoice } from '../data/instructor-choice';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
@@ -66,8 +67,7 @@ export class Counter {
   });
 
   constructor() {
-    // The screen stays on in its holder, where the browser can do that.
-    void navigator.wakeLock?.request('screen').catch(() => undefined);
+    keepScreenOn();
   }
 
   protected choose(id: string): void {

@@ -14,7 +14,7 @@ import { ManagerService } from '../data/manager.service';
   template: `
     @if (manager.door(); as door) {
       @if (door.open) {
-        <span class="muted">Manager</span>
+        <span class="muted">Manager’s view</span>
         <p-button label="Lock" icon="pi pi-lock" size="small" [text]="true" (onClick)="manager.leave()" />
       } @else if (asking() || why()) {
         <form (submit)="enter($event)">
@@ -36,7 +36,13 @@ import { ManagerService } from '../data/manager.service';
           }
         </form>
       } @else {
-        <p-button label="Manager" icon="pi pi-lock-open" size="small" [text]="true" (onClick)="asking.set(true)" />
+        <p-button
+          label="Manager’s code"
+          icon="pi pi-lock-open"
+          size="small"
+          [text]="true"
+          (onClick)="asking.set(true)"
+        />
       }
     }
   `,

@@ -21,7 +21,8 @@ import {
 } from '@core/crew';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { forkJoin, switchMap } from 'rxjs';
+import { catchError, EMPTY, forkJoin, Subject, switchMap } from 'rxjs';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
@@ -164,7 +165,29 @@ export class RosterScreen {
     ];
   });
 
+  /** The first day of what is to be read; an answer that a later question has overtaken is passed over. */
+  private readonly wanted = new Subject<string>();
+
   constructor() {
+    this.wanted
+      .pipe(
+        switchMap((date) =>
+          forkJoin([
+            this.api.call(contract.listInstructors),
+            this.api.call(contract.readRoster, { params: { date } }),
+          ]).pipe(
+            catchError((error: Error) => {
+              this.data.refuse(error.message);
+              return EMPTY;
+            }),
+          ),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe(([{ instructors }, { entries }]) => {
+        this.crew.set(instructors.map(({ fields }) => fields));
+        this.stored.set(entries);
+      });
     effect(() => {
       // Who is let in or out reads other entries; another day begins elsewhere.
       this.manager.door();
@@ -174,14 +197,7 @@ export class RosterScreen {
   }
 
   protected read(): void {
-    const params = { date: this.from() };
-    forkJoin([this.api.call(contract.listInstructors), this.api.call(contract.readRoster, { params })]).subscribe({
-      next: ([{ instructors }, { entries }]) => {
-        this.crew.set(instructors.map(({ fields }) => fields));
-        this.stored.set(entries);
-      },
-      error: (error: Error) => this.data.refuse(error.message),
-    });
+    this.wanted.next(this.from());
   }
 
   protected start(date: string): void {

@@ -95,7 +95,7 @@ describe('The day on screen', () => {
     data.start();
     http.expectOne('/api/clock').flush({ date: DATE, secondsOfDay: at('09:30'), rate: 0, adjustable: true });
     const day = (date: string) => ({ date, bookings: 0, drives: 0, revision: null });
-    http.expectOne('/api/days').flush({ days: [day('2027-05-21'), day(DATE), day('2027-05-23')] });
+    http.expectOne('/api/days').flush({ days: [day('2027-05-21'), day(DATE), day('2027-05-23')], erasedAt: null });
     expect(data.date()).toBe(DATE);
     expect(FakeEventSource.last.url).toBe(`/api/days/${DATE}/stream?ngsw-bypass=true`);
   });
@@ -212,6 +212,23 @@ describe('The day on screen', () => {
     expect((storage.storedDays.get(DATE)!.view as { journal: unknown[] }).journal.length).toBe(1);
   });
 
+  it('forgets what it has kept of days once a guest has been erased', async () => {
+    localStorage.removeItem('joylap.erased');
+    await storage.putDay({ date: '2027-05-01', view: {}, readMs: 0 });
+    const read = (erasedAt: string | null) => {
+      data.reload();
+      for (const request of http.match('/api/days')) request.flush({ days: [], erasedAt });
+    };
+    read(null);
+    expect(storage.storedDays.size).toBe(1);
+    read('2027-05-22T09:00:00.000Z');
+    expect(storage.storedDays.size).toBe(0);
+    await storage.putDay({ date: '2027-05-02', view: {}, readMs: 0 });
+    read('2027-05-22T09:00:00.000Z');
+    expect(storage.storedDays.size).toBe(1);
+    localStorage.removeItem('joylap.erased');
+  });
+
   it('takes a burst of entries in together, and loses none', async () => {
     opened();
     const kinds = ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const;
@@ -250,7 +267,7 @@ describe('The day on screen', () => {
     const begin = (today: string, time: string) => {
       data.start();
       for (const request of http.match('/api/clock')) request.flush(clockAt(today, time));
-      for (const request of http.match('/api/days')) request.flush({ days });
+      for (const request of http.match('/api/days')) request.flush({ days, erasedAt: null });
       return data.date();
     };
     expect(begin(DATE, '09:30')).toBe(DATE);

@@ -51,6 +51,8 @@ interface ShownDay {
   readonly today: string | undefined;
 }
 const SHOWN_KEY = 'joylap.day';
+/** The last erasure of a guest that this device knows of. */
+const ERASED_KEY = 'joylap.erased';
 /** Until then, yesterday's event day may still be running. */
 const NIGHT_ENDS_S = 6 * 3600;
 
@@ -245,6 +247,7 @@ export class DayService {
         if (event.what === 'reset') {
           this.shown.set(undefined);
           this.recorded.set([]);
+          this.outbox.forget();
         }
         this.reload();
         this.planningChanged.next();
@@ -306,9 +309,17 @@ export class DayService {
     this.messages.add({ severity: 'success', summary: 'Done', detail, life: 4000 });
   }
 
+  /** What this device has kept of days holds the words of a guest who was erased since: it goes. */
+  private forgetErased(erasedAt: string | null): void {
+    if (erasedAt === null || localStorage.getItem(ERASED_KEY) === erasedAt) return;
+    localStorage.setItem(ERASED_KEY, erasedAt);
+    void this.storage.forgetDays();
+  }
+
   private readDays(): Observable<readonly DaySummary[]> {
     return this.api.call(contract.listDays).pipe(
-      switchMap(({ days }) => {
+      switchMap(({ days, erasedAt }) => {
+        this.forgetErased(erasedAt);
         this.days.set(days);
         return [days];
       }),

@@ -51,6 +51,11 @@ export class DeviceStorage {
     return days.sort((a, b) => b.readMs - a.readMs)[0];
   }
 
+  /** Forgets all days; the one on screen is kept anew with the next change. */
+  async forgetDays(): Promise<void> {
+    await (await this.db)?.clear('days');
+  }
+
   async putEntry(entry: StoredEntry): Promise<void> {
     await (await this.db)?.put('entries', entry);
   }

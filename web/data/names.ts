@@ -1,3 +1,4 @@
+import type { DayView } from '@core/api';
 import { clockMinute, DAY_S, type TermName } from '@core/day';
 import {
   FLAG_WORDS,
@@ -20,6 +21,12 @@ export function shortName(name: string): string {
 /** The family name: how instructors are called. */
 export function surname(name: string): string {
   return name.trim().split(/\s+/).at(-1) ?? name;
+}
+
+/** A car as people tell it from another of its name: `4 Halyard GT`. */
+export function carLabel(view: Pick<DayView, 'carNumbers' | 'day'> | undefined, id: string): string {
+  const name = view?.day.cars.find((car) => car.id === id)?.name ?? id;
+  return `${view?.carNumbers[id] ?? ''} ${name}`.trim();
 }
 
 export const GUEST_STAGE_WORDS: Record<GuestStage, string> = {

@@ -89,6 +89,13 @@ export class Outbox {
     void this.storage.removeEntry(id);
   }
 
+  /** Drops everything, as where the demo has been put back and what was entered belongs to nothing any more. */
+  forget(): void {
+    for (const { entry } of [...this.items(), ...this.kept()]) void this.storage.removeEntry(entry.id);
+    this.items.set([]);
+    this.kept.set([]);
+  }
+
   private done(item: Waiting, then: () => void): void {
     this.items.update((items) => items.filter((other) => other.entry.id !== item.entry.id));
     void this.storage.removeEntry(item.entry.id);

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { nextHold, stationOf, type GuestState } from '@core/journal';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
-import { balanceDue, money } from '../data/money';
+import { balanceDue, dueWords } from '../data/money';
 import { GUEST_STAGE_WORDS } from '../data/names';
 import { holdWords } from '../data/next-words';
 
@@ -150,7 +150,7 @@ export class Desk {
         .join(' · '),
       next: holdWords(next, this.data.stalls()),
       nextS: next?.startS ?? Infinity,
-      due: due > 0 ? `${money(due, this.currency())} due` : 'paid',
+      due: dueWords(fields, this.currency()),
       owes: due > 0,
     };
   }

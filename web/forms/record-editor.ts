@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, inject, input, model, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, inject, input, model, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import type { Observable } from 'rxjs';
 import type * as z from 'zod';
 import { DayService } from '../data/day.service';
 import { fieldId, type Field, type Json } from './fields';
+import { focusOnceThere } from './focus';
 import { conflictOf, RecordForm, type Conflict } from './record-form';
 
 /** Something that is edited: its fields in encoded form, and the version they were read at (nothing: it is new). */
@@ -33,7 +34,6 @@ export interface Edited {
         [modal]="true"
         [draggable]="false"
         [focusOnShow]="false"
-        (onShow)="focusFirst()"
         [style]="{ width: '58rem', maxWidth: '96vw' }"
       >
         <jl-record-form
@@ -72,10 +72,15 @@ export class RecordEditor {
   /** Version of what the other person saved; saving over it needs that one. */
   protected readonly latest = signal<number | undefined>(undefined);
 
-  /** Work begins in the first field, and never on a button that takes something away. */
-  protected focusFirst(): void {
-    const first = this.fields()[0];
-    if (first) document.getElementById(fieldId(first))?.focus();
+  constructor() {
+    // Work begins in the first field that is empty, and never on a button that takes something away.
+    effect(() => {
+      const edited = this.edited();
+      if (!edited) return;
+      const fields = this.fields();
+      const first = fields.find(({ path }) => edited.fields[path] === '') ?? fields[0];
+      if (first) focusOnceThere(fieldId(first));
+    });
   }
 
   protected save(fields: unknown, version: number | undefined): void {

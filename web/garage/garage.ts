@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { clockMinute } from '@core/day';
+import { clockMinute, DAY_S } from '@core/day';
 import { GAUGE_LEVELS } from '@core/garage';
 import { servicePart, type ServicePart } from '@core/journal';
 import { Button } from 'primeng/button';
@@ -98,14 +98,16 @@ export class Garage {
           });
       }
       for (const fault of [...openFaults, ...leftFaults].filter(({ severity }) => severity !== 'note')) {
-        list.push({ car: id, atS: 86_400, text: `${name}: keep an eye on it: ${fault.where}, ${fault.what}.` });
+        list.push({ car: id, atS: DAY_S, text: `${name}: keep an eye on it: ${fault.where}, ${fault.what}.` });
       }
       if (inGarage?.card && !inGarage.card.charged) {
-        list.push({ car: id, atS: 86_399, text: `${name}: the camera is not charged.` });
+        list.push({ car: id, atS: DAY_S - 1, text: `${name}: the camera is not charged.` });
       }
       return list;
     });
-    return jobs.sort((a, b) => a.atS - b.atS);
+    // The same fault found on two days is one thing to do.
+    const once = new Map(jobs.map((job) => [job.text, job]));
+    return [...once.values()].sort((a, b) => a.atS - b.atS);
   });
   protected readonly walkRound = computed(() => this.circuit.coaching().walkRound);
 

@@ -19,9 +19,9 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
 import { DayService, type NewEntry } from '../data/day.service';
-import { balanceDue } from '../data/money';
+import { balanceDue, dueWords } from '../data/money';
 import { holdWords } from '../data/next-words';
-import { GUEST_STAGE_WORDS } from '../data/names';
+import { carLabel, GUEST_STAGE_WORDS } from '../data/names';
 
 /** A row that arrow keys reach. */
 @Directive({ selector: '[jlGateRow]', host: { tabindex: '-1' } })
@@ -96,14 +96,16 @@ export class Gate {
         guest,
         cleared: STEPS.every(({ done }) => done(guest)),
         fields: booking?.fields,
-        due: balanceDue(booking?.fields),
+        owes: balanceDue(booking?.fields) > 0,
+        due: dueWords(booking?.fields, this.data.currency()),
+        // Who has told of being late is expected then, and is late all the same.
+        toldLate:
+          guest.arrivedS === undefined && booking && booking.fields.arrives < guest.guest.arrives
+            ? `late, booked for ${clockMinute(booking.fields.arrives)}`
+            : undefined,
         next: holdWords(nextHold(context, state, guest.guest.id)),
         lateMin: guest.arrivedS === undefined && !guest.gone ? Math.floor((state.timeS - guest.guest.arrives) / 60) : 0,
-        cars: [
-          ...new Set(
-            guest.guest.drives.flatMap(({ cars }) => cars.map((id) => context.schedule.index.cars.get(id)?.name ?? id)),
-          ),
-        ],
+        cars: [...new Set(guest.guest.drives.flatMap(({ cars }) => cars.map((id) => carLabel(this.data.view(), id))))],
         warning: context.schedule.plan.unplanned.find(({ drive }) => guest.guest.drives.some(({ id }) => id === drive))
           ?.reason,
         place: GUEST_STAGE_WORDS[guest.stage],

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { contract } from '@core/api';
 import { highestLevels, type DayBefore } from '@core/coaching';
@@ -7,14 +7,17 @@ import { Button } from 'primeng/button';
 import type { Observable } from 'rxjs';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
+import { ManagerLock } from '../crew/manager-lock';
+import { ManagerService } from '../data/manager.service';
 import { Ask } from '../shell/ask';
+import { SameGuest } from './same-guest';
 import { known, Unread } from '../shell/unread';
 
 /** A guest's earlier days, who is the same person, and what is theirs: to take along, and to be erased. */
 @Component({
   selector: 'jl-guest-before',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Unread],
+  imports: [Button, Unread, ManagerLock, SameGuest],
   template: `
     <section aria-label="Been here before">
       <h2>Been here before</h2>
@@ -50,10 +53,17 @@ import { known, Unread } from '../shell/unread';
         <jl-unread what="Earlier days" [of]="read" />
       }
       <div class="acts">
-        <p-button label="Same as another guest" size="small" [text]="true" (onClick)="same()" />
+        <p-button label="Same as another guest" size="small" [text]="true" (onClick)="finding.set(true)" />
         <a [href]="exportUrl()" download>Export</a>
-        <p-button label="Erase" size="small" severity="danger" [text]="true" (onClick)="erase()" />
+        @if (manager.door()?.open) {
+          <p-button label="Erase" size="small" severity="danger" [text]="true" (onClick)="erase()" />
+        } @else if (erasing()) {
+          <jl-manager-lock why="Only the manager erases a guest." />
+        } @else {
+          <p-button label="Erase…" size="small" severity="danger" [text]="true" (onClick)="erasing.set(true)" />
+        }
       </div>
+      <jl-same-guest [(open)]="finding" [guest]="guest()" [name]="name()" (chosen)="same($event)" />
     </section>
   `,
   styles: `
@@ -76,6 +86,10 @@ export class GuestBefore {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
   private readonly ask = inject(Ask);
+  protected readonly manager = inject(ManagerService);
+  protected readonly finding = signal(false);
+  /** Somebody wants to erase, and the manager's code is asked for. */
+  protected readonly erasing = signal(false);
   readonly guest = input.required<string>();
   readonly name = input.required<string>();
   protected readonly lapText = lapTimeText;
@@ -90,15 +104,12 @@ export class GuestBefore {
     () => `/api/days/${this.params().date}/guests/${encodeURIComponent(this.guest())}/export.json`,
   );
 
-  protected async same(): Promise<void> {
-    const other = await this.ask.for(
-      `Who is the same person as ${this.name()}?`,
-      'Booking of the other day, such as lk-1040',
-    );
-    if (other?.trim())
-      this.take(
-        this.api.call(contract.linkGuests, { params: this.params(), body: { other: other.trim().toLowerCase() } }),
-      );
+  constructor() {
+    if (!this.manager.door()) this.manager.refresh();
+  }
+
+  protected same(other: string): void {
+    this.take(this.api.call(contract.linkGuests, { params: this.params(), body: { other } }));
   }
 
   protected apart(other: string): void {

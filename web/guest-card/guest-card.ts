@@ -80,7 +80,9 @@ export class GuestCard {
         'Payment',
         due > 0
           ? `${money(due, this.currency())} of ${money(fields.price, this.currency())} due`
-          : `${money(fields.price, this.currency())}, paid`,
+          : fields.price === 0 && fields.paid === 0
+            ? 'no price'
+            : `${money(fields.price, this.currency())}, paid`,
       ],
       ['Notes', fields.notes],
     ];

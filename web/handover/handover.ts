@@ -76,7 +76,7 @@ export class HandoverScreen {
         ...(card.interventions > 0 ? [`${card.interventions} times somebody had to brake or steer`] : []),
         ...(card.account ? [`says: “${card.account}”`] : []),
         ...(card.favourite ? [`liked the ${name(card.favourite)}`] : []),
-        ...(card.friends.length > 0 ? [`drives against ${card.friends.join(', ')}`] : []),
+        ...(card.friends.length > 0 ? [`here with ${card.friends.join(', ')}`] : []),
       ],
       advice: this.adviceFor(card.car, card.lastCar),
       lastCar: name(card.lastCar),

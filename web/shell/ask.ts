@@ -8,6 +8,8 @@ import { InputText } from 'primeng/inputtext';
 interface Question {
   readonly title: string;
   readonly label: string;
+  /** The word of the button that does it, where nothing is to be typed. */
+  readonly yes?: string;
   readonly answer: (text: string | undefined) => void;
 }
 
@@ -21,6 +23,13 @@ export class Ask {
   for(title: string, label: string, initial = ''): Promise<string | undefined> {
     this.text.set(initial);
     return new Promise((answer) => this.question.set({ title, label, answer }));
+  }
+
+  /** Whether the person wants something that cannot be taken back. */
+  async whether(title: string, words: string, yes: string): Promise<boolean> {
+    this.text.set(yes);
+    const answer = await new Promise((settle) => this.question.set({ title, label: words, yes, answer: settle }));
+    return answer !== undefined;
   }
 
   settle(text: string | undefined): void {
@@ -46,19 +55,23 @@ export class Ask {
         [style]="{ width: '26rem', maxWidth: '94vw' }"
       >
         <form (submit)="submit($event)">
-          <label for="ask-text">{{ question.label }}</label>
-          <input
-            pInputText
-            id="ask-text"
-            name="text"
-            autocomplete="off"
-            [pAutoFocus]="true"
-            [ngModel]="ask.text()"
-            (ngModelChange)="ask.text.set($event)"
-          />
+          @if (question.yes) {
+            <p>{{ question.label }}</p>
+          } @else {
+            <label for="ask-text">{{ question.label }}</label>
+            <input
+              pInputText
+              id="ask-text"
+              name="text"
+              autocomplete="off"
+              [pAutoFocus]="true"
+              [ngModel]="ask.text()"
+              (ngModelChange)="ask.text.set($event)"
+            />
+          }
           <div class="buttons">
             <p-button label="Cancel" [outlined]="true" (onClick)="ask.settle(undefined)" />
-            <p-button type="submit" label="Save" />
+            <p-button type="submit" [label]="question.yes ?? 'Save'" [autofocus]="question.yes !== undefined" />
           </div>
         </form>
       </p-dialog>

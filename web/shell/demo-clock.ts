@@ -3,6 +3,7 @@ import { contract } from '@core/api';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { VenueClock } from '../data/venue-clock';
+import { Ask } from './ask';
 
 /** The demo's clock: pause, real time, faster, and back to the beginning. */
 @Component({
@@ -58,6 +59,7 @@ import { VenueClock } from '../data/venue-clock';
 export class DemoClock {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
+  private readonly ask = inject(Ask);
   protected readonly clock = inject(VenueClock);
   protected readonly rates = [
     { rate: 0, label: '❚❚', words: 'Pause the clock' },
@@ -66,7 +68,16 @@ export class DemoClock {
     { rate: 60, label: '60×', words: 'Sixty times as fast' },
   ];
 
-  protected reset(): void {
+  protected async reset(): Promise<void> {
+    const sure = await this.ask.whether(
+      'Put the demo back to its beginning?',
+      'All that was entered and changed in it is lost, on every screen that shows it.',
+      'Put it back',
+    );
+    if (sure) this.putBack();
+  }
+
+  private putBack(): void {
     this.api.call(contract.resetDemo).subscribe({
       next: (clock) => {
         this.clock.take(clock);

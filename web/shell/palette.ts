@@ -5,6 +5,7 @@ import {
   Component,
   computed,
   Directive,
+  effect,
   ElementRef,
   inject,
   Injector,
@@ -18,18 +19,37 @@ import {
 import { Router } from '@angular/router';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
+import { clockMinute } from '@core/day';
+import { effectiveEntries, type JournalEntry } from '@core/journal';
 import { DayService } from '../data/day.service';
+import { entryWords } from '../data/names';
+import { Who } from '../data/who';
+import { focusOnceThere } from '../forms/focus';
+import { askFor } from './requests';
 import { PLACES } from './rooms';
 import { ThemeChoice } from './theme-choice';
 
 /** Something that the palette can find or do. */
 export interface Command {
   readonly label: string;
+  /** Of what kind it is, or the key that does the same; it is shown, and not searched. */
   readonly hint: string;
+  /** Further words by which it is found. */
+  readonly words?: string;
   readonly run: () => void;
 }
 
 const MOST_SHOWN = 12;
+
+const HAPPENINGS = [
+  { event: 'car', label: 'Car withdrawn', words: 'hold' },
+  { event: 'instructor', label: 'Instructor away', words: 'ill absent' },
+  { event: 'late', label: 'Guest late', words: 'delay' },
+  { event: 'gone', label: 'Guest gone', words: 'left no-show' },
+  { event: 'closed', label: 'Circuit closed', words: 'closure' },
+  { event: 'condition', label: 'Condition changed', words: 'wet damp dry rain weather' },
+  { event: 'behind', label: 'Running late', words: 'delay behind' },
+] as const;
 
 @Directive({
   selector: '[jlPaletteOption]',
@@ -65,9 +85,9 @@ export class PaletteOption implements Highlightable {
       [dismissableMask]="true"
       [draggable]="false"
       [resizable]="false"
+      [focusOnShow]="false"
       position="top"
       [style]="{ width: '34rem', maxWidth: '94vw' }"
-      (onShow)="shown()"
       (onHide)="query.set('')"
     >
       @if (open()) {
@@ -135,6 +155,7 @@ export class Palette {
   private readonly router = inject(Router);
   private readonly data = inject(DayService);
   private readonly theme = inject(ThemeChoice);
+  private readonly who = inject(Who);
   readonly open = model(false);
   readonly chooseDay = output<void>();
   protected readonly query = signal('');
@@ -163,33 +184,69 @@ export class Palette {
         hint: 'car',
         run: () => void this.router.navigate(['/cars']),
       })),
-      { label: 'Back to now', hint: 'N', run: () => this.data.showTime(undefined) },
-      { label: 'Light or dusk', hint: 'D', run: () => this.theme.toggle() },
-      { label: 'Choose or add a day', hint: 'event days', run: () => this.chooseDay.emit() },
-      {
-        label: 'Print the sheets',
-        hint: 'day and instructors',
-        run: () => void this.router.navigate(['/crew'], { fragment: 'print' }),
-      },
+      ...this.actions(),
     ];
   });
   protected readonly found = computed(() => {
     const words = this.query().toLowerCase().split(/\s+/).filter(Boolean);
     return this.commands()
-      .filter(({ label, hint }) => words.every((word) => `${label} ${hint}`.toLowerCase().includes(word)))
+      .filter(({ label, words: more }) => words.every((word) => `${label} ${more ?? ''}`.toLowerCase().includes(word)))
       .slice(0, MOST_SHOWN);
   });
 
+  /** What the buttons of the screens do. */
+  private actions(): Command[] {
+    const asking = (screen: string, request: string) => () => askFor(this.router, screen, request);
+    const last = this.lastOwn();
+    return [
+      { label: 'Plan the day again', hint: 'board, P', words: 'replan', run: asking('/board', 'plan') },
+      ...HAPPENINGS.map(({ label, words, event }) => ({
+        label,
+        words,
+        hint: 'what happened?',
+        run: asking('/board', `happened=${event}`),
+      })),
+      { label: 'Walk-in', hint: 'bookings', words: 'new guest', run: asking('/bookings', 'walk-in') },
+      { label: 'Add a booking', hint: 'bookings', words: 'new guest', run: asking('/bookings', 'add') },
+      { label: 'Import a booking list', hint: 'bookings', words: 'csv', run: asking('/bookings', 'import') },
+      ...(last
+        ? [
+            {
+              label: `Undo: ${entryWords(last)}`,
+              hint: clockMinute(last.at),
+              words: 'take back',
+              run: () => void this.data.undo(last.id),
+            },
+          ]
+        : []),
+      { label: 'Close the day', hint: 'close, Z', words: 'end', run: () => void this.router.navigate(['/close']) },
+      { label: 'Back to now', hint: 'N', run: () => this.data.showTime(undefined) },
+      { label: 'Light or dusk', hint: 'D', words: 'dark theme', run: () => this.theme.toggle() },
+      { label: 'Choose or add a day', hint: 'event days', run: () => this.chooseDay.emit() },
+      {
+        label: 'Print the sheets',
+        hint: 'day and instructors',
+        words: 'pdf paper',
+        run: () => void this.router.navigate(['/crew'], { fragment: 'print' }),
+      },
+    ];
+  }
+
+  /** The last entry that this device's person has made and that can be taken back. */
+  private lastOwn(): JournalEntry | undefined {
+    const me = this.who.name();
+    return effectiveEntries(this.data.entries()).findLast(({ by, kind }) => by === me && kind !== 'planAccepted');
+  }
+
   constructor() {
+    effect(() => {
+      if (this.open()) focusOnceThere('palette-query');
+    });
     afterRenderEffect(() => {
       this.found();
       if (this.options().length > 0) untracked(() => this.keys.setFirstItemActive());
     });
     this.keys.change.subscribe((place) => this.place.set(Math.max(0, place)));
-  }
-
-  protected shown(): void {
-    document.getElementById('palette-query')?.focus();
   }
 
   protected search(event: Event): void {

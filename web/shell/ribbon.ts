@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { clockMinute } from '@core/day';
 import { vehiclesOnCircuit } from '@core/journal';
 import { scaleLinear } from 'd3-scale';
@@ -169,20 +178,23 @@ export class Ribbon {
   protected readonly limit = computed(() => this.day()?.rules.maxCarsOnTrack ?? 0);
   private readonly x = computed(() => {
     const day = this.day();
-    return scaleLinear([day?.opens ?? 0, day?.closes ?? 1], [18, this.width() - 18]);
+    return scaleLinear([day?.opens ?? 0, day?.closes ?? 1], [18, Math.max(18, this.width() - 18)]);
   });
   /** The load changes when entries come or a minute has passed, not with every second. */
-  private readonly minute = computed(() => Math.floor((this.data.state()?.timeS ?? 0) / 60));
+  private readonly minute = computed(() => Math.floor(this.data.shownS() / 60));
   protected readonly bars = computed(() => {
     this.minute();
-    const [context, state, x] = [this.data.context(), this.data.state(), this.x()];
+    this.data.entries();
+    const [context, state, x] = [this.data.context(), untracked(this.data.state), this.x()];
     if (!context || !state) return [];
+    const nowS = untracked(this.data.nowS);
     const unit = (BASE - TOP) / Math.max(1, this.limit());
     return circuitLoad(context, state, STEP_S).map(({ fromS, most, driven }) => ({
       x: x(fromS),
       y: BASE - most * unit,
       width: Math.max(1, x(fromS + STEP_S) - x(fromS) - 2),
-      driven,
+      // What is still to come is planned, also while the screens look ahead.
+      driven: driven && fromS < nowS,
     }));
   });
   protected readonly closures = computed(() =>

@@ -11,6 +11,9 @@ export class MemoryStorage implements Pick<DeviceStorage, keyof DeviceStorage> {
   async day(date?: string): Promise<StoredDay | undefined> {
     return date === undefined ? [...this.storedDays.values()].at(-1) : this.storedDays.get(date);
   }
+  async forgetDays(): Promise<void> {
+    this.storedDays.clear();
+  }
   async putEntry(entry: StoredEntry): Promise<void> {
     this.storedEntries.set(entry.id, entry);
   }

@@ -142,6 +142,41 @@ describe('The palette', () => {
   });
 });
 
+describe('The palette, asked to do something', () => {
+  const search = async (words: string) => {
+    const data = dayAt('09:00');
+    const { fixture } = await show(Palette, data, { open: true });
+    await fixture.whenStable();
+    const went = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    const input = document.querySelector<HTMLInputElement>('#palette-query')!;
+    input.value = words;
+    input.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    const labels = [...document.querySelectorAll('#palette-options .option span:first-child')].map(
+      (it) => it.textContent,
+    );
+    const enter = () => input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    return { data, labels, enter, went };
+  };
+
+  it('asks the screens to do what their buttons do', async () => {
+    const wet = await search('wet');
+    expect(wet.labels).toEqual(['Condition changed']);
+    wet.enter();
+    expect(wet.went).toHaveBeenCalledWith(['/board'], { fragment: 'do:happened=condition' });
+    TestBed.resetTestingModule();
+    const walkIn = await search('walk-in');
+    walkIn.enter();
+    expect(walkIn.went).toHaveBeenCalledWith(['/bookings'], { fragment: 'do:walk-in' });
+  });
+
+  it('does not find things by the word for their kind', async () => {
+    expect((await search('screen')).labels).toEqual([]);
+    TestBed.resetTestingModule();
+    expect((await search('guest card')).labels).toEqual([]);
+  });
+});
+
 describe('The drives of a booking', () => {
   it('are added and removed, each with an id of its own', async () => {
     const { fixture, press } = await show(DrivesField, dayAt('09:00'), {

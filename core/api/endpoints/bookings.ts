@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { dayBefore } from '../../coaching/before';
-import { booking, bookingFields } from '../booking';
+import { booking, bookingFields, foundGuest } from '../booking';
 import { date, dateAndId, endpoint, type Endpoint, id, version } from '../endpoint';
 import { importPreview } from '../import';
 
@@ -64,6 +64,13 @@ export const bookingsEndpoints = {
     params: dateAndId,
     reply: z.object({ days: z.array(dayBefore) }),
     refusals: [404],
+  }),
+  findGuests: endpoint({
+    method: 'post',
+    path: '/api/guests/find',
+    summary: 'Guests of all days by a part of their name, reference or e-mail, the latest first',
+    body: z.strictObject({ query: z.string().trim().min(2).max(200) }),
+    reply: z.object({ guests: z.array(foundGuest) }),
   }),
   linkGuests: endpoint({
     method: 'post',

@@ -12,7 +12,11 @@ export const daysEndpoints = {
     method: 'get',
     path: '/api/days',
     summary: 'The event days',
-    reply: z.object({ days: z.array(daySummary) }),
+    reply: z.object({
+      days: z.array(daySummary),
+      /** When a guest was erased last: days that a device has kept from before are forgotten there. */
+      erasedAt: z.iso.datetime().nullable(),
+    }),
   }),
   addDay: endpoint({
     method: 'post',
