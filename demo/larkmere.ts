@@ -35,7 +35,7 @@ export const LARKMERE: VenueFields = {
   ],
   pitExit: {
     lastCheck: ['Strap', 'Belts', 'Mirrors', 'Recorder', 'Name slate', 'Gearbox'],
-    wayIn: 'In at the white cone, second lane',
+    wayIn: 'In at the anchor board, second lane',
   },
   coaching: { ...ORDINARY_COACHING, passing: 'named' },
 };

@@ -186,13 +186,13 @@ export const CAR_TALK: Record<number, CarNotes> = {
     traps: ['seat slides back when the belt is tight'],
   },
   3: { brakes: 'strong at once', steering: 'numb about the middle', automatic: 'good' },
-  4: { brakes: 'long pedal', steering: 'heavy', automatic: 'good', traps: ['paddles turn with the wheel'] },
-  5: { brakes: 'long pedal', steering: 'heavy', automatic: 'good', traps: ['paddles turn with the wheel'] },
+  4: { brakes: 'long pedal', steering: 'heavy', automatic: 'good', traps: ['the horn answers to elbows'] },
+  5: { brakes: 'long pedal', steering: 'heavy', automatic: 'good', traps: ['the horn answers to elbows'] },
   6: {
     brakes: 'short pedal',
     steering: 'light in front',
-    automatic: 'changes up in mid-corner',
-    traps: ['wiper stalk beside the right paddle'],
+    automatic: 'good, but sulks for a lap when it is shouted at',
+    traps: ['the seat heater looks like the start button'],
   },
   7: {
     brakes: 'firm, short',
@@ -206,7 +206,12 @@ export const CAR_TALK: Record<number, CarNotes> = {
     automatic: 'very good',
     traps: ['indicators are buttons on the wheel'],
   },
-  9: { brakes: 'firm', steering: 'quick', automatic: 'very good', traps: ['neutral is both paddles together'] },
+  9: {
+    brakes: 'firm',
+    steering: 'quick',
+    automatic: 'very good',
+    traps: ['it greets every driver by the name of the last one'],
+  },
   10: {
     brakes: 'strong when warm',
     steering: 'quick for its size',

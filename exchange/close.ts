@@ -26,7 +26,7 @@ export function closeSheet({ venue, currency, today, before }: CloseSheetSource)
     pageSize: 'A4',
     pageMargins: [46, 46, 46, 46],
     info: { title: `Close of ${today.date}, ${venue}` },
-    defaultStyle: { font: 'Roboto', fontSize: 10, color: INK },
+    defaultStyle: { fontSize: 10, color: INK },
     content: [
       { text: 'Close of the day', fontSize: 22, bold: true },
       { text: `${venue} · ${today.date}`, color: MUTED, margin: [0, 2, 0, 12] },

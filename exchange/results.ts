@@ -31,7 +31,7 @@ export function resultSheet({ venue, date, circuit, result, map, address }: Resu
     pageSize: 'A4',
     pageMargins: [46, 46, 46, 46],
     info: { title: `${guest.name}, ${venue}, ${date}` },
-    defaultStyle: { font: 'Roboto', fontSize: 10.5, color: INK },
+    defaultStyle: { fontSize: 10.5, color: INK },
     content: [
       { text: guest.name, fontSize: 30, bold: true },
       { text: `${venue} · ${circuit} · ${date}`, color: MUTED, margin: [0, 2, 0, 16] },
@@ -78,7 +78,9 @@ const heading = (text: string): Content => ({ text, fontSize: 14, bold: true, ma
 
 /** A bead for each lap, with or without a time. */
 function beadsOf({ laps, untimed }: GuestResult['drives'][number]['analysis']) {
-  const timed = laps.flatMap((lap) => Array.from({ length: lap.laps }, (_, i) => ({ ...lap, first: lap.first && i === 0 })));
+  const timed = laps.flatMap((lap) =>
+    Array.from({ length: lap.laps }, (_, i) => ({ ...lap, first: lap.first && i === 0 })),
+  );
   return [...timed, ...Array.from({ length: untimed }, () => ({ spoiled: false, first: false }))];
 }
 

@@ -42,7 +42,7 @@ const source: SheetSource = {
 };
 
 describe('The day sheet', () => {
-  const text = JSON.stringify(daySheet(source).content);
+  const text = JSON.stringify(daySheet(source, 'desk').content);
 
   it('has every class and every drive with its times, number and people', () => {
     for (const words of [
@@ -72,6 +72,18 @@ describe('The day sheet', () => {
 
   it('draws a bead for each lap', () => {
     expect(text.split('<circle').length - 1).toBe(5);
+  });
+});
+
+describe('The sheet that hangs on the wall', () => {
+  it('says for whom it is, and carries nothing but names, times and cars', () => {
+    const text = JSON.stringify(daySheet(source, 'wall').content);
+    for (const words of ['for the wall', 'Ines Faro', '10:00:15', 'Dunnock Cup']) expect(text).toContain(words);
+    for (const words of ['Competes', 'Motion', 'voice only', 'Mind', 'offer another car', 'Left out']) {
+      expect(text).not.toContain(words);
+    }
+    expect(JSON.stringify(daySheet(source, 'desk').content)).toContain('not to be hung up');
+    expect(JSON.stringify(instructorSheet(source, 'i1')!.content)).toContain('For Anselm Holt');
   });
 });
 

@@ -25,16 +25,24 @@ const INK = '#1E2328';
 const MUTED = '#575D64';
 const LINE = '#B9B3A6';
 
-/** The whole day on paper: classes, sighting runs, every drive in the order of release, and what is left out. */
-export function daySheet(source: SheetSource): TDocumentDefinitions {
+/** For whom a sheet of the day is: it hangs on a wall for everybody to read, or lies at the desk. */
+export type Reader = 'wall' | 'desk';
+
+/**
+ * The whole day on paper: classes, sighting runs, every drive in the order of release. The wall's has names, times and
+ * cars and nothing else; the desk's has what concerns the guest besides, and what is left out with the reason.
+ */
+export function daySheet(source: SheetSource, reader: Reader): TDocumentDefinitions {
   const schedule = layOut(source.day, source.plan);
   const { briefings, sightings, drives } = schedule;
   const byStart = [...briefings, ...sightings].sort((a, b) => a.startS - b.startS);
-  const leftOut = source.plan.unplanned.flatMap(({ drive, reason }) => {
+  const isDesk = reader === 'desk';
+  const leftOut = (isDesk ? source.plan.unplanned : []).flatMap(({ drive, reason }) => {
     const booked = schedule.index.drives.get(drive);
     return booked ? [[booked.guest.name, `${booked.drive.laps} laps`, reason]] : [];
   });
-  return sheet(source, 'landscape', 'Day sheet', [
+  const title = isDesk ? 'Day sheet, for the desk: not to be hung up' : 'Day sheet, for the wall';
+  return sheet(source, 'landscape', title, [
     heading('Classes and sighting runs'),
     table(
       ['Start', 'End', 'What', 'Instructor', 'Guests'],
@@ -49,8 +57,8 @@ export function daySheet(source: SheetSource): TDocumentDefinitions {
     ),
     heading('Drives'),
     table(
-      ['Seat', 'Out', 'Back', 'No.', 'Car', 'Guest', 'Instructor', 'Laps', 'Mind'],
-      ['auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', '*'],
+      ['Seat', 'Out', 'Back', 'No.', 'Car', 'Guest', 'Instructor', 'Laps', ...(isDesk ? ['Mind'] : [])],
+      ['auto', 'auto', 'auto', 'auto', 'auto', isDesk ? 'auto' : '*', 'auto', 'auto', ...(isDesk ? ['*'] : [])],
       [...drives]
         .sort((a, b) => a.releaseS - b.releaseS)
         .map((hold) => [
@@ -62,7 +70,7 @@ export function daySheet(source: SheetSource): TDocumentDefinitions {
           hold.guests[0]?.name ?? '',
           hold.instructor?.name ?? '',
           beads(hold),
-          mind(hold, source),
+          ...(isDesk ? [mind(hold, source)] : []),
         ]),
     ),
     ...(leftOut.length > 0
@@ -82,7 +90,7 @@ export function instructorSheet(source: SheetSource, instructorId: string): TDoc
   if (!instructor) return undefined;
   const holds = schedule.crewHolds.get(instructorId) ?? [];
   const meal = `Meal between ${clockMinute(instructor.meal.from)} and ${clockMinute(instructor.meal.to)}.`;
-  return sheet(source, 'portrait', instructor.name, [
+  return sheet(source, 'portrait', `For ${instructor.name}`, [
     { text: `${holds.length} activities. ${meal}`, color: MUTED, margin: [0, 0, 0, 6] },
     holds.length === 0
       ? { text: 'Nothing is planned for this instructor.', color: MUTED }
@@ -177,7 +185,7 @@ function sheet(
     pageSize: 'A4',
     pageOrientation,
     pageMargins: [32, 34, 32, 40],
-    defaultStyle: { font: 'Roboto', fontSize: 9, color: INK },
+    defaultStyle: { fontSize: 9, color: INK },
     info: { title: `${title}, ${day.date}`, creator: 'Joy Lap' },
     content: [
       {

@@ -143,7 +143,7 @@ export const ORDINARY_CHECK = ['Strap', 'Belts', 'Mirrors', 'Recorder', 'Name sl
 export const pitExitCustoms = z.strictObject({
   /** What is looked at before a car is let out. */
   lastCheck: z.array(text(60).min(1)).max(12, 'expected at most 12 things to look at'),
-  /** The way in, in words: "in at the white cone, second lane". */
+  /** The way in, in words: "in at the anchor board, second lane". */
   wayIn: text(200).min(1).optional(),
 });
 export type PitExitCustoms = z.output<typeof pitExitCustoms>;

@@ -10,9 +10,9 @@ export const LEGENDS: readonly Legend[] = [
     turnIn: cone('violet', '#7d4fc4'),
     apex: cone('yellow', '#f2c230'),
     exit: cone('blue', '#2f7fd1'),
-    gate: cone('green', '#4a9c4d'),
+    gate: cone('copper', '#a8663a', 2),
     boundary: cone('orange', '#e0772a'),
-    pullOff: cone('white', '#f4f4f0', 1),
+    pullOff: { by: 'board', count: 1, colour: 'anchor board', css: '#27445c' },
   },
   {
     name: 'One colour, counted',
@@ -30,9 +30,9 @@ export const LEGENDS: readonly Legend[] = [
     turnIn: { by: 'landmark', count: 1, colour: 'landmark', css: '#8a7a5a' },
     apex: { by: 'landmark', count: 1, colour: 'landmark', css: '#8a7a5a' },
     exit: { by: 'none', count: 1, colour: 'nothing', css: '#b0aca0' },
-    gate: cone('green', '#4a9c4d'),
+    gate: { by: 'board', count: 2, colour: 'turnstile board', css: '#a8663a' },
     boundary: cone('orange', '#e0772a'),
-    pullOff: cone('white', '#f4f4f0', 1),
+    pullOff: { by: 'board', count: 1, colour: 'arrow board', css: '#27445c' },
   },
 ];
 

@@ -137,7 +137,7 @@ export const SLIDE_WORDS: Record<SlideKind, { readonly title: string; readonly w
     words: [
       'Caution: slow down, no passing, be ready to stop',
       'All-stop: brake gently to a standstill at the side, the instructor says what comes next',
-      'Nobody joins from side roads',
+      'There are no junctions here: whoever is near you came past the same corner',
     ],
   },
   discomfort: {

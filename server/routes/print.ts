@@ -5,6 +5,7 @@ import type { TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces';
 import { guestResult } from '@core/coaching';
 import { stateOf } from '@core/journal';
 import { closeCsv, closeSheet } from '@exchange/close';
+import { inOwnType, TYPE } from '@exchange/own-type';
 import { resultSheet } from '@exchange/results';
 import { daySheet, instructorSheet, type SheetSource } from '@exchange/sheets';
 import { circuitMapOf } from '../circuit-map';
@@ -12,8 +13,19 @@ import type { Services } from '../services';
 import { conflict, notFound } from '../problems';
 import { download } from './download';
 
-const fonts = createRequire(import.meta.url)('pdfmake/fonts/Roboto.js') as TFontDictionary;
-const fontFiles = new Set(Object.values(fonts['Roboto'] ?? {}));
+const require = createRequire(import.meta.url);
+/** Files of the type of the house; its cursive is not used. */
+function archivo(letters: 'latin' | 'latin-ext') {
+  const file = (weight: number) =>
+    require.resolve(`@fontsource/archivo/files/archivo-${letters}-${weight}-normal.woff`);
+  return { normal: file(400), bold: file(700), italics: file(400), bolditalics: file(700) };
+}
+const fonts: TFontDictionary = {
+  ...(require('pdfmake/fonts/Roboto.js') as TFontDictionary),
+  [TYPE.plain]: archivo('latin'),
+  [TYPE.extended]: archivo('latin-ext'),
+};
+const fontFiles = new Set(Object.values(fonts).flatMap((files) => Object.values(files)));
 pdfmake.setFonts(fonts);
 // A sheet is made from what is stored here, and needs nothing but its fonts.
 pdfmake.setUrlAccessPolicy(() => false);
@@ -33,7 +45,10 @@ export function printRoutes({ store, room }: Services): Router {
     return { venue: name, currency };
   };
   router.get('/api/days/:date/sheets/day.pdf', async ({ params: { date } }, response) => {
-    await send(response, daySheet(sourceOf(date)), `day-${date}.pdf`);
+    await send(response, daySheet(sourceOf(date), 'wall'), `day-${date}.pdf`);
+  });
+  router.get('/api/days/:date/sheets/desk.pdf', async ({ params: { date } }, response) => {
+    await send(response, daySheet(sourceOf(date), 'desk'), `desk-${date}.pdf`);
   });
   router.get('/api/days/:date/sheets/instructors/:id.pdf', async ({ params: { date, id } }, response) => {
     const sheet = instructorSheet(sourceOf(date), id);
@@ -66,6 +81,6 @@ export function printRoutes({ store, room }: Services): Router {
 }
 
 async function send(response: Response, sheet: TDocumentDefinitions, name: string): Promise<void> {
-  const pdf = await pdfmake.createPdf(sheet).getBuffer();
+  const pdf = await pdfmake.createPdf(inOwnType(sheet)).getBuffer();
   response.type('application/pdf').set('content-disposition', `inline; filename="${name}"`).send(pdf);
 }

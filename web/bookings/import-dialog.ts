@@ -217,7 +217,7 @@ export class ImportDialog {
       this.csv = new TextDecoder('utf-8', { fatal: true }).decode(await file.arrayBuffer());
     } catch {
       this.failure.set({
-        message: `${file.name} is not UTF-8 text; save it as “CSV UTF-8” and try again.`,
+        message: `${file.name} is not UTF-8 text; save it as CSV, in UTF-8, and try again.`,
         faults: [],
       });
       return;

@@ -53,7 +53,7 @@ export const CAR_FIELDS: readonly Field[] = [
     kind: 'list',
     optional: true,
     wide: true,
-    hint: 'with commas, such as: wiper stalk beside the paddle',
+    hint: 'with commas, such as: the horn answers to elbows',
   },
 ];
 

@@ -27,7 +27,8 @@ import { known, Unread } from '../shell/unread';
         <span class="muted">{{ rows().length }} instructors</span>
       }
       <span class="push"></span>
-      <a id="print" class="sheet" [href]="dayPdf()" target="_blank">Day sheet (PDF)</a>
+      <a id="print" class="sheet" [href]="dayPdf()" target="_blank">Day sheet for the wall (PDF)</a>
+      <a class="sheet" [href]="deskPdf()" target="_blank">For the desk</a>
       <p-button label="Add instructor" size="small" [outlined]="true" (onClick)="add()" />
     </div>
     <div class="body">
@@ -139,6 +140,7 @@ export class Crew {
     }));
     return crewFormFields(cars, this.edited()?.fields['cars'] === 'all');
   });
+  protected readonly deskPdf = computed(() => `/api/days/${this.data.date()}/sheets/desk.pdf`);
   protected readonly dayPdf = computed(() => `/api/days/${this.data.date()}/sheets/day.pdf`);
   protected readonly rows = computed(() =>
     (known(this.list)?.instructors ?? []).map((stored) => {

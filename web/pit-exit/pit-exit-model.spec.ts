@@ -24,9 +24,9 @@ describe('Words at the pit exit', () => {
   });
 
   it('lead to the stall', () => {
-    const wayIn = 'In at the white cone, second lane';
+    const wayIn = 'In at the anchor board, second lane';
     const pitExit = { lastCheck: [], wayIn };
-    expect(wayInWords({ stalls: { c9: 9 }, pitExit }, 'c9')).toBe('In at the white cone, second lane, stall 9');
+    expect(wayInWords({ stalls: { c9: 9 }, pitExit }, 'c9')).toBe('In at the anchor board, second lane, stall 9');
     expect(wayInWords({ stalls: {}, pitExit: { lastCheck: [] } }, 'c9')).toBe('In at the pull-off');
   });
 });

@@ -236,7 +236,7 @@ export function placeWords(shape: LapShape, lapLengthM: number, place: number | 
   return corner ? `near ${corner}, ${atM} m from the line` : `${atM} m from the line`;
 }
 
-/** The pull-off and the way to the stall: "In at the white cone, second lane, stall 9". */
+/** The pull-off and the way to the stall: "In at the anchor board, second lane, stall 9". */
 export function wayInWords({ stalls, pitExit }: Pick<View, 'stalls' | 'pitExit'>, car: string | undefined): string {
   const stall = car === undefined ? undefined : stalls[car];
   return [pitExit.wayIn ?? 'In at the pull-off', ...(stall === undefined ? [] : [`stall ${stall}`])].join(', ');

@@ -36,7 +36,7 @@ export const RULES_FIELDS: readonly Field[] = [
     kind: 'text',
     optional: true,
     wide: true,
-    hint: 'such as: In at the white cone, second lane',
+    hint: 'such as: In behind the boat shed, second lane',
   },
   {
     path: 'coaching.braking',

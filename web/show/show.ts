@@ -129,7 +129,7 @@ export class Show {
     else if (['ArrowLeft', 'PageUp', 'Backspace'].includes(event.key)) this.go(-1);
     else if (event.key === 'Home') this.show(0);
     else if (event.key === 'End') this.show(this.slides().length - 1);
-    else if (event.key === 'b' || event.key === '.') this.dark.update((dark) => !dark);
+    else if (event.key === '.') this.dark.update((dark) => !dark);
     else if (event.key === 'f') void document.documentElement.requestFullscreen?.().catch(() => undefined);
     else if (event.key === 'Enter' && !onControl && slide?.kind === 'question') this.count();
     else if (slide?.kind === 'question' && digit >= 1 && digit <= slide.question.answers.length)

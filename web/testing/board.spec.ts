@@ -283,7 +283,7 @@ describe('A proposal', () => {
       unplanned: 2,
     });
     await fixture.whenStable();
-    expect(text()).toContain('Best so far costs 10 min of patience, 2 left out');
+    expect(text()).toContain('2 drives have no place yet');
     await press('Stop, keep the best');
     http.expectOne('/api/days/2027-05-22/planning/stop').flush({ stopping: true });
     data.planningChanged.next();

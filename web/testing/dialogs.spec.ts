@@ -139,7 +139,7 @@ describe('One more drive', () => {
     const dialog = fixture.componentInstance as unknown as { find: () => void };
     dialog.find();
     const { request } = http.expectOne('/api/days/2027-05-22/places');
-    expect(request.body).toEqual({ guest: 'g1', cars: ['c1'], laps: 2 });
+    expect(request.body).toEqual({ guest: 'g1', cars: ['c1'], laps: 2, makesUpFor: 'd1' });
     TestBed.resetTestingModule();
   });
 });

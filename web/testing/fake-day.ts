@@ -60,7 +60,7 @@ export class FakeDay {
     this.clockS.set(at(time));
     const exit = {
       stalls: { c1: 4 },
-      pitExit: { lastCheck: ['Strap', 'Belts'], wayIn: 'In at the white cone' },
+      pitExit: { lastCheck: ['Strap', 'Belts'], wayIn: 'In at the anchor board' },
       map: null,
       faults: [],
     };

@@ -83,7 +83,7 @@ describe('The pit exit', () => {
     await press('Count lap of Piet Verhoeve');
     expect(text()).toContain('laps done');
     await press('Bring in Piet Verhoeve');
-    expect(text()).toContain('In at the white cone');
+    expect(text()).toContain('In at the anchor board');
     await press('Park Piet Verhoeve');
     expect(data.state().guests.get('g2')!.stage).toBe('inDebrief');
     expect(data.refused).toEqual([]);
@@ -231,7 +231,7 @@ describe('The counter on the phone', () => {
     data.clockS.set(at('10:22:45'));
     await fixture.whenStable();
     await press(/Count lap$/);
-    expect(text()).toContain('In at the white cone');
+    expect(text()).toContain('In at the anchor board');
     expect(data.state().drives.get('d2')!.count.hand).toBe(2);
   });
 

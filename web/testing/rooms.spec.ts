@@ -96,7 +96,11 @@ describe('The crew', () => {
     await press('Anselm Holt is back');
     expect(text()).toContain('free');
     const links = [...element.querySelectorAll('a')].map((link) => link.getAttribute('href'));
-    expect(links).toEqual(['/api/days/2027-05-22/sheets/day.pdf', '/api/days/2027-05-22/sheets/instructors/i1.pdf']);
+    expect(links).toEqual([
+      '/api/days/2027-05-22/sheets/day.pdf',
+      '/api/days/2027-05-22/sheets/desk.pdf',
+      '/api/days/2027-05-22/sheets/instructors/i1.pdf',
+    ]);
   });
 });
 
