@@ -17,10 +17,11 @@ const PORT = 4796;
 const BASE = `http://127.0.0.1:${PORT}`;
 const DATE = '2027-05-22';
 const OTHER = '2027-05-23';
+const THIRD = '2027-05-24';
 /** Other requests, each second, while a file is being read. */
 const PER_S = 40;
 const STUCK = 20;
-const STUCK_S = 30;
+const ENTRIES = 1500;
 
 const folder = mkdtempSync(join(tmpdir(), 'joylap-doors-'));
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
@@ -112,6 +113,25 @@ const calendar = () => {
   return ['BEGIN:VCALENDAR', ...Array.from({ length: 5000 }, (_, n) => event(n)).flat(), 'END:VCALENDAR'].join('\r\n');
 };
 
+/** Entries of twelve kilobytes each, which every stream of the day is to be told. */
+async function manyEntries(date: string): Promise<void> {
+  const cars = Array.from({ length: 200 }, (_, n) => `car-${n}-`.padEnd(60, 'x'));
+  for (let burst = 0; burst < ENTRIES / 10; burst++) {
+    const sent = Array.from({ length: 10 }, () => {
+      const id = `stuck-${String(++entries).padStart(6, '0')}`;
+      return send('POST', `/api/days/${date}/journal`, {
+        id,
+        at: '00:00',
+        by: 'Bench',
+        kind: 'carsCounted',
+        cars,
+        offline: true,
+      });
+    });
+    await Promise.all(sent);
+  }
+}
+
 async function stuckReaders(server: ChildProcess): Promise<{ before: number; after: number; open: number }> {
   const before = memoryMb(server);
   const sockets: Socket[] = [];
@@ -122,15 +142,7 @@ async function stuckReaders(server: ChildProcess): Promise<{ before: number; aft
     socket.write(`GET /api/days/${OTHER}/stream HTTP/1.1\r\nHost: 127.0.0.1:${PORT}\r\n\r\n`);
     sockets.push(socket);
   }
-  const text = 'x'.repeat(490);
-  const untilMs = performance.now() + STUCK_S * 1000;
-  while (performance.now() < untilMs) {
-    const burst = Array.from({ length: 20 }, () => {
-      const id = `stuck-${String(++entries).padStart(6, '0')}`;
-      return send('POST', `/api/days/${OTHER}/journal`, { id, at: '00:00', by: 'Bench', kind: 'noteTaken', text });
-    });
-    await Promise.all(burst);
-  }
+  await manyEntries(OTHER);
   const after = memoryMb(server);
   const open = sockets.filter(({ destroyed }) => !destroyed).length;
   for (const socket of sockets) socket.destroy();
@@ -141,7 +153,7 @@ const env = { ...process.env, PORT: String(PORT), JOYLAP_DATA: folder };
 const server = spawn(process.execPath, ['dist/server/main.js', 'start'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
 try {
   await once(server.stdout!, 'data');
-  for (const date of [DATE, OTHER]) await send('POST', '/api/days', { date });
+  for (const date of [DATE, OTHER, THIRD]) await send('POST', '/api/days', { date });
   for (const car of FLEET) await send('POST', '/api/cars', z.encode(carFields, car));
   const list = (csv: string, what: 'preview' | 'import') => () =>
     send('POST', `/api/days/${DATE}/bookings/${what}`, { csv });
@@ -158,21 +170,23 @@ try {
     ['circuit, CSV, 6000 points', circuit('ring.csv', circuitCsv())],
     ['circuit, GPX, 48 000 points', circuit('ring.gpx', gpx())],
   ];
-  const rows: [string, string][] = [];
+  const table = figures();
   for (const [name, work] of files) {
     const { tookMs, others, status } = await while_(work);
     const p = (share: number) => percentile(others, share).toFixed(0);
-    rows.push([
+    table.row(
       name,
       `${(tookMs / 1000).toFixed(2)} s (${status}); others p50 ${p(0.5)}, p95 ${p(0.95)}, most ${Math.max(...others).toFixed(0)} ms`,
-    ]);
+    );
   }
+  const [atFirst] = [memoryMb(server), await manyEntries(THIRD)];
+  const without = memoryMb(server) - atFirst;
   const stuck = await stuckReaders(server);
-  rows.push([
-    `${STUCK} readers of the stream who do not read, ${STUCK_S} s of entries: memory before, after`,
-    `${stuck.before.toFixed(0)}, ${stuck.after.toFixed(0)} MB; ${stuck.open} still open`,
-  ]);
-  console.log(figures(rows));
+  table.row(
+    `${ENTRIES} entries of 12 kB: memory more, without readers and with ${STUCK} who do not read`,
+    `${without.toFixed(0)}, ${(stuck.after - stuck.before).toFixed(0)} MB; ${stuck.open} of them still open`,
+  );
+  table.print();
 } finally {
   server.kill();
   rmSync(folder, { recursive: true, force: true });

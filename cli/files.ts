@@ -1,6 +1,16 @@
 import { readFileSync } from 'node:fs';
 import type * as z from 'zod';
-import { dayFile, faultLine, parseJson, planFile, slipsOf, timeOfDay, type Day, type Fault, type Repair } from '@core/day';
+import {
+  dayFile,
+  faultLine,
+  parseJson,
+  planFile,
+  slipsOf,
+  timeOfDay,
+  type Day,
+  type Fault,
+  type Repair,
+} from '@core/day';
 
 /** Exit statuses of the commands. */
 export const EXIT = { good: 0, ruleBroken: 1, badInput: 2 } as const;

@@ -21,7 +21,11 @@ export class SegmentGrid {
       const b = line[(i + 1) % line.length]!;
       return sum + Math.hypot(b.xM - a.xM, b.yM - a.yM);
     }, 0);
-    this.cellM = Math.max(0.1, (2 * lengthM) / Math.max(1, line.length));
+    const span = (values: readonly number[]) => Math.max(...values) - Math.min(...values);
+    const extentM = line.length === 0 ? 0 : Math.max(span(line.map(({ xM }) => xM)), span(line.map(({ yM }) => yM)));
+    const n = Math.max(1, line.length);
+    // About as many cells across as there are stretches in one: neither is looked through for long.
+    this.cellM = Math.max(0.1, (2 * lengthM) / n, extentM / Math.sqrt(n));
     line.forEach((_, i) => {
       const cells = this.cellsOf(...this.endsOf(i));
       if (!cells) this.long.push(i);

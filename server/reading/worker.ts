@@ -3,9 +3,13 @@ import { readBookingList, type BookingList, type BookingListContext } from '@exc
 import { readCircuit, type CircuitFormat } from '@exchange/circuit-import';
 import type { CircuitRead, CircuitReadOptions } from '@exchange/circuit-read';
 import { readRosterIcal, type RosterRead } from '@exchange/roster-ical';
+import { importPreview } from '@core/api';
+import * as z from 'zod';
+import { readBookingBatch, type BatchRead } from './booking-batch';
 
 /** A file from outside, and what is to be known to read it. */
 export type ReadingOrder =
+  | { readonly kind: 'preview'; readonly text: string; readonly context: BookingListContext }
   | { readonly kind: 'bookings'; readonly text: string; readonly context: BookingListContext }
   | {
       readonly kind: 'circuit';
@@ -16,7 +20,9 @@ export type ReadingOrder =
   | { readonly kind: 'roster'; readonly text: string; readonly context: Parameters<typeof readRosterIcal>[1] };
 
 export interface Readings {
-  readonly bookings: BookingList;
+  /** The preview as it travels, encoded here so that the main thread need not. */
+  readonly preview: { readonly ok: true; readonly json: string } | Extract<BookingList, { ok: false }>;
+  readonly bookings: BatchRead;
   readonly circuit: CircuitRead;
   readonly roster: RosterRead;
 }
@@ -26,8 +32,12 @@ export type ReadingReport =
 
 function read(order: ReadingOrder): Readings[keyof Readings] {
   switch (order.kind) {
+    case 'preview': {
+      const list = readBookingList(order.text, order.context);
+      return list.ok ? { ok: true, json: JSON.stringify(z.encode(importPreview, list.preview)) } : list;
+    }
     case 'bookings':
-      return readBookingList(order.text, order.context);
+      return readBookingBatch(order.text, order.context);
     case 'circuit':
       return readCircuit(order.text, order.format, order.options);
     case 'roster':

@@ -1,13 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
-import { booking, contract, type Booking, type BookingFields, type ImportPreview } from '@core/api';
-import { MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY } from '@core/day';
+import { booking, contract, type Booking } from '@core/api';
+import { MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY, type Fault } from '@core/day';
 import type { JournalEntry } from '@core/journal';
 import type { Services } from '../services';
 import type { AddBooking, ChangeBooking } from '../store/bookings';
 import { conflict, notFound, Refusal } from '../problems';
+import { withUniqueDrives } from '../reading/booking-batch';
 import { readingThread } from '../reading/thread';
-import { mount } from './mount';
+import { EncodedReply, mount } from './mount';
 import { stale } from './records';
 
 /** Bookings by hand and by list. */
@@ -41,47 +42,28 @@ export function bookingRoutes({ store, room, hub }: Services): Router {
     changed(date);
     return { cancelled: stored.fields.reference };
   });
-  mount(router, contract.previewImport, ({ params: { date }, body: { csv } }) => previewOf(date, csv));
+  mount(router, contract.previewImport, async ({ params: { date }, body: { csv } }) => {
+    const read = await readingThread.read({ kind: 'preview', text: csv, context: namesOf(date) });
+    if (!read.ok) throw unreadable(read.faults);
+    return new EncodedReply(read.json);
+  });
   mount(router, contract.importBookings, async ({ params: { date }, body: { csv } }) => {
-    const { rows } = await previewOf(date, csv);
-    const known = new Map(room.of(date).bookings.map((stored) => [stored.fields.reference, stored]));
-    const others = drivesOf(date);
-    const added: { id: string; fields: BookingFields }[] = [];
-    const changes: Booking[] = [];
-    for (const { outcome, fields } of rows) {
-      if (!fields) continue;
-      const before = known.get(fields.reference);
-      if (outcome === 'added') added.push({ id: randomUUID(), fields: withUniqueDrives(fields, others) });
-      if (outcome === 'changed' && before) {
-        for (const drive of before.fields.drives) others.delete(drive.id);
-        changes.push({ ...before, fields: withUniqueDrives(fields, others) });
-      }
-    }
+    const read = await readingThread.read({ kind: 'bookings', text: csv, context: namesOf(date) });
+    if (!read.ok) throw unreadable(read.faults);
+    const { added, changed: changes, unchanged, faulty } = read.batch;
     const full = store.bookings.takeIn(date, { added, changed: changes });
     if (full) throw dayFull(full);
     changed(date);
-    const count = (outcome: string) => rows.filter((row) => row.outcome === outcome).length;
-    return {
-      added: count('added'),
-      changed: count('changed'),
-      unchanged: count('unchanged'),
-      faulty: count('faulty'),
-    };
+    return { added: added.length, changed: changes.length, unchanged, faulty };
   });
 
-  async function previewOf(date: string, csv: string): Promise<ImportPreview> {
-    const context = {
+  /** What the cells of a list may name. */
+  function namesOf(date: string) {
+    return {
       cars: store.cars.list().map(({ id, fields }) => ({ id, name: fields.name, number: fields.number })),
-      instructors: store.instructors.list().map(({ fields }) => fields),
+      instructors: store.instructors.list().map(({ fields: { id, name } }) => ({ id, name })),
       bookings: room.of(date).bookings,
     };
-    const list = await readingThread.read({ kind: 'bookings', text: csv, context });
-    if (!list.ok) {
-      throw new Refusal(422, 'The list cannot be read', `The list cannot be read: ${list.faults[0]!.message}.`, {
-        faults: [...list.faults],
-      });
-    }
-    return list.preview;
   }
 
   /** Ids of the drives of a day, but for those of one booking. */
@@ -117,14 +99,10 @@ function dayFull({ guests, drives }: { readonly guests: number; readonly drives:
   );
 }
 
-/** Drive ids are unique on a day: one that is taken gets a new one. The drives' ids are taken from then on. */
-function withUniqueDrives(fields: BookingFields, others: Set<string>): BookingFields {
-  const drives = fields.drives.map((drive) => {
-    const id = others.has(drive.id) ? randomUUID() : drive.id;
-    others.add(id);
-    return { ...drive, id };
+function unreadable(faults: readonly Fault[]): Refusal {
+  return new Refusal(422, 'The list cannot be read', `The list cannot be read: ${faults[0]!.message}.`, {
+    faults: [...faults],
   });
-  return { ...fields, drives };
 }
 
 /** Whether an entry names one of these guests or drives. */

@@ -19,7 +19,7 @@ export class EncodedReply {
 export function mount<E extends Endpoint>(
   router: Router,
   endpoint: E,
-  handle: (call: Call<E>) => ReplyOf<E> | EncodedReply | Promise<ReplyOf<E>>,
+  handle: (call: Call<E>) => ReplyOf<E> | EncodedReply | Promise<ReplyOf<E> | EncodedReply>,
 ): void {
   const handler: RequestHandler = (request: Request, response: Response) => {
     const params = checked(endpoint.params, request.params, 'The address') as ParamsOf<E>;

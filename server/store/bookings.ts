@@ -1,6 +1,7 @@
 import { bookingFields, type BookingFields } from '@core/api';
 import { MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY } from '@core/day';
 import type { Db } from '../database';
+import type { BookingBatch } from '../reading/booking-batch';
 import { documentCodec, type Change, type DocumentRow, type ReadRows, type Stored } from './documents';
 
 /** Another booking of the day has this reference. */
@@ -10,12 +11,6 @@ type DayFull = { readonly outcome: 'dayFull'; readonly guests: number; readonly 
 export type AddBooking =
   { readonly outcome: 'added'; readonly stored: Stored<BookingFields> } | ReferenceTaken | DayFull;
 export type ChangeBooking = Change<BookingFields> | ReferenceTaken | DayFull;
-
-/** Bookings that come in together. */
-export interface BookingBatch {
-  readonly added: readonly { readonly id: string; readonly fields: BookingFields }[];
-  readonly changed: readonly Stored<BookingFields>[];
-}
 
 /** The bookings of each event day. */
 export function bookingStore(db: Db) {
@@ -94,12 +89,10 @@ export function bookingStore(db: Db) {
         return changed === 0 ? { outcome: 'stale', current } : { outcome: 'changed', stored: get(date, id)! };
       }),
     /** Takes in many at once, all or none; their references are known to be free and their versions to be current. */
-    takeIn: (date: string, { added, changed }: BookingBatch): DayFull | undefined =>
+    takeIn: (date: string, { added, changed }: Pick<BookingBatch, 'added' | 'changed'>): DayFull | undefined =>
       withinDay(date, () => {
-        for (const { id, fields } of added) insert.run(id, date, fields.reference, codec.write(fields));
-        for (const { id, version, fields } of changed) {
-          update.run(fields.reference, codec.write(fields), date, id, version);
-        }
+        for (const { id, reference, document } of added) insert.run(id, date, reference, document);
+        for (const { id, version, reference, document } of changed) update.run(reference, document, date, id, version);
         return undefined;
       }),
   };
