@@ -107,7 +107,7 @@ test('a held car leads to a new plan in which its drives have moved', async ({ p
   await page.getByLabel('Why?').fill('tyre cut');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('held: tyre cut')).toBeVisible();
-  await page.keyboard.press('b');
+  await page.keyboard.press('.');
   await page.getByRole('button', { name: 'Plan again' }).click();
   await acceptProposal(page);
   await expect(page.getByText(/\d+ drives planned/)).toBeVisible();

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
-import type { CloseFigure, DayClose } from '@core/closing';
+import { figureText, type DayClose } from '@core/closing';
 
 const INK = '#1E2328';
 const MUTED = '#575D64';
@@ -10,13 +10,6 @@ export interface CloseSheetSource {
   readonly currency: string;
   readonly today: DayClose;
   readonly before: DayClose | null;
-}
-
-/** A figure as people read it. */
-export function figureText({ unit }: Pick<CloseFigure, 'unit'>, value: number | undefined, currency = ''): string {
-  if (value === undefined) return '';
-  const number = unit === '' ? Math.round(value).toString() : unit === 'h' ? value.toFixed(1) : value.toFixed(0);
-  return unit === '' ? number : `${number} ${unit === 'money' ? currency : unit}`.trim();
 }
 
 /** The close of a day on one page. */

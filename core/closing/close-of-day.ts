@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { money } from '../day';
 import {
   effectiveEntries,
   lapsOwed,
@@ -38,6 +39,13 @@ export const closeFigure = z.object({
   entries: z.array(z.string()),
 });
 export type CloseFigure = z.output<typeof closeFigure>;
+
+/** A figure as people read it; nothing where there is none. */
+export function figureText({ unit }: Pick<CloseFigure, 'unit'>, value: number | undefined, currency: string): string {
+  if (value === undefined) return '';
+  if (unit === 'money') return money(Math.round(value), currency);
+  return `${value.toFixed(unit === 'h' ? 1 : 0)} ${unit}`.trim();
+}
 
 export const dayClose = z.object({
   date: z.iso.date(),

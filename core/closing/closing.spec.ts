@@ -1,6 +1,6 @@
 import { aDay, aGuest, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal, type EntryFields } from '../testing/written-journal';
-import { closeOfDay, type CloseFigure } from '.';
+import { closeOfDay, figureText, type CloseFigure } from '.';
 
 const day = aDay({
   guests: [
@@ -62,6 +62,13 @@ describe('The close of a day', () => {
 
   it('measures waiting from the sighting run, or the debrief before, to the seat', () => {
     expect(figure(closed(), 'waitWorst').value).toBe(26);
+  });
+
+  it('is read in units, and money in the currency of the venue', () => {
+    expect(figureText({ unit: 'money' }, 1220.4, 'GBP')).toBe('£1,220');
+    expect(figureText({ unit: 'h' }, 6.25, 'GBP')).toBe('6.3 h');
+    expect(figureText({ unit: '' }, 12, 'GBP')).toBe('12');
+    expect(figureText({ unit: 'l' }, undefined, 'GBP')).toBe('');
   });
 
   it('gives the entries that a figure is made of', () => {

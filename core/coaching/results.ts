@@ -15,6 +15,8 @@ export interface DriveResult {
   readonly analysis: LapAnalysis;
   readonly index: PaceIndex | undefined;
   readonly seen: readonly SeenFault[];
+  /** What was seen and is not gone by the last drive. */
+  readonly workedOn: readonly FaultEntry[];
   readonly good: readonly string[];
 }
 
@@ -43,15 +45,21 @@ export function guestResult(
   const guest = state.guests.get(guestId)?.guest;
   if (!guest) return undefined;
   const { cars, instructors } = context.schedule.index;
-  const drives = drivenBy(state, guestId).map((drive): DriveResult => {
+  const driven = drivenBy(state, guestId);
+  const seenIn = driven.map((drive) => seenFaults(drive, vocabulary));
+  const noLonger = cured(seenIn);
+  const gone = new Set(noLonger.map(({ id }) => id));
+  const drives = driven.map((drive, place): DriveResult => {
     const analysis = analyseLaps(context, drive);
+    const seen = seenIn[place]!;
     return {
       drive,
       car: cars.get(drive.car ?? '')?.name ?? drive.car ?? '',
       instructor: instructors.get(drive.instructor ?? '')?.name ?? '',
       analysis,
       index: paceIndex(context, drive, analysis),
-      seen: seenFaults(drive, vocabulary),
+      seen,
+      workedOn: seen.flatMap(({ fault }) => (gone.has(fault.id) ? [] : [fault])),
       good: [...new Set(drive.marked.flatMap(({ good }) => (good ? [good] : [])))],
     };
   });
@@ -59,7 +67,6 @@ export function guestResult(
     analysis.bestS === undefined ? [] : [{ lapS: analysis.bestS, car }],
   );
   const gains = drives.flatMap(({ analysis: { gainS } }) => (gainS !== undefined && gainS > 0 ? [gainS] : []));
-  const seen = drives.map((one) => one.seen);
   return {
     guest,
     drives,
@@ -68,9 +75,9 @@ export function guestResult(
     gainS: gains.length > 0 ? Math.max(...gains) : undefined,
     learned: [
       ...new Set(drives.flatMap(({ good }) => good)),
-      ...cured(seen).map(({ name }) => `no longer: ${name.toLowerCase()}`),
+      ...noLonger.map(({ name }) => `no longer: ${name.toLowerCase()}`),
     ],
-    oneThing: oneThing(seen),
+    oneThing: oneThing(seenIn),
     marks: marksByPlace(
       drives.map(({ drive }) => drive),
       vocabulary,

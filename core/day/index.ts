@@ -10,6 +10,7 @@ export { ORDINARY_RULES } from './ordinary-rules';
 export { emptyPlan, planFile } from './plan-file';
 export type { Briefing, Plan, PlanFile, PlannedDrive, Refuel, Sighting, Unplanned } from './plan-file';
 export { RULES, type Rule, type RuleCode, type Violation } from './rules';
+export { money } from './money';
 export * from './schedule';
 export { slipsOf, type Slip } from './slips';
 export { standingOf, type Standing } from './standing';

@@ -3,6 +3,18 @@ import { bookingFields, type BookingFields } from '@core/api';
 import type { Fault } from '@core/day';
 import { readBookingList, type BookingListContext } from '@exchange/booking-list';
 import * as z from 'zod';
+import { documentCodec, type DocumentRow } from '../store/documents';
+
+/** What a list is read against: its bookings as they are stored, so that only the reading thread looks into them. */
+export interface ListSituation extends Omit<BookingListContext, 'bookings'> {
+  readonly bookings: readonly DocumentRow[];
+}
+
+const codec = documentCodec(bookingFields);
+
+export function contextOf({ bookings, ...names }: ListSituation): BookingListContext {
+  return { ...names, bookings: codec.readAll(bookings).good };
+}
 
 /** A booking as it is stored, its document encoded already. */
 export interface StoredBooking {

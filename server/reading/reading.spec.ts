@@ -42,4 +42,22 @@ describe('Files from outside', () => {
     const drives = server.store.bookings.list(DATE).flatMap(({ fields }) => fields.drives.map(({ id }) => id));
     expect(new Set(drives).size).toBe(501);
   });
+
+  it('of bookings are read again when somebody changes one meanwhile: nothing is lost, nothing stands twice', async () => {
+    const take = (csv: string) => server.http.post(`/api/days/${DATE}/bookings/import`).send({ csv });
+    await take('reference,name,arrives,drives\nR1,Guest 1,9:00,c4 x5').expect(200);
+    const [stored] = server.store.bookings.list(DATE);
+    const rows = server.store.bookings.rows;
+    let asked = 0;
+    spyOn(server.store.bookings, 'rows').and.callFake((date) => {
+      const before = rows(date);
+      if (asked++ === 0) server.store.bookings.change(DATE, stored!.id, 1, { ...stored!.fields, notes: 'by phone' });
+      return before;
+    });
+    const list = 'reference,name,arrives,drives\nR1,Guest 1,9:00,c4 x6\nR2,Guest 2,9:00,c4 x5';
+    expect((await take(list).expect(200)).body).toEqual({ added: 1, changed: 1, unchanged: 0, faulty: 0 });
+    expect(asked).toBe(2);
+    const [first, second] = server.store.bookings.list(DATE);
+    expect([first!.version, first!.fields.drives[0]!.laps, second!.fields.reference]).toEqual([3, 6, 'R2']);
+  });
 });

@@ -1,16 +1,16 @@
 import { parentPort } from 'node:worker_threads';
-import { readBookingList, type BookingList, type BookingListContext } from '@exchange/booking-list';
+import { readBookingList, type BookingList } from '@exchange/booking-list';
 import { readCircuit, type CircuitFormat } from '@exchange/circuit-import';
 import type { CircuitRead, CircuitReadOptions } from '@exchange/circuit-read';
 import { readRosterIcal, type RosterRead } from '@exchange/roster-ical';
 import { importPreview } from '@core/api';
 import * as z from 'zod';
-import { readBookingBatch, type BatchRead } from './booking-batch';
+import { contextOf, readBookingBatch, type BatchRead, type ListSituation } from './booking-batch';
 
 /** A file from outside, and what is to be known to read it. */
 export type ReadingOrder =
-  | { readonly kind: 'preview'; readonly text: string; readonly context: BookingListContext }
-  | { readonly kind: 'bookings'; readonly text: string; readonly context: BookingListContext }
+  | { readonly kind: 'preview'; readonly text: string; readonly situation: ListSituation }
+  | { readonly kind: 'bookings'; readonly text: string; readonly situation: ListSituation }
   | {
       readonly kind: 'circuit';
       readonly text: string;
@@ -33,11 +33,11 @@ export type ReadingReport =
 function read(order: ReadingOrder): Readings[keyof Readings] {
   switch (order.kind) {
     case 'preview': {
-      const list = readBookingList(order.text, order.context);
+      const list = readBookingList(order.text, contextOf(order.situation));
       return list.ok ? { ok: true, json: JSON.stringify(z.encode(importPreview, list.preview)) } : list;
     }
     case 'bookings':
-      return readBookingBatch(order.text, order.context);
+      return readBookingBatch(order.text, contextOf(order.situation));
     case 'circuit':
       return readCircuit(order.text, order.format, order.options);
     case 'roster':

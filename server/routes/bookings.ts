@@ -6,10 +6,13 @@ import type { JournalEntry } from '@core/journal';
 import type { Services } from '../services';
 import type { AddBooking, ChangeBooking } from '../store/bookings';
 import { conflict, notFound, Refusal } from '../problems';
-import { withUniqueDrives } from '../reading/booking-batch';
+import { withUniqueDrives, type ListSituation } from '../reading/booking-batch';
 import { readingThread } from '../reading/thread';
 import { EncodedReply, mount } from './mount';
 import { stale } from './records';
+
+/** A list is read so often when others change bookings while it is read. */
+const ROUNDS = 3;
 
 /** Bookings by hand and by list. */
 export function bookingRoutes({ store, room, hub }: Services): Router {
@@ -43,26 +46,32 @@ export function bookingRoutes({ store, room, hub }: Services): Router {
     return { cancelled: stored.fields.reference };
   });
   mount(router, contract.previewImport, async ({ params: { date }, body: { csv } }) => {
-    const read = await readingThread.read({ kind: 'preview', text: csv, context: namesOf(date) });
+    const read = await readingThread.read({ kind: 'preview', text: csv, situation: situationOf(date) });
     if (!read.ok) throw unreadable(read.faults);
     return new EncodedReply(read.json);
   });
   mount(router, contract.importBookings, async ({ params: { date }, body: { csv } }) => {
-    const read = await readingThread.read({ kind: 'bookings', text: csv, context: namesOf(date) });
-    if (!read.ok) throw unreadable(read.faults);
-    const { added, changed: changes, unchanged, faulty } = read.batch;
-    const full = store.bookings.takeIn(date, { added, changed: changes });
-    if (full) throw dayFull(full);
-    changed(date);
-    return { added: added.length, changed: changes.length, unchanged, faulty };
+    for (let round = 0; round < ROUNDS; round++) {
+      const situation = situationOf(date);
+      const read = await readingThread.read({ kind: 'bookings', text: csv, situation });
+      if (!read.ok) throw unreadable(read.faults);
+      const { added, changed: changes, unchanged, faulty } = read.batch;
+      const taken = store.bookings.takeIn(date, situation.bookings, { added, changed: changes });
+      if (taken === 'changedMeanwhile') continue;
+      if (taken !== 'taken') throw dayFull(taken);
+      changed(date);
+      return { added: added.length, changed: changes.length, unchanged, faulty };
+    }
+    throw conflict('The bookings change again and again while the list is read; try once more.');
   });
 
-  /** What the cells of a list may name. */
-  function namesOf(date: string) {
+  /** What a list is read against. */
+  function situationOf(date: string): ListSituation {
+    if (!store.days.has(date)) throw notFound(`event day ${date}`);
     return {
       cars: store.cars.list().map(({ id, fields }) => ({ id, name: fields.name, number: fields.number })),
       instructors: store.instructors.list().map(({ fields: { id, name } }) => ({ id, name })),
-      bookings: room.of(date).bookings,
+      bookings: store.bookings.rows(date),
     };
   }
 

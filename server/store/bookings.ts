@@ -88,15 +88,24 @@ export function bookingStore(db: Db) {
         const changed = update.run(fields.reference, codec.write(fields), date, id, version).changes;
         return changed === 0 ? { outcome: 'stale', current } : { outcome: 'changed', stored: get(date, id)! };
       }),
-    /** Takes in many at once, all or none; their references are known to be free and their versions to be current. */
-    takeIn: (date: string, { added, changed }: Pick<BookingBatch, 'added' | 'changed'>): DayFull | undefined =>
+    /** As they are stored. */
+    rows: (date: string): DocumentRow[] => ofDay.all(date),
+    /** Takes in many at once, all or none, if the day's bookings are still those against which they were made. */
+    takeIn: (
+      date: string,
+      against: readonly DocumentRow[],
+      { added, changed }: Pick<BookingBatch, 'added' | 'changed'>,
+    ): 'taken' | 'changedMeanwhile' | DayFull =>
       withinDay(date, () => {
+        if (versionsOf(ofDay.all(date)) !== versionsOf(against)) return 'changedMeanwhile';
         for (const { id, reference, document } of added) insert.run(id, date, reference, document);
         for (const { id, version, reference, document } of changed) update.run(reference, document, date, id, version);
-        return undefined;
+        return 'taken';
       }),
   };
 }
+
+const versionsOf = (rows: readonly DocumentRow[]) => rows.map(({ id, version }) => `${id} ${version}`).join();
 
 class OverFull extends Error {
   constructor(readonly day: DayFull) {

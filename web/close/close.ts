@@ -1,13 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { contract } from '@core/api';
-import type { CloseFigure } from '@core/closing';
+import { figureText, type CloseFigure } from '@core/closing';
 import { clockMinute, DAY_ENDS_S } from '@core/day';
 import { effectiveEntries } from '@core/journal';
 import { Button } from 'primeng/button';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import { money } from '../data/money';
 import { entryWords } from '../data/names';
 import { known, Unread } from '../shell/unread';
 
@@ -213,9 +212,7 @@ export class Close {
     if (this.data.record({ kind: 'dayClosed' })) this.data.say('The day is closed, and a backup is being made.');
   }
 
-  private text({ unit }: CloseFigure, value: number | undefined): string {
-    if (value === undefined) return '';
-    if (unit === 'money') return money(Math.round(value), this.currency());
-    return unit === '' ? `${Math.round(value)}` : `${value.toFixed(unit === 'h' ? 1 : 0)} ${unit}`;
+  private text(figure: CloseFigure, value: number | undefined): string {
+    return figureText(figure, value, this.currency());
   }
 }

@@ -1,13 +1,5 @@
 import type { BookingFields } from '@core/api';
-
-/** An amount in the venue's currency, without cents where there are none. */
-export function money(amount: number, currency: string): string {
-  return new Intl.NumberFormat('en', {
-    style: 'currency',
-    currency,
-    minimumFractionDigits: Number.isInteger(amount) ? 0 : 2,
-  }).format(amount);
-}
+import { money } from '@core/day';
 
 /** What a booking owes, in words: one without a price is not called paid. */
 export function dueWords(fields: Pick<BookingFields, 'price' | 'paid'> | undefined, currency: string): string {

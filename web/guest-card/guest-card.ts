@@ -2,14 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { analyseLaps, lapTexts } from '@core/coaching';
-import { clockMinute, wallClock } from '@core/day';
+import { clockMinute, money, wallClock } from '@core/day';
 import { lapsOwed, nextHold, progressOf } from '@core/journal';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { GuestBefore } from './guest-before';
 import { GuestPairings } from './guest-pairings';
 import { DayService } from '../data/day.service';
-import { balanceDue, money } from '../data/money';
+import { balanceDue } from '../data/money';
 import { BREAK_OFF_WORDS, entryWords, GUEST_STAGE_WORDS } from '../data/names';
 import { holdWords } from '../data/next-words';
 import { beadsOf } from '../drawing/bead-list';

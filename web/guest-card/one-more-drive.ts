@@ -1,14 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, model, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract, type OfferedPlace, type OfferedPlaces } from '@core/api';
-import { carMisfit, clockMinute } from '@core/day';
+import { carMisfit, clockMinute, money } from '@core/day';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputNumber } from 'primeng/inputnumber';
 import { MultiSelect } from 'primeng/multiselect';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import { money } from '../data/money';
 import { Who } from '../data/who';
 
 /** Laps that a guest has paid for and not driven, because the drive was broken off. */

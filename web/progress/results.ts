@@ -60,7 +60,7 @@ export class Results {
   protected readonly drives = computed(() => {
     const [result, context] = [this.result(), this.data.context()];
     if (!result || !context) return [];
-    return result.drives.map(({ drive, car, instructor, analysis, index, good, seen }) => ({
+    return result.drives.map(({ drive, car, instructor, analysis, index, good, workedOn }) => ({
       id: drive.drive.id,
       car,
       instructor,
@@ -73,7 +73,7 @@ export class Results {
           : `${Math.abs(analysis.gainS).toFixed(1)} s ${analysis.gainS >= 0 ? 'quicker' : 'slower'}, give or take ${(analysis.gainWithinS ?? 0).toFixed(1)}`,
       index: index && `${index.index.toFixed(3)} ± ${index.within.toFixed(3)}`,
       good,
-      seen: seen.map(({ fault }) => fault.name.toLowerCase()),
+      workedOn: workedOn.map(({ name }) => name.toLowerCase()),
     }));
   });
 

@@ -190,7 +190,7 @@ describe('The show on the big screen', () => {
     const { key, read, element } = await stage();
     await read();
     const navigate = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
-    await key('b');
+    await key('.');
     expect(element.querySelector('.stage.dark')).not.toBeNull();
     await key('.');
     expect(element.querySelector('.stage.dark')).toBeNull();

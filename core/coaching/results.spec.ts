@@ -1,0 +1,25 @@
+import { aDay, aGuest, aPlan, drive } from '../testing/small-day';
+import { writtenJournal } from '../testing/written-journal';
+import { guestResult, vocabularyOf } from '.';
+
+describe('What a guest takes home', () => {
+  it('says of a fault that it was worked on or that it is no longer, never both', () => {
+    const guest = aGuest({ drives: ['d1', 'd2'].map((id) => ({ id, cars: ['c1'], laps: 5 })) });
+    const plan = aPlan({ drives: [drive('10:00'), drive('11:00', { drive: 'd2' })] });
+    const it = writtenJournal(aDay({ guests: [guest] }), plan);
+    const driven = (id: string, seated: string, released: string, ...faults: string[]) => {
+      it.enter(seated, { kind: 'seated', drive: id, car: 'c1', instructor: 'i1' });
+      it.enter(released, { kind: 'released', drive: id });
+      it.enter(`${released}:50`, { kind: 'lapCounted', drive: id, source: 'hand' });
+      const marks = faults.map((fault) => ({ fault }));
+      it.enter(`${released.slice(0, 3)}20`, { kind: 'parked', drive: id });
+      it.enter(`${released.slice(0, 3)}21`, { kind: 'driveMarked', drive: id, marks });
+    };
+    driven('d1', '09:56', '10:00', 'rough', 'eyes-near');
+    driven('d2', '10:56', '11:00', 'rough');
+    const { drives, learned } = guestResult(it.context, it.state('12:00'), 'g1', vocabularyOf([]))!;
+    expect(drives.map(({ workedOn }) => workedOn.map(({ id }) => id))).toEqual([['rough'], ['rough']]);
+    expect(learned.length).toBe(1);
+    expect(learned[0]).toContain('no longer: ');
+  });
+});
