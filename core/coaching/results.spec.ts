@@ -1,5 +1,5 @@
 import { aDay, aGuest, aPlan, drive } from '../testing/small-day';
-import { writtenJournal } from '../testing/written-journal';
+import { writtenJournal, type EntryFields } from '../testing/written-journal';
 import { guestResult, vocabularyOf } from '.';
 
 describe('What a guest takes home', () => {
@@ -7,13 +7,18 @@ describe('What a guest takes home', () => {
     const guest = aGuest({ drives: ['d1', 'd2'].map((id) => ({ id, cars: ['c1'], laps: 5 })) });
     const plan = aPlan({ drives: [drive('10:00'), drive('11:00', { drive: 'd2' })] });
     const it = writtenJournal(aDay({ guests: [guest] }), plan);
+    const enter = (time: string, fields: EntryFields) => expect(it.enter(time, fields)).toMatch(/^entry/);
+    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const) {
+      enter('09:00', { kind, guest: 'g1' });
+    }
     const driven = (id: string, seated: string, released: string, ...faults: string[]) => {
-      it.enter(seated, { kind: 'seated', drive: id, car: 'c1', instructor: 'i1' });
-      it.enter(released, { kind: 'released', drive: id });
-      it.enter(`${released}:50`, { kind: 'lapCounted', drive: id, source: 'hand' });
+      enter(seated, { kind: 'seated', drive: id, car: 'c1', instructor: 'i1' });
+      enter(released, { kind: 'released', drive: id });
+      enter(`${released}:50`, { kind: 'lapCounted', drive: id, source: 'hand' });
       const marks = faults.map((fault) => ({ fault }));
-      it.enter(`${released.slice(0, 3)}20`, { kind: 'parked', drive: id });
-      it.enter(`${released.slice(0, 3)}21`, { kind: 'driveMarked', drive: id, marks });
+      enter(`${released.slice(0, 3)}20`, { kind: 'parked', drive: id });
+      enter(`${released.slice(0, 3)}21`, { kind: 'driveMarked', drive: id, marks });
+      enter(`${released.slice(0, 3)}30`, { kind: 'debriefed', drive: id });
     };
     driven('d1', '09:56', '10:00', 'rough', 'eyes-near');
     driven('d2', '10:56', '11:00', 'rough');
