@@ -1,4 +1,4 @@
-import { acceptProposal, expect, setClock, test } from './demo';
+import { acceptProposal, expect, keepsApplication, setClock, test } from './demo';
 
 test('the ribbon shows the day at another time, and nothing can be entered there', async ({ page }) => {
   await page.goto('/pit-exit');
@@ -67,6 +67,7 @@ test('entries made without network are kept, shown at once, and sent when it is 
   const before = Number(await laps());
   const entries = async () => (await (await page.request.get('/api/days/2027-05-22')).json()).journal.length as number;
   const stored = await entries();
+  await keepsApplication(page);
   await context.setOffline(true);
   await button.click();
   await expect.poll(laps).toBe(String(before + 1));
@@ -107,7 +108,7 @@ test('a held car leads to a new plan in which its drives have moved', async ({ p
   await page.getByLabel('Why?').fill('tyre cut');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('held: tyre cut')).toBeVisible();
-  await page.keyboard.press('.');
+  await page.keyboard.press('b');
   await page.getByRole('button', { name: 'Plan again' }).click();
   await acceptProposal(page);
   await expect(page.getByText(/\d+ drives planned/)).toBeVisible();
@@ -127,13 +128,14 @@ test('the demo clock pauses, speeds up and resets', async ({ page }) => {
   await page.getByRole('button', { name: 'Sixty times as fast' }).click();
   await expect.poll(async () => (await time.textContent())! > '11:11').toBe(true);
   await page.getByRole('button', { name: 'Reset' }).click();
+  await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(time).toHaveText(/^11:10:0/);
   await setClock(page, '11:10');
 });
 
 test('the day sheet and each instructor’s sheet come as PDF', async ({ page }) => {
   await page.goto('/crew');
-  const href = await page.getByRole('link', { name: 'Day sheet (PDF)' }).getAttribute('href');
+  const href = await page.getByRole('link', { name: 'Day sheet for the wall (PDF)' }).getAttribute('href');
   const sheet = await page.request.get(href!);
   expect(sheet.headers()['content-type']).toBe('application/pdf');
   const own = await page.getByRole('link', { name: 'Sheet of Anselm Holt as PDF' }).getAttribute('href');

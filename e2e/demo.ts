@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { setTimeout } from 'node:timers/promises';
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Browser, type Page } from '@playwright/test';
@@ -24,6 +25,8 @@ export const test = base.extend<object, { demo: string }>({
       }
       await use(url);
       server.kill();
+      // The folder is free once it has ended.
+      if (server.exitCode === null) await once(server, 'exit');
     },
     { scope: 'worker', timeout: 120_000 },
   ],

@@ -118,7 +118,7 @@ test('an all-stop is on every screen at once, and takes two steps back to green'
   await page.getByRole('button', { name: /^Let out/ }).click();
   await expect(page.getByText(/All-stop since 11:10: nobody is let out/).first()).toBeVisible();
   await hold(page, 'Hold: circuit is clear', page.getByRole('button', { name: 'Hold to go green' }));
-  await expect(other.getByText(/clear, says Manager/)).toBeVisible();
+  await expect(other.getByText(/clear, says Office/)).toBeVisible();
   await hold(page, 'Hold to go green', page.getByRole('button', { name: 'Hold to stop all' }));
   await expect(other.getByRole('alert')).toBeHidden();
   const { state } = await dayNow(page);

@@ -2,6 +2,7 @@ import { driveLapS } from '../day';
 import { median } from '../median';
 import { isSpoiled, type DayContext } from './context';
 import type { DriveState } from './day-state';
+import { markOf } from './lap-count';
 
 /** One lap of a drive, or several of which only the time together is known, as a crossing between them was not seen. */
 export interface TimedLap {
@@ -54,7 +55,10 @@ function ordinaryLapS(
   laps: readonly Omit<TimedLap, 'long'>[],
 ): number {
   const car = drive.car === undefined ? undefined : schedule.index.cars.get(drive.car);
-  const single = laps.filter((lap) => lap.laps === 1 && !lap.first && !lap.spoiled).map(({ lapS }) => lapS);
+  const measured = laps.filter((lap) => lap.laps === 1 && !lap.first && !lap.spoiled);
+  const sure = measured.filter(({ number }) => markOf(drive.count, number)?.as !== 'missed');
+  // Where the loop suspects a missed crossing in every lap, and often enough, the car is slow.
+  const single = (sure.length > 0 || measured.length < 3 ? sure : measured).map(({ lapS }) => lapS);
   if (single.length >= 3 || !car) return single.length > 0 ? median(single) : Infinity;
   const plannedS = driveLapS(day, car, drive.guest, drive.releasedS ?? 0);
   // A car that is slower than planned is not long on each of its laps.

@@ -76,8 +76,9 @@ export class ProposalPanel {
       else groups.set(key, { drive, names: [name], reason });
     }
     return [...groups.values()].map(({ drive, names, reason }) => {
-      const more = names.length > 3 ? ` and ${names.length - 3} more` : '';
-      return { drive, reason, who: `${[...new Set(names)].slice(0, 3).join(', ')}${more}` };
+      const people = [...new Set(names)];
+      const more = people.length > 3 ? ` and ${people.length - 3} more` : '';
+      return { drive, reason, who: `${people.slice(0, 3).join(', ')}${more}` };
     });
   });
   /** What would give a drive a place, by drive, as far as somebody has asked. */
@@ -93,6 +94,11 @@ export class ProposalPanel {
     const total = this.round(found.cost.total);
     return found.costBefore ? `${total} (${signed(found.cost.total - found.costBefore.total)})` : `${total}`;
   });
+
+  protected placesLeft(unplanned: number): string {
+    if (unplanned === 0) return 'Every drive has a place; looking for less waiting';
+    return unplanned === 1 ? '1 drive has no place yet' : `${unplanned} drives have no place yet`;
+  }
 
   /** Asks for single changes of the day that would give a drive of the proposal its place. */
   protected async wouldHelp(drive: string): Promise<void> {

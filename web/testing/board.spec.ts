@@ -1,35 +1,11 @@
-import { judgeOf, planFile, type Plan } from '@core/day';
-import type { Standpoint } from '@core/journal';
-import { acceptInPart, mendsFor } from '@core/planner';
+import { planFile } from '@core/day';
 import { aPlan, drive } from '@core/testing/small-day';
 import * as z from 'zod';
 import { Board } from '../board/board';
 import { Verdicts } from '../verdict/verdicts';
 import { show, type FakeDay, type Shown } from './fake-day';
 import { day, settle, theDay } from './two-drives';
-
-/** Checks plans at once and on this thread. */
-class VerdictsHere implements Pick<Verdicts, 'stand' | 'judge' | 'inPart' | 'mends'> {
-  private standpoint!: Standpoint;
-  stand(standpoint: Standpoint) {
-    this.standpoint = standpoint;
-    const { violations, cost } = this.judgement().verdict;
-    return Promise.resolve({ kind: 'stand' as const, id: 0, violations, cost: cost.total });
-  }
-  judge(plan: Plan) {
-    return Promise.resolve({ kind: 'judge' as const, id: 0, judgement: this.judgement().of(plan) });
-  }
-  inPart(proposal: Plan, chosen: ReadonlySet<string>) {
-    return Promise.resolve({ kind: 'part' as const, id: 0, outcome: acceptInPart(this.standpoint, proposal, chosen) });
-  }
-  mends({ day: known, from, repair }: Standpoint, id: string) {
-    return Promise.resolve(mendsFor(known, from.previous, id, repair));
-  }
-  private judgement() {
-    const { day, plan, repair } = this.standpoint;
-    return judgeOf(day, plan, repair);
-  }
-}
+import { VerdictsHere } from './verdicts-here';
 
 const PLANS = '/api/days/2027-05-22/plans';
 /** The server accepts what has been sent. */

@@ -19,6 +19,8 @@ import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { Subject } from 'rxjs';
 import { DayService, type NewEntry } from '../data/day.service';
+import { DeviceStorage } from '../data/device-storage';
+import { MemoryStorage } from './memory-storage';
 
 /** A day on screen without a server: entries are admitted by the same function, and kept. */
 export class FakeDay {
@@ -155,6 +157,21 @@ export interface Shown<T> {
   /** Lets replies come in and the screen follow. */
   readonly follow: () => Promise<void>;
   readonly http: HttpTestingController;
+}
+
+/** For a service by itself, on a fake day, with what the server says given by the test. */
+export function serveDay(day: FakeDay, providers: readonly Provider[] = []): HttpTestingController {
+  TestBed.configureTestingModule({
+    providers: [
+      provideZonelessChangeDetection(),
+      provideHttpClient(),
+      provideHttpClientTesting(),
+      { provide: DeviceStorage, useValue: new MemoryStorage() },
+      { provide: DayService, useValue: day },
+      ...providers,
+    ],
+  });
+  return TestBed.inject(HttpTestingController);
 }
 
 /** Shows a component on a fake day. */

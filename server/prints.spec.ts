@@ -1,0 +1,134 @@
+import Papa from 'papaparse';
+import { bookingBody, DATE, testServer, type TestServer } from './testing/test-server';
+
+const day = `/api/days/${DATE}`;
+
+describe('What is printed', () => {
+  let server: TestServer;
+  beforeEach(async () => {
+    server = testServer();
+    await server.http
+      .post(`${day}/bookings`)
+      .send(bookingBody({ price: 149, paid: 49 }))
+      .expect(201);
+  });
+  afterEach(() => server.close());
+  const pdf = async (path: string) => {
+    const { body, headers } = await server.http.get(path).expect(200).expect('content-type', 'application/pdf');
+    expect((body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
+    expect((body as Buffer).subarray(-6).toString()).toContain('%%EOF');
+    return /^inline; filename="([^"]+)"$/.exec(headers['content-disposition']!)![1]!;
+  };
+  const guest = () => server.store.bookings.list(DATE)[0]!.id;
+
+  it('for the wall and for the desk are two sheets of the plan that stands', async () => {
+    await server.http.get(`${day}/sheets/desk.pdf`).expect(409);
+    await server.plan();
+    expect(await pdf(`${day}/sheets/day.pdf`)).toBe(`day-${DATE}.pdf`);
+    expect(await pdf(`${day}/sheets/desk.pdf`)).toBe(`desk-${DATE}.pdf`);
+    expect(await pdf(`${day}/sheets/instructors/i4.pdf`)).toBe(`instructor-${DATE}.pdf`);
+  });
+
+  it('for a guest goes by a name that every file system takes', async () => {
+    const { fields, version, id } = server.store.bookings.list(DATE)[0]!;
+    server.store.bookings.change(DATE, id, version, { ...fields, name: 'Zoë "Mack" / O’Hara' });
+    const fresh = await server.http.get(`${day}/sheets/results/${guest()}.pdf`).expect(200);
+    expect(fresh.headers['content-disposition']).toMatch(/^inline; filename="[A-Za-z0-9-]+-2027-05-22\.pdf"$/);
+  });
+
+  it('takes letters that the type of the house lacks', async () => {
+    const body = bookingBody({
+      reference: 'A2',
+      name: 'Ящерица Łukasz 山',
+      drives: [{ id: 'A2-1', cars: ['c4'], laps: 5 }],
+    });
+    await server.http.post(`${day}/bookings`).send(body).expect(201);
+    await server.plan();
+    await pdf(`${day}/sheets/day.pdf`);
+  });
+
+  it('of a day, a guest or an instructor that there is not is not found, each in its own words', async () => {
+    await server.plan();
+    for (const [path, words] of [
+      ['/api/days/2027-01-01/sheets/day.pdf', 'event day 2027-01-01'],
+      ['/api/days/2027-01-01/sheets/close.pdf', 'event day 2027-01-01'],
+      ['/api/days/2027-01-01/sheets/close.csv', 'event day 2027-01-01'],
+      [`${day}/sheets/results/nobody.pdf`, 'guest "nobody"'],
+      [`${day}/sheets/instructors/nobody.pdf`, 'instructor "nobody"'],
+    ] as const) {
+      const { body } = await server.http.get(path).expect(404);
+      expect(body.detail).toContain(words);
+    }
+  });
+
+  it('at the close has the same figures as the screen, also as CSV', async () => {
+    await server.plan();
+    expect(await pdf(`${day}/sheets/close.pdf`)).toBe(`close-${DATE}.pdf`);
+    const { text, headers } = await server.http.get(`${day}/sheets/close.csv`).expect(200);
+    expect(headers['content-disposition']).toContain(`close-${DATE}.csv`);
+    const { data: rows, meta } = Papa.parse<Record<string, string>>(text.trim(), { header: true });
+    expect(meta.fields).toEqual(['figure', 'unit', 'today', 'planned', 'week_before']);
+    const { body } = await server.http.get(`${day}/close`).expect(200);
+    const figures = body.today.figures as { label: string; value: number }[];
+    expect(rows.map(({ figure }) => figure)).toEqual(figures.map(({ label }) => label));
+    for (const [place, { value }] of figures.entries()) expect(Number(rows[place]!['today'])).toBeCloseTo(value, 1);
+    expect(rows.filter(({ unit }) => unit === 'money').map(({ today }) => today)).toEqual(['49', '100']);
+  });
+});
+
+describe('Records of the venue', () => {
+  let server: TestServer;
+  beforeEach(() => (server = testServer()));
+  afterEach(() => server.close());
+
+  for (const [what, path, list] of [
+    ['car', '/api/cars', 'cars'],
+    ['instructor', '/api/instructors', 'instructors'],
+  ] as const) {
+    it(`of a ${what}: an id that is taken adds nothing and says so`, async () => {
+      const { body } = await server.http.get(path).expect(200);
+      const [first] = body[list];
+      const { body: refused } = await server.http
+        .post(path)
+        .send({ ...first.fields, name: 'Another' })
+        .expect(409);
+      expect(refused.detail).toBe(`There is a ${what} with the id "${first.id}" already.`);
+      const { body: after } = await server.http.get(path).expect(200);
+      expect(after).toEqual(body);
+    });
+
+    it(`of a ${what}: of two who change one, the second is told, with what stands now`, async () => {
+      const { body } = await server.http.get(path).expect(200);
+      const [first] = body[list];
+      const named = (name: string) => ({ version: first.version, fields: { ...first.fields, name } });
+      await server.http.put(`${path}/${first.id}`).send(named('By the first')).expect(200);
+      const { body: refused } = await server.http.put(`${path}/${first.id}`).send(named('By the second')).expect(409);
+      expect(refused.detail).toContain('Somebody else has changed By the second meanwhile');
+      expect([refused.current.version, refused.current.fields.name]).toEqual([first.version + 1, 'By the first']);
+    });
+
+    it(`of a ${what}: one that there is not cannot be changed, and a faulty one is refused by its place`, async () => {
+      const { body } = await server.http.get(path).expect(200);
+      const { fields, version } = body[list][0];
+      const { body: missing } = await server.http.put(`${path}/nobody`).send({ version, fields }).expect(404);
+      expect(missing.detail).toContain(`${what} "nobody"`);
+      const { body: faulty } = await server.http
+        .post(path)
+        .send({ ...fields, id: 'new', name: '' })
+        .expect(400);
+      expect(faulty.faults.map((fault: { path: string }) => fault.path)).toEqual(['name']);
+    });
+  }
+
+  it('are told to every screen, and the day goes by them at once', async () => {
+    const { body } = await server.http.get('/api/cars').expect(200);
+    const [car] = body.cars;
+    await server.http.get(day).expect(200);
+    await server.http
+      .put(`/api/cars/${car.id}`)
+      .send({ version: car.version, fields: { ...car.fields, name: 'Oskarra Eight' } })
+      .expect(200);
+    const { body: view } = await server.http.get(day).expect(200);
+    expect(view.day.cars.find(({ id }: { id: string }) => id === car.id).name).toBe('Oskarra Eight');
+  });
+});

@@ -1,0 +1,154 @@
+import type { HttpTestingController } from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
+import type { CarDay } from '@core/garage';
+import { serveDay } from '../testing/fake-day';
+import { theDay } from '../testing/two-drives';
+import { DeviceService } from './device.service';
+import { GarageService } from './garage.service';
+import { ManagerService } from './manager.service';
+
+const carDay = (date: string): CarDay => ({
+  date,
+  car: 'c1',
+  laps: 10,
+  km: 23,
+  onCircuitS: 800,
+  drives: 2,
+  guests: 2,
+  fuelL: 9,
+  lap: null,
+  services: [],
+  faults: [],
+  mended: [],
+});
+const device = (more: Record<string, unknown> = {}) => ({
+  id: 'loop',
+  name: 'Start loop',
+  kind: 'timing',
+  state: 'heard',
+  heardAt: '2027-05-22T08:00:00.000Z',
+  accepted: 3,
+  malformed: 0,
+  unsigned: 0,
+  replayed: 0,
+  unusable: 0,
+  lastRefusal: null,
+  ...more,
+});
+
+describe('What screens read beside the day', () => {
+  let http: HttpTestingController;
+  let data: ReturnType<typeof theDay>;
+  beforeEach(() => {
+    data = theDay();
+    http = serveDay(data);
+  });
+  afterEach(() => http.verify());
+  const lost = (url: string) => http.expectOne(url).error(new ProgressEvent('error'));
+
+  describe('of the garage', () => {
+    const URL = '/api/days/2027-05-22/garage';
+
+    it('are the days before this one; today is counted from the journal on screen', () => {
+      const garage = TestBed.inject(GarageService);
+      garage.refresh();
+      const crew = { date: '2027-05-21', instructor: 'i1', laps: 9, drives: 2, heldS: 1800, thereS: 28_800 };
+      http.expectOne(URL).flush({ days: [carDay('2027-05-21'), carDay('2027-05-22')], crew: [crew] });
+      expect(garage.earlier().map(({ date }) => date)).toEqual(['2027-05-21']);
+      expect(garage.crew().length).toBe(1);
+    });
+
+    it('stay what they were when they cannot be read again, and that is said until they can', () => {
+      const garage = TestBed.inject(GarageService);
+      garage.refresh();
+      http.expectOne(URL).flush({ days: [carDay('2027-05-21')], crew: [] });
+      garage.refresh();
+      lost(URL);
+      expect(garage.earlier().length).toBe(1);
+      expect(garage.failure()).toBeTruthy();
+      garage.refresh();
+      http.expectOne(URL).flush({ days: [], crew: [] });
+      expect(garage.failure()).toBeUndefined();
+    });
+
+    it('have pictures that are made smaller before they are sent', async () => {
+      const canvas = new OffscreenCanvas(2800, 700);
+      canvas.getContext('2d')!.fillRect(0, 0, 10, 10);
+      const sent: { url: string; type: string; width: number }[] = [];
+      spyOn(globalThis, 'fetch').and.callFake(async (url, init) => {
+        const body = init!.body as Blob;
+        const { width } = await createImageBitmap(body);
+        sent.push({ url: String(url), type: body.type, width });
+        return new Response('{}', { status: 201 });
+      });
+      const garage = TestBed.inject(GarageService);
+      expect(await garage.sendPhoto(await canvas.convertToBlob(), 'photo-0001')).toBe('photo-0001');
+      expect(sent).toEqual([{ url: '/api/photos/photo-0001', type: 'image/jpeg', width: 1400 }]);
+    });
+
+    it('have no picture where it is none or is refused: the fault is entered without', async () => {
+      const fetched = spyOn(globalThis, 'fetch').and.resolveTo(new Response('{}', { status: 413 }));
+      const garage = TestBed.inject(GarageService);
+      expect(await garage.sendPhoto(new Blob(['no picture'], { type: 'image/png' }), 'photo-0001')).toBeUndefined();
+      expect(fetched).not.toHaveBeenCalled();
+      const picture = new OffscreenCanvas(20, 20);
+      picture.getContext('2d')!.fillRect(0, 0, 1, 1);
+      expect(await garage.sendPhoto(await picture.convertToBlob(), 'photo-0001')).toBeUndefined();
+      expect(fetched).toHaveBeenCalledTimes(1);
+    });
+  });
+
+  describe('of the devices', () => {
+    it('are read at first and whenever one has spoken or fallen silent, and name who is silent', () => {
+      const devices = TestBed.inject(DeviceService);
+      http.expectOne('/api/devices').flush({ devices: [device()] });
+      expect(devices.silent()).toEqual([]);
+      data.devicesChanged.next();
+      http
+        .expectOne('/api/devices')
+        .flush({ devices: [device({ state: 'silent' }), device({ id: 'other', state: 'never' })] });
+      expect(devices.silent()).toEqual(['Start loop is silent']);
+    });
+
+    it('stay what they were while the server is away', () => {
+      const devices = TestBed.inject(DeviceService);
+      http.expectOne('/api/devices').flush({ devices: [device()] });
+      devices.refresh();
+      lost('/api/devices');
+      expect(devices.devices().length).toBe(1);
+    });
+  });
+
+  describe('of the manager', () => {
+    const door = (set: boolean, open: boolean) => ({ set, open });
+
+    it('is whether the door is open: the first code is set, later ones are entered', () => {
+      const manager = TestBed.inject(ManagerService);
+      manager.refresh();
+      http.expectOne({ method: 'GET', url: '/api/manager' }).flush(door(false, false));
+      manager.enter('larkmere').subscribe();
+      http.expectOne({ method: 'PUT', url: '/api/manager/code' }).flush(door(true, true));
+      expect(manager.door()).toEqual(door(true, true));
+      manager.leave();
+      http.expectOne({ method: 'DELETE' }).flush(door(true, false));
+      manager.enter('larkmere').subscribe();
+      const request = http.expectOne({ method: 'POST' });
+      expect(request.request.body).toEqual({ code: 'larkmere' });
+      request.flush(door(true, true));
+      expect(manager.door()?.open).toBeTrue();
+    });
+
+    it('stays shut where the code is wrong, in the server’s words', () => {
+      const manager = TestBed.inject(ManagerService);
+      manager.refresh();
+      http.expectOne('/api/manager').flush(door(true, false));
+      const errors: string[] = [];
+      manager.enter('guessed').subscribe({ error: ({ message }: Error) => errors.push(message) });
+      const detail = 'This is not the code.';
+      http
+        .expectOne({ method: 'POST' })
+        .flush({ type: 'about:blank', title: 'No', status: 403, detail }, { status: 403, statusText: 'Forbidden' });
+      expect([errors, manager.door()?.open]).toEqual([[detail], false]);
+    });
+  });
+});

@@ -1,0 +1,27 @@
+import { judgeOf, type Plan } from '@core/day';
+import type { Standpoint } from '@core/journal';
+import { acceptInPart, mendsFor } from '@core/planner';
+import type { Verdicts } from '../verdict/verdicts';
+
+/** Checks plans at once and on this thread. */
+export class VerdictsHere implements Pick<Verdicts, 'stand' | 'judge' | 'inPart' | 'mends'> {
+  private standpoint!: Standpoint;
+  stand(standpoint: Standpoint) {
+    this.standpoint = standpoint;
+    const { violations, cost } = this.judgement().verdict;
+    return Promise.resolve({ kind: 'stand' as const, id: 0, violations, cost: cost.total });
+  }
+  judge(plan: Plan) {
+    return Promise.resolve({ kind: 'judge' as const, id: 0, judgement: this.judgement().of(plan) });
+  }
+  inPart(proposal: Plan, chosen: ReadonlySet<string>) {
+    return Promise.resolve({ kind: 'part' as const, id: 0, outcome: acceptInPart(this.standpoint, proposal, chosen) });
+  }
+  mends({ day: known, from, repair }: Standpoint, id: string) {
+    return Promise.resolve(mendsFor(known, from.previous, id, repair));
+  }
+  private judgement() {
+    const { day, plan, repair } = this.standpoint;
+    return judgeOf(day, plan, repair);
+  }
+}
