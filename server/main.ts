@@ -13,6 +13,7 @@ import { openDatabase, type Db } from './database';
 import { prepareVenue } from './first-start';
 import { keepBackup } from './keeping/backup';
 import { CannotStart, startFault } from './keeping/faults';
+import { heldUntilOpen } from './keeping/held';
 import { lockFolder } from './keeping/lock';
 import { DATABASE_FILE, dataFolder, DEMO_ID, mayHoldDemo, portOf } from './keeping/settings';
 import { pruneStore } from './keeping/prune';
@@ -67,6 +68,8 @@ async function start(): Promise<void> {
   mkdirSync(folder, { recursive: true });
   const unlock = lockFolder(folder);
   const server: Server = tls ? createTlsServer(tls) : createServer();
+  const held = heldUntilOpen();
+  server.on('request', held.listener);
   await listening(server, port);
   const { port: ownPort } = server.address() as AddressInfo;
 
@@ -88,7 +91,7 @@ async function start(): Promise<void> {
   };
   const hosts = [host, ...(process.env['JOYLAP_HOSTS'] ?? '').split(',')];
   const { app, close } = createApp({ store, clock, webRoot, logger, hosts, backUp, ...(demo && { resetDemo }) });
-  server.on('request', app);
+  held.open(app);
   process.stdout.write(`Joy Lap is at ${tls ? 'https' : 'http'}://localhost:${ownPort}${demo ? ' (demo)' : ''}\n`);
 
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { contract, storedCar, storedInstructor, storedVenue } from '@core/api';
 import type { Services } from '../services';
-import { Refusal } from '../problems';
+import { conflict, Refusal } from '../problems';
 import { mount } from './mount';
 import { recordDesk, stale } from './records';
 
@@ -15,6 +15,8 @@ export function setupRoutes({ store, room, hub, clock, planJobs, devices, manage
 
   mount(router, contract.readVenue, () => store.venue.get()!);
   mount(router, contract.changeVenue, ({ body: { version, fields } }) => {
+    const twin = fields.sightingVehicles.find(({ id }) => store.cars.get(id));
+    if (twin) throw conflict(`A car has the id "${twin.id}" already; a sighting vehicle needs one of its own.`);
     const stored = store.venue.change(version, fields);
     if (!stored) throw stale('the rules', storedVenue, store.venue.get()!);
     changed();
@@ -23,7 +25,12 @@ export function setupRoutes({ store, room, hub, clock, planJobs, devices, manage
 
   const cars = recordDesk(store.cars, (id) => `car "${id}"`, storedCar, changed);
   mount(router, contract.listCars, () => ({ cars: store.cars.list() }));
-  mount(router, contract.addCar, ({ body }) => cars.add(body));
+  mount(router, contract.addCar, ({ body }) => {
+    if (store.venue.get()!.fields.sightingVehicles.some(({ id }) => id === body.id)) {
+      throw conflict(`A sighting vehicle has the id "${body.id}" already; a car needs one of its own.`);
+    }
+    return cars.add(body);
+  });
   mount(router, contract.changeCar, ({ params: { id }, body: { version, fields } }) =>
     cars.change(id, version, fields),
   );

@@ -15,6 +15,8 @@ import { DeviceStorage } from './device-storage';
 /** A stream that a test speaks through. */
 class FakeEventSource extends EventTarget {
   static last: FakeEventSource;
+  static readonly CLOSED = 2;
+  readyState = 1;
   closed = false;
   constructor(readonly url: string) {
     super();
@@ -181,6 +183,23 @@ describe('The day on screen', () => {
       expect([data.connected(), first.closed, FakeEventSource.last === first]).toEqual([false, true, false]);
       FakeEventSource.last.say('open');
       expect(data.connected()).toBeTrue();
+    } finally {
+      jasmine.clock().uninstall();
+    }
+  });
+
+  it('asks again soon for a stream that the server has refused, which no browser does by itself', () => {
+    jasmine.clock().install();
+    try {
+      opened();
+      const first = FakeEventSource.last;
+      first.say('error');
+      jasmine.clock().tick(5000);
+      expect(FakeEventSource.last).toBe(first);
+      first.readyState = FakeEventSource.CLOSED;
+      first.say('error');
+      jasmine.clock().tick(5000);
+      expect(FakeEventSource.last).not.toBe(first);
     } finally {
       jasmine.clock().uninstall();
     }

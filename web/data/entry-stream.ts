@@ -11,6 +11,8 @@ export type StreamEvent =
 
 /** The server gives a sign of life more often than this; a stream that is silent for so long is dead. */
 const SILENCE_MS = 25_000;
+/** A stream that the server refused is asked for again after this. */
+const RETRY_MS = 3000;
 
 /**
  * The live stream of a day. Each loss and return of the connection is told: where the browser sees it, where the device
@@ -28,7 +30,11 @@ export function entryStream(date: string): Observable<StreamEvent> {
         alive();
         subscriber.next({ kind: 'connection', open: true });
       });
-      source.addEventListener('error', lost);
+      source.addEventListener('error', () => {
+        lost();
+        // A browser tries again by itself where the connection broke, and never where the server refused.
+        if (source.readyState === EventSource.CLOSED) silentIn(RETRY_MS);
+      });
       source.addEventListener('heartbeat', alive);
       source.addEventListener('entry', ({ data }) => {
         alive();
@@ -48,10 +54,11 @@ export function entryStream(date: string): Observable<StreamEvent> {
       });
       alive();
     };
-    const alive = () => {
+    const silentIn = (ms: number) => {
       clearTimeout(silence);
-      silence = setTimeout(reconnect, SILENCE_MS);
+      silence = setTimeout(reconnect, ms);
     };
+    const alive = () => silentIn(SILENCE_MS);
     const lost = () => subscriber.next({ kind: 'connection', open: false });
     const reconnect = () => {
       lost();
