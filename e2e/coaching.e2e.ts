@@ -106,7 +106,9 @@ test('a guest who has been here before is known, linked and parted again, and er
   await expect(before.getByText('No earlier day is known')).toBeVisible();
   await before.getByRole('button', { name: 'Same as another guest' }).click();
   await page.getByRole('dialog').getByRole('searchbox').fill('E3-1');
-  await page.getByRole('button', { name: /^The same person as .* on 2027-05-19$/ }).click();
+  const found = page.getByRole('listitem').filter({ hasText: /E3-1\s+2027-05-19/ });
+  await found.getByRole('button', { name: /^The same person as/ }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
   await expect(before.getByText('2027-05-19', { exact: true })).toBeVisible();
   await before.getByRole('button', { name: /^Not the same person/ }).click();
   await expect(before.getByText('No earlier day is known')).toBeVisible();

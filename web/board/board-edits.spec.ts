@@ -187,6 +187,8 @@ describe('Changes by hand', () => {
 
   it('wait for the one before to be stored', async () => {
     void move(-60);
+    await settle();
+    await settle();
     expect(edits.begin('d2')).toBeFalse();
     expect(data.refused).toEqual(['The change before is still being stored. Try again in a moment.']);
     await taken();

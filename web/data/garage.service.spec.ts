@@ -130,7 +130,7 @@ describe('What screens read beside the day', () => {
       http.expectOne({ method: 'PUT', url: '/api/manager/code' }).flush(door(true, true));
       expect(manager.door()).toEqual(door(true, true));
       manager.leave();
-      http.expectOne({ method: 'DELETE' }).flush(door(true, false));
+      http.expectOne('/api/manager/close').flush(door(true, false));
       manager.enter('larkmere').subscribe();
       const request = http.expectOne({ method: 'POST' });
       expect(request.request.body).toEqual({ code: 'larkmere' });

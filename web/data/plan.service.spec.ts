@@ -119,7 +119,7 @@ describe('The search for a plan', () => {
     http.expectOne(`${PLANNING}/stop`).flush({ stopping: true });
     planning.drop();
     expect(planning.job()).toBeUndefined();
-    http.expectOne({ method: 'DELETE', url: PLANNING }).flush(...refusal('It is being accepted.'));
+    http.expectOne(`${PLANNING}/drop`).flush(...refusal('It is being accepted.'));
     expect(data.refused).toEqual(['It is being accepted.']);
   });
 
@@ -154,6 +154,7 @@ describe('The search for a plan', () => {
     });
     planning.repairOnceSent('c1 is held');
     http.expectOne(JOURNAL).flush(...refusal('It is held already.'));
+    expect(outbox.waiting()).toEqual([]);
     http.expectNone(PLANNING);
   });
 
