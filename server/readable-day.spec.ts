@@ -132,6 +132,13 @@ describe('A day', () => {
       ['cars', 'level'],
       ['crew', 'available[0].from'],
     ]);
+    expect(troubles.map(({ what }) => what)).toEqual([
+      'The page of rules has something wrong in it, which is left out',
+      'A car, Halyard GT (c4), cannot be read and is left out',
+      jasmine.stringMatching(
+        /^An instructor, [A-Z][a-z]+ [A-Z][a-z]+ \(i1\), has something wrong in it, which is left out$/,
+      ),
+    ]);
     await server.http.get('/api/venue').expect(200);
     await server.http.get('/api/clock').expect(200);
     // What mends it: the car entered anew, the rules saved.

@@ -22,7 +22,7 @@ const MENDS: Record<Place, string> = {
 };
 
 const WHAT: Record<Place, string> = {
-  rules: 'The rules of the venue',
+  rules: 'The page of rules',
   cars: 'A car',
   crew: 'An instructor',
   bookings: 'A booking',
@@ -32,17 +32,17 @@ const WHAT: Record<Place, string> = {
   journal: 'An entry of the journal',
 };
 
+/** Of these a venue has one, which needs no name. */
+const ONLY_ONE: ReadonlySet<Place> = new Set(['rules', 'circuit']);
+
 /** What is wrong with what a day is made from, each with its place and what mends it. */
 export function storedTroubles(store: Store, date: string): DayTrouble[] {
   const of = (place: Place, faults: readonly RowFault[]) =>
-    faults.map(({ id, path, message, setAside }) =>
-      trouble(
-        place,
-        `${WHAT[place]} (${id}) ${setAside ? 'cannot be read and is left out' : 'is read without what is wrong in it'}`,
-        path,
-        message,
-      ),
-    );
+    faults.map(({ id, name, path, message, setAside }) => {
+      const which = ONLY_ONE.has(place) ? '' : `, ${name === undefined ? id : `${name} (${id})`},`;
+      const became = setAside ? ' cannot be read and is left out' : ' has something wrong in it, which is left out';
+      return trouble(place, `${WHAT[place]}${which}${became}`, path, message);
+    });
   return [
     ...of('rules', store.venue.readAll().faults),
     ...of('cars', store.cars.readAll().faults),

@@ -24,6 +24,8 @@ export interface DocumentRow {
 /** What is wrong with a stored document, which an older or a damaged database may hold. */
 export interface RowFault extends Fault {
   readonly id: string;
+  /** What it is called, where that can be read. */
+  readonly name: string | undefined;
   /** The document as a whole is passed over; otherwise all but this place is used. */
   readonly setAside: boolean;
 }
@@ -44,15 +46,17 @@ export function documentCodec<S extends z.ZodType>(schema: S, fallback?: z.outpu
   const check = (document: unknown) => schema.safeParse(document) as z.ZodSafeParseResult<z.output<S>>;
   const instead = fallback === undefined ? {} : z.encode(schema, fallback);
   const readRow = ({ id, version, document }: DocumentRow): ReadRows<z.output<S>> => {
-    const read = mended(JSON.parse(document), check, instead);
+    const stored: unknown = JSON.parse(document);
+    const read = mended(stored, check, instead);
+    const name = nameOf(stored);
     if (!read) {
-      const [fault] = check(JSON.parse(document)).error!.issues;
+      const [fault] = check(stored).error!.issues;
       const path = fault!.path.map(String).join('.') || '(document)';
-      return { good: [], faults: [{ id, path, message: fault!.message, setAside: true }] };
+      return { good: [], faults: [{ id, name, path, message: fault!.message, setAside: true }] };
     }
     return {
       good: [{ id, version, fields: read.value }],
-      faults: read.faults.map((fault) => ({ ...fault, id, setAside: false })),
+      faults: read.faults.map((fault) => ({ ...fault, id, name, setAside: false })),
     };
   };
   return {
@@ -64,6 +68,11 @@ export function documentCodec<S extends z.ZodType>(schema: S, fallback?: z.outpu
     },
     write: (fields: z.output<S>): string => JSON.stringify(z.encode(schema, fields)),
   };
+}
+
+function nameOf(document: unknown): string | undefined {
+  const { name } = Object(document) as { name?: unknown };
+  return typeof name === 'string' ? name : undefined;
 }
 
 /** Small tables of documents in the order in which they were added: the fleet, the crew, the venue's own faults. */

@@ -25,7 +25,7 @@ const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly lab
       <details role="alert">
         <summary>
           {{ troubles().length === 1 ? 'Something in this day is' : troubles().length + ' things in this day are' }} at
-          fault and left out: {{ troubles()[0]!.what }}
+          fault. {{ troubles()[0]!.what }}
         </summary>
         <ul>
           @for (it of troubles(); track it.path + it.what) {
