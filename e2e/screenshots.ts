@@ -92,7 +92,9 @@ for (const [name, path, size] of reckoned) {
   test(`${name}, once all is reckoned`, async ({ page }) => {
     if (size) await page.setViewportSize(size);
     await page.goto(path);
-    await page.waitForTimeout(5000);
+    await page.waitForTimeout(3000);
+    await expect(page.getByText('Reckoning…')).toBeHidden();
+    await page.waitForTimeout(500);
     await page.screenshot({ path: `${FOLDER}/${name}.png` });
   });
 }

@@ -215,11 +215,11 @@ export class Board {
     const { judgement } = trial;
     const [only] = trial.drives;
     const planned = trial.plan.drives.find(({ drive }) => drive === only);
-    const { cars, instructors } = context.schedule.index;
+    const { instructors } = context.schedule.index;
     const where =
       trial.drives.size > 1 || !planned
         ? `${trial.drives.size} drives`
-        : `${clockMinute(planned.release)}, ${cars.get(planned.car)?.name}, with ${instructors.get(planned.instructor)?.name}`;
+        : `${clockMinute(planned.release)}, ${carLabel(this.data.view(), planned.car)}, with ${instructors.get(planned.instructor)?.name}`;
     const broken = judgement.broken[0];
     const more = judgement.broken.length - 1;
     return {

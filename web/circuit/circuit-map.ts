@@ -43,7 +43,7 @@ export interface MapMove {
 }
 
 const MARGIN = 0.06;
-const QUIET_MARGIN = 0.2;
+const QUIET_MARGIN = 0.28;
 const MOST_ZOOM = 24;
 /** A key moves what is chosen by so much, with Shift by ten times that, metres. */
 const NUDGE_M = 0.5;

@@ -61,6 +61,11 @@ export class SetOut {
     });
   });
   protected readonly left = computed(() => this.rows().filter(({ done }) => !done).length);
+  protected readonly toLookAt = computed(() => {
+    if (!this.circuit.study()) return 'Where the cones stand is being reckoned…';
+    if (this.cones().length === 0) return 'No cones stand on this circuit';
+    return this.left() === 0 ? 'All cones looked at' : `${this.left()} of ${this.cones().length} to look at`;
+  });
   protected readonly load = computed(() => {
     const plan = this.circuit.study()?.cones;
     return plan ? loadOf(plan) : [];

@@ -7,7 +7,7 @@ import { effectiveEntries } from '@core/journal';
 import { Button } from 'primeng/button';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import { entryWords } from '../data/names';
+import { carLabel, entryWords } from '../data/names';
 import { known, Unread } from '../shell/unread';
 
 const MOST_SHOWN = 200;
@@ -197,7 +197,7 @@ export class Close {
         who: [
           'drive' in entry ? context?.schedule.index.drives.get(entry.drive)?.guest.name : undefined,
           'guest' in entry && entry.guest ? context?.schedule.index.guests.get(entry.guest)?.name : undefined,
-          'car' in entry ? (context?.schedule.index.cars.get(entry.car)?.name ?? entry.car) : undefined,
+          'car' in entry ? carLabel(this.data.view(), entry.car) : undefined,
         ]
           .filter(Boolean)
           .join(', '),

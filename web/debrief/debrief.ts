@@ -175,7 +175,7 @@ export class Debrief {
           gain: gain !== undefined && gain > 0 ? gain.toFixed(1) : undefined,
           marked: drive.marked.length > 0,
           thing: oneThing(drivenBy(state, drive.guest.id).map((one) => seenFaults(one, this.data.vocabulary()))),
-          next: holdWords(nextHold(context, state, drive.guest.id), this.data.stalls()),
+          next: holdWords(nextHold(context, state, drive.guest.id), this.data.view(), this.data.stalls()),
         };
       });
   }

@@ -4,7 +4,7 @@ import { nextHold, stationOf, type GuestState } from '@core/journal';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
 import { balanceDue, dueWords } from '../data/money';
-import { GUEST_STAGE_WORDS } from '../data/names';
+import { carLabel, GUEST_STAGE_WORDS } from '../data/names';
 import { holdWords } from '../data/next-words';
 
 /** Who is at the desk to finish, who is still out, and what each has next. */
@@ -143,12 +143,9 @@ export class Desk {
       recording,
       where: GUEST_STAGE_WORDS[stage],
       drives: guest.drives
-        .map(({ id, laps }) => {
-          const car = state.drives.get(id)?.car ?? '';
-          return `${context.schedule.index.cars.get(car)?.name ?? car}, ${laps} laps`;
-        })
+        .map(({ id, laps }) => `${carLabel(this.data.view(), state.drives.get(id)?.car ?? '')}, ${laps} laps`)
         .join(' · '),
-      next: holdWords(next, this.data.stalls()),
+      next: holdWords(next, this.data.view(), this.data.stalls()),
       nextS: next?.startS ?? Infinity,
       due: dueWords(fields, this.currency()),
       owes: due > 0,

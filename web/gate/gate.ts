@@ -103,7 +103,7 @@ export class Gate {
           guest.arrivedS === undefined && booking && booking.fields.arrives < guest.guest.arrives
             ? `late, booked for ${clockMinute(booking.fields.arrives)}`
             : undefined,
-        next: holdWords(nextHold(context, state, guest.guest.id)),
+        next: holdWords(nextHold(context, state, guest.guest.id), this.data.view()),
         lateMin: guest.arrivedS === undefined && !guest.gone ? Math.floor((state.timeS - guest.guest.arrives) / 60) : 0,
         cars: [...new Set(guest.guest.drives.flatMap(({ cars }) => cars.map((id) => carLabel(this.data.view(), id))))],
         warning: context.schedule.plan.unplanned.find(({ drive }) => guest.guest.drives.some(({ id }) => id === drive))

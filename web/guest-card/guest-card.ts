@@ -44,7 +44,7 @@ export class GuestCard {
   });
   protected readonly next = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
-    return context && state ? holdWords(nextHold(context, state, this.id()), this.data.stalls()) : '';
+    return context && state ? holdWords(nextHold(context, state, this.id()), this.data.view(), this.data.stalls()) : '';
   });
   protected readonly facts = computed(() => {
     const fields = this.fields();
