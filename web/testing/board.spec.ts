@@ -45,7 +45,7 @@ describe('A drive on the board', () => {
     const { key, verdict, text, accept } = await board(theDay());
     await key('d1', 'm');
     for (let minutes = 0; minutes < 3; minutes++) await key('d1', 'ArrowRight');
-    expect(verdict()).toContain('10:03, Dunnock Cup, with Anselm Holt');
+    expect(verdict()).toContain('10:03, 1 Dunnock Cup, with Anselm Holt');
     expect(verdict()).toContain('Allowed.');
     await key('d1', 'Enter');
     const { plan: sent, despiteRules, base, reason } = accept();

@@ -276,11 +276,6 @@ export class ReleaseScan {
   }
 }
 
-/** Shift until the circuit allows a release, for one that is asked about alone. */
-export function circuitShift(timetable: Timetable, releaseS: number, trackS: number): number {
-  return new ReleaseScan(timetable, trackS).next(releaseS) - releaseS;
-}
-
 /** Stretch of starts that one guest allows between two of the guest's holds. */
 export interface GuestGap {
   /** Hold before and after; undefined at the ends of the day. */
