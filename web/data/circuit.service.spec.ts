@@ -61,7 +61,7 @@ describe('The circuit as it is edited', () => {
     const first = save();
     expect(first.request.request.body.version).toBe(0);
     first.request.flush({ version: 1, circuit: first.request.request.body.circuit });
-    expect([first.told, circuit.changed()]).toEqual([['version 1'], true]);
+    expect([first.told, circuit.changed()]).toEqual([['version 1'], false]);
     stored(7, LOOP);
     circuit.change(named('again'));
     expect(save().request.request.body.version).toBe(7);

@@ -1,4 +1,4 @@
-import { Component, DestroyRef } from '@angular/core';
+import { Component, createEnvironmentInjector, EnvironmentInjector, runInInjectionContext } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { RouterTestingHarness } from '@angular/router/testing';
@@ -181,11 +181,8 @@ describe('A screen that must stay on', () => {
       .and.callFake(async () => ({ release: async () => released.push(`${request.calls.count()}`) }));
     spyOnProperty(navigator, 'wakeLock').and.returnValue({ request } as unknown as WakeLock);
     const visible = spyOnProperty(document, 'visibilityState').and.returnValue('visible');
-    const leaving: (() => void)[] = [];
-    TestBed.configureTestingModule({
-      providers: [{ provide: DestroyRef, useValue: { onDestroy: (done: () => void) => leaving.push(done) } }],
-    });
-    TestBed.runInInjectionContext(() => keepScreenOn());
+    const component = createEnvironmentInjector([], TestBed.inject(EnvironmentInjector));
+    runInInjectionContext(component, keepScreenOn);
     expect(request).toHaveBeenCalledOnceWith('screen');
     visible.and.returnValue('hidden');
     document.dispatchEvent(new Event('visibilitychange'));
@@ -193,7 +190,7 @@ describe('A screen that must stay on', () => {
     visible.and.returnValue('visible');
     document.dispatchEvent(new Event('visibilitychange'));
     expect(request).toHaveBeenCalledTimes(2);
-    for (const leave of leaving) leave();
+    component.destroy();
     document.dispatchEvent(new Event('visibilitychange'));
     await Promise.resolve();
     await Promise.resolve();
