@@ -33,6 +33,16 @@ function harmIn(text: string): Fault | undefined {
   return undefined;
 }
 
+/** What the text holds, or why it cannot be read: the parser sees faults that the validator passes over. */
+function parse(text: string): Record<string, unknown> | string {
+  const parser = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '@', processEntities: false });
+  try {
+    return parser.parse(text) as Record<string, unknown>;
+  } catch (error) {
+    return (error as Error).message;
+  }
+}
+
 /**
  * Reads a circuit from a receiver's track (GPX 1.1): laps are cut at the start line, smoothed, aligned by distance and
  * averaged. A lap time from such a line is good to a few per cent.
@@ -42,9 +52,8 @@ export function readCircuitGpx(text: string, { width, start }: CircuitReadOption
   if (harm) return failed([harm]);
   const valid = XMLValidator.validate(text);
   if (valid !== true) return failed([{ path: `line ${valid.err.line}`, message: `not XML: ${valid.err.msg}` }]);
-  const parsed = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '@', processEntities: false }).parse(
-    text,
-  ) as Record<string, unknown>;
+  const parsed = parse(text);
+  if (typeof parsed === 'string') return failed([{ path: 'gpx', message: `not XML: ${parsed}` }]);
   const gpx = (parsed['gpx'] ?? {}) as Record<string, unknown>;
   const tracks = list(gpx['trk']) as Record<string, unknown>[];
   if (tracks.length !== 1) {
