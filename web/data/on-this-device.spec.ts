@@ -1,4 +1,10 @@
-import { Component, createEnvironmentInjector, EnvironmentInjector, runInInjectionContext } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  createEnvironmentInjector,
+  EnvironmentInjector,
+  runInInjectionContext,
+} from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { RouterTestingHarness } from '@angular/router/testing';
@@ -198,7 +204,7 @@ describe('A screen that must stay on', () => {
   });
 });
 
-@Component({ selector: 'jl-asked', template: 'asked' })
+@Component({ selector: 'jl-asked', changeDetection: ChangeDetectionStrategy.OnPush, template: 'asked' })
 class Asked {
   static readonly did: string[] = [];
   constructor() {
