@@ -1,66 +1,62 @@
 import { once } from 'node:events';
-import { createServer } from 'node:http';
+import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { setTimeout } from 'node:timers/promises';
 import { heldUntilOpen } from './held';
 
 describe('A server that listens before its data are open', () => {
-  it('lets requests wait, and answers each once they are, with its body', async () => {
-    const { listener, open } = heldUntilOpen();
-    const server = createServer(listener);
+  let server: Server;
+  let url: string;
+  let open: ReturnType<typeof heldUntilOpen>['open'];
+  beforeEach(async () => {
+    const held = heldUntilOpen();
+    open = held.open;
+    server = createServer(held.listener);
     server.listen(0, '127.0.0.1');
     await once(server, 'listening');
-    const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-    try {
-      let answered = 0;
-      const ask = async (n: number) => {
-        const reply = await (await fetch(`${url}/${n}`, { method: 'POST', body: `body ${n}` })).text();
-        answered++;
-        return reply;
-      };
-      const early = [1, 2, 3].map(ask);
-      await setTimeout(100);
-      expect(answered).toBe(0);
-      open(async (request, response) => {
-        let body = '';
-        for await (const chunk of request) body += String(chunk);
-        response.end(`${request.url}: ${body}`);
-      });
-      expect(await Promise.all(early)).toEqual(['/1: body 1', '/2: body 2', '/3: body 3']);
-      expect(await ask(4)).toBe('/4: body 4');
-    } finally {
-      server.closeAllConnections();
-      server.close();
-    }
+    url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  });
+  afterEach(() => {
+    server.closeAllConnections();
+    server.close();
+  });
+
+  it('lets requests wait, and answers each once they are, with its body', async () => {
+    let answered = 0;
+    const ask = async (n: number) => {
+      const reply = await (await fetch(`${url}/${n}`, { method: 'POST', body: `body ${n}` })).text();
+      answered++;
+      return reply;
+    };
+    const early = [1, 2, 3].map(ask);
+    await setTimeout(100);
+    expect(answered).toBe(0);
+    open(async (request, response) => {
+      let body = '';
+      for await (const chunk of request) body += String(chunk);
+      response.end(`${request.url}: ${body}`);
+    });
+    expect(await Promise.all(early)).toEqual(['/1: body 1', '/2: body 2', '/3: body 3']);
+    expect(await ask(4)).toBe('/4: body 4');
   });
 
   it('does not answer who has gone meanwhile, and tells who is one too many to come again', async () => {
-    const { listener, open } = heldUntilOpen();
-    const server = createServer(listener);
-    server.listen(0, '127.0.0.1');
-    await once(server, 'listening');
-    const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-    try {
-      const gone = new AbortController();
-      const left = fetch(`${url}/gone`, { signal: gone.signal }).catch(() => 'gone');
-      const others = Array.from({ length: 499 }, (_, n) => fetch(`${url}/${n}`));
-      await setTimeout(300);
-      const { status, headers } = await fetch(`${url}/late`);
-      expect([status, headers.get('retry-after')]).toEqual([503, '2']);
-      gone.abort();
-      await left;
-      await setTimeout(100);
-      const asked: string[] = [];
-      open((request, response) => {
-        asked.push(request.url!);
-        response.end();
-      });
-      await Promise.all(others);
-      expect(asked.length).toBe(499);
-      expect(asked).not.toContain('/gone');
-    } finally {
-      server.closeAllConnections();
-      server.close();
-    }
+    const gone = new AbortController();
+    const left = fetch(`${url}/gone`, { signal: gone.signal }).catch(() => 'gone');
+    const others = Array.from({ length: 499 }, (_, n) => fetch(`${url}/${n}`));
+    await setTimeout(300);
+    const { status, headers } = await fetch(`${url}/late`);
+    expect([status, headers.get('retry-after')]).toEqual([503, '2']);
+    gone.abort();
+    await left;
+    await setTimeout(100);
+    const asked: string[] = [];
+    open((request, response) => {
+      asked.push(request.url!);
+      response.end();
+    });
+    await Promise.all(others);
+    expect(asked.length).toBe(499);
+    expect(asked).not.toContain('/gone');
   });
 });

@@ -31,7 +31,8 @@ import { LoadChart } from './load-chart';
 import { PlansPanel } from './plans-panel';
 import { ProposalPanel } from './proposal-panel';
 import { ToSolvePanel, type LeftOut } from './to-solve-panel';
-import { WhatHappened, type Happening } from './what-happened';
+import type { Happening } from './happenings';
+import { WhatHappened } from './what-happened';
 import { WhatMatters } from './what-matters';
 
 type Zoom = 'day' | '3h' | '1h';

@@ -8,52 +8,7 @@ import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { DayService, type NewEntry } from '../data/day.service';
 import { PlanService } from '../data/plan.service';
-
-export type Happening = 'car' | 'instructor' | 'late' | 'gone' | 'closed' | 'condition' | 'behind';
-
-/** What can have happened, and which further fields it asks for; each may be left empty but those that are needed. */
-const EVENTS: readonly {
-  readonly event: Happening;
-  readonly label: string;
-  readonly icon: string;
-  /** From when it holds; now where it is left empty. */
-  readonly from?: string;
-  /** Until when, or when somebody comes. */
-  readonly until?: string;
-  /** Minutes that are offered with one click, before others are typed. */
-  readonly minutes?: { readonly label: string; readonly offered: readonly number[] };
-}[] = [
-  { event: 'car', label: 'Car withdrawn', icon: 'pi pi-car', until: 'Back at, if somebody knows' },
-  {
-    event: 'instructor',
-    label: 'Instructor away',
-    icon: 'pi pi-user-minus',
-    from: 'From, now if empty',
-    until: 'Back at, if somebody knows',
-  },
-  {
-    event: 'late',
-    label: 'Guest late',
-    icon: 'pi pi-clock',
-    until: 'Or expected at',
-    minutes: { label: 'Expected later by', offered: [15, 30, 60] },
-  },
-  { event: 'gone', label: 'Guest gone', icon: 'pi pi-sign-out' },
-  {
-    event: 'closed',
-    label: 'Circuit closed',
-    icon: 'pi pi-ban',
-    from: 'From, now if empty',
-    minutes: { label: 'For', offered: [15, 30, 60] },
-  },
-  { event: 'condition', label: 'Condition changed', icon: 'pi pi-cloud', from: 'From, now if empty' },
-  {
-    event: 'behind',
-    label: 'Running late',
-    icon: 'pi pi-hourglass',
-    minutes: { label: 'By', offered: [5, 10, 15, 20] },
-  },
-];
+import { HAPPENINGS, type Happening } from './happenings';
 
 const CONDITIONS = [
   { name: 'dry', paceFactor: 1 },
@@ -94,7 +49,7 @@ export class WhatHappened {
   readonly open = model(false);
   /** What it opens with, where somebody has chosen that elsewhere. */
   readonly event = model<Happening | undefined>();
-  protected readonly events = EVENTS;
+  protected readonly events = HAPPENINGS;
   protected readonly conditions = CONDITIONS;
   protected readonly subject = signal<string | undefined>(undefined);
   protected readonly from = signal('');
@@ -102,7 +57,7 @@ export class WhatHappened {
   protected readonly ownMinutes = signal<number | null>(null);
   protected readonly ownName = signal('');
   protected readonly ownFactor = signal<number | null>(null);
-  protected readonly asks = computed(() => EVENTS.find(({ event }) => event === this.event()));
+  protected readonly asks = computed(() => HAPPENINGS.find(({ event }) => event === this.event()));
 
   /** Who or what it may have happened to. */
   protected readonly subjects = computed(() => {

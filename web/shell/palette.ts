@@ -28,6 +28,7 @@ import { focusOnceThere } from '../forms/focus';
 import { askFor } from './requests';
 import { PLACES } from './rooms';
 import { ThemeChoice } from './theme-choice';
+import { HAPPENINGS } from '../board/happenings';
 
 /** Something that the palette can find or do. */
 export interface Command {
@@ -40,16 +41,6 @@ export interface Command {
 }
 
 const MOST_SHOWN = 12;
-
-const HAPPENINGS = [
-  { event: 'car', label: 'Car withdrawn', words: 'hold' },
-  { event: 'instructor', label: 'Instructor away', words: 'ill absent' },
-  { event: 'late', label: 'Guest late', words: 'delay' },
-  { event: 'gone', label: 'Guest gone', words: 'left no-show' },
-  { event: 'closed', label: 'Circuit closed', words: 'closure' },
-  { event: 'condition', label: 'Condition changed', words: 'wet damp dry rain weather' },
-  { event: 'behind', label: 'Running late', words: 'delay behind' },
-] as const;
 
 @Directive({
   selector: '[jlPaletteOption]',
