@@ -1,11 +1,15 @@
 import {
   DAY_S,
+  emptyPlan,
   indexDay,
   layOutBriefing,
   layOutDrive,
   layOutSighting,
+  standingOf,
+  withoutWindows,
   type Car,
   type Day,
+  type Interval,
   type Plan,
   type PlannedDrive,
   type Repair,
@@ -26,20 +30,13 @@ const SEATING_GRACE_S = 10 * 60;
  * has seen the circuit outside the plan need not be again.
  */
 export function dayAsItIs(day: Day, previous: Plan | undefined, state: DayState): Day {
-  const known = withoutWhoIsGone(day, previous, state);
-  return previous ? allowingWhatHasBegun(known, withDelays(day, previous, state), state) : known;
+  const known = withoutWhoIsGone(day, state);
+  const seen = withoutUnknown(known, withDelays(day, previous ?? emptyPlan(day.date), state));
+  return withWhatWasSeen(allowingWhatHasBegun(known, seen, state), seen, state);
 }
 
-function withoutWhoIsGone(day: Day, previous: Plan | undefined, state: DayState): Day {
+function withoutWhoIsGone(day: Day, state: DayState): Day {
   const nowS = state.timeS;
-  const planned = {
-    briefing: new Set(previous?.briefings.filter(({ start }) => start < nowS).flatMap(({ guests }) => guests)),
-    sighting: new Set(
-      previous?.sightings
-        .filter(({ release }) => release - day.rules.sighting.setUpS < nowS)
-        .flatMap(({ guests }) => guests),
-    ),
-  };
   /** The windows before now, and those from the return on, if one is expected. */
   const away = (windows: readonly TimeWindow[], backS = Infinity): TimeWindow[] => [
     ...windows.filter(({ from }) => from < nowS).map(({ from, to }) => ({ from, to: Math.min(to, nowS) })),
@@ -57,8 +54,6 @@ function withoutWhoIsGone(day: Day, previous: Plan | undefined, state: DayState)
         {
           ...guest,
           arrives: late ? nowS + LATE_GRACE_S : Math.min(guest.arrives, now.arrivedS ?? guest.arrives),
-          briefed: guest.briefed || (now.briefed && !planned.briefing.has(guest.id)),
-          sighted: guest.sighted || (now.sighted && !planned.sighting.has(guest.id)),
         },
       ];
     }),
@@ -78,29 +73,56 @@ function withoutWhoIsGone(day: Day, previous: Plan | undefined, state: DayState)
 
 /**
  * The day as it must be for what has begun: a drive whose guest has sat down goes on in its car, with its instructor, to
- * its end, whatever was held, closed or changed since. It stays what it was and is never planned anew.
+ * its end, whatever was held, closed or changed since, and so do a class and a run in which somebody was. It stays what
+ * it was and is never planned anew.
  */
 function allowingWhatHasBegun(known: Day, seen: Plan, state: DayState): Day {
   const index = indexDay(known);
-  const begun = seen.drives.filter(({ drive }) => (state.drives.get(drive)?.stage ?? 'planned') !== 'planned');
-  if (begun.length === 0) return known;
-  const holds = begun.map((planned) => layOutDrive(known, index, planned));
-  const during = (own: (hold: (typeof holds)[number]) => boolean): TimeWindow[] =>
-    holds.filter(own).map(({ startS, endS }) => ({ from: startS, to: Math.max(startS + 1, endS) }));
-  const ids = new Set(begun.map(({ drive }) => drive));
+  const begun = (id: string) => hasBegun(state, id);
+  const there = (what: 'class' | 'sighting') => (id: string) => wasThere(state, id, what);
+  const drives = seen.drives.filter(({ drive }) => begun(drive)).map((planned) => layOutDrive(known, index, planned));
+  const runs = seen.sightings
+    .filter(({ guests }) => guests.some(there('sighting')))
+    .map((sighting) => layOutSighting(known, index, sighting));
+  const classes = seen.briefings
+    .filter(({ guests }) => guests.some(there('class')))
+    .map((briefing) => layOutBriefing(known, index, briefing));
+  const all = [...drives, ...runs, ...classes].filter(({ startS }) => startS < state.timeS);
+  if (all.length === 0) return known;
+  const during = (holds: readonly Interval[]): TimeWindow[] =>
+    holds.map(({ startS, endS }) => ({ from: startS, to: Math.max(startS + 1, endS) }));
+  const more = <T extends { readonly available: readonly TimeWindow[] }>(thing: T, holds: readonly Interval[]): T =>
+    holds.length > 0 ? { ...thing, available: [...thing.available, ...during(holds)] } : thing;
+  const onTheCircuit = [...drives, ...runs].map(({ releaseS, trackEndS }) => ({ from: releaseS, to: trackEndS }));
   return {
     ...known,
-    opens: Math.min(known.opens, ...holds.map(({ startS }) => Math.max(0, startS))),
-    cars: known.cars.map((car) => ({
-      ...car,
-      available: [...car.available, ...during(({ planned }) => planned.car === car.id)],
-    })),
-    instructors: known.instructors.map((instructor) => ({
-      ...instructor,
-      available: [...instructor.available, ...during(({ planned }) => planned.instructor === instructor.id)],
-    })),
+    opens: Math.min(known.opens, ...all.map(({ startS }) => Math.max(0, startS))),
+    circuit: {
+      ...known.circuit,
+      closures: known.circuit.closures.flatMap((closure) =>
+        withoutWindows([closure], onTheCircuit).map((window) => ({ ...closure, ...window })),
+      ),
+    },
+    cars: known.cars.map((car) =>
+      more(
+        car,
+        drives.filter(({ planned }) => planned.car === car.id),
+      ),
+    ),
+    sightingVehicles: known.sightingVehicles.map((vehicle) =>
+      more(
+        vehicle,
+        runs.filter(({ sighting }) => sighting.vehicle === vehicle.id),
+      ),
+    ),
+    instructors: known.instructors.map((instructor) =>
+      more(
+        instructor,
+        all.filter((hold) => hold.instructor?.id === instructor.id),
+      ),
+    ),
     guests: known.guests.map((guest) => {
-      const own = during(({ guests }) => guests[0]?.id === guest.id);
+      const own = during(all.filter(({ guests }) => guests.some(({ id }) => id === guest.id)));
       if (own.length === 0) return guest;
       const [fromS, toS] = [Math.min(...own.map(({ from }) => from)), Math.max(...own.map(({ to }) => to))];
       const { leavesBy } = guest;
@@ -109,11 +131,44 @@ function allowingWhatHasBegun(known: Day, seen: Plan, state: DayState): Day {
         arrives: Math.min(guest.arrives, fromS),
         leavesBy: leavesBy === undefined ? undefined : Math.max(leavesBy, toS),
         drives: guest.drives.map(({ pin, notBefore, ...drive }) =>
-          ids.has(drive.id) ? drive : { ...drive, ...(pin && { pin }), ...(notBefore !== undefined && { notBefore }) },
+          begun(drive.id) ? drive : { ...drive, ...(pin && { pin }), ...(notBefore !== undefined && { notBefore }) },
         ),
       };
     }),
   };
+}
+
+function hasBegun(state: DayState, drive: string): boolean {
+  return (state.drives.get(drive)?.stage ?? 'planned') !== 'planned';
+}
+
+/** Whether a guest is or was in a class, or on a sighting run. */
+function wasThere(state: DayState, id: string, what: 'class' | 'sighting'): boolean {
+  const guest = state.guests.get(id);
+  return guest !== undefined && (guest.heldBy === what || (what === 'class' ? guest.briefed : guest.sighted));
+}
+
+/**
+ * Whoever has been in a class or on a run needs none any more, whether or not it stands in the plan; nor does a guest
+ * who drives already, however that came about.
+ */
+function withWhatWasSeen(known: Day, seen: Plan, state: DayState): Day {
+  const repair = { previous: seen, nowS: state.timeS };
+  const needsNone = (
+    day: Day,
+    standing: readonly { readonly guests: readonly string[] }[],
+    what: 'class' | 'sighting',
+  ) => {
+    const inPlan = new Set(standing.flatMap(({ guests }) => guests));
+    const done = what === 'class' ? 'briefed' : 'sighted';
+    const guests = day.guests.map((guest) => {
+      const seenIt = wasThere(state, guest.id, what) || guest.drives.some(({ id }) => hasBegun(state, id));
+      return seenIt && !inPlan.has(guest.id) ? { ...guest, [done]: true } : guest;
+    });
+    return { ...day, guests };
+  };
+  const briefed = needsNone(known, standingOf(known, repair).briefings, 'class');
+  return needsNone(briefed, standingOf(briefed, repair).sightings, 'sighting');
 }
 
 /** A car with the levels that were read or filled today: the planner goes by them and not by what it reckoned before. */
@@ -134,7 +189,10 @@ export function withoutDelays(plan: Plan): Plan {
   };
 }
 
-/** What runs late is held in the plan until it will really end. */
+/**
+ * What runs late is held in the plan until it will really end, and a class or run that is over has had the guests who
+ * were there.
+ */
 export function withDelays(day: Day, plan: Plan, state: DayState): Plan {
   const index = indexDay(day);
   const nowS = state.timeS;
@@ -145,15 +203,20 @@ export function withDelays(day: Day, plan: Plan, state: DayState): Plan {
     late && startS <= late.sinceS && late.sinceS < endS && nowS < endS + late.byS ? endS + late.byS : undefined;
   const held = (endS: number | undefined, plannedS: number) =>
     endS !== undefined && endS > plannedS + UNNOTICED_LATE_S ? { heldUntil: Math.min(DAY_S, endS) } : {};
+  /** Where nobody has entered who was there, everybody was. */
+  const whoWasThere = <T extends { guests: string[] }>(activity: T, endS: number, what: 'class' | 'sighting'): T => {
+    const there = activity.guests.filter((id) => wasThere(state, id, what));
+    return there.length > 0 && endS <= nowS ? { ...activity, guests: there } : activity;
+  };
   return {
     ...meant,
     briefings: meant.briefings.map((briefing) => {
       const { startS, endS } = layOutBriefing(day, index, briefing);
-      return { ...briefing, ...held(lateEnd(startS, endS), endS) };
+      return { ...whoWasThere(briefing, endS, 'class'), ...held(lateEnd(startS, endS), endS) };
     }),
     sightings: meant.sightings.map((sighting) => {
       const { startS, endS } = layOutSighting(day, index, sighting);
-      return { ...sighting, ...held(lateEnd(startS, endS), endS) };
+      return { ...whoWasThere(sighting, endS, 'sighting'), ...held(lateEnd(startS, endS), endS) };
     }),
     drives: meant.drives.map((planned) => {
       const drive = state.drives.get(planned.drive);

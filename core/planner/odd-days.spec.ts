@@ -30,6 +30,20 @@ const ODDITIES: readonly ((day: Encoded, n: number) => void)[] = [
   (day) => day.instructors.forEach((one) => (one.available = [])),
   (day) => day.cars.forEach((car) => (car.available = [])),
   (day) => day.cars.forEach((car) => car.fuel && (car.fuel.startL = 0)),
+  (day, n) =>
+    day.cars.forEach(
+      ({ fuel }) =>
+        (fuel.readings = [
+          { at: '13:00', litres: 20 + n },
+          { at: '10:00', litres: 60 },
+        ]),
+    ),
+  (day) => day.cars.forEach((car) => car.available.reverse()),
+  (day) =>
+    (day.condition.changes = [
+      { from: '13:00', name: 'wet', paceFactor: 1.2 },
+      { from: '10:00', name: 'damp', paceFactor: 1.1 },
+    ]),
   (day) => (day.rules.maxCarsOnTrack = 1),
   (day) => (day.rules.releaseGapS = 3600),
   (day) => (day.condition = { ...day.condition, paceFactor: 2 }),

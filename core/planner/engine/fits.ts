@@ -140,11 +140,10 @@ export function fuelLasts(
   refuelEndS = -1,
   without?: Hold,
 ): boolean {
-  const { car: facts } = timetable.problem.cars[car]!;
+  const { car: facts, readings } = timetable.problem.cars[car]!;
   const { fuel } = facts;
   const drives = timetable.carDrives[car]!;
   const refuels = timetable.carRefuels[car]!;
-  const readings = fuel.readings ?? NO_READINGS;
   let litres = fuel.startL;
   let d = 0;
   let r = 0;
@@ -175,7 +174,6 @@ export function fuelLasts(
     }
   }
 }
-const NO_READINGS: readonly { at: number; litres: number }[] = [];
 
 /**
  * The start of a refuel, as early as there is a bay, between what the car did before and `byS`, with which the fuel would

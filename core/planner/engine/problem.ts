@@ -78,6 +78,8 @@ export interface CarOption {
 export interface CarFacts {
   readonly car: Car;
   readonly windows: readonly TimeWindow[];
+  /** Readings of the tank in the order of time, however they are listed. */
+  readonly readings: readonly { readonly at: number; readonly litres: number }[];
 }
 
 export interface CrewFacts {
@@ -176,7 +178,11 @@ export function problemOf(day: Day, repair?: Repair): Problem {
     ) as Record<TermName, number>,
     guests,
     drives,
-    cars: day.cars.map((car) => ({ car, windows: index.windows(car) })),
+    cars: day.cars.map((car) => ({
+      car,
+      windows: index.windows(car),
+      readings: [...(car.fuel.readings ?? [])].sort((a, b) => a.at - b.at),
+    })),
     crew: day.instructors.map((instructor) => ({
       instructor,
       windows: index.windows(instructor),
