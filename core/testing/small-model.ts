@@ -1,7 +1,7 @@
 /** A car file with what has to be in it and no more; everything else is assumed. */
 export const SMALL_MODEL = {
-  format: 'joylap-car',
-  version: 1,
+  format: 'joylap-car' as const,
+  version: 1 as const,
   massKg: 1400,
   peakPowerKW: 300,
   peakPowerRpm: 6500,

@@ -1,0 +1,57 @@
+import { TestBed } from '@angular/core/testing';
+import { carFields, type CarFields } from '@core/api';
+import { carFile, studyCircuit } from '@core/car';
+import { circuitFile, type Circuit } from '@core/circuit';
+import { square } from '@core/testing/circuits';
+import { aCar } from '@core/testing/small-day';
+import { SMALL_MODEL } from '@core/testing/small-model';
+import * as z from 'zod';
+import { CircuitService } from '../data/circuit.service';
+
+/** A loop of four corners, two of them named. */
+export const LOOP = circuitFile.parse({
+  name: 'Loop',
+  line: square(400, 40, 6),
+  corners: [
+    { name: 'Ramp', atM: 180 },
+    { name: 'Slip', atM: 570 },
+  ],
+  pitExitM: 40,
+});
+
+/** A car of the fleet as it is stored, with a model where the lap is to be worked out. */
+export const aFleetCar = (number: number, more: Partial<z.input<typeof carFields>> = {}): CarFields =>
+  carFields.parse({ ...z.encode(carFields, { ...aCar(), number }), ...more });
+
+export const FLEET = [
+  { id: 'c1', version: 3, fields: aFleetCar(1, { model: SMALL_MODEL }) },
+  {
+    id: 'c2',
+    version: 5,
+    fields: aFleetCar(2, { name: 'Sabrel R', level: 4, model: { ...SMALL_MODEL, massKg: 1500, peakPowerKW: 420 } }),
+  },
+  { id: 'c3', version: 1, fields: aFleetCar(3, { name: 'Vessant 610' }) },
+];
+
+const studied = studyCircuit(
+  LOOP,
+  FLEET.slice(0, 2).map(({ id, fields }) => ({
+    id,
+    name: fields.name,
+    number: fields.number,
+    level: fields.level,
+    model: carFile.parse(fields.model),
+  })),
+  [1, 1.2],
+);
+export const STUDY = studied;
+
+/** The service with circuit, fleet and what follows from them, as if the thread had answered. */
+export function studiedCircuit(circuit: Circuit = LOOP): CircuitService {
+  const service = TestBed.inject(CircuitService);
+  service.stored.set({ version: 4, circuit });
+  service.draft.set(circuit);
+  service.cars.set(FLEET);
+  service.study.set(STUDY);
+  return service;
+}
