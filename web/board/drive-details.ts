@@ -5,7 +5,7 @@ import { progressOf, standpointOf } from '@core/journal';
 import type { Assignment } from '@core/planner';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
-import { entryWords } from '../data/names';
+import { historyOf } from '../data/history';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
 import { Verdicts } from '../verdict/verdicts';
@@ -26,7 +26,9 @@ import { Pins } from './pins';
             <h2>
               <a [routerLink]="['/guests', it.guest.id]">{{ it.guest.name }}</a>
             </h2>
-            <p class="muted">{{ it.car }}, with {{ it.instructor }}</p>
+            @if (it.car) {
+              <p class="muted">{{ it.car }}, with {{ it.instructor }}</p>
+            }
           </div>
           <p-button icon="pi pi-times" ariaLabel="Close" [text]="true" size="small" (onClick)="closed.emit()" />
         </header>
@@ -87,8 +89,11 @@ import { Pins } from './pins';
         <h2>Entries</h2>
         <ol>
           @for (entry of it.entries; track entry.id) {
-            <li>
+            <li [class.taken-back]="entry.takenBackBy">
               <time>{{ entry.at }}</time> {{ entry.words }} <span class="muted">{{ entry.by }}</span>
+              @if (entry.takenBackBy; as who) {
+                <span class="muted">taken back by {{ who }}</span>
+              }
             </li>
           } @empty {
             <li class="muted">Nothing yet.</li>
@@ -134,6 +139,10 @@ import { Pins } from './pins';
     time {
       font-weight: 640;
     }
+    .taken-back {
+      color: var(--p-jl-muted);
+      text-decoration: line-through;
+    }
   `,
 })
 export class DriveDetails {
@@ -159,6 +168,7 @@ export class DriveDetails {
     const hold = context.schedule.drives.find(({ planned }) => planned.drive === this.driveId());
     const { done, due } = progressOf(context, drive);
     const gearbox = drive.drive.gearbox;
+    const { index } = context.schedule;
     return {
       guest: drive.guest,
       hold,
@@ -167,9 +177,9 @@ export class DriveDetails {
       keptWith: drive.drive.pin?.release === undefined && drive.drive.pin?.instructor !== undefined,
       selected: this.edits.selection().has(this.driveId()),
       booking: this.data.bookings().get(drive.guest.id)?.fields,
-      number: this.data.view()?.carNumbers[hold?.planned.car ?? ''],
-      car: hold?.car?.name ?? '',
-      instructor: hold?.instructor?.name ?? '',
+      number: this.data.view()?.carNumbers[drive.car ?? ''],
+      car: index.cars.get(drive.car ?? '')?.name ?? '',
+      instructor: index.instructors.get(drive.instructor ?? '')?.name ?? '',
       beads: beadsOf(drive, done),
       done,
       due,
@@ -178,10 +188,11 @@ export class DriveDetails {
         ? `seat ${clockMinute(hold.startS)}, out ${wallClock(hold.releaseS)}, back ${clockMinute(hold.endS)}`
         : 'not planned',
       lap: hold ? lapTimeText((hold.trackEndS - hold.releaseS) / Math.max(1, hold.lapsDriven)) : '',
-      entries: this.data
-        .entries()
-        .filter(({ entry }) => 'drive' in entry && entry.drive === this.driveId() && entry.at <= state!.timeS)
-        .map(({ entry }) => ({ id: entry.id, at: wallClock(entry.at), by: entry.by, words: entryWords(entry) })),
+      entries: historyOf(
+        this.data.entries(),
+        state!.timeS,
+        (entry) => 'drive' in entry && entry.drive === this.driveId(),
+      ),
     };
   });
 

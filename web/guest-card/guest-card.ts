@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { analyseLaps, lapTexts } from '@core/coaching';
-import { clockMinute, money, wallClock } from '@core/day';
+import { clockMinute, money } from '@core/day';
 import { lapsOwed, nextHold, progressOf } from '@core/journal';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
@@ -10,7 +10,8 @@ import { GuestBefore } from './guest-before';
 import { GuestPairings } from './guest-pairings';
 import { DayService } from '../data/day.service';
 import { balanceDue } from '../data/money';
-import { BREAK_OFF_WORDS, entryWords, GUEST_STAGE_WORDS } from '../data/names';
+import { historyOf } from '../data/history';
+import { BREAK_OFF_WORDS, GUEST_STAGE_WORDS } from '../data/names';
 import { holdWords } from '../data/next-words';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
@@ -131,25 +132,11 @@ export class GuestCard {
     const guest = this.guest();
     if (!guest) return [];
     const drives = new Set(guest.guest.drives.map(({ id }) => id));
-    const entries = this.data.entries();
-    const takenBack = new Map(
-      entries.flatMap(({ entry }) => (entry.kind === 'correction' ? [[entry.corrects, entry.by] as const] : [])),
-    );
-    return entries
-      .filter(({ entry }) => {
-        if (entry.at > this.data.shownS()) return false;
-        if ('guest' in entry && entry.guest === guest.guest.id) return true;
-        if ('guests' in entry && entry.guests.includes(guest.guest.id)) return true;
-        return 'drive' in entry && drives.has(entry.drive);
-      })
-      .map(({ entry }) => ({
-        id: entry.id,
-        at: wallClock(entry.at),
-        words: entryWords(entry),
-        by: entry.by,
-        takenBackBy: takenBack.get(entry.id),
-      }))
-      .sort((a, b) => b.at.localeCompare(a.at));
+    return historyOf(this.data.entries(), this.data.shownS(), (entry) => {
+      if ('guest' in entry && entry.guest === guest.guest.id) return true;
+      if ('guests' in entry && entry.guests.includes(guest.guest.id)) return true;
+      return 'drive' in entry && drives.has(entry.drive);
+    }).reverse();
   });
 
   protected more(owed?: OwedLaps): void {

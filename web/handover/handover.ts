@@ -103,7 +103,7 @@ export class HandoverScreen {
       ),
       ...(last.ready ? [READY_WORDS[last.ready]] : []),
       ...(pace ? [`expect the first drive back at ${pace.toFixed(2)} of a good guest's lap`] : []),
-    ].join('. ');
+    ].join(' · ');
   });
   /** Drives that are behind me and have no marks yet. */
   protected readonly unmarked = computed(() =>

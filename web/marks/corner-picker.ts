@@ -97,18 +97,21 @@ export class CornerPicker {
 /** Least distance of two names, in per cent of the map. */
 const APART = { left: 19, top: 19 };
 
-/** Names that would lie on each other are moved apart, up and down. */
-function apart<T extends { left: number; top: number }>(places: T[]): T[] {
-  for (let round = 0; round < 12; round++) {
-    for (const one of places) {
-      for (const other of places) {
-        if (one === other || Math.abs(one.left - other.left) >= APART.left) continue;
-        const gap = other.top - one.top;
-        if (gap < 0 || gap >= APART.top) continue;
-        one.top -= (APART.top - gap) / 2;
-        other.top += (APART.top - gap) / 2;
-      }
-    }
+/** The middle of a name stays so far from the upper and lower edge. */
+const EDGE = 4;
+
+/** Names that would lie on each other are moved apart: down, and from the lower edge up again. */
+function apart<T extends { left: number; top: number }>(places: readonly T[]): T[] {
+  const sorted = [...places].sort((a, b) => a.top - b.top);
+  const besides = (one: T, others: readonly T[]) =>
+    others.filter(({ left }) => Math.abs(left - one.left) < APART.left).map(({ top }) => top);
+  sorted.forEach((one, i) => {
+    const above = besides(one, sorted.slice(0, i)).map((top) => top + APART.top);
+    one.top = Math.max(EDGE, one.top, ...above);
+  });
+  for (let i = sorted.length - 1; i >= 0; i--) {
+    const below = besides(sorted[i]!, sorted.slice(i + 1)).map((top) => top - APART.top);
+    sorted[i]!.top = Math.max(EDGE, Math.min(100 - EDGE, sorted[i]!.top, ...below));
   }
-  return places.map((place) => ({ ...place, top: Math.min(96, Math.max(4, place.top)) }));
+  return [...places];
 }

@@ -174,6 +174,9 @@ export function serveDay(day: FakeDay, providers: readonly Provider[] = []): Htt
   return TestBed.inject(HttpTestingController);
 }
 
+/** How long a screen that is not stable is waited for, milliseconds. */
+const REST_MS = 50;
+
 /** Shows a component on a fake day. */
 export async function show<T>(
   component: Type<T>,
@@ -203,6 +206,8 @@ export async function show<T>(
   await new Promise(requestAnimationFrame);
   await Promise.race([fixture.whenStable(), waiting]);
   const element = fixture.nativeElement as HTMLElement;
+  // A screen that waits for a reply is not stable until the test has given it.
+  const stable = () => Promise.race([fixture.whenStable(), new Promise((resolve) => setTimeout(resolve, REST_MS))]);
   const matches = (text: string, name: string | RegExp) => (typeof name === 'string' ? text === name : name.test(text));
   return {
     fixture,
@@ -215,17 +220,16 @@ export async function show<T>(
       );
       if (!found) throw new Error(`no button ${String(name)} in: ${element.textContent}`);
       found.click();
-      await fixture.whenStable();
+      await stable();
     },
     follow: async () => {
-      // A screen that waits for a reply is not stable until the test has given it.
-      const rested = new Promise((resolve) => setTimeout(resolve, 50));
-      await Promise.race([fixture.whenStable(), rested]);
+      const rested = new Promise((resolve) => setTimeout(resolve, REST_MS));
+      await stable();
       await rested;
     },
     key: async (target, key) => {
       target.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
-      await fixture.whenStable();
+      await stable();
     },
   };
 }

@@ -1,0 +1,144 @@
+import type { DayBefore } from '@core/coaching';
+import { aBooking, FakeDay, show } from '../testing/fake-day';
+import { day, plan } from '../testing/two-guests';
+import { HandoverScreen } from './handover';
+
+const KEY = 'joylap.counter';
+
+/** Ines Faro drives with i1, then Piet Verhoeve with i2; both have seen the circuit. */
+function morning(notes: Record<string, unknown> = {}): FakeDay {
+  const it = new FakeDay(day, plan, '10:10', [
+    aBooking('g1', { name: 'Ines Faro', prompting: false, ...notes }),
+    aBooking('g2', { name: 'Piet Verhoeve' }),
+  ]);
+  it.clear('g1', '09:00');
+  it.clear('g2', '09:10');
+  it.record({ kind: 'classBegan', instructor: 'i1', guests: ['g1', 'g2'] }, '09:20');
+  it.record({ kind: 'classEnded', instructor: 'i1', guests: ['g1', 'g2'] }, '09:45');
+  it.record({ kind: 'sightingBegan', vehicle: 's1', instructor: 'i1', guests: ['g1', 'g2'] }, '09:55');
+  it.record({ kind: 'sightingEnded', vehicle: 's1' }, '10:00');
+  return it;
+}
+
+function driven(it = morning()): FakeDay {
+  it.record({ kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' }, '10:11');
+  it.record({ kind: 'released', drive: 'd1' }, '10:15');
+  for (const time of ['10:16:20', '10:17:39', '10:18:58', '10:20:17', '10:21:36']) {
+    it.record({ kind: 'lapCounted', drive: 'd1', source: 'hand' }, time);
+  }
+  it.record({ kind: 'broughtIn', drive: 'd1' }, '10:21:50');
+  it.record({ kind: 'parked', drive: 'd1' }, '10:23');
+  it.clockS.set(10 * 3600 + 24 * 60);
+  return it;
+}
+
+describe('The instructor’s phone between two drives', () => {
+  beforeEach(() => localStorage.removeItem(KEY));
+  afterEach(() => localStorage.removeItem(KEY));
+
+  it('asks whose it is, remembers it, and lets it be handed on', async () => {
+    const { shown, pick } = await phone(morning());
+    expect(shown.text()).toContain('Whose phone is this?');
+    await pick('Anselm Holt');
+    expect(shown.text()).toContain('Ines Faro');
+    expect(localStorage.getItem(KEY)).toBe('i1');
+    await shown.press('Not Anselm Holt?');
+    expect(shown.text()).toContain('Whose phone is this?');
+    expect(localStorage.getItem(KEY)).toBeNull();
+  });
+
+  it('says whom I get next: where, when, in what, and what to mind', async () => {
+    const { shown, pick } = await phone(morning({ healthNote: 'Motion sickness once', drivesOn: 'left' }));
+    await pick('Anselm Holt');
+    const words = shown.text();
+    expect(words).toContain('Dunnock Cup, stall 4 · 5 laps · 10:11, in 1 min');
+    expect(words).toContain('first drive today');
+    const minds = [...shown.element.querySelectorAll('.minds li')].map((li) => li.textContent!.trim());
+    expect(minds).toEqual([
+      'Motion sickness once',
+      'no hand on the wheel, no tap on the knee',
+      'drives on the left at home',
+    ]);
+  });
+
+  it('keeps that the card was read, and by whom, once', async () => {
+    const it = morning();
+    const { shown, pick } = await phone(it);
+    await pick('Anselm Holt');
+    await shown.press('Read');
+    await shown.follow();
+    expect(it.kinds().at(-1)).toBe('handoverSeen');
+    expect(shown.text()).toMatch(/Read by \w+/);
+    expect([...shown.element.querySelectorAll('button')].map((one) => one.textContent!.trim())).not.toContain('Read');
+  });
+
+  it('asks for the marks of the drive that is behind me, and no longer once they are there', async () => {
+    const it = driven();
+    const { shown, pick } = await phone(it);
+    await pick('Anselm Holt');
+    expect(shown.text()).toContain('Mark the drive of Ines Faro, parked 10:23');
+    expect(shown.text()).toContain('No further drive today for Anselm Holt.');
+    it.record({ kind: 'driveMarked', drive: 'd1', marks: [{ fault: 'turns-early', corner: 'Ramp' }] });
+    await shown.follow();
+    expect(shown.text()).not.toContain('Mark the drive of');
+    expect(shown.element.querySelector('ol a')!.textContent).toBe('more');
+  });
+
+  it('tells my day: what I have done, what I may do, and whether the meal still has a gap', async () => {
+    const { shown, pick } = await phone(driven());
+    await pick('Anselm Holt');
+    const mine = shown.element.querySelector('.mine')!.textContent!.replace(/\s+/g, ' ');
+    expect(mine).toContain('1 drive, 5 of at most 130 laps, held');
+    expect(mine).toContain('meal from');
+    expect(shown.text()).toContain('speaks en; cars: all cars');
+  });
+
+  it('names who else is free for this car, and knows nobody’s earlier days without a server', async () => {
+    const { shown, pick } = await phone(morning());
+    await pick('Anselm Holt');
+    expect(shown.text()).toContain('Free now for this car: Ife Okoro');
+    expect(shown.element.querySelector('.last')).toBeNull();
+  });
+
+  it('tells what was to be worked on the last time', async () => {
+    const { shown, pick } = await phone(morning());
+    await pick('Anselm Holt');
+    const last: DayBefore = {
+      date: '2026-09-12',
+      guest: 'old',
+      name: 'Ines Faro',
+      linked: true,
+      drives: [{ ...DRIVE_BEFORE, car: 'Sabrel R', laps: 6 }],
+      oneThing: 'Turns early',
+      ready: 'paddles',
+      reached: [],
+    };
+    shown.http.expectOne('/api/days/2027-05-22/guests/g1/before').flush({ days: [last] });
+    await shown.follow();
+    const words = shown.element.querySelector('.last')!.textContent!;
+    expect(words).toContain(
+      'Last time 2026-09-12: Sabrel R, 6 laps · to work on then: turns early · ready for paddles',
+    );
+    expect(words).toContain("expect the first drive back at 1.16 of a good guest's lap");
+  });
+});
+
+const DRIVE_BEFORE = {
+  instructor: 'Anselm Holt',
+  bestS: 90,
+  index: 0.9,
+  indexWithin: 0.01,
+  gainS: 2,
+  gainWithinS: 0.5,
+  faults: [],
+  good: [],
+};
+
+async function phone(it: FakeDay) {
+  const shown = await show(HandoverScreen, it);
+  const pick = async (name: string) => {
+    await shown.press(name);
+    await shown.follow();
+  };
+  return { shown, pick };
+}
