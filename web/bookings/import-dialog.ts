@@ -4,6 +4,7 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Api, ApiError } from '../data/api';
 import { DayService } from '../data/day.service';
+import { readText } from '../data/text-file';
 
 const OUTCOME_WORDS: Record<ImportRow['outcome'], string> = {
   added: 'new',
@@ -214,13 +215,9 @@ export class ImportDialog {
     this.preview.set(undefined);
     this.failure.set(undefined);
     try {
-      this.csv = new TextDecoder('utf-8', { fatal: true }).decode(await file.arrayBuffer());
-    } catch {
-      this.failure.set({
-        message: `${file.name} is not UTF-8 text; save it as CSV, in UTF-8, and try again.`,
-        faults: [],
-      });
-      return;
+      this.csv = await readText(file);
+    } catch (error) {
+      return this.fail(error);
     }
     this.api.call(contract.previewImport, { params: { date: this.data.date()! }, body: { csv: this.csv } }).subscribe({
       next: (preview) => this.preview.set(preview),

@@ -6,6 +6,7 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputNumber } from 'primeng/inputnumber';
 import { Api, ApiError } from '../data/api';
+import { readText } from '../data/text-file';
 import { CircuitMapView } from './circuit-map';
 
 /** Reads a circuit from a file: shows what it holds and what had to be assumed, before anything is taken over. */
@@ -153,8 +154,13 @@ export class CircuitImport {
   protected async choose(event: Event): Promise<void> {
     const file = (event.target as HTMLInputElement).files?.[0];
     if (!file) return;
-    this.chosen = { fileName: file.name, text: await file.text() };
-    this.readAgain();
+    try {
+      this.chosen = { fileName: file.name, text: await readText(file) };
+      this.readAgain();
+    } catch (error) {
+      this.chosen = undefined;
+      this.fail(error);
+    }
   }
 
   protected readAgain(): void {
@@ -166,11 +172,13 @@ export class CircuitImport {
         this.refusal.set(undefined);
         this.faults.set([]);
       },
-      error: (error: unknown) => {
-        this.found.set(undefined);
-        this.refusal.set((error as Error).message);
-        this.faults.set(error instanceof ApiError ? (error.problem?.faults ?? []) : []);
-      },
+      error: (error: unknown) => this.fail(error),
     });
+  }
+
+  private fail(error: unknown): void {
+    this.found.set(undefined);
+    this.refusal.set((error as Error).message);
+    this.faults.set(error instanceof ApiError ? (error.problem?.faults ?? []) : []);
   }
 }

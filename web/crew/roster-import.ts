@@ -6,6 +6,7 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
+import { readText } from '../data/text-file';
 
 /** Takes in a calendar file: what it would do first, event by event, then all that is good or nothing. */
 @Component({
@@ -97,9 +98,13 @@ export class RosterImport {
   protected async chosen(event: Event): Promise<void> {
     const file = (event.target as HTMLInputElement).files?.[0];
     if (!file) return;
-    this.text = await file.text();
     this.preview.set(undefined);
     this.failure.set('');
+    try {
+      this.text = await readText(file);
+    } catch (error) {
+      return this.failure.set((error as Error).message);
+    }
     this.api.call(contract.previewRoster, { body: { ical: this.text } }).subscribe({
       next: (found) => this.preview.set(found),
       error: (error: Error) => this.failure.set(error.message),
