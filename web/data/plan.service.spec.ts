@@ -123,17 +123,15 @@ describe('The search for a plan', () => {
     expect(data.refused).toEqual(['It is being accepted.']);
   });
 
-  it('waits for what was just entered, since a repair goes by what the server knows', async () => {
+  const holdCar = async () => {
     const outbox = TestBed.inject(Outbox);
     await outbox.ready;
-    outbox.send('2027-05-22', {
-      id: 'entry-0001',
-      kind: 'carHeld',
-      car: 'c1',
-      reason: 'mechanical',
-      at: at('09:00'),
-      by: 'M',
-    });
+    const held = { kind: 'carHeld', car: 'c1', reason: 'mechanical' } as const;
+    outbox.send('2027-05-22', { ...held, id: 'entry-0001', at: at('09:00'), by: 'M' });
+  };
+
+  it('waits for what was just entered, since a repair goes by what the server knows', async () => {
+    await holdCar();
     planning.repairOnceSent('c1 is held');
     http.expectNone(PLANNING);
     const sent = http.expectOne(JOURNAL);
@@ -142,19 +140,10 @@ describe('The search for a plan', () => {
   });
 
   it('does not look for a repair of something that was refused', async () => {
-    const outbox = TestBed.inject(Outbox);
-    await outbox.ready;
-    outbox.send('2027-05-22', {
-      id: 'entry-0001',
-      kind: 'carHeld',
-      car: 'c1',
-      reason: 'mechanical',
-      at: at('09:00'),
-      by: 'M',
-    });
+    await holdCar();
     planning.repairOnceSent('c1 is held');
     http.expectOne(JOURNAL).flush(...refusal('It is held already.'));
-    expect(outbox.waiting()).toEqual([]);
+    expect(TestBed.inject(Outbox).waiting()).toEqual([]);
     http.expectNone(PLANNING);
   });
 
