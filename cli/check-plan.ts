@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import { checkPlan } from '@core/day';
+import { namesOf, wordsIn } from '@core/words';
 import { costLines } from './cost-table';
 import { BadInput, EXIT, readDay, readPlan, readRepair, runCommand } from './files';
 
@@ -12,12 +13,15 @@ runCommand(() => {
   });
   const [dayPath, planPath, ...rest] = positionals;
   if (dayPath === undefined || planPath === undefined || rest.length > 0) throw new BadInput([USAGE]);
-  const verdict = checkPlan(readDay(dayPath), readPlan(planPath), readRepair(values.previous, values.now));
+  const day = readDay(dayPath);
+  const verdict = checkPlan(day, readPlan(planPath), readRepair(values.previous, values.now));
+  const { violation } = wordsIn('en', namesOf(day));
+  const violations = verdict.violations.map((one) => ({ ...one, message: violation(one) }));
   if (values.json) {
-    process.stdout.write(`${JSON.stringify(verdict)}\n`);
+    process.stdout.write(`${JSON.stringify({ ...verdict, violations })}\n`);
   } else {
-    const lines = verdict.violations.map(({ code, message }) => `${code}: ${message}`);
-    lines.push(verdict.valid ? 'valid' : `${verdict.violations.length} broken rules`, ...costLines(verdict.cost));
+    const lines = violations.map(({ code, message }) => `${code}: ${message}`);
+    lines.push(verdict.valid ? 'valid' : `${violations.length} broken rules`, ...costLines(verdict.cost));
     process.stdout.write(`${lines.join('\n')}\n`);
   }
   return verdict.valid ? EXIT.good : EXIT.ruleBroken;

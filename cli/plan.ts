@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import * as z from 'zod';
 import { planFile } from '@core/day';
+import { namesOf, wordsIn } from '@core/words';
 import { runPlanner } from '../server/planner/run';
 import { costLines } from './cost-table';
 import { BadInput, EXIT, numberOption, readDay, readRepair, runCommand } from './files';
@@ -31,8 +32,11 @@ runCommand(() => {
 
   const { plan, cost } = runPlanner({ day, repair, seconds, iterations, seed });
 
-  const text = `${JSON.stringify(z.encode(planFile, plan), null, 2)}\n`;
-  const report = [...costLines(cost), ...plan.unplanned.map(({ drive, reason }) => `unplanned ${drive}: ${reason}`)];
+  const { leftOut } = wordsIn('en', namesOf(day));
+  // A plan file tells in words why a drive is left out.
+  const unplanned = plan.unplanned.map(({ drive, reason }) => ({ drive, reason: leftOut(reason) }));
+  const text = `${JSON.stringify(z.encode(planFile, { ...plan, unplanned }), null, 2)}\n`;
+  const report = [...costLines(cost), ...unplanned.map(({ drive, reason }) => `unplanned ${drive}: ${reason}`)];
   if (values.out === undefined) {
     process.stdout.write(text);
     process.stderr.write(`${report.join('\n')}\n`);

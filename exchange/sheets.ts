@@ -10,6 +10,7 @@ import {
   type Plan,
   type Schedule,
 } from '@core/day';
+import { namesOf, wordsIn } from '@core/words';
 
 /** What a sheet is made from. */
 export interface SheetSource {
@@ -37,9 +38,10 @@ export function daySheet(source: SheetSource, reader: Reader): TDocumentDefiniti
   const { briefings, sightings, drives } = schedule;
   const byStart = [...briefings, ...sightings].sort((a, b) => a.startS - b.startS);
   const isDesk = reader === 'desk';
+  const words = wordsIn('en', namesOf(source.day));
   const leftOut = (isDesk ? source.plan.unplanned : []).flatMap(({ drive, reason }) => {
     const booked = schedule.index.drives.get(drive);
-    return booked ? [[booked.guest.name, `${booked.drive.laps} laps`, reason]] : [];
+    return booked ? [[booked.guest.name, `${booked.drive.laps} laps`, words.leftOut(reason)]] : [];
   });
   const title = isDesk ? 'Day sheet, for the desk: not to be hung up' : 'Day sheet, for the wall';
   return sheet(source, 'landscape', title, [

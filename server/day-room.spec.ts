@@ -83,7 +83,7 @@ describe('A day as the server has it in memory', () => {
     const { plan } = await view();
     expect(plan.drives).toEqual(first.filter(({ drive }: { drive: string }) => drive === 'A1-1'));
     expect(plan.unplanned).toEqual([
-      { drive: 'A2-1', reason: 'Guest A2 is not taking part any more; book another day if wished.' },
+      { drive: 'A2-1', reason: { code: 'guestGone', subjects: { guest: jasmine.any(String) }, values: {} } },
     ]);
   });
 

@@ -1,11 +1,10 @@
 import type { Problem } from '@core/api';
-import type { Fault } from '@core/day';
 
 /** An expected refusal; the error handler sends it as a problem document (RFC 9457). */
 export class Refusal extends Error {
   readonly problem: Problem;
 
-  constructor(status: number, title: string, detail: string, more: { faults?: Fault[]; current?: unknown } = {}) {
+  constructor(status: number, title: string, detail: string, more: Pick<Problem, 'faults' | 'facts' | 'current'> = {}) {
     super(detail);
     this.problem = { type: 'about:blank', title, status, detail, ...more };
   }

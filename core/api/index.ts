@@ -8,4 +8,5 @@ export * from './devices';
 export { type BodyOf, type Endpoint, type ParamsOf, type ReplyOf } from './endpoint';
 export * from './import';
 export * from './planning';
+export { anyFact, type AnyFact } from './facts';
 export * from './problem';

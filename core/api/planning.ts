@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { weights } from '../day/day-file';
 import { planFile, plannedDrive } from '../day/plan-file';
 import { timeOfDay } from '../day/time';
+import { changeReasonFact, violationFact } from './facts';
 
 /** Plans and proposals of plans, as web and server exchange them. */
 
@@ -18,8 +19,8 @@ export const planRevision = z.object({
   author: z.string(),
   reason: z.string(),
   acceptedAt: z.iso.datetime(),
-  /** What rules it broke when the manager accepted it all the same, one sentence each. */
-  despite: z.array(z.string()),
+  /** What rules it broke when the manager accepted it all the same; as sentences where an earlier version kept it. */
+  despite: z.array(z.union([z.string(), violationFact])),
 });
 export type PlanRevision = z.output<typeof planRevision>;
 
@@ -48,9 +49,7 @@ export const planChange = z.object({
   kind: z.enum(['moved', 'reassigned', 'added', 'left out']),
   before: plannedDrive.optional(),
   after: plannedDrive.optional(),
-  from: z.string(),
-  to: z.string(),
-  why: z.string(),
+  why: changeReasonFact.optional(),
 });
 
 /** What a search has found. */

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { anyFact } from './facts';
 
 /** A fault of a request, as problem documents carry it. */
 export const fault = z.object({ path: z.string(), message: z.string() });
@@ -11,6 +12,8 @@ export const problem = z.object({
   /** A sentence for the person at the screen. */
   detail: z.string(),
   faults: z.array(fault).optional(),
+  /** What stands in the way, as facts. */
+  facts: z.array(anyFact).optional(),
   /** On a conflict: what is stored now. */
   current: z.unknown().optional(),
 });

@@ -1,3 +1,4 @@
+import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { dayContext, stateOf } from '../journal';
 import { assignmentsOf } from '../planner';
@@ -25,10 +26,11 @@ const context = dayContext(day, plan);
 
 describe('The reasons for an instructor', () => {
   const found = assignmentsOf(day, plan, 'd2');
+  const tell = inEnglish(day);
 
   it('begin with the one the plan has: skill, language, continuity, load', () => {
     expect(found[0]!.name).toBe('Anselm Holt');
-    expect(found[0]!.reasons).toEqual([
+    expect(found[0]!.reasons.map(tell.assignment)).toEqual([
       'may teach in the Dunnock Cup',
       'speaks en',
       'has 1 other drive of this guest',
@@ -40,13 +42,14 @@ describe('The reasons for an instructor', () => {
   it('rank the others by what they cost, those who break a rule last and with the rule', () => {
     expect(found.map(({ name }) => name)).toEqual(['Anselm Holt', 'Ife Okoro', 'Yuki Arata']);
     expect(found[1]!.broken).toBeUndefined();
-    expect(found[2]!.broken).toMatch(/Yuki Arata/);
-    expect(found[2]!.reasons).toContain('speaks none of en');
+    expect(tell.violation(found[2]!.broken!)).toMatch(/Yuki Arata/);
+    expect(found[2]!.reasons.map(tell.assignment)).toContain('speaks none of en');
   });
 
   it('tell how far an instructor’s own limit for such cars is used up', () => {
     const limited = aDay({ ...day, instructors: [anInstructor({ levelLaps: { '1': 12 } })] });
-    expect(assignmentsOf(limited, plan, 'd2')[0]!.reasons.at(-1)).toBe('10 of at most 12 laps in cars of level 1');
+    const last = assignmentsOf(limited, plan, 'd2')[0]!.reasons.at(-1)!;
+    expect(tell.assignment(last)).toBe('10 of at most 12 laps in cars of level 1');
   });
 
   it('are none for a drive that is not planned', () => {

@@ -12,18 +12,22 @@ export interface Judgement {
   readonly costs: number;
 }
 
+/** A text by which two violations are the same one. */
+export function violationKey({ code, detail, subjects, values }: Violation): string {
+  return JSON.stringify([code, detail, subjects, values]);
+}
+
 /** A judge of changes to one plan, which is itself checked only once. */
 export function judgeOf(day: Day, plan: Plan, repair?: Repair): { verdict: Verdict; of: (changed: Plan) => Judgement } {
   const index = indexDay(day);
   const verdict = checkPlan(day, plan, repair, index);
-  const key = ({ code, message }: Violation) => `${code} ${message}`;
-  const known = new Set(verdict.violations.map(key));
+  const known = new Set(verdict.violations.map(violationKey));
   return {
     verdict,
     of: (changed) => {
       const { violations, cost } = checkPlan(day, changed, repair, index);
       return {
-        broken: violations.filter((violation) => !known.has(key(violation))),
+        broken: violations.filter((violation) => !known.has(violationKey(violation))),
         costs: cost.total - verdict.cost.total,
       };
     },

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { timeOfDay } from './time';
+import { leftOutReason } from './unplaced';
 
 /** The plan file (`joylap-plan`, version 1). Ids are looked up in the day file by the rule `COMPLETE`, not here. */
 
@@ -34,7 +35,7 @@ export type PlannedDrive = z.output<typeof plannedDrive>;
 export const refuel = z.strictObject({ car: id, start: timeOfDay });
 export type Refuel = z.output<typeof refuel>;
 
-export const unplanned = z.strictObject({ drive: id, reason: z.string().min(1, 'expected a reason').max(1000) });
+export const unplanned = z.strictObject({ drive: id, reason: leftOutReason });
 export type Unplanned = z.output<typeof unplanned>;
 
 export const planFile = z.strictObject({

@@ -1,3 +1,4 @@
+import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { activityTexts, standingOf } from './standing';
 import { checkPlan, conditionAt, indexDay, layOut, nextCondition, paceFactorAt, type Day, type Plan } from '.';
@@ -63,7 +64,12 @@ describe('What stands in a repair', () => {
   });
   const previous = aPlan({ drives: [drive('10:00')], refuels: [{ car: 'c2', start: at('09:50') }] });
   const fallen = (changed: Partial<Day>, plan: Plan = previous) =>
-    standingOf({ ...day, ...changed }, { previous: plan, nowS: at('10:05') }).fallen.map((text) => text.split(': ')[1]);
+    standingOf({ ...day, ...changed }, { previous: plan, nowS: at('10:05') }).fallen.map(
+      (what) =>
+        inEnglish({ ...day, ...changed })
+          .fallen(what)
+          .split(': ')[1],
+    );
 
   it('is everything that has begun, where nothing has changed', () => {
     const { drives, refuels } = standingOf(day, { previous, nowS: at('10:05') });
@@ -89,7 +95,7 @@ describe('What stands in a repair', () => {
       "Ines Faro can't be there with this instructor",
     ]);
     expect(fallen({ guests: [aGuest({ sighted: false })] })).toEqual([
-      'Ines Faro has neither class nor sighting run any more',
+      'its guest has neither class nor sighting run any more',
     ]);
   });
 

@@ -1,6 +1,5 @@
 import type { Car, Day, Drive, Guest, Instructor, SightingVehicle } from './day-file';
 import type { Briefing, Plan, PlannedDrive, Refuel, Sighting } from './plan-file';
-import { clockMinute } from './time';
 import { mergeWindows, type Interval } from './windows';
 import type { TimeWindow } from './time';
 
@@ -32,8 +31,6 @@ export interface Repair {
 }
 
 interface Hold extends Interval {
-  /** What people call it: "Ines Faro in the Dunnock Cup at 11:02". */
-  readonly label: string;
   readonly instructor: Instructor | undefined;
 }
 
@@ -69,7 +66,6 @@ export interface RefuelHold extends Interval {
   readonly kind: 'refuel';
   readonly refuel: Refuel;
   readonly car: Car | undefined;
-  readonly label: string;
 }
 
 export type PersonHold = BriefingHold | SightingHold | DriveHold;
@@ -175,7 +171,6 @@ export function layOutBriefing(day: Day, index: DayIndex, briefing: Briefing): B
     endS: Math.max(briefing.start, briefing.heldUntil ?? briefing.start + day.rules.briefing.durationS),
     instructor,
     guests: known(briefing.guests, index.guests),
-    label: `the class at ${clockMinute(briefing.start)} with ${instructor?.name ?? briefing.instructor}`,
   };
 }
 
@@ -192,7 +187,6 @@ export function layOutSighting(day: Day, index: DayIndex, sighting: Sighting): S
     releaseS: sighting.release,
     ...circuitEnds(sighting.release, trackS, day.rules.sighting.wrapUpS, sighting.heldUntil),
     lapsDriven: day.rules.sighting.laps,
-    label: `the sighting run at ${clockMinute(sighting.release)} in ${vehicle?.name ?? sighting.vehicle}`,
   };
 }
 
@@ -211,7 +205,6 @@ export function layOutDrive(day: Day, index: DayIndex, planned: PlannedDrive): D
     releaseS: planned.release,
     ...circuitEnds(planned.release, trackS, day.rules.wrapUpS, planned.heldUntil),
     lapsDriven: booked ? lapsDriven(day, booked.drive) : 0,
-    label: `${booked?.guest.name ?? planned.drive} in ${car?.name ?? planned.car} at ${clockMinute(planned.release)}`,
   };
 }
 
@@ -223,7 +216,6 @@ export function layOutRefuel(index: DayIndex, refuel: Refuel): RefuelHold {
     car,
     startS: refuel.start,
     endS: refuel.start + (car?.fuel.refuelS ?? 0),
-    label: `refuelling ${car?.name ?? refuel.car} at ${clockMinute(refuel.start)}`,
   };
 }
 

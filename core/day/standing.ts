@@ -1,6 +1,8 @@
+import { activityOf, type Activity } from './activity';
+import { fact, type Fact } from './fact';
 import type { Day, Guest, Instructor } from './day-file';
 import type { Briefing, PlannedDrive, Refuel, Sighting } from './plan-file';
-import { carMisfit } from './rules/car-fit';
+import { carMisfit, type CarMisfit } from './rules/car-fit';
 import { avoids } from './rules/crew-avoid';
 import { sharesLanguage } from './rules/crew-language';
 import { teachesIn } from './rules/crew-skill';
@@ -16,7 +18,6 @@ import {
   type DayIndex,
   type Repair,
 } from './schedule';
-import { wallClock } from './time';
 import { liesInside, overlaps, type Interval } from './windows';
 
 /**
@@ -28,15 +29,30 @@ export interface Standing {
   readonly sightings: readonly Sighting[];
   readonly drives: readonly PlannedDrive[];
   readonly refuels: readonly Refuel[];
-  /** One sentence for each activity that had begun and is no longer allowed. */
-  readonly fallen: readonly string[];
+  /** What had begun and is no longer allowed, with what is in the way. */
+  readonly fallen: readonly Fallen[];
 }
 
+export interface Fallen {
+  readonly activity: Activity;
+  readonly obstacle: Obstacle;
+}
+
+/** Why an activity that had begun cannot stand. */
+export type Obstacle =
+  | Fact<'outsideHours' | 'noGuests' | 'guestGone' | 'notReady' | 'pinnedOtherwise' | 'noInstructor'>
+  | Fact<'carGone' | 'carAway', { car: string }>
+  | Fact<'vehicleGone' | 'vehicleAway', { vehicle: string }>
+  | Fact<'crewAway' | 'crewUnable', { instructor: string }>
+  | Fact<'closed', object, { fromS: number; toS: number }>
+  | Fact<'cannotAttend', { guest: string }>
+  | CarMisfit;
+
 export function standingOf(day: Day, { previous, nowS }: Repair, index: DayIndex = indexDay(day)): Standing {
-  const fallen: string[] = [];
-  const judge = <T>(activity: T, label: string, obstacle: string | undefined): T[] => {
-    if (obstacle === undefined) return [activity];
-    fallen.push(`${label} had begun and can no longer stand: ${obstacle}`);
+  const fallen: Fallen[] = [];
+  const judge = <T>(planned: T, hold: Parameters<typeof activityOf>[0], obstacle: Obstacle | undefined): T[] => {
+    if (obstacle === undefined) return [planned];
+    fallen.push({ activity: activityOf(hold), obstacle });
     return [];
   };
 
@@ -47,16 +63,17 @@ export function standingOf(day: Day, { previous, nowS }: Repair, index: DayIndex
     const guests = hold.guests
       .filter((guest) => !guest.briefed && mayAttend(guest, hold, hold.instructor))
       .map((guest) => guest.id);
-    return judge({ ...briefing, guests }, hold.label, staff ?? nobody(guests));
+    return judge({ ...briefing, guests }, hold, staff ?? nobody(guests));
   });
   const briefed = new Set(briefings.flatMap(({ guests }) => guests));
 
   const sightings = previous.sightings.flatMap((sighting) => {
     const hold = layOutSighting(day, index, sighting);
     if (hold.startS >= nowS) return [];
-    const vehicle = hold.vehicle ? notAvailable(hold.vehicle, index, hold) : `${sighting.vehicle} is no longer there`;
+    const of = { vehicle: sighting.vehicle };
+    const vehicle = hold.vehicle ? available(hold.vehicle, index, hold) : undefined;
     const obstacle =
-      vehicle ??
+      (vehicle === undefined ? fact('vehicleGone', of) : vehicle ? undefined : fact('vehicleAway', of)) ??
       outsideHours(day, hold) ??
       closure(day, hold) ??
       crewObstacle(index, hold, (instructor) => instructor.sighting);
@@ -64,30 +81,30 @@ export function standingOf(day: Day, { previous, nowS }: Repair, index: DayIndex
       .filter((guest) => !guest.sighted && mayAttend(guest, hold, hold.instructor))
       .filter((guest) => guest.briefed || briefed.has(guest.id))
       .map((guest) => guest.id);
-    return judge({ ...sighting, guests }, hold.label, obstacle ?? nobody(guests));
+    return judge({ ...sighting, guests }, hold, obstacle ?? nobody(guests));
   });
   const sighted = new Set(sightings.flatMap(({ guests }) => guests));
 
   const drives = previous.drives.flatMap((planned) => {
     const hold = layOutDrive(day, index, planned);
     if (hold.startS >= nowS) return [];
-    return judge(planned, hold.label, driveObstacle());
+    return judge(planned, hold, driveObstacle());
 
-    function driveObstacle(): string | undefined {
+    function driveObstacle(): Obstacle | undefined {
       const { car, drive, instructor } = hold;
       const guest = hold.guests[0];
-      if (!drive || !guest) return 'its guest is no longer coming';
-      if (!car) return `${planned.car} is withdrawn`;
+      if (!drive || !guest) return fact('guestGone', {});
+      if (!car) return fact('carGone', { car: planned.car });
       const ready = (guest.briefed || briefed.has(guest.id)) && (guest.sighted || sighted.has(guest.id));
       return (
-        notAvailable(car, index, hold) ??
+        (available(car, index, hold) ? undefined : fact('carAway', { car: car.id })) ??
         outsideHours(day, hold) ??
         closure(day, hold) ??
         carMisfit(car, drive, guest) ??
         crewObstacle(index, hold, (who) => teachesIn(who, car)) ??
-        (mayAttend(guest, hold, instructor) ? undefined : `${guest.name} can't be there with this instructor`) ??
-        (ready ? undefined : `${guest.name} has neither class nor sighting run any more`) ??
-        (obeysPin(drive.pin, planned) ? undefined : 'the manager has pinned it otherwise')
+        (mayAttend(guest, hold, instructor) ? undefined : fact('cannotAttend', { guest: guest.id })) ??
+        (ready ? undefined : fact('notReady', {})) ??
+        (obeysPin(drive.pin, planned) ? undefined : fact('pinnedOtherwise', {}))
       );
     }
   });
@@ -95,38 +112,38 @@ export function standingOf(day: Day, { previous, nowS }: Repair, index: DayIndex
   const refuels = previous.refuels.flatMap((refuel) => {
     const hold = layOutRefuel(index, refuel);
     if (hold.startS >= nowS) return [];
-    const obstacle = hold.car ? notAvailable(hold.car, index, hold) : `${refuel.car} is withdrawn`;
-    return judge(refuel, hold.label, obstacle ?? outsideHours(day, hold));
+    const { car } = refuel;
+    const there = hold.car && available(hold.car, index, hold);
+    const obstacle = there ? undefined : fact(hold.car ? 'carAway' : 'carGone', { car });
+    return judge(refuel, hold, obstacle ?? outsideHours(day, hold));
   });
 
   return { briefings, sightings, drives, refuels, fallen };
 }
 
-function outsideHours(day: Day, hold: Interval): string | undefined {
-  return hold.startS < day.opens || hold.endS > day.closes ? 'it lies outside the opening hours' : undefined;
+function outsideHours(day: Day, hold: Interval): Obstacle | undefined {
+  return hold.startS < day.opens || hold.endS > day.closes ? fact('outsideHours', {}) : undefined;
 }
 
-function closure(day: Day, hold: CircuitHold): string | undefined {
+function closure(day: Day, hold: CircuitHold): Obstacle | undefined {
   const closed = day.circuit.closures.find(({ from, to }) => overlaps(onCircuit(hold), { startS: from, endS: to }));
-  return closed && `the circuit is closed ${wallClock(closed.from)}–${wallClock(closed.to)}`;
+  return closed && fact('closed', {}, { fromS: closed.from, toS: closed.to });
 }
 
-function notAvailable(
-  thing: { readonly name: string; readonly available: Parameters<DayIndex['windows']>[0]['available'] },
-  index: DayIndex,
-  hold: Interval,
-): string | undefined {
-  return liesInside(index.windows(thing), hold) ? undefined : `${thing.name} is not available for all of it`;
+function available(thing: Parameters<DayIndex['windows']>[0], index: DayIndex, hold: Interval): boolean {
+  return liesInside(index.windows(thing), hold);
 }
 
 function crewObstacle(
   index: DayIndex,
   hold: Interval & { readonly instructor: Instructor | undefined },
   able: (instructor: Instructor) => boolean,
-): string | undefined {
+): Obstacle | undefined {
   const { instructor } = hold;
-  if (!instructor) return 'its instructor is no longer there';
-  return notAvailable(instructor, index, hold) ?? (able(instructor) ? undefined : `${instructor.name} may not do it`);
+  if (!instructor) return fact('noInstructor', {});
+  const of = { instructor: instructor.id };
+  if (!available(instructor, index, hold)) return fact('crewAway', of);
+  return able(instructor) ? undefined : fact('crewUnable', of);
 }
 
 /** Whether the guest is there for the whole hold and may be with this instructor. */
@@ -140,8 +157,8 @@ function mayAttend(guest: Guest, hold: Interval, instructor: Instructor | undefi
   );
 }
 
-function nobody(guests: readonly string[]): string | undefined {
-  return guests.length === 0 ? 'none of its guests is coming any more' : undefined;
+function nobody(guests: readonly string[]): Obstacle | undefined {
+  return guests.length === 0 ? fact('noGuests', {}) : undefined;
 }
 
 /** A text by which two activities are the same one, unchanged: class and sighting run with the same guests. */
@@ -155,22 +172,22 @@ export const sameActivity = {
   refuel: ({ car, start }: Refuel) => JSON.stringify([car, start]),
 };
 
-/** The activities of a plan by kind, each with its text and what to call it. */
+/** The activities of a plan, each with a text by which it is compared. */
 export function activityTexts(
   plan: Pick<Standing, 'briefings' | 'sightings' | 'drives' | 'refuels'>,
   day: Day,
   index: DayIndex,
-): { readonly text: string; readonly label: string; readonly startS: number }[] {
-  const of = (kind: string, text: string, hold: Interval & { label: string }) => ({
-    text: `${kind} ${text}`,
-    label: hold.label,
+): { readonly text: string; readonly activity: Activity; readonly startS: number }[] {
+  const of = (text: string, hold: Parameters<typeof activityOf>[0]) => ({
+    text: `${hold.kind} ${text}`,
+    activity: activityOf(hold),
     startS: hold.startS,
   });
   return [
-    ...plan.briefings.map((b) => of('briefing', sameActivity.briefing(b), layOutBriefing(day, index, b))),
-    ...plan.sightings.map((s) => of('sighting', sameActivity.sighting(s), layOutSighting(day, index, s))),
-    ...plan.drives.map((d) => of('drive', sameActivity.drive(d), layOutDrive(day, index, d))),
-    ...plan.refuels.map((r) => of('refuel', sameActivity.refuel(r), layOutRefuel(index, r))),
+    ...plan.briefings.map((b) => of(sameActivity.briefing(b), layOutBriefing(day, index, b))),
+    ...plan.sightings.map((s) => of(sameActivity.sighting(s), layOutSighting(day, index, s))),
+    ...plan.drives.map((d) => of(sameActivity.drive(d), layOutDrive(day, index, d))),
+    ...plan.refuels.map((r) => of(sameActivity.refuel(r), layOutRefuel(index, r))),
   ];
 }
 

@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
-import { checkPlan, emptyPlan } from '../day';
+import { checkPlan, emptyPlan, fact } from '../day';
 import { planDay, seededRandom } from '../planner';
+import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal } from '../testing/written-journal';
 import { lapsOwed, owedDrives, owedFrom, owedId, standpointOf, withOwed, withOwedWaiting } from '.';
@@ -37,9 +38,7 @@ describe('Laps that are owed', () => {
     const extended = withOwed(day, owed);
     expect(extended.guests[0]!.drives.map(({ id }) => id)).toEqual(['d1', 'd1+owed']);
     const waiting = withOwedWaiting(plan, owed);
-    expect(waiting.unplanned).toEqual([
-      { drive: 'd1+owed', reason: 'Owed since 10:02, when the drive was broken off: it waits for a place.' },
-    ]);
+    expect(waiting.unplanned).toEqual([{ drive: 'd1+owed', reason: fact('owed', {}, { since: at('10:02') }) }]);
     expect(checkPlan(extended, waiting).violations.map(({ code }) => code)).not.toContain('COMPLETE');
     expect(withOwedWaiting(waiting, owed)).toEqual(waiting);
     expect(owedFrom(extended.guests[0] ? new Map([['d1', 1]]) : new Map(), 'd1+owed')).toBe('d1');
@@ -121,7 +120,8 @@ describe('A drive that is wanted no earlier than a time', () => {
       ...day,
       guests: [aGuest({ drives: [{ id: 'd1', cars: ['c1'], laps: 5, notBefore: at('14:00') }] })],
     };
-    expect(checkPlan(late, plan).violations.map(({ code, message }) => [code, message])).toEqual([
+    const { violations } = checkPlan(late, plan);
+    expect(violations.map((one) => [one.code, inEnglish(late).violation(one)])).toEqual([
       ['GUEST_PRESENT', 'Ines Faro wants Ines Faro in Dunnock Cup at 10:00 no earlier than 14:00'],
     ]);
     const { plan: found } = planDay(late, options(3));

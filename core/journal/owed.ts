@@ -1,4 +1,4 @@
-import { clockMinute, type Day, type Drive, type Plan } from '../day';
+import { fact, type Day, type Drive, type Plan } from '../day';
 import { progressOf, type DayContext } from './context';
 import type { DayState, DriveState } from './day-state';
 import type { EntryOf } from './entry';
@@ -14,8 +14,8 @@ export interface OwedDrive {
   readonly drive: Drive;
   /** By the guest's word it is not driven today. */
   readonly notToday: boolean;
-  /** Why it waits, in a sentence. */
-  readonly reason: string;
+  /** Since when it waits. */
+  readonly sinceS: number;
 }
 
 const ENDS = '+owed';
@@ -48,34 +48,29 @@ export function lapsOwed(context: DayContext, state: DayState, drive: DriveState
 /** The drives of laps that are owed on a day, in the order in which they came to be. */
 export function owedDrives(context: DayContext, state: DayState): OwedDrive[] {
   return [...state.drives.values()]
-    .flatMap((broken): { owed: OwedDrive; atS: number }[] => {
+    .flatMap((broken): OwedDrive[] => {
       const laps = lapsLeft(context, broken);
       if (laps === 0) return [];
       const { drive, guest, owedWish, brokenOff } = broken;
       const { pin: _, extraLaps: __, notBefore: ___, ...own } = drive;
-      const since = clockMinute(brokenOff!.atS);
       return [
         {
-          atS: brokenOff!.atS,
-          owed: {
-            from: drive.id,
-            guest: guest.id,
-            notToday: owedWish?.notToday ?? false,
-            reason: `Owed since ${since}, when the drive was broken off: it waits for a place.`,
-            drive: {
-              ...own,
-              id: owedId(drive.id),
-              laps,
-              cars: owedWish?.cars ?? drive.cars,
-              ...(owedWish?.notBefore !== undefined && { notBefore: owedWish.notBefore }),
-              ...(owedWish?.place && { pin: owedWish.place }),
-            },
+          from: drive.id,
+          guest: guest.id,
+          notToday: owedWish?.notToday ?? false,
+          sinceS: brokenOff!.atS,
+          drive: {
+            ...own,
+            id: owedId(drive.id),
+            laps,
+            cars: owedWish?.cars ?? drive.cars,
+            ...(owedWish?.notBefore !== undefined && { notBefore: owedWish.notBefore }),
+            ...(owedWish?.place && { pin: owedWish.place }),
           },
         },
       ];
     })
-    .sort((a, b) => a.atS - b.atS)
-    .map(({ owed }) => owed);
+    .sort((a, b) => a.sinceS - b.sinceS);
 }
 
 /** The day with the drives that are owed, so that they are planned with everything else. */
@@ -101,7 +96,7 @@ export function withOwedWaiting(plan: Plan, owed: readonly OwedDrive[]): Plan {
     drives: plan.drives.filter(({ drive }) => !gone.has(drive)),
     unplanned: [
       ...plan.unplanned.filter(({ drive }) => !gone.has(drive)),
-      ...waiting.map(({ drive, reason }) => ({ drive: drive.id, reason })),
+      ...waiting.map(({ drive, sinceS }) => ({ drive: drive.id, reason: fact('owed', {}, { since: sinceS }) })),
     ],
   };
 }

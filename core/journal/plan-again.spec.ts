@@ -1,5 +1,6 @@
 import { checkPlan } from '../day';
 import { planDay, seededRandom } from '../planner';
+import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal } from '../testing/written-journal';
 import { asSituated, dayContext, standpointOf, stateOf } from '.';
@@ -61,7 +62,7 @@ describe('Planning again from what happened', () => {
     const it = morning(['g1']);
     const seen = standpoint(it, '09:55');
     expect(seen.plan.briefings.map(({ guests }) => guests)).toEqual([['g1']]);
-    expect(checkPlan(seen.day, seen.plan).violations.map(({ message }) => message)).toContain(
+    expect(checkPlan(seen.day, seen.plan).violations.map(inEnglish(day).violation)).toContain(
       'Oskar Lind drives without a classroom briefing',
     );
     const found = again(it, '09:55');

@@ -1,6 +1,7 @@
 import {
   DAY_S,
   emptyPlan,
+  fact,
   indexDay,
   layOutBriefing,
   layOutDrive,
@@ -327,10 +328,7 @@ export function withGuestsGone(day: Day, known: Day, plan: Plan): Plan {
   const gone = day.guests.flatMap((guest) =>
     guest.drives
       .filter(({ id }) => !there.has(id))
-      .map(({ id }) => ({
-        drive: id,
-        reason: `${guest.name} is not taking part any more; book another day if wished.`,
-      })),
+      .map(({ id }) => ({ drive: id, reason: fact('guestGone', { guest: guest.id }) })),
   );
   const planned = withoutUnknown(known, plan);
   return { ...planned, unplanned: [...planned.unplanned, ...gone] };

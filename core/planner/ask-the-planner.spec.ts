@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { checkPlan, layOut, type Day, type Plan } from '../day';
 import { randomDay } from '../testing/random-day';
+import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { bottleneckOf, changesBetween, improve, insertions, mendsFor, planDay, seededRandom, withMend } from '.';
 
@@ -91,17 +92,17 @@ describe('Mends for a drive without a place', () => {
   });
 
   it('offer another car, a longer stay, or hours of an instructor who is away', () => {
+    const texts = (of: Day) =>
+      mendsFor(of, planned(of), 'd1').map(({ change, release }) => inEnglish(of).mend(change, release));
     const crew = [anInstructor({ available: [{ from: at('12:00'), to: at('18:00') }] })];
     const spare = aCar({ id: 'c2', name: 'Sabrel R', level: 4 });
     const leaving = aGuest({ leavesBy: at('10:00') });
     const day = aDay({ instructors: crew, cars: [aCar(), spare], guests: [leaving] });
-    expect(mendsFor(day, planned(day), 'd1').map(({ text }) => text)).toEqual([
-      'Anselm Holt there from 08:00 to 12:00',
-    ]);
+    expect(texts(day)).toEqual(['Anselm Holt there from 08:00 to 12:00']);
     const tall = aDay({ cars: [aCar({ fit: { maxHeightCm: 170 } }), spare], guests: [aGuest({ heightCm: 190 })] });
-    expect(mendsFor(tall, planned(tall), 'd1').map(({ text }) => text)).toEqual(['Sabrel R instead, at 09:04']);
+    expect(texts(tall)).toEqual(['Sabrel R instead, at 09:04']);
     const hasty = aDay({ guests: [aGuest({ leavesBy: at('09:10') })] });
-    expect(mendsFor(hasty, planned(hasty), 'd1')[0]?.text).toBe('Ines Faro stays until 09:25');
+    expect(texts(hasty)[0]).toBe('Ines Faro stays until 09:25');
   });
 });
 
@@ -178,7 +179,7 @@ describe('One more drive', () => {
 describe('The bottleneck', () => {
   it('shows how much of each resource a quarter hour uses', () => {
     const day = aDay();
-    const { quarters, resources, sentence } = bottleneckOf(layOut(day, aPlan({ drives: [drive('10:00')] })));
+    const { quarters, resources, limits } = bottleneckOf(layOut(day, aPlan({ drives: [drive('10:00')] })));
     const of = (kind: string) => resources.find((resource) => resource.kind === kind)!;
     const quarter = quarters.indexOf(at('10:00'));
     // On the circuit 10:00 to 10:06:40; the car is held until 10:12:40, the instructor until 10:10:40.
@@ -187,7 +188,7 @@ describe('The bottleneck', () => {
     expect(of('car').used[quarter]).toBeCloseTo(760 / 900);
     expect(of('instructor').used[quarter]).toBeCloseTo(640 / 900);
     expect(of('instructor').used[quarter - 1]).toBeCloseTo(240 / 900);
-    expect(sentence).toMatch(/^The (cars|instructors) limit the day/);
+    expect(inEnglish(day).limit(limits)).toMatch(/^The (cars|instructors) limit the day/);
   });
 
   it('leaves out the hours in which a car or the circuit is closed', () => {
@@ -195,7 +196,7 @@ describe('The bottleneck', () => {
       cars: [aCar({ available: [{ from: at('09:00'), to: at('12:00') }] })],
       circuit: { name: 'Loop', lapLengthM: 2000, closures: [{ from: at('08:00'), to: at('08:30') }] },
     });
-    const { resources, sentence } = bottleneckOf(layOut(day, aPlan()));
+    const { resources, limits } = bottleneckOf(layOut(day, aPlan()));
     expect(resources.find(({ kind }) => kind === 'car')!.used.slice(0, 5)).toEqual([
       undefined,
       undefined,
@@ -204,7 +205,7 @@ describe('The bottleneck', () => {
       0,
     ]);
     expect(resources.find(({ kind }) => kind === 'releases')!.used.slice(0, 3)).toEqual([undefined, undefined, 0]);
-    expect(sentence).toContain('Nothing is planned yet');
+    expect(inEnglish(day).limit(limits)).toContain('Nothing is planned yet');
   });
 });
 
@@ -225,7 +226,7 @@ describe('Days on which hardly anything can be planned', () => {
       const { plan } = planDay(day, { iterations: 200, random: seededRandom(1) });
       expect(checkPlan(day, plan).violations).toEqual([]);
       expect(plan.drives.length).toBe(0);
-      expect(plan.unplanned.every(({ reason }) => reason.length > 20)).toBe(true);
+      expect(plan.unplanned.every(({ reason }) => inEnglish(day).leftOut(reason).length > 20)).toBe(true);
     });
   }
 

@@ -1,13 +1,33 @@
-import { judgeOf, layOut, sharesLanguage, teachesIn, type Day, type Plan, type Repair } from '../day';
+import {
+  fact,
+  judgeOf,
+  layOut,
+  sharesLanguage,
+  teachesIn,
+  type Day,
+  type Fact,
+  type Plan,
+  type Repair,
+  type Violation,
+} from '../day';
+
+/** What speaks for an instructor beside a guest, and what against. */
+export type AssignmentReason =
+  | Fact<'teaches' | 'teachesNot', { car: string | undefined }>
+  | Fact<'speaks' | 'speaksNone', object, { languages: readonly string[] }>
+  | Fact<'together', object, { drives: number }>
+  | Fact<'askedFor'>
+  | Fact<'load', object, { laps: number; meanLaps: number }>
+  | Fact<'levelLaps', object, { laps: number; most: number; level: number }>;
 
 /** An instructor for a drive: why, and what comes of it. */
 export interface Assignment {
   readonly instructor: string;
   readonly name: string;
   /** Skill, language, continuity, load; what speaks for this one and what against. */
-  readonly reasons: readonly string[];
+  readonly reasons: readonly AssignmentReason[];
   /** The first rule that would be broken, if one would. */
-  readonly broken: string | undefined;
+  readonly broken: Violation | undefined;
   /** Minutes of patience that the plan costs more with this one; 0 for the one it has. */
   readonly costs: number;
 }
@@ -52,17 +72,17 @@ export function assignmentsOf(day: Day, plan: Plan, driveId: string, repair?: Re
     return {
       instructor: who.id,
       name: who.name,
-      broken: broken[0]?.message,
+      broken: broken[0],
       costs,
       reasons: [
-        car && teachesIn(who, car) ? `may teach in the ${car.name}` : `may not teach in the ${car?.name ?? 'car'}`,
-        sharesLanguage(who, guest) ? `speaks ${shared.join(', ')}` : `speaks none of ${guest.languages.join(', ')}`,
-        ...(together(who.id) > 0
-          ? [`has ${together(who.id)} other drive${together(who.id) > 1 ? 's' : ''} of this guest`]
-          : []),
-        ...(guest.preferInstructors?.includes(who.id) ? ['the guest asked for'] : []),
-        `${load} laps planned, the mean is ${Math.round(mean)}`,
-        ...(limit === undefined ? [] : [`${ofLevel(who.id)} of at most ${limit} laps in cars of level ${level}`]),
+        fact(car && teachesIn(who, car) ? 'teaches' : 'teachesNot', { car: car?.id }),
+        sharesLanguage(who, guest)
+          ? fact('speaks', {}, { languages: shared })
+          : fact('speaksNone', {}, { languages: guest.languages }),
+        ...(together(who.id) > 0 ? [fact('together', {}, { drives: together(who.id) })] : []),
+        ...(guest.preferInstructors?.includes(who.id) ? [fact('askedFor', {})] : []),
+        fact('load', {}, { laps: load, meanLaps: mean }),
+        ...(limit === undefined ? [] : [fact('levelLaps', {}, { laps: ofLevel(who.id), most: limit, level })]),
       ],
     };
   });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { layOut, type Day } from '../day';
 import { randomDay } from '../testing/random-day';
+import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aPlan, at, drive } from '../testing/small-day';
 import { bottleneckOf, planDay, seededRandom } from '.';
 
@@ -11,9 +12,7 @@ const quarterOf = (found: ReturnType<typeof loads>, time: string) => found.quart
 
 describe('What limits a day', () => {
   it('is nothing as long as nothing is planned', () => {
-    expect(loads(day())).toEqual(
-      jasmine.objectContaining({ limits: undefined, sentence: 'Nothing is planned yet, so nothing limits the day.' }),
-    );
+    expect(inEnglish(day()).limit(loads(day()).limits)).toBe('Nothing is planned yet, so nothing limits the day.');
   });
 
   it('counts a drive in its car with its turnaround, on the circuit only between release and return', () => {
@@ -46,8 +45,10 @@ describe('What limits a day', () => {
       aCar({ id: 'c2' }),
     ];
     const found = loads(day({ cars }), '10:02');
-    expect(found.limits).toEqual({ kind: 'car', id: 'c1' });
-    expect(found.sentence).toMatch(/^Dunnock Cup limits the day: \d+ % of its time is taken\.$/);
+    expect(found.limits).toEqual(jasmine.objectContaining({ code: 'car', subjects: { car: 'c1' } }));
+    expect(inEnglish(day({ cars })).limit(found.limits)).toMatch(
+      /^Dunnock Cup limits the day: \d+ % of its time is taken\.$/,
+    );
   });
 
   it('is never more than there is, on any day that is planned by the rules', () => {
@@ -56,18 +57,18 @@ describe('What limits a day', () => {
         const random = randomDay(seededRandom(seed), { drives });
         const { plan } = planDay(random, { iterations: 20, random: seededRandom(seed) });
         const { quarters, resources, limits } = bottleneckOf(layOut(random, plan));
-        for (const { used, overall, name, kind } of resources) {
+        for (const { used, overall, id, kind } of resources) {
           const most = Math.max(...used.map((share) => share ?? 0), overall);
           // A turnaround may run past the time for which a car is there.
           if (kind !== 'car')
             expect(most)
-              .withContext(`${seed} ${name}`)
+              .withContext(`${seed} ${id}`)
               .toBeLessThanOrEqual(1 + 1e-9);
           expect(Math.min(...used.map((share) => share ?? 0), overall)).toBeGreaterThanOrEqual(0);
           expect(used.length).toBe(quarters.length);
         }
         if (plan.drives.length > 0)
-          expect(resources.some(({ kind, id }) => kind === limits?.kind && id === limits.id)).toBeTrue();
+          expect(resources.some(({ id }) => (Object.values(limits.subjects) as string[]).includes(id))).toBeTrue();
       }),
       { numRuns: 25 },
     );

@@ -1,4 +1,4 @@
-import { clockMinute, overlaps, type Interval, type Schedule, type TimeWindow } from '../day';
+import { fact, overlaps, type Fact, type Interval, type Schedule, type TimeWindow } from '../day';
 import { onCircuit } from '../day/rules/track-load';
 
 const QUARTER_S = 900;
@@ -6,8 +6,8 @@ const QUARTER_S = 900;
 /** How much of one resource is used in each quarter hour of the opening hours. */
 export interface ResourceLoad {
   readonly kind: 'releases' | 'circuit' | 'car' | 'instructor';
+  /** Of the car or the instructor; the kind again where there is only one of it. */
   readonly id: string;
-  readonly name: string;
   /** Share of the quarter hour, 0 to 1; undefined where it is not there. */
   readonly used: readonly (number | undefined)[];
   /** Share of all the time it is there. */
@@ -18,11 +18,14 @@ export interface Bottleneck {
   /** Start of each quarter hour. */
   readonly quarters: readonly number[];
   readonly resources: readonly ResourceLoad[];
-  /** What limits the day, in a sentence. */
-  readonly sentence: string;
-  /** Kind of resource that is used most, and the busiest one of it. */
-  readonly limits: { readonly kind: ResourceLoad['kind']; readonly id: string } | undefined;
+  readonly limits: Limit;
 }
+
+/** What limits the day: one car by itself, or a kind of resource with the busiest one of it; shares are of all its time. */
+export type Limit =
+  | Fact<'nothing'>
+  | Fact<'car', { car: string }, { share: number }>
+  | Fact<'kind', { id: string }, { kind: ResourceLoad['kind']; share: number; peakShare: number; peakS: number }>;
 
 /**
  * The use of the circuit (releases against the least gap, vehicles at once against the limit), of each car (with its
@@ -39,7 +42,6 @@ export function bottleneckOf(schedule: Schedule): Bottleneck {
   const load = (
     kind: ResourceLoad['kind'],
     id: string,
-    name: string,
     windows: readonly TimeWindow[],
     holds: readonly Interval[],
     capacity = 1,
@@ -49,7 +51,6 @@ export function bottleneckOf(schedule: Schedule): Bottleneck {
     return {
       kind,
       id,
-      name,
       used: there.map((seconds, i) => (seconds === 0 ? undefined : held[i]! / (seconds * capacity))),
       overall: sum(held) / Math.max(1, sum(there) * capacity),
     };
@@ -60,13 +61,12 @@ export function bottleneckOf(schedule: Schedule): Bottleneck {
     load(
       'releases',
       'releases',
-      'Releases at the pit exit',
       open,
       vehicles.map(({ releaseS }) => ({ startS: releaseS, endS: releaseS + gapS })),
     ),
-    load('circuit', 'circuit', 'Cars at once on the circuit', open, vehicles.map(onCircuit), day.rules.maxCarsOnTrack),
+    load('circuit', 'circuit', open, vehicles.map(onCircuit), day.rules.maxCarsOnTrack),
     ...day.cars.map((car) =>
-      load('car', car.id, car.name, index.windows(car), [
+      load('car', car.id, index.windows(car), [
         ...schedule.drives
           .filter((hold) => hold.car === car)
           .map(({ startS, endS }) => ({ startS, endS: endS + day.rules.turnaroundS })),
@@ -74,16 +74,13 @@ export function bottleneckOf(schedule: Schedule): Bottleneck {
       ]),
     ),
     ...day.instructors.map((who) =>
-      load('instructor', who.id, who.name, index.windows(who), schedule.crewHolds.get(who.id) ?? []),
+      load('instructor', who.id, index.windows(who), schedule.crewHolds.get(who.id) ?? []),
     ),
   ];
-  return { quarters, resources, ...judge(resources, quarters) };
+  return { quarters, resources, limits: limitOf(resources, quarters) };
 }
 
-function judge(
-  resources: readonly ResourceLoad[],
-  quarters: readonly number[],
-): Pick<Bottleneck, 'limits' | 'sentence'> {
+function limitOf(resources: readonly ResourceLoad[], quarters: readonly number[]): Limit {
   const kinds = (['instructor', 'car', 'circuit', 'releases'] as const).flatMap((kind) => {
     const of = resources.filter((resource) => resource.kind === kind);
     return of.length === 0 ? [] : [{ kind, of, overall: sum(of.map(({ overall }) => overall)) / of.length }];
@@ -91,33 +88,18 @@ function judge(
   // One car that is booked out limits its guests even where the fleet as a whole has time.
   const busiestCar = [...resources].filter(({ kind }) => kind === 'car').sort((a, b) => b.overall - a.overall)[0];
   const top = [...kinds].sort((a, b) => b.overall - a.overall)[0];
-  if (!top || top.overall === 0)
-    return { limits: undefined, sentence: 'Nothing is planned yet, so nothing limits the day.' };
-  const percent = (share: number) => `${Math.round(share * 100)} %`;
+  if (!top || top.overall === 0) return fact('nothing', {});
   if (busiestCar && busiestCar.overall > 0.75 && busiestCar.overall > top.overall) {
-    return {
-      limits: { kind: 'car', id: busiestCar.id },
-      sentence: `${busiestCar.name} limits the day: ${percent(busiestCar.overall)} of its time is taken.`,
-    };
+    return fact('car', { car: busiestCar.id }, { share: busiestCar.overall });
   }
   const busiest = [...top.of].sort((a, b) => b.overall - a.overall)[0]!;
   const shares = quarters.map((_, i) => {
     const there = top.of.flatMap(({ used }) => used[i] ?? []);
     return there.length === 0 ? 0 : sum(there) / there.length;
   });
-  const peak = Math.max(...shares);
-  const at = clockMinute(quarters[shares.indexOf(peak)]!);
-  const WHAT = {
-    instructor: 'The instructors',
-    car: 'The cars',
-    circuit: 'Room on the circuit',
-    releases: 'The pit exit',
-  };
-  const verb = top.kind === 'instructor' || top.kind === 'car' ? 'limit' : 'limits';
-  return {
-    limits: { kind: top.kind, id: busiest.id },
-    sentence: `${WHAT[top.kind]} ${verb} the day: ${percent(top.overall)} taken on the whole, ${percent(peak)} at ${at}.`,
-  };
+  const peakShare = Math.max(...shares);
+  const peakS = quarters[shares.indexOf(peakShare)]!;
+  return fact('kind', { id: busiest.id }, { kind: top.kind, share: top.overall, peakShare, peakS });
 }
 
 function asInterval({ from, to }: TimeWindow): Interval {

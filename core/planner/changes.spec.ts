@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import type { Day, Plan } from '../day';
+import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
-import { changesBetween, sharedChanges } from '.';
+import { changesBetween, sharedChanges, type PlanChange } from '.';
 
 const guest = (n: number, more: Partial<Day['guests'][number]> = {}) =>
   aGuest({ id: `g${n}`, name: `Guest ${n}`, drives: [{ id: `d${n}`, cars: ['c1', 'c2'], laps: 5 }], ...more });
@@ -15,16 +16,20 @@ const day = (more: Partial<Day> = {}) =>
 const first = drive('10:00');
 const second = drive('10:30', { drive: 'd2', car: 'c2', instructor: 'i2' });
 const before = aPlan({ drives: [first, second] });
+const whyOf = (of: Day, change: PlanChange | undefined) => change?.why && inEnglish(of).change(change.why);
 /** Why the first drive is where it is in another plan of a day. */
 const why = (of: Day, after: Plan, from: Plan = before) =>
-  changesBetween(of, from, after).find((change) => change.drive === 'd1')?.why;
+  whyOf(
+    of,
+    changesBetween(of, from, after).find((change) => change.drive === 'd1'),
+  );
 const moved = (to: string, more: Partial<Plan> = {}) =>
   aPlan({ drives: [{ ...first, release: at(to) }, second], ...more });
 
 describe('What a proposal changes', () => {
   it('is nothing between a plan and itself', () => {
     expect(changesBetween(day(), before, before)).toEqual([]);
-    expect(sharedChanges(day(), before, before)).toEqual([]);
+    expect(sharedChanges(before, before)).toEqual([]);
   });
 
   it('is told from where to where, by names, in the order of the new times', () => {
@@ -34,7 +39,14 @@ describe('What a proposal changes', () => {
         { ...second, instructor: 'i1' },
       ],
     });
-    expect(changesBetween(day(), before, after).map(({ guest, kind, from, to }) => [guest, kind, from, to])).toEqual([
+    const { place } = inEnglish(day());
+    const told = changesBetween(day(), before, after).map(({ guest, kind, before: from, after: to }) => [
+      guest,
+      kind,
+      place(from!),
+      place(to!),
+    ]);
+    expect(told).toEqual([
       ['Guest 2', 'reassigned', '10:30, Sabrel R, with Ife Okoro', '10:30, Sabrel R, with Odile Varga'],
       ['Guest 1', 'moved', '10:00, Dunnock Cup, with Odile Varga', '11:00, Dunnock Cup, with Odile Varga'],
     ]);
@@ -44,9 +56,9 @@ describe('What a proposal changes', () => {
     const reason = 'no instructor is free';
     const only = aPlan({ drives: [first], unplanned: [{ drive: 'd2', reason }] });
     const [lost] = changesBetween(day(), before, only);
-    expect([lost!.kind, lost!.to, lost!.why]).toEqual(['left out', 'left out', reason]);
+    expect([lost!.kind, lost!.after, whyOf(day(), lost)]).toEqual(['left out', undefined, reason]);
     const [found] = changesBetween(day(), only, before);
-    expect([found!.kind, found!.from, found!.why]).toEqual(['added', 'not planned', 'has a place now']);
+    expect([found!.kind, found!.before, whyOf(day(), found)]).toEqual(['added', undefined, 'has a place now']);
   });
 });
 
@@ -96,8 +108,8 @@ describe('The reason for a change', () => {
 
   it('is that the guest waits less, where that is noticed, and else nothing at all', () => {
     expect(why(day(), moved('09:30'))).toBe('Guest 1 waits 30 min less');
-    expect(why(day(), moved('09:57'))).toBe('');
-    expect(why(day(), moved('11:00'))).toBe('');
+    expect(why(day(), moved('09:57'))).toBeUndefined();
+    expect(why(day(), moved('11:00'))).toBeUndefined();
   });
 
   it('never says of somebody who comes to the car later that it is with them then', () => {
@@ -125,7 +137,7 @@ describe('Classes and sighting runs in a proposal', () => {
   const run = (start: string, guests: string[], instructor = 'i1') =>
     ({ vehicle: 'v1', release: at(start), instructor, guests }) as Plan['sightings'][number];
   const texts = (old: Plan['sightings'], now: Plan['sightings']) =>
-    sharedChanges(day(), aPlan({ sightings: old }), aPlan({ sightings: now })).map(({ text }) => text);
+    sharedChanges(aPlan({ sightings: old }), aPlan({ sightings: now })).map(inEnglish(day()).sharedChange);
 
   it('are told where they move, come or fall away', () => {
     expect(texts([run('09:15', ['g1'])], [run('09:30', ['g1'])])).toEqual([

@@ -1,33 +1,58 @@
 import {
-  clockMinute,
+  activityOf,
+  fact,
   indexDay,
   layOut,
   layOutDrive,
   liesInside,
   overlaps,
+  type Activity,
   type Day,
+  type Fact,
+  type LeftOutReason,
   type Plan,
   type PlannedDrive,
   type Schedule,
 } from '../day';
 
-/** What a new plan changes for one guest's drive, in plain words. */
+/** What a new plan changes for one guest's drive. */
 export interface PlanChange {
   readonly drive: string;
   readonly guest: string;
   readonly kind: 'moved' | 'reassigned' | 'added' | 'left out';
   readonly before: PlannedDrive | undefined;
   readonly after: PlannedDrive | undefined;
-  readonly from: string;
-  readonly to: string;
-  /** The fact that made it change, in words; empty where there is none that could be told truly. */
-  readonly why: string;
+  /** What made it change; nothing where there is nothing that could be told truly. */
+  readonly why: ChangeReason | undefined;
 }
 
-/** A class or sighting run that a new plan treats differently. */
+/** Why a drive changed its place. */
+export type ChangeReason =
+  | Fact<'carWithdrawn' | 'carAway' | 'carRefuels', { car: string }>
+  | Fact<'crewAway', { instructor: string }>
+  | Fact<'guestComes', { guest: string }, { arrivesS: number }>
+  | Fact<'guestLeaves', { guest: string }, { leavesByS: number }>
+  | Fact<'closed', object, { fromS: number; toS: number }>
+  | Fact<'ownActivity', { activity: Activity }>
+  | Fact<'carTaken', { car: string; guest: string | undefined }>
+  | Fact<'crewTaken', { instructor: string; activity: Activity }>
+  | Fact<'waitsLess', { guest: string }, { savedS: number }>
+  | Fact<'leftOut', object, { reason: LeftOutReason }>
+  | Fact<'notBooked' | 'placeFound'>;
+
+/** A class or sighting run that a new plan treats differently: it is new, falls away, or stands in place of another. */
 export interface SharedChange {
   readonly atS: number;
-  readonly text: string;
+  readonly now: SharedActivity | undefined;
+  readonly before: SharedActivity | undefined;
+}
+
+/** A class or sighting run, with how many take part. */
+export interface SharedActivity {
+  readonly kind: 'briefing' | 'sighting';
+  readonly atS: number;
+  readonly instructor: string;
+  readonly guests: readonly string[];
 }
 
 /**
@@ -40,8 +65,6 @@ export function changesBetween(day: Day, before: Plan, after: Plan): PlanChange[
   const earlier = new Map(before.drives.map((planned) => [planned.drive, planned]));
   const later = new Map(after.drives.map((planned) => [planned.drive, planned]));
   const reasons = new Map(after.unplanned.map(({ drive, reason }) => [drive, reason]));
-  const words = ({ release, car, instructor }: PlannedDrive) =>
-    `${clockMinute(release)}, ${index.cars.get(car)?.name ?? car}, with ${index.instructors.get(instructor)?.name ?? instructor}`;
   const ids = new Set([...earlier.keys(), ...later.keys()]);
   return [...ids]
     .flatMap((drive): PlanChange[] => {
@@ -54,13 +77,15 @@ export function changesBetween(day: Day, before: Plan, after: Plan): PlanChange[
         guest: index.drives.get(drive)?.guest.name ?? drive,
         before: old,
         after: now,
-        from: old ? words(old) : 'not planned',
-        to: now ? words(now) : 'left out',
       };
-      if (!now) return [{ ...common, kind: 'left out', why: reasons.get(drive) ?? 'no longer booked on this day' }];
-      if (!old) return [{ ...common, kind: 'added', why: 'has a place now' }];
+      if (!now) {
+        const reason = reasons.get(drive);
+        const why = reason === undefined ? fact('notBooked', {}) : fact('leftOut', {}, { reason });
+        return [{ ...common, kind: 'left out', why }];
+      }
+      if (!old) return [{ ...common, kind: 'added', why: fact('placeFound', {}) }];
       const kind = old.car === now.car && old.instructor === now.instructor ? 'moved' : 'reassigned';
-      return [{ ...common, kind, why: whyNot(day, index, old) ?? whyMoved(scheduleBefore, schedule, old) ?? '' }];
+      return [{ ...common, kind, why: whyNot(day, index, old) ?? whyMoved(scheduleBefore, schedule, old) }];
     })
     .sort((a, b) => timeOf(a) - timeOf(b));
 }
@@ -73,26 +98,26 @@ function timeOf({ before, after }: PlanChange): number {
 const NOTICED_S = 300;
 
 /** What of the new plan made a drive give up its old place: what is there now, or what its own guest has gained. */
-function whyMoved(before: Schedule, after: Schedule, old: PlannedDrive): string | undefined {
+function whyMoved(before: Schedule, after: Schedule, old: PlannedDrive): ChangeReason | undefined {
   const hold = layOutDrive(after.day, after.index, old);
   const { turnaroundS } = after.day.rules;
   const guest = hold.guests[0];
   const there = (of: { readonly startS: number; readonly endS: number }, afterS = 0) =>
     overlaps({ startS: hold.startS, endS: hold.endS + afterS }, { startS: of.startS, endS: of.endS + afterS });
   const own = guest && after.guestHolds.get(guest.id)?.find((other) => other.kind !== 'drive' && there(other));
-  if (own) return `${own.label} is then`;
+  if (own) return fact('ownActivity', { activity: activityOf(own) });
   const others = after.drives.filter(({ planned }) => planned.drive !== old.drive);
   const inCar = others.find((other) => other.planned.car === old.car && there(other, turnaroundS));
-  if (inCar) return `${hold.car?.name ?? old.car} is then with ${inCar.guests[0]?.name ?? 'another guest'}`;
+  if (inCar) return fact('carTaken', { car: old.car, guest: inCar.guests[0]?.id });
   const refuel = after.refuels.find((other) => other.refuel.car === old.car && there(other));
-  if (refuel) return `${hold.car?.name ?? old.car} refuels then`;
+  if (refuel) return fact('carRefuels', { car: old.car });
   const withCrew = after.crewHolds
     .get(old.instructor)
     ?.find((other) => !(other.kind === 'drive' && other.planned.drive === old.drive) && there(other));
-  if (withCrew) return `${hold.instructor?.name ?? old.instructor} has ${withCrew.label} then`;
+  if (withCrew) return fact('crewTaken', { instructor: old.instructor, activity: activityOf(withCrew) });
   if (!guest) return undefined;
   const savedS = waitOf(before, guest.id, guest.arrives) - waitOf(after, guest.id, guest.arrives);
-  return savedS >= NOTICED_S ? `${guest.name} waits ${Math.round(savedS / 60)} min less` : undefined;
+  return savedS >= NOTICED_S ? fact('waitsLess', { guest: guest.id }, { savedS }) : undefined;
 }
 
 /** How long a guest waits in a plan before and between activities, seconds. */
@@ -107,62 +132,57 @@ function waitOf({ guestHolds }: Schedule, guest: string, arrivesS: number): numb
 }
 
 /** The classes and sighting runs that two plans of a day treat differently, in order of time. */
-export function sharedChanges(day: Day, before: Plan, after: Plan): SharedChange[] {
-  const [old, now] = [sharedOf(day, before), sharedOf(day, after)];
-  const same = (a: SharedHold, b: SharedHold) =>
+export function sharedChanges(before: Plan, after: Plan): SharedChange[] {
+  const [old, now] = [sharedOf(before), sharedOf(after)];
+  const same = (a: SharedActivity, b: SharedActivity) =>
     a.kind === b.kind &&
     a.atS === b.atS &&
-    a.who === b.who &&
+    a.instructor === b.instructor &&
     [...a.guests].sort().join() === [...b.guests].sort().join();
   const left = old.filter((one) => !now.some((other) => same(one, other)));
   const changes: SharedChange[] = [];
   for (const one of now) {
     if (old.some((other) => same(one, other))) continue;
-    const shared = (other: SharedHold) => other.guests.filter((id) => one.guests.includes(id)).length;
+    const shared = (other: SharedActivity) => other.guests.filter((id) => one.guests.includes(id)).length;
     const from = left
-      .filter((other) => other.kind === one.kind && (shared(other) > 0 || other.who === one.who))
+      .filter((other) => other.kind === one.kind && (shared(other) > 0 || other.instructor === one.instructor))
       .sort((a, b) => shared(b) - shared(a))[0];
     if (from) left.splice(left.indexOf(from), 1);
-    changes.push({ atS: one.atS, text: from ? `${one.words}, instead of ${from.words}` : `${one.words} is new` });
+    changes.push({ atS: one.atS, now: one, before: from });
   }
-  for (const one of left) changes.push({ atS: one.atS, text: `${one.words} falls away` });
+  for (const one of left) changes.push({ atS: one.atS, now: undefined, before: one });
   return changes.sort((a, b) => a.atS - b.atS);
 }
 
-interface SharedHold {
-  readonly kind: 'class' | 'sighting run';
-  readonly atS: number;
-  readonly who: string;
-  readonly guests: readonly string[];
-  readonly words: string;
-}
-
-function sharedOf(day: Day, { briefings, sightings }: Plan): SharedHold[] {
-  const index = indexDay(day);
-  const hold = (kind: SharedHold['kind'], atS: number, who: string, guests: readonly string[]): SharedHold => {
-    const count = `${guests.length} guest${guests.length === 1 ? '' : 's'}`;
-    const name = index.instructors.get(who)?.name ?? who;
-    return { kind, atS, who, guests, words: `the ${kind} at ${clockMinute(atS)} with ${name}, ${count}` };
-  };
+function sharedOf({ briefings, sightings }: Plan): SharedActivity[] {
   return [
-    ...briefings.map(({ start, instructor, guests }) => hold('class', start, instructor, guests)),
-    ...sightings.map(({ release, instructor, guests }) => hold('sighting run', release, instructor, guests)),
+    ...briefings.map(({ start, instructor, guests }) => ({
+      kind: 'briefing' as const,
+      atS: start,
+      instructor,
+      guests,
+    })),
+    ...sightings.map(({ release, instructor, guests }) => ({
+      kind: 'sighting' as const,
+      atS: release,
+      instructor,
+      guests,
+    })),
   ];
 }
 
 /** Why the day no longer allows an old place, as far as it shows without the other activities. */
-function whyNot(day: Day, index: ReturnType<typeof indexDay>, old: PlannedDrive): string | undefined {
+function whyNot(day: Day, index: ReturnType<typeof indexDay>, old: PlannedDrive): ChangeReason | undefined {
   const hold = layOutDrive(day, index, old);
   const guest = hold.guests[0];
-  if (!hold.car) return `${old.car} is withdrawn`;
-  if (!liesInside(index.windows(hold.car), hold)) return `${hold.car.name} is away`;
-  if (!hold.instructor || !liesInside(index.windows(hold.instructor), hold)) {
-    return `${hold.instructor?.name ?? old.instructor} is away`;
-  }
-  if (guest && hold.startS < guest.arrives) return `${guest.name} comes at ${clockMinute(guest.arrives)}`;
+  const [car, crew] = [{ car: old.car }, { instructor: old.instructor }];
+  if (!hold.car) return fact('carWithdrawn', car);
+  if (!liesInside(index.windows(hold.car), hold)) return fact('carAway', car);
+  if (!hold.instructor || !liesInside(index.windows(hold.instructor), hold)) return fact('crewAway', crew);
+  if (guest && hold.startS < guest.arrives) return fact('guestComes', { guest: guest.id }, { arrivesS: guest.arrives });
   if (guest?.leavesBy !== undefined && hold.endS > guest.leavesBy) {
-    return `${guest.name} leaves by ${clockMinute(guest.leavesBy)}`;
+    return fact('guestLeaves', { guest: guest.id }, { leavesByS: guest.leavesBy });
   }
   const closed = day.circuit.closures.find(({ from, to }) => hold.releaseS < to && from < hold.trackEndS);
-  return closed && `the circuit is closed from ${clockMinute(closed.from)} to ${clockMinute(closed.to)}`;
+  return closed && fact('closed', {}, { fromS: closed.from, toS: closed.to });
 }

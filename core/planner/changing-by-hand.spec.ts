@@ -67,7 +67,7 @@ describe('Accepting a proposal in part', () => {
 
   it('takes the chosen drives as proposed, and leaves the others where they are', () => {
     const outcome = acceptInPart({ day, plan, repair: undefined }, proposal, new Set(['d2']));
-    if (!outcome.valid) throw new Error(outcome.broken[0]!.message);
+    if (!outcome.valid) throw new Error(outcome.broken[0]!.code);
     expect(outcome.plan.drives.map(({ release }) => release).sort()).toEqual([at('09:20'), at('10:00')].sort());
     expect(outcome.costs).toBeLessThan(0);
   });

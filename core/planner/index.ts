@@ -1,7 +1,14 @@
 /** Plans a day: what it takes is a day file and, to plan again, the plan before and the time. */
 export { acceptInPart, type PartOutcome } from './accept-in-part';
-export { bottleneckOf, type Bottleneck, type ResourceLoad } from './bottleneck';
-export { changesBetween, sharedChanges, type PlanChange, type SharedChange } from './changes';
+export { bottleneckOf, type Bottleneck, type Limit, type ResourceLoad } from './bottleneck';
+export {
+  changesBetween,
+  sharedChanges,
+  type ChangeReason,
+  type PlanChange,
+  type SharedActivity,
+  type SharedChange,
+} from './changes';
 export { leaveOut, moveDrive, shiftDrives, swapDrives, type Place } from './edits';
 export { insertions, type Insertion, type Insertions } from './insert';
 export { mended, mendsFor, withMend, type Mend, type MendChange } from './mends';

@@ -1,4 +1,4 @@
-import { indexDay, layOut, RULES, type Day, type DayIndex, type Plan, type Repair } from '../day';
+import { indexDay, layOut, RULES, violationKey, type Day, type DayIndex, type Plan, type Repair } from '../day';
 import { loadPlan } from './engine/load';
 import type { Problem } from './engine/problem';
 import { rebuild, SOON } from './engine/rebuild';
@@ -9,7 +9,7 @@ import { withReasons } from './explain';
 export function brokenRules(day: Day, plan: Plan, repair?: Repair, index: DayIndex = indexDay(day)): Set<string> {
   const schedule = layOut(day, plan, repair, index);
   const violations = RULES.flatMap((rule) => rule.check(schedule));
-  return new Set(violations.map(({ code, message }) => `${code} ${message}`));
+  return new Set(violations.map(violationKey));
 }
 
 /** Whether a plan of the problem's day breaks nothing beyond what is known to be broken. */

@@ -1,4 +1,4 @@
-import { carMisfit, closingAt, clockMinute, DAY_S, type Day, type Plan, type Repair, type TimeWindow } from '../day';
+import { carMisfit, closingAt, DAY_S, type Day, type Plan, type Repair, type TimeWindow } from '../day';
 import { problemOf } from './engine/problem';
 import { rebuild, SOON } from './engine/rebuild';
 import { breaksNothingNew, brokenRules, loadForChange } from './load-for-change';
@@ -13,8 +13,6 @@ export type MendChange =
 
 export interface Mend {
   readonly change: MendChange;
-  /** What a manager would say: "Sabrel R instead". */
-  readonly text: string;
   /** Release that the drive would have, nobody else moved. */
   readonly release: number;
 }
@@ -76,70 +74,56 @@ export function mendsFor(day: Day, plan: Plan, driveId: string, repair?: Repair)
   if (!found) return [];
   const known = brokenRules(day, plan, repair);
   const mends: Mend[] = [];
-  const firstOf = (candidates: readonly Candidate[]): readonly Candidate[] => {
-    for (const [place, { change, text }] of candidates.entries()) {
+  const firstOf = (candidates: readonly MendChange[]): readonly MendChange[] => {
+    for (const [place, change] of candidates.entries()) {
       const made = mended(day, plan, driveId, change, repair, known);
       if (!made) continue;
-      mends.push({ change, text: text(made.release), release: made.release });
+      mends.push({ change, release: made.release });
       return candidates.slice(place + 1);
     }
     return [];
   };
-  let others: readonly Candidate[] = [];
+  let others: readonly MendChange[] = [];
   for (const candidates of kindsOfChange(day, found.guest, found.drive)) {
     if (mends.length === MOST_MENDS) return mends;
     const left = firstOf(candidates);
-    if (candidates[0]?.change.kind === 'car') others = left;
+    if (candidates[0]?.kind === 'car') others = left;
   }
   while (mends.length < MOST_MENDS && others.length > 0) others = firstOf(others);
   return mends;
-}
-
-interface Candidate {
-  readonly change: MendChange;
-  readonly text: (release: number) => string;
 }
 
 function* kindsOfChange(
   day: Day,
   guest: Day['guests'][number],
   drive: Day['guests'][number]['drives'][number],
-): Iterable<Candidate[]> {
-  if (drive.pin) yield [{ change: { kind: 'unpin', drive: drive.id }, text: () => 'take the pin out' }];
+): Iterable<MendChange[]> {
+  if (drive.pin) yield [{ kind: 'unpin', drive: drive.id }];
   const levels = drive.cars.flatMap((id) => day.cars.find((car) => car.id === id)?.level ?? []);
   const apart = (level: number) => Math.min(...levels.map((own) => Math.abs(own - level)), 9);
   yield day.cars
     .filter((car) => !drive.cars.includes(car.id) && !carMisfit(car, { ...drive, cars: [car.id] }, guest))
     .sort((a, b) => apart(a.level) - apart(b.level))
-    .map((car) => ({
-      change: { kind: 'car', drive: drive.id, car: car.id },
-      text: (release) => `${car.name} instead, at ${clockMinute(release)}`,
-    }));
+    .map((car) => ({ kind: 'car', drive: drive.id, car: car.id }));
   if (guest.leavesBy !== undefined) {
-    yield [15, 30, 60, 120].flatMap((minutes) => {
-      const until = guest.leavesBy! + minutes * 60;
-      return until > day.closes
-        ? []
-        : [
-            {
-              change: { kind: 'stays', guest: guest.id, until } as const,
-              text: () => `${guest.name} stays until ${clockMinute(until)}`,
-            },
-          ];
-    });
+    const leavesBy = guest.leavesBy;
+    yield [15, 30, 60, 120]
+      .map((minutes) => leavesBy + minutes * 60)
+      .filter((until) => until <= day.closes)
+      .map((until) => ({ kind: 'stays', guest: guest.id, until }));
   }
   yield day.instructors.flatMap((who) =>
-    gapsOf(who.available, day.opens, day.closes).map(({ from, to }) => ({
-      change: { kind: 'crew', instructor: who.id, from, to } as const,
-      text: () => `${who.name} there from ${clockMinute(from)} to ${clockMinute(to)}`,
+    gapsOf(who.available, day.opens, day.closes).map(({ from, to }): MendChange => ({
+      kind: 'crew',
+      instructor: who.id,
+      from,
+      to,
     })),
   );
-  yield [20, 40, 60].flatMap((minutes) => {
-    const to = day.closes + minutes * 60;
-    return to > DAY_S
-      ? []
-      : [{ change: { kind: 'closes', to } as const, text: () => `${minutes} minutes more at the end of the day` }];
-  });
+  yield [20, 40, 60]
+    .map((minutes) => day.closes + minutes * 60)
+    .filter((to) => to <= DAY_S)
+    .map((to) => ({ kind: 'closes', to }));
 }
 
 /** Stretches of the day in which somebody is not there. */

@@ -1,3 +1,4 @@
+import { inEnglish } from '../testing/in-english';
 import fc from 'fast-check';
 import * as z from 'zod';
 import { checkPlan, dayFile, layOut, slipsOf, type Day } from '../day';
@@ -83,12 +84,12 @@ describe('An odd day', () => {
         const { plan } = planDay(day, { iterations: 15, random: seededRandom(1) });
         const { valid, violations } = checkPlan(day, plan);
         expect(valid)
-          .withContext(`${JSON.stringify(one)}: ${violations[0]?.message}`)
+          .withContext(`${JSON.stringify(one)}: ${violations.map(inEnglish(day).violation)[0]}`)
           .toBeTrue();
         const booked = day.guests.flatMap((guest) => guest.drives.map(({ id }) => id)).sort();
         const told = [...plan.drives, ...plan.unplanned].map(({ drive }) => drive).sort();
         expect(told).withContext(JSON.stringify(one)).toEqual(booked);
-        expect(plan.unplanned.every(({ reason }) => reason.length > 10))
+        expect(plan.unplanned.every(({ reason }) => inEnglish(day).leftOut(reason).length > 10))
           .withContext(JSON.stringify(one))
           .toBeTrue();
       }),
@@ -104,8 +105,11 @@ describe('An odd day', () => {
         if (!day) return;
         const { plan } = planDay(day, { iterations: 0, random: seededRandom(1) });
         for (const { who, path, message } of slipsOf(day)) expect([who, path, message].every(Boolean)).toBeTrue();
-        expect(bottleneckOf(layOut(day, plan)).sentence.length).toBeGreaterThan(0);
-        for (const { drive } of plan.unplanned.slice(0, 1)) expect(() => mendsFor(day, plan, drive)).not.toThrow();
+        expect(inEnglish(day).limit(bottleneckOf(layOut(day, plan)).limits).length).toBeGreaterThan(0);
+        for (const { drive } of plan.unplanned.slice(0, 1)) {
+          const told = mendsFor(day, plan, drive).map(({ change, release }) => inEnglish(day).mend(change, release));
+          expect(told.every(Boolean)).toBeTrue();
+        }
         const [guest] = day.guests;
         const more = { id: 'one-more', cars: ['c1', 'nobody-has-it'], laps: 5 };
         if (guest) expect(() => insertions(day, plan, guest, more, day.opens)).not.toThrow();

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { AcceptPlan, PlanRevision } from '@core/api';
 import { clockMinute, DAY_S, judgeOf, type Plan } from '@core/day';
+import { namesOf, wordsIn } from '@core/words';
 import { withGuestsGone, withOwedWaiting, withoutDelays, type Standpoint } from '@core/journal';
 import { conflict, Refusal } from '../problems';
 import type { Services } from '../services';
@@ -50,8 +51,10 @@ export function acceptPlan(
       room.asSeen(date, whole, standpoint),
     );
     if (broken.length > 0 && !despiteRules) {
-      throw new Refusal(422, 'Rule broken', `${broken[0]!.message}.`, {
-        faults: broken.map(({ code, message }) => ({ path: code, message })),
+      const { violation } = wordsIn('en', namesOf(standpoint.day));
+      throw new Refusal(422, 'Rule broken', `${violation(broken[0]!)}.`, {
+        faults: broken.map((one) => ({ path: one.code, message: violation(one) })),
+        facts: [...broken],
       });
     }
     const stored = store.days.acceptPlan(
@@ -61,7 +64,7 @@ export function acceptPlan(
         author,
         reason,
         acceptedAt: clock.recordedAt(),
-        despite: broken.map(({ message }) => message),
+        despite: [...broken],
       },
     );
     const entry = {

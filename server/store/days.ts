@@ -17,11 +17,11 @@ const revisionOf = ({ accepted_at, despite, ...row }: RevisionRow): PlanRevision
   author: row.author,
   reason: row.reason,
   acceptedAt: accepted_at,
-  despite: JSON.parse(despite) as string[],
+  despite: JSON.parse(despite) as PlanRevision['despite'],
 });
 
 /** Who accepted a plan, why and when, and what rules it breaks by that decision. */
-type AcceptedBy = Omit<PlanRevision, 'revision' | 'despite'> & { despite?: string[] };
+type AcceptedBy = Omit<PlanRevision, 'revision' | 'despite'> & { despite?: PlanRevision['despite'] };
 
 /** Event days and the plans accepted for them. */
 export function dayStore(db: Db) {

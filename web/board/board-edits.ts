@@ -3,6 +3,7 @@ import { DAY_S, type Judgement, type Plan, type Violation } from '@core/day';
 import { standpointOf, type Standpoint } from '@core/journal';
 import { moveDrive, shiftDrives, swapDrives, type Place } from '@core/planner';
 import { firstValueFrom } from 'rxjs';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { PlanService, type Acceptance } from '../data/plan.service';
 import { Verdicts } from '../verdict/verdicts';
@@ -36,6 +37,7 @@ export class BoardEdits {
   private readonly data = inject(DayService);
   private readonly planning = inject(PlanService);
   private readonly verdicts = inject(Verdicts);
+  private readonly words = inject(DayWords);
   private from: { readonly standpoint: Standpoint; readonly base: number; readonly asOf: number } | undefined;
 
   readonly selection = signal<ReadonlySet<string>>(new Set());
@@ -107,7 +109,7 @@ export class BoardEdits {
     const broken = judgement?.broken[0];
     if (broken && !despiteRules) {
       this.cancel();
-      this.data.refuse(`${broken.message}. Nothing is changed; with Shift it is your decision.`);
+      this.data.refuse(`${this.words.tell().violation(broken)}. Nothing is changed; with Shift it is your decision.`);
       return false;
     }
     const what = this.wordsOf(trial);

@@ -10,13 +10,14 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { clockMinute } from '@core/day';
+import { clockMinute, drivesConcerned } from '@core/day';
 import { owedFrom } from '@core/journal';
 import type { MenuItem } from 'primeng/api';
 
 import { Button } from 'primeng/button';
 import { Menu } from 'primeng/menu';
 import { SelectButton } from 'primeng/selectbutton';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { CAR_STATUS_WORDS, carLabel, CREW_STATUS_WORDS, GUEST_STAGE_WORDS } from '../data/names';
 import { PlanService } from '../data/plan.service';
@@ -73,6 +74,7 @@ export class Board {
   protected readonly mode = signal<BoardMode>('cars');
   protected readonly zoom = signal<Zoom>('day');
   protected readonly edits = inject(BoardEdits);
+  private readonly tell = inject(DayWords).tell;
   protected readonly chosen = signal<string | undefined>(undefined);
   protected readonly panel = signal<Panel | undefined>(undefined);
   protected readonly happenedOpen = signal(false);
@@ -191,13 +193,11 @@ export class Board {
   });
   /** The sentence of a broken rule, by the drives that it names. */
   private readonly brokenDrives = computed(() => {
-    const drives = this.data.context()?.schedule.drives ?? [];
+    const { violation: words } = this.tell();
     return new Map(
       this.edits
         .broken()
-        .flatMap(({ message }) =>
-          drives.filter(({ label }) => message.includes(label)).map(({ planned }) => [planned.drive, message] as const),
-        ),
+        .flatMap((violation) => drivesConcerned(violation).map((drive) => [drive, words(violation)] as const)),
     );
   });
   protected readonly marks = computed((): Marks => {
@@ -225,7 +225,7 @@ export class Board {
     const more = judgement.broken.length - 1;
     return {
       where,
-      broken: broken && `${broken.message}${more > 0 ? `, and ${more} more` : ''}.`,
+      broken: broken && `${this.tell().violation(broken)}${more > 0 ? `, and ${more} more` : ''}.`,
       costs: `weighs ${signed(judgement.costs)} min of waiting`,
     };
   });

@@ -1,3 +1,4 @@
+import { fact } from '@core/day';
 import type { Assignment } from '@core/planner';
 import { aPlan, drive } from '@core/testing/small-day';
 import { show } from '../testing/fake-day';
@@ -8,10 +9,29 @@ import { BoardEdits } from './board-edits';
 import { DriveDetails } from './drive-details';
 import { TestBed } from '@angular/core/testing';
 
+const atMeal = { code: 'CREW_MEAL', detail: 'none', subjects: { instructor: 'i3' } } as const;
 const RANKED: readonly Assignment[] = [
-  { instructor: 'i1', name: 'Anselm Holt', broken: undefined, costs: 0, reasons: ['speaks en', 'taught 0 laps today'] },
-  { instructor: 'i2', name: 'Ife Okoro', broken: undefined, costs: 2.25, reasons: ['speaks en'] },
-  { instructor: 'i3', name: 'Odile Varga', broken: 'Odile Varga is at the meal then', costs: 0, reasons: [] },
+  {
+    instructor: 'i1',
+    name: 'Anselm Holt',
+    broken: undefined,
+    costs: 0,
+    reasons: [fact('speaks', {}, { languages: ['en'] }), fact('together', {}, { drives: 2 })],
+  },
+  {
+    instructor: 'i2',
+    name: 'Ife Okoro',
+    broken: undefined,
+    costs: 2.25,
+    reasons: [fact('teaches', { car: 'c1' })],
+  },
+  {
+    instructor: 'i3',
+    name: 'Odile Varga',
+    broken: { ...atMeal, values: { durationS: 1800, fromS: 41_400, toS: 50_400 } },
+    costs: 0,
+    reasons: [],
+  },
   { instructor: 'i4', name: 'Bo Lund', broken: undefined, costs: -1.5, reasons: [] },
   { instructor: 'i5', name: 'Ada Quist', broken: undefined, costs: 0.2, reasons: [] },
 ];
@@ -92,9 +112,9 @@ describe('One drive beside the board', () => {
       [...row.children].flatMap(({ textContent }) => textContent!.trim() || []).join(' '),
     );
     expect(rows).toEqual([
-      'Anselm Holt speaks en; taught 0 laps today',
-      'Ife Okoro speaks en costs 2.3 more',
-      'Odile Varga Odile Varga is at the meal then',
+      'Anselm Holt speaks en; has 2 other drives of this guest',
+      'Ife Okoro may teach in the 1 Dunnock Cup costs 2.3 more',
+      'Odile Varga i3 has no gap of 30 min for a meal between 11:30 and 14:00',
       'Bo Lund saves 1.5',
       'Ada Quist costs nothing more',
     ]);

@@ -4,6 +4,7 @@ import { clockMinute, lapTimeText, wallClock, type PlannedDrive } from '@core/da
 import { progressOf, standpointOf } from '@core/journal';
 import type { Assignment } from '@core/planner';
 import { Button } from 'primeng/button';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { historyOf } from '../data/history';
 import { beadsOf } from '../drawing/bead-list';
@@ -79,9 +80,11 @@ import { Pins } from './pins';
           @for (one of why(); track one.instructor; let first = $first) {
             <p class="why" [class.now]="first">
               <b>{{ one.name }}</b>
-              <span class="muted">{{ one.reasons.join('; ') }}</span>
+              <span class="muted">{{ reasonsOf(one) }}</span>
               @if (!first) {
-                <span [class.stop]="one.broken">{{ one.broken ?? costWords(one.costs) }}</span>
+                <span [class.stop]="one.broken">{{
+                  one.broken ? tell().violation(one.broken) : costWords(one.costs)
+                }}</span>
               }
             </p>
           }
@@ -153,6 +156,7 @@ export class DriveDetails {
   readonly closed = output<void>();
 
   private readonly verdicts = inject(Verdicts);
+  protected readonly tell = inject(DayWords).tell;
   private readonly asked = signal<{ readonly drive: string; readonly found: readonly Assignment[] } | undefined>(
     undefined,
   );
@@ -202,6 +206,10 @@ export class DriveDetails {
     if (!day || !plan || !state) return;
     const found = await this.verdicts.assignments(standpointOf(day, plan, state), drive);
     if (drive === this.driveId()) this.asked.set({ drive, found });
+  }
+
+  protected reasonsOf({ reasons }: Assignment): string {
+    return reasons.map(this.tell().assignment).join('; ');
   }
 
   protected costWords(costs: number): string {

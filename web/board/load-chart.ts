@@ -7,6 +7,7 @@ import * as echarts from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { Dialog } from 'primeng/dialog';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { TOOLTIP_AS_TEXT } from '../drawing/tooltip';
 
@@ -32,11 +33,11 @@ const ROW_PX = 21;
       [style]="{ width: '70rem', maxWidth: '96vw' }"
     >
       @if (load(); as load) {
-        <p class="limits">{{ load.sentence }}</p>
+        <p class="limits">{{ tell().limit(load.limits) }}</p>
         <div
           echarts
           role="img"
-          [attr.aria-label]="'Use by quarter hour. ' + load.sentence"
+          [attr.aria-label]="'Use by quarter hour. ' + tell().limit(load.limits)"
           [options]="options()!"
           [style.height.px]="height()"
         ></div>
@@ -53,6 +54,7 @@ const ROW_PX = 21;
 })
 export class LoadChart {
   private readonly data = inject(DayService);
+  protected readonly tell = inject(DayWords).tell;
   readonly open = model(false);
   protected readonly load = computed(() => {
     const context = this.data.context();
@@ -65,8 +67,7 @@ export class LoadChart {
     const style = getComputedStyle(document.documentElement);
     const colour = (name: string) => style.getPropertyValue(`--p-jl-${name}`).trim();
     const [ink, muted, panel, lake, line] = ['ink', 'muted', 'panel', 'lake', 'line'].map(colour);
-    const numbers = this.data.view()?.carNumbers ?? {};
-    const nameOf = ({ id, name }: { id: string; name: string }) => `${numbers[id] ?? ''} ${name}`.trim();
+    const nameOf = this.tell().resource;
     const names = load.resources.map((it) => `${nameOf(it)}  ${Math.round(it.overall * 100)} %`);
     const cells = load.resources.flatMap(({ used }, row) =>
       used.flatMap((share, quarter) => (share === undefined ? [] : [[quarter, row, Math.round(share * 100)]])),

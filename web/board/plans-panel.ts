@@ -6,6 +6,7 @@ import { changesBetween } from '@core/planner';
 import { Button } from 'primeng/button';
 import { forkJoin, of } from 'rxjs';
 import { Api } from '../data/api';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { PlanService } from '../data/plan.service';
 import { known, Unread } from '../shell/unread';
@@ -34,6 +35,7 @@ export class PlansPanel {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
   protected readonly planning = inject(PlanService);
+  private readonly tell = inject(DayWords).tell;
   readonly closed = output<void>();
   protected readonly chosen = signal<readonly number[]>([]);
   protected readonly list = rxResource({
@@ -57,9 +59,19 @@ export class PlansPanel {
     const [older, newer] = [...plans].sort((a, b) => a.revision.revision - b.revision.revision);
     return {
       title: `From plan ${older!.revision.revision} to plan ${newer!.revision.revision}`,
-      changes: changesBetween(day, older!.plan, newer!.plan),
+      changes: changesBetween(day, older!.plan, newer!.plan).map(({ drive, guest, before, after }) => ({
+        drive,
+        guest,
+        from: before ? this.tell().place(before) : 'not planned',
+        to: after ? this.tell().place(after) : 'left out',
+      })),
     };
   });
+
+  /** An earlier version kept the sentence. */
+  protected decided(rule: PlanRevision['despite'][number]): string {
+    return typeof rule === 'string' ? rule : this.tell().violation(rule);
+  }
 
   protected choose(revision: number): void {
     this.chosen.update((chosen) =>

@@ -9,12 +9,13 @@ import {
   signal,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { clockMinute, emptyPlan, type PlannedDrive } from '@core/day';
+import { emptyPlan, type LeftOutReason } from '@core/day';
 import { standpointOf } from '@core/journal';
 import { sharedChanges } from '@core/planner';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { ProgressBar } from 'primeng/progressbar';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { PlanService } from '../data/plan.service';
 import { Verdicts } from '../verdict/verdicts';
@@ -33,6 +34,7 @@ export class ProposalPanel {
   protected readonly planning = inject(PlanService);
   private readonly data = inject(DayService);
   private readonly edits = inject(BoardEdits);
+  private readonly tell = inject(DayWords).tell;
   private readonly verdicts = inject(Verdicts);
   readonly closed = output<void>();
 
@@ -46,10 +48,11 @@ export class ProposalPanel {
   });
   protected readonly found = computed(() => this.job()?.found ?? undefined);
   protected readonly changes = computed(() =>
-    (this.found()?.changes ?? []).map((change) => ({
+    (this.found()?.changes ?? []).map(({ why, ...change }) => ({
       ...change,
-      from: change.before ? this.words(change.before) : change.from,
-      to: change.after ? this.words(change.after) : change.to,
+      from: change.before ? this.tell().place(change.before) : 'not planned',
+      to: change.after ? this.tell().place(change.after) : 'left out',
+      why: why && this.tell().change(why),
       wanted: !this.unwanted().has(change.drive),
     })),
   );
@@ -70,10 +73,10 @@ export class ProposalPanel {
     const groups = new Map<string, { drive: string; names: string[]; reason: string }>();
     for (const { drive, reason } of this.found()?.plan.unplanned ?? []) {
       const name = index?.drives.get(drive)?.guest.name ?? drive;
-      const key = reason.replaceAll(name, '…');
+      const key = JSON.stringify(withoutGuest(reason));
       const group = groups.get(key);
       if (group) group.names.push(name);
-      else groups.set(key, { drive, names: [name], reason });
+      else groups.set(key, { drive, names: [name], reason: this.tell().leftOut(reason) });
     }
     return [...groups.values()].map(({ drive, names, reason }) => {
       const people = [...new Set(names)];
@@ -86,7 +89,8 @@ export class ProposalPanel {
   protected readonly helping = signal<string | undefined>(undefined);
   protected readonly shared = computed(() => {
     const [found, day] = [this.found(), this.data.day()];
-    return found && day ? sharedChanges(day, this.data.plan() ?? emptyPlan(day.date), found.plan) : [];
+    const changes = found && day ? sharedChanges(this.data.plan() ?? emptyPlan(day.date), found.plan) : [];
+    return changes.map(this.tell().sharedChange);
   });
   protected readonly costWords = computed(() => {
     const found = this.found();
@@ -108,7 +112,9 @@ export class ProposalPanel {
     const standpoint = standpointOf(day, job.found.plan, { ...state, timeS: job.asOf });
     const mends = await this.verdicts.mends(standpoint, drive);
     const words =
-      mends.length > 0 ? `Would help: ${mends.map(({ text }) => text).join('; ')}.` : 'No single change would.';
+      mends.length > 0
+        ? `Would help: ${mends.map(({ change, release }) => this.tell().mend(change, release)).join('; ')}.`
+        : 'No single change would.';
     this.help.update((known) => new Map(known).set(drive, words));
     this.helping.set(undefined);
   }
@@ -119,13 +125,6 @@ export class ProposalPanel {
 
   protected round(value: number): number {
     return Math.round(value);
-  }
-
-  /** A place with the number of the car, as two may have the same name. */
-  private words({ release, car, instructor }: PlannedDrive): string {
-    const index = this.data.context()?.schedule.index;
-    const number = this.data.view()?.carNumbers[car] ?? '';
-    return `${clockMinute(release)}, ${number} ${index?.cars.get(car)?.name ?? car}, with ${index?.instructors.get(instructor)?.name ?? instructor}`;
   }
 
   protected want(drive: string, wanted: boolean): void {
@@ -178,7 +177,14 @@ export class ProposalPanel {
     const drives = this.changes().flatMap(({ drive, wanted }) => (wanted ? [drive] : []));
     const { outcome } = await this.verdicts.inPart(job.found.plan, new Set(drives));
     if (outcome.valid) return outcome.plan;
-    this.data.refuse(`This part can't stand alone: ${outcome.broken[0]?.message}. Take in what belongs to it.`);
+    this.data.refuse(
+      `This part can't stand alone: ${this.tell().violation(outcome.broken[0]!)}. Take in what belongs to it.`,
+    );
     return undefined;
   }
+}
+
+/** A reason by which people are told together, whoever they are. */
+function withoutGuest(reason: LeftOutReason): unknown {
+  return typeof reason === 'string' ? reason : { ...reason, subjects: { ...reason.subjects, guest: undefined } };
 }

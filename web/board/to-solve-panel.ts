@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { contract } from '@core/api';
-import { clockMinute, type Guest, type Violation } from '@core/day';
+import type { Guest, LeftOutReason, Violation } from '@core/day';
 import { standpointOf } from '@core/journal';
 import type { Mend } from '@core/planner';
 import { Button } from 'primeng/button';
 import { Api } from '../data/api';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
-import { carLabel } from '../data/names';
 import { Who } from '../data/who';
 import { OwedWishes } from '../guest-card/owed-wish';
 import { Verdicts } from '../verdict/verdicts';
@@ -19,7 +19,7 @@ export interface LeftOut {
   readonly id: string;
   readonly guest: Guest;
   readonly what: string;
-  readonly reason: string;
+  readonly reason: LeftOutReason;
   /** The drive from which these laps are owed; nothing for an ordinary drive. */
   readonly owedFrom: string | undefined;
   /** The guest takes no more part, so nothing is to be done. */
@@ -39,10 +39,10 @@ export interface LeftOut {
       </header>
       @if (broken().length > 0) {
         <ul class="list" aria-label="Broken rules">
-          @for (violation of broken(); track violation.message) {
+          @for (violation of broken(); track $index) {
             <li>
               <b class="broken">Rule broken</b>
-              <p class="small">{{ violation.message }}.</p>
+              <p class="small">{{ tell().violation(violation) }}.</p>
             </li>
           }
         </ul>
@@ -54,7 +54,7 @@ export interface LeftOut {
             @if (item.owedFrom) {
               <span class="chip warn">owed</span>
             }
-            <p class="small muted">{{ item.reason }}</p>
+            <p class="small muted">{{ tell().leftOut(item.reason) }}</p>
             @if (item.owedFrom; as from) {
               <jl-owed-wish [drive]="from" />
             }
@@ -64,7 +64,7 @@ export interface LeftOut {
               } @else if (mends().get(item.id); as found) {
                 @for (mend of found; track $index) {
                   <p-button
-                    [label]="words(mend)"
+                    [label]="tell().mend(mend.change, mend.release)"
                     size="small"
                     [outlined]="true"
                     [disabled]="busy() !== undefined"
@@ -107,6 +107,7 @@ export class ToSolvePanel {
   private readonly data = inject(DayService);
   private readonly who = inject(Who);
   private readonly verdicts = inject(Verdicts);
+  protected readonly tell = inject(DayWords).tell;
   readonly leftOut = input.required<readonly LeftOut[]>();
   readonly broken = input.required<readonly Violation[]>();
   readonly closed = output<void>();
@@ -123,12 +124,6 @@ export class ToSolvePanel {
     });
   }
 
-  /** What a change would be, a car with its number. */
-  protected words({ change, text, release }: Mend): string {
-    if (change.kind !== 'car') return text;
-    return `${carLabel(this.data.view(), change.car)} instead, at ${clockMinute(release)}`;
-  }
-
   protected async find(drive: string): Promise<void> {
     const [day, plan, state] = [this.data.day(), this.data.plan(), this.data.state()];
     if (!day || !plan || !state) return;
@@ -138,7 +133,8 @@ export class ToSolvePanel {
     this.busy.set(undefined);
   }
 
-  protected apply(drive: string, { change, text }: Mend): void {
+  protected apply(drive: string, { change, release }: Mend): void {
+    const words = this.tell().mend(change, release);
     this.busy.set(drive);
     const params = { date: this.data.date()!, id: drive };
     this.api.call(contract.applyMend, { params, body: { author: this.who.name(), change } }).subscribe({
@@ -147,7 +143,7 @@ export class ToSolvePanel {
         // What helped before may not help any more.
         this.mends.set(new Map());
         this.data.reload();
-        this.data.say(`Done: ${text}.`);
+        this.data.say(`Done: ${words}.`);
       },
       error: (error: Error) => this.failed(error),
     });

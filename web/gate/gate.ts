@@ -13,11 +13,12 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { clockMinute } from '@core/day';
+import { clockMinute, type Guest, type Plan } from '@core/day';
 import { isCleared, nextHold, type GuestState } from '@core/journal';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
+import { DayWords } from '../data/day-words';
 import { DayService, type NewEntry } from '../data/day.service';
 import { balanceDue, dueWords } from '../data/money';
 import { holdWords } from '../data/next-words';
@@ -66,6 +67,7 @@ type Filter = 'gate' | 'all';
 })
 export class Gate {
   protected readonly data = inject(DayService);
+  private readonly words = inject(DayWords);
   protected readonly steps = STEPS;
   protected readonly filter = signal<Filter>('gate');
   protected readonly query = signal('');
@@ -106,11 +108,16 @@ export class Gate {
         next: holdWords(nextHold(context, state, guest.guest.id), this.data.view()),
         lateMin: guest.arrivedS === undefined && !guest.gone ? Math.floor((state.timeS - guest.guest.arrives) / 60) : 0,
         cars: [...new Set(guest.guest.drives.flatMap(({ cars }) => cars.map((id) => carLabel(this.data.view(), id))))],
-        warning: context.schedule.plan.unplanned.find(({ drive }) => guest.guest.drives.some(({ id }) => id === drive))
-          ?.reason,
+        warning: this.leftOut(context.schedule.plan, guest.guest),
         place: GUEST_STAGE_WORDS[guest.stage],
       }));
   });
+  /** Why a drive of a guest is left out, where one is. */
+  private leftOut({ unplanned }: Plan, { drives }: Guest): string | undefined {
+    const out = unplanned.find(({ drive }) => drives.some(({ id }) => id === drive));
+    return out && this.words.tell().leftOut(out.reason);
+  }
+
   protected readonly summary = computed(() => {
     const guests = [...(this.data.state()?.guests.values() ?? [])];
     const late = guests.filter((it) => it.stage === 'expected' && it.guest.arrives < this.data.shownS()).length;

@@ -8,6 +8,7 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { GuestBefore } from './guest-before';
 import { GuestPairings } from './guest-pairings';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { balanceDue } from '../data/money';
 import { historyOf } from '../data/history';
@@ -29,6 +30,7 @@ import { OwedWishes } from './owed-wish';
 })
 export class GuestCard {
   protected readonly data = inject(DayService);
+  private readonly words = inject(DayWords);
   private readonly currency = inject(DayService).currency;
   /** Bound from the route. */
   readonly id = input.required<string>();
@@ -93,6 +95,7 @@ export class GuestCard {
     const [context, state, view] = [this.data.context(), this.data.state(), this.data.view()];
     const guest = this.guest();
     if (!context || !state || !view || !guest) return [];
+    const tell = this.words.tell();
     return guest.guest.drives
       .map(({ id, cars }) => {
         const drive = state.drives.get(id)!;
@@ -123,7 +126,9 @@ export class GuestCard {
           brokenOff:
             drive.brokenOff && `Broken off: ${drive.brokenOff.note ?? BREAK_OFF_WORDS[drive.brokenOff.reason]}`,
           interventions: drive.interventions.length,
-          leftOut: context.schedule.plan.unplanned.find((item) => item.drive === id)?.reason,
+          leftOut: context.schedule.plan.unplanned
+            .filter(({ drive: out }) => out === id)
+            .map(({ reason }) => tell.leftOut(reason))[0],
         };
       })
       .sort((a, b) => a.startS - b.startS);

@@ -194,9 +194,7 @@ describe('A proposal', () => {
     kind: 'moved',
     before: { drive: id, car: id === 'd1' ? 'c1' : 'c2', instructor: 'i1', release: before },
     after: { drive: id, car: id === 'd1' ? 'c1' : 'c2', instructor: 'i1', release: after },
-    from: before,
-    to: after,
-    why: 'makes room',
+    why: { code: 'waitsLess', subjects: { guest: id === 'd1' ? 'g1' : 'g2' }, values: { savedS: 1200 } },
   });
   const job = (more: Record<string, unknown> = {}) => ({
     id: 'job-1',

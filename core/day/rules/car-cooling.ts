@@ -1,7 +1,7 @@
+import { activityOf, type Activity } from '../activity';
 import type { Car } from '../day-file';
 import { drivesByCar, type DriveHold } from '../schedule';
-import { spokenDuration } from '../time';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
 
 /** The first drive (by start) after which the car has run too many laps without standing still long enough. */
 export function overheatedDrive(
@@ -19,13 +19,21 @@ export function overheatedDrive(
   return undefined;
 }
 
+export type CarCoolingBroken = Broken<
+  'hot',
+  { car: string; activity: Activity },
+  { laps: number; restS: number; afterLaps: number }
+>;
+
 /** Laps since the car last stood still for `restS` never exceed `afterLaps`; turnaround and refuel count as standing. */
-export const carCooling = rule('CAR_COOLING', function* (schedule) {
+export const carCooling = rule('CAR_COOLING', function* (schedule): Iterable<CarCoolingBroken> {
   for (const [id, drives] of drivesByCar(schedule)) {
     const car = schedule.index.cars.get(id)!;
     const over = overheatedDrive(car, drives);
     if (over) {
-      yield `${car.name} reaches ${over.laps} laps with ${over.drive.label} without standing still for ${spokenDuration(car.cooling.restS)}; ${car.cooling.afterLaps} are allowed`;
+      const { restS, afterLaps } = car.cooling;
+      const subjects = { car: id, activity: activityOf(over.drive) };
+      yield { detail: 'hot', subjects, values: { laps: over.laps, restS, afterLaps } };
     }
   }
 });

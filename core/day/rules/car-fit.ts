@@ -1,31 +1,46 @@
+import { activityOf, type Activity } from '../activity';
 import type { Car, Drive, Guest } from '../day-file';
-import { rule } from './rule';
+import { fact, type Fact } from '../fact';
+import { rule, type Broken } from './rule';
+
+type Pair = { car: string; guest: string };
+/** Why a car can't be driven by a guest on a drive. */
+export type CarMisfit =
+  | Fact<'notBooked', Pair>
+  | Fact<'gearbox', Pair, { wanted: 'auto' | 'paddle' }>
+  | Fact<'tooTall', Pair, { heightCm: number; mostCm: number }>
+  | Fact<'tooShort', Pair, { heightCm: number; leastCm: number }>
+  | Fact<'tooHeavy', Pair, { weightKg: number; mostKg: number }>;
 
 /** Why this car can't be driven by this guest on this drive, or nothing where it can. */
-export function carMisfit(car: Car, drive: Drive, guest: Guest): string | undefined {
-  if (!drive.cars.includes(car.id)) return `${car.name} is not among the cars that ${guest.name} booked`;
+export function carMisfit(car: Car, drive: Drive, guest: Guest): CarMisfit | undefined {
+  const subjects = { car: car.id, guest: guest.id };
+  if (!drive.cars.includes(car.id)) return fact('notBooked', subjects);
   if (drive.gearbox && !car.gearboxes.includes(drive.gearbox)) {
-    return `${car.name} has no ${drive.gearbox === 'auto' ? 'automatic' : 'paddle'} gearbox, as ${guest.name} wants`;
+    return fact('gearbox', subjects, { wanted: drive.gearbox });
   }
   const { minHeightCm, maxHeightCm, maxWeightKg } = car.fit ?? {};
   const { heightCm, weightKg } = guest;
   if (heightCm !== undefined && maxHeightCm !== undefined && heightCm > maxHeightCm) {
-    return `${guest.name} is ${heightCm} cm tall, ${car.name} takes up to ${maxHeightCm} cm`;
+    return fact('tooTall', subjects, { heightCm, mostCm: maxHeightCm });
   }
   if (heightCm !== undefined && minHeightCm !== undefined && heightCm < minHeightCm) {
-    return `${guest.name} is ${heightCm} cm tall, ${car.name} needs at least ${minHeightCm} cm`;
+    return fact('tooShort', subjects, { heightCm, leastCm: minHeightCm });
   }
   if (weightKg !== undefined && maxWeightKg !== undefined && weightKg > maxWeightKg) {
-    return `${guest.name} weighs ${weightKg} kg, ${car.name} takes up to ${maxWeightKg} kg`;
+    return fact('tooHeavy', subjects, { weightKg, mostKg: maxWeightKg });
   }
   return undefined;
 }
 
+export type CarFitBroken = Broken<'misfit', { activity: Activity }, { misfit: CarMisfit }>;
+
 /** The car is one the drive allows, offers its gearbox, and fits the guest where both sides state the size. */
-export const carFit = rule('CAR_FIT', function* ({ drives }) {
-  for (const { car, drive, guests, label } of drives) {
+export const carFit = rule('CAR_FIT', function* ({ drives }): Iterable<CarFitBroken> {
+  for (const hold of drives) {
+    const { car, drive, guests } = hold;
     if (!car || !drive) continue;
     const misfit = carMisfit(car, drive, guests[0]!);
-    if (misfit) yield `${label}: ${misfit}`;
+    if (misfit) yield { detail: 'misfit', subjects: { activity: activityOf(hold) }, values: { misfit } };
   }
 });

@@ -1,6 +1,7 @@
+import { activityOf, type Activity } from '../activity';
 import type { Car } from '../day-file';
 import { drivesByCar, type DriveHold, type RefuelHold } from '../schedule';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
 
 const TOLERANCE_L = 1e-6;
 
@@ -47,14 +48,17 @@ export function belowReserve(car: Car, litres: number): boolean {
   return litres < car.fuel.reserveL - TOLERANCE_L;
 }
 
+export type CarFuelBroken = Broken<'low', { car: string; after: Activity }, { litres: number; reserveL: number }>;
+
 /** Fuel never falls below the reserve. */
-export const carFuel = rule('CAR_FUEL', function* (schedule) {
+export const carFuel = rule('CAR_FUEL', function* (schedule): Iterable<CarFuelBroken> {
   for (const [id, drives] of drivesByCar(schedule)) {
     const car = schedule.index.cars.get(id)!;
     const refuels = schedule.refuels.filter((refuel) => refuel.car === car);
     for (const { drive, litres } of fuelAfterDrives(car, drives, refuels)) {
       if (belowReserve(car, litres)) {
-        yield `${car.name} is down to ${litres.toFixed(1)} l after ${drive.label}; the reserve is ${car.fuel.reserveL} l`;
+        const { reserveL } = car.fuel;
+        yield { detail: 'low', subjects: { car: id, after: activityOf(drive) }, values: { litres, reserveL } };
       }
     }
   }

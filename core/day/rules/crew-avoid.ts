@@ -1,16 +1,21 @@
+import { activityOf, type Activity } from '../activity';
 import type { Guest, Instructor } from '../day-file';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
 
 export function avoids(guest: Guest, instructor: Instructor): boolean {
   return guest.avoidInstructors?.includes(instructor.id) ?? false;
 }
 
+export type CrewAvoidBroken = Broken<'together', { instructor: string; guest: string; activity: Activity }>;
+
 /** No activity puts a guest with an instructor in its `avoidInstructors`. */
-export const crewAvoid = rule('CREW_AVOID', function* ({ briefings, sightings, drives }) {
-  for (const { instructor, guests, label } of [...briefings, ...sightings, ...drives]) {
-    for (const guest of guests) {
+export const crewAvoid = rule('CREW_AVOID', function* ({ briefings, sightings, drives }): Iterable<CrewAvoidBroken> {
+  for (const hold of [...briefings, ...sightings, ...drives]) {
+    const { instructor } = hold;
+    for (const guest of hold.guests) {
       if (instructor && avoids(guest, instructor)) {
-        yield `${guest.name} is not to be with ${instructor.name} (${label})`;
+        const subjects = { instructor: instructor.id, guest: guest.id, activity: activityOf(hold) };
+        yield { detail: 'together', subjects, values: {} };
       }
     }
   }

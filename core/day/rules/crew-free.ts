@@ -1,17 +1,26 @@
-import { wallClock } from '../time';
+import { activityOf, type Activity } from '../activity';
 import { liesInside, overlappingPairs } from '../windows';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
+
+export type CrewFreeBroken =
+  | Broken<'taken', { instructor: string; by: Activity; activity: Activity }, { untilS: number; startS: number }>
+  | Broken<'away', { instructor: string; activity: Activity }, { startS: number; endS: number }>;
 
 /** An instructor's holds do not overlap and lie in an available window. */
-export const crewFree = rule('CREW_FREE', function* ({ index, crewHolds }) {
+export const crewFree = rule('CREW_FREE', function* ({ index, crewHolds }): Iterable<CrewFreeBroken> {
   for (const [id, holds] of crewHolds) {
     const instructor = index.instructors.get(id)!;
     for (const [a, b] of overlappingPairs(holds)) {
-      yield `${instructor.name} is held until ${wallClock(a.endS)} by ${a.label} when ${b.label} begins at ${wallClock(b.startS)}`;
+      yield {
+        detail: 'taken',
+        subjects: { instructor: id, by: activityOf(a), activity: activityOf(b) },
+        values: { untilS: a.endS, startS: b.startS },
+      };
     }
     for (const hold of holds) {
       if (!liesInside(index.windows(instructor), hold)) {
-        yield `${instructor.name} is not available for the whole of ${hold.label} (${wallClock(hold.startS)}–${wallClock(hold.endS)})`;
+        const { startS, endS } = hold;
+        yield { detail: 'away', subjects: { instructor: id, activity: activityOf(hold) }, values: { startS, endS } };
       }
     }
   }

@@ -1,17 +1,32 @@
+import { activityOf, type Activity } from '../activity';
 import type { Guest, Instructor } from '../day-file';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
 
 export function sharesLanguage(instructor: Instructor, guest: Guest): boolean {
   return instructor.languages.some((language) => guest.languages.includes(language));
 }
 
+export type CrewLanguageBroken = Broken<
+  'none',
+  { instructor: string; guest: string; activity: Activity },
+  { instructorSpeaks: readonly string[]; guestSpeaks: readonly string[] }
+>;
+
 /** The instructor shares a language with each guest of the activity. */
-export const crewLanguage = rule('CREW_LANGUAGE', function* ({ briefings, sightings, drives }) {
-  for (const { instructor, guests, label } of [...briefings, ...sightings, ...drives]) {
-    for (const guest of guests) {
-      if (instructor && !sharesLanguage(instructor, guest)) {
-        yield `${instructor.name} (${instructor.languages.join(', ')}) and ${guest.name} (${guest.languages.join(', ')}) share no language in ${label}`;
+export const crewLanguage = rule(
+  'CREW_LANGUAGE',
+  function* ({ briefings, sightings, drives }): Iterable<CrewLanguageBroken> {
+    for (const hold of [...briefings, ...sightings, ...drives]) {
+      const { instructor } = hold;
+      for (const guest of hold.guests) {
+        if (instructor && !sharesLanguage(instructor, guest)) {
+          yield {
+            detail: 'none',
+            subjects: { instructor: instructor.id, guest: guest.id, activity: activityOf(hold) },
+            values: { instructorSpeaks: instructor.languages, guestSpeaks: guest.languages },
+          };
+        }
       }
     }
-  }
-});
+  },
+);

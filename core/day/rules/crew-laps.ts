@@ -1,9 +1,14 @@
 import type { Instructor } from '../day-file';
 import { drivesOf, type PersonHold } from '../schedule';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
 
-/** Which of an instructor's lap limits the drives pass, as sentences. */
-export function* lapLimitFaults(instructor: Instructor, holds: readonly PersonHold[]): Iterable<string> {
+export type CrewLapsBroken =
+  | Broken<'all', { instructor: string }, { laps: number; most: number }>
+  | Broken<'level', { instructor: string }, { laps: number; most: number; level: number }>;
+
+/** Which of an instructor's lap limits the drives pass. */
+export function* lapLimitFaults(instructor: Instructor, holds: readonly PersonHold[]): Iterable<CrewLapsBroken> {
+  const subjects = { instructor: instructor.id };
   let laps = 0;
   const byLevel = new Map<number, number>();
   for (const { lapsDriven, car } of drivesOf(holds)) {
@@ -11,17 +16,17 @@ export function* lapLimitFaults(instructor: Instructor, holds: readonly PersonHo
     if (car) byLevel.set(car.level, (byLevel.get(car.level) ?? 0) + lapsDriven);
   }
   if (laps > instructor.maxLaps) {
-    yield `${instructor.name} rides ${laps} laps; ${instructor.maxLaps} a day are allowed`;
+    yield { detail: 'all', subjects, values: { laps, most: instructor.maxLaps } };
   }
   for (const [level, driven] of byLevel) {
     const most = instructor.levelLaps?.[String(level) as '1' | '2' | '3' | '4' | '5'];
     if (most !== undefined && driven > most) {
-      yield `${instructor.name} rides ${driven} laps in cars of level ${level}; ${most} a day are allowed`;
+      yield { detail: 'level', subjects, values: { laps: driven, most, level } };
     }
   }
 }
 
 /** Laps beside guests a day stay within `maxLaps`, and within `levelLaps` for each level of car. */
-export const crewLaps = rule('CREW_LAPS', function* ({ index, crewHolds }) {
+export const crewLaps = rule('CREW_LAPS', function* ({ index, crewHolds }): Iterable<CrewLapsBroken> {
   for (const [id, holds] of crewHolds) yield* lapLimitFaults(index.instructors.get(id)!, holds);
 });

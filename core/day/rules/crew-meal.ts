@@ -1,8 +1,7 @@
 import type { Instructor } from '../day-file';
-import { spokenDuration, wallClock } from '../time';
 import type { TimeWindow } from '../time';
 import { byStart, liesInside, type Interval } from '../windows';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
 
 /**
  * The earliest gap of `durationS` inside the meal window, or nothing where there is none. Only an instructor who is
@@ -24,12 +23,15 @@ export function owedMeal(instructor: Instructor, windows: readonly TimeWindow[])
   return liesInside(windows, { startS: instructor.meal.from, endS: instructor.meal.to });
 }
 
+export type CrewMealBroken = Broken<'none', { instructor: string }, { durationS: number; fromS: number; toS: number }>;
+
 /** An instructor who is available over the whole `meal` window has a gap of `durationS` inside it. */
-export const crewMeal = rule('CREW_MEAL', function* ({ index, crewHolds }) {
+export const crewMeal = rule('CREW_MEAL', function* ({ index, crewHolds }): Iterable<CrewMealBroken> {
   for (const [id, holds] of crewHolds) {
     const instructor = index.instructors.get(id)!;
     if (owedMeal(instructor, index.windows(instructor)) && !mealGap(instructor, holds)) {
-      yield `${instructor.name} has no gap of ${spokenDuration(instructor.meal.durationS)} for a meal between ${wallClock(instructor.meal.from)} and ${wallClock(instructor.meal.to)}`;
+      const { durationS, from, to } = instructor.meal;
+      yield { detail: 'none', subjects: { instructor: id }, values: { durationS, fromS: from, toS: to } };
     }
   }
 });

@@ -1,7 +1,7 @@
+import { activityOf, type Activity } from '../activity';
 import type { Instructor } from '../day-file';
-import { spokenDuration } from '../time';
 import type { Interval } from '../windows';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
 
 /**
  * The first hold (by start) with which the work since the last gap of `restS` or longer passes `maxSeatS`, with the
@@ -22,13 +22,21 @@ export function overworkedHold<T extends Interval>(
   return undefined;
 }
 
+export type CrewRestBroken = Broken<
+  'long',
+  { instructor: string; activity: Activity },
+  { workedS: number; restS: number; maxSeatS: number }
+>;
+
 /** The sum of an instructor's holds since the last gap of `restS` or longer never exceeds `maxSeatS`. */
-export const crewRest = rule('CREW_REST', function* ({ index, crewHolds }) {
+export const crewRest = rule('CREW_REST', function* ({ index, crewHolds }): Iterable<CrewRestBroken> {
   for (const [id, holds] of crewHolds) {
     const instructor = index.instructors.get(id)!;
     const over = overworkedHold(instructor, holds);
     if (over) {
-      yield `${instructor.name} has worked ${spokenDuration(over.workedS)} with ${over.hold.label} without a break of ${spokenDuration(instructor.restS)}; ${spokenDuration(instructor.maxSeatS)} are allowed`;
+      const { restS, maxSeatS } = instructor;
+      const subjects = { instructor: id, activity: activityOf(over.hold) };
+      yield { detail: 'long', subjects, values: { workedS: over.workedS, restS, maxSeatS } };
     }
   }
 });

@@ -1,22 +1,31 @@
+import { activityOf, type Activity } from '../activity';
 import type { Car, Instructor } from '../day-file';
-import { rule } from './rule';
+import type { PersonHold } from '../schedule';
+import { rule, type Broken } from './rule';
 
 /** Whether the instructor teaches in this car. */
 export function teachesIn(instructor: Instructor, car: Pick<Car, 'id'>): boolean {
   return instructor.cars === 'all' || instructor.cars.includes(car.id);
 }
 
+type Of = { instructor: string; activity: Activity };
+export type CrewSkillBroken = Broken<'car', Of & { car: string }> | Broken<'brief' | 'sighting', Of>;
+
 /** Drives: the car is one of the instructor's; briefings need `brief`, sighting runs need `sighting`. */
-export const crewSkill = rule('CREW_SKILL', function* ({ briefings, sightings, drives }) {
-  for (const { instructor, car, label } of drives) {
+export const crewSkill = rule('CREW_SKILL', function* ({ briefings, sightings, drives }): Iterable<CrewSkillBroken> {
+  const of = (hold: PersonHold, instructor: Instructor) => ({ instructor: instructor.id, activity: activityOf(hold) });
+  for (const hold of drives) {
+    const { instructor, car } = hold;
     if (instructor && car && !teachesIn(instructor, car)) {
-      yield `${instructor.name} does not teach in ${car.name} (${label})`;
+      yield { detail: 'car', subjects: { ...of(hold, instructor), car: car.id }, values: {} };
     }
   }
-  for (const { instructor, label } of briefings) {
-    if (instructor && !instructor.brief) yield `${instructor.name} does not give briefings (${label})`;
+  for (const hold of briefings) {
+    const { instructor } = hold;
+    if (instructor && !instructor.brief) yield { detail: 'brief', subjects: of(hold, instructor), values: {} };
   }
-  for (const { instructor, label } of sightings) {
-    if (instructor && !instructor.sighting) yield `${instructor.name} does not drive sighting runs (${label})`;
+  for (const hold of sightings) {
+    const { instructor } = hold;
+    if (instructor && !instructor.sighting) yield { detail: 'sighting', subjects: of(hold, instructor), values: {} };
   }
 });

@@ -1,16 +1,21 @@
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
+
+export type GuestOnceBroken =
+  | Broken<'briefings' | 'sightings', { guest: string }, { count: number }>
+  | Broken<'briefedAlready' | 'sightedAlready', { guest: string }>;
 
 /** At most one briefing and one sighting run a guest, none for a guest who already has it. */
-export const guestOnce = rule('GUEST_ONCE', function* ({ day, plan }) {
+export const guestOnce = rule('GUEST_ONCE', function* ({ day, plan }): Iterable<GuestOnceBroken> {
   const classes = countByGuest(plan.briefings);
   const runs = countByGuest(plan.sightings);
   for (const guest of day.guests) {
     const briefings = classes.get(guest.id) ?? 0;
     const sightings = runs.get(guest.id) ?? 0;
-    if (briefings > 1) yield `${guest.name} sits in ${briefings} classes`;
-    if (briefings > 0 && guest.briefed) yield `${guest.name} is briefed already and sits in a class again`;
-    if (sightings > 1) yield `${guest.name} has ${sightings} sighting runs`;
-    if (sightings > 0 && guest.sighted) yield `${guest.name} has seen the circuit already and has a sighting run again`;
+    const subjects = { guest: guest.id };
+    if (briefings > 1) yield { detail: 'briefings', subjects, values: { count: briefings } };
+    if (briefings > 0 && guest.briefed) yield { detail: 'briefedAlready', subjects, values: {} };
+    if (sightings > 1) yield { detail: 'sightings', subjects, values: { count: sightings } };
+    if (sightings > 0 && guest.sighted) yield { detail: 'sightedAlready', subjects, values: {} };
   }
 });
 

@@ -1,33 +1,43 @@
+import { activityOf, type Activity } from '../activity';
 import type { Guest } from '../day-file';
 import { drivesOf, type PersonHold } from '../schedule';
-import { wallClock } from '../time';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
+
+type Of = { guest: string };
+export type GuestOrderBroken =
+  | Broken<'noBriefing' | 'noSighting', Of>
+  | Broken<'sightingFirst', Of, { sightingS: number; briefingS: number }>
+  | Broken<'driveFirst', Of & { activity: Activity }, { driveS: number; startS: number }>
+  | Broken<'notAsListed', Of & { earlier: Activity; later: Activity }>;
 
 /**
  * Briefing, then sighting run, then drives, compared by their starts. A guest without a planned drive needs neither
  * class nor sighting run; `asListed` drives run in the listed order.
  */
-export const guestOrder = rule('GUEST_ORDER', function* ({ day, guestHolds }) {
+export const guestOrder = rule('GUEST_ORDER', function* ({ day, guestHolds }): Iterable<GuestOrderBroken> {
   for (const guest of day.guests) yield* guestOrderFaults(guest, guestHolds.get(guest.id) ?? []);
 });
 
 /** What is out of order in one guest's holds (by start). */
-export function* guestOrderFaults(guest: Guest, holds: readonly PersonHold[]): Iterable<string> {
+export function* guestOrderFaults(guest: Guest, holds: readonly PersonHold[]): Iterable<GuestOrderBroken> {
+  const of = { guest: guest.id };
   const drives = drivesOf(holds);
   const briefing = holds.find((hold) => hold.kind === 'briefing');
   const sighting = holds.find((hold) => hold.kind === 'sighting');
   const first = drives[0];
-  if (first && !guest.briefed && !briefing) yield `${guest.name} drives without a classroom briefing`;
-  if (first && !guest.sighted && !sighting) yield `${guest.name} drives without a sighting run`;
+  if (first && !guest.briefed && !briefing) yield { detail: 'noBriefing', subjects: of, values: {} };
+  if (first && !guest.sighted && !sighting) yield { detail: 'noSighting', subjects: of, values: {} };
   if (briefing && sighting && sighting.startS < briefing.startS) {
-    yield `${guest.name} has the sighting run at ${wallClock(sighting.startS)} before the class at ${wallClock(briefing.startS)}`;
+    const values = { sightingS: sighting.startS, briefingS: briefing.startS };
+    yield { detail: 'sightingFirst', subjects: of, values };
   }
-  for (const [what, hold] of [
-    ['class', briefing],
-    ['sighting run', sighting],
-  ] as const) {
+  for (const hold of [briefing, sighting]) {
     if (hold && first && first.startS < hold.startS) {
-      yield `${guest.name} drives at ${wallClock(first.startS)}, before the ${what} at ${wallClock(hold.startS)}`;
+      yield {
+        detail: 'driveFirst',
+        subjects: { ...of, activity: activityOf(hold) },
+        values: { driveS: first.startS, startS: hold.startS },
+      };
     }
   }
   if (guest.sequence === 'asListed') {
@@ -37,7 +47,8 @@ export function* guestOrderFaults(guest: Guest, holds: readonly PersonHold[]): I
       const later = drives[i]!;
       const outOfOrder = (place.get(earlier.planned.drive) ?? 0) > (place.get(later.planned.drive) ?? 0);
       if (outOfOrder && earlier.startS < later.startS) {
-        yield `${guest.name} wants the drives as listed, but ${earlier.label} comes before ${later.label}`;
+        const subjects = { ...of, earlier: activityOf(earlier), later: activityOf(later) };
+        yield { detail: 'notAsListed', subjects, values: {} };
       }
     }
   }

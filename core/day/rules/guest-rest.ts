@@ -1,14 +1,24 @@
+import { activityOf, type Activity } from '../activity';
 import type { PersonHold } from '../schedule';
-import { spokenDuration } from '../time';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
+
+export type GuestRestBroken = Broken<
+  'short',
+  { guest: string; before: Activity; after: Activity },
+  { restS: number; neededS: number }
+>;
 
 /** Two holds of one guest are at least `guestRestS` apart. */
-export const guestRest = rule('GUEST_REST', function* ({ day, index, guestHolds }) {
+export const guestRest = rule('GUEST_REST', function* ({ day, guestHolds }): Iterable<GuestRestBroken> {
   for (const [id, holds] of guestHolds) {
     let before: PersonHold | undefined;
     for (const hold of holds) {
       if (before && hold.startS - before.endS < day.rules.guestRestS) {
-        yield `${index.guests.get(id)!.name} has ${spokenDuration(hold.startS - before.endS)} between ${before.label} and ${hold.label}; ${spokenDuration(day.rules.guestRestS)} are needed`;
+        yield {
+          detail: 'short',
+          subjects: { guest: id, before: activityOf(before), after: activityOf(hold) },
+          values: { restS: hold.startS - before.endS, neededS: day.rules.guestRestS },
+        };
       }
       if (!before || hold.endS > before.endS) before = hold;
     }

@@ -21,39 +21,53 @@ import { repairNow } from './repair-now';
 import { repairStands } from './repair-stands';
 import { room } from './room';
 import type { Rule } from './rule';
+import type { Schedule } from '../schedule';
 import { seats } from './seats';
 import { trackClosed } from './track-closed';
 import { trackGap } from './track-gap';
 import { trackLoad } from './track-load';
 
-export type { Rule, RuleCode, Violation } from './rule';
+export type { Rule } from './rule';
 
-/** Every hard rule. Adding one is adding a file and a line here. */
-export const RULES: readonly Rule[] = [
-  hours,
-  guestPresent,
-  guestOrder,
-  guestRest,
-  guestOnce,
-  carFree,
-  carFit,
-  carFuel,
-  carCooling,
-  refuelBays,
-  crewFree,
-  crewSkill,
-  crewLanguage,
-  crewAvoid,
-  crewRest,
-  crewMeal,
-  crewLaps,
-  pin,
-  trackGap,
-  trackLoad,
-  trackClosed,
-  room,
-  seats,
-  complete,
-  repairStands,
-  repairNow,
-];
+/** Every hard rule by its code. Adding one is adding a file, a line here, and its words. */
+const BY_CODE = {
+  HOURS: hours,
+  GUEST_PRESENT: guestPresent,
+  GUEST_ORDER: guestOrder,
+  GUEST_REST: guestRest,
+  GUEST_ONCE: guestOnce,
+  CAR_FREE: carFree,
+  CAR_FIT: carFit,
+  CAR_FUEL: carFuel,
+  CAR_COOLING: carCooling,
+  REFUEL_BAYS: refuelBays,
+  CREW_FREE: crewFree,
+  CREW_SKILL: crewSkill,
+  CREW_LANGUAGE: crewLanguage,
+  CREW_AVOID: crewAvoid,
+  CREW_REST: crewRest,
+  CREW_MEAL: crewMeal,
+  CREW_LAPS: crewLaps,
+  PIN: pin,
+  TRACK_GAP: trackGap,
+  TRACK_LOAD: trackLoad,
+  TRACK_CLOSED: trackClosed,
+  ROOM: room,
+  SEATS: seats,
+  COMPLETE: complete,
+  REPAIR_STANDS: repairStands,
+  REPAIR_NOW: repairNow,
+} satisfies Record<string, Rule>;
+
+type ByCode = typeof BY_CODE;
+export type RuleCode = { [C in keyof ByCode]: ByCode[C]['code'] }[keyof ByCode];
+/** What a rule tells where it is broken: comparable, and told in words by `core/words`. */
+export type ViolationOf<C extends RuleCode> = ReturnType<ByCode[C]['check']>[number];
+/** One broken rule: who, what and when. */
+export type Violation = { [C in RuleCode]: ViolationOf<C> }[RuleCode];
+
+/** Every hard rule, in the order in which they are told. */
+export const RULES: readonly { readonly code: RuleCode; check(schedule: Schedule): Violation[] }[] =
+  Object.values(BY_CODE);
+
+export const RULE_CODES = Object.keys(BY_CODE) as RuleCode[];

@@ -1,21 +1,30 @@
+import { activityOf, type Activity } from '../activity';
 import type { Drive } from '../day-file';
 import type { PlannedDrive } from '../plan-file';
-import { wallClock } from '../time';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
+
+type Of = { activity: Activity };
+export type PinBroken =
+  | Broken<'release', Of, { pinnedS: number; plannedS: number }>
+  | Broken<'car', Of & { car: string }>
+  | Broken<'instructor', Of & { instructor: string }>;
 
 /** A planned drive has the release, car and instructor that its pin fixes. */
-export const pin = rule('PIN', function* ({ drives, index }) {
-  for (const { drive, planned, label } of drives) {
+export const pin = rule('PIN', function* ({ drives }): Iterable<PinBroken> {
+  for (const hold of drives) {
+    const { drive, planned } = hold;
     const fixed = drive?.pin;
     if (!fixed) continue;
+    const of = { activity: activityOf(hold) };
     if (fixed.release !== undefined && fixed.release !== planned.release) {
-      yield `${label} is pinned to ${wallClock(fixed.release)}, but planned at ${wallClock(planned.release)}`;
+      const values = { pinnedS: fixed.release, plannedS: planned.release };
+      yield { detail: 'release', subjects: of, values };
     }
     if (fixed.car !== undefined && fixed.car !== planned.car) {
-      yield `${label} is pinned to ${index.cars.get(fixed.car)?.name ?? fixed.car}`;
+      yield { detail: 'car', subjects: { ...of, car: fixed.car }, values: {} };
     }
     if (fixed.instructor !== undefined && fixed.instructor !== planned.instructor) {
-      yield `${label} is pinned to ${index.instructors.get(fixed.instructor)?.name ?? fixed.instructor}`;
+      yield { detail: 'instructor', subjects: { ...of, instructor: fixed.instructor }, values: {} };
     }
   }
 });

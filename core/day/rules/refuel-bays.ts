@@ -1,11 +1,16 @@
-import { wallClock } from '../time';
 import { overloads } from '../windows';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
+
+export type RefuelBaysBroken = Broken<
+  'full',
+  { cars: readonly string[] },
+  { count: number; atS: number; bays: number }
+>;
 
 /** At most `refuelBays` refuels at once. */
-export const refuelBays = rule('REFUEL_BAYS', function* ({ day, refuels }) {
+export const refuelBays = rule('REFUEL_BAYS', function* ({ day, refuels }): Iterable<RefuelBaysBroken> {
   for (const { running, atS } of overloads(refuels, day.rules.refuelBays)) {
-    const names = running.map((refuel) => refuel.car?.name ?? refuel.refuel.car).join(', ');
-    yield `${running.length} refuels at once at ${wallClock(atS)} (${names}); there are ${day.rules.refuelBays} bays`;
+    const cars = running.map(({ refuel }) => refuel.car);
+    yield { detail: 'full', subjects: { cars }, values: { count: running.length, atS, bays: day.rules.refuelBays } };
   }
 });

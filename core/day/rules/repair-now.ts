@@ -1,14 +1,16 @@
+import { type Activity } from '../activity';
 import { activityTexts, standingTexts } from '../standing';
-import { wallClock } from '../time';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
+
+export type RepairNowBroken = Broken<'past', { activity: Activity }, { startS: number; nowS: number }>;
 
 /** Repair: nothing new holds anybody or anything before now. */
-export const repairNow = rule('REPAIR_NOW', function* ({ day, plan, index, repair }) {
+export const repairNow = rule('REPAIR_NOW', function* ({ day, plan, index, repair }): Iterable<RepairNowBroken> {
   if (!repair) return;
   const standing = new Set(standingTexts(day, repair, index).map(({ text }) => text));
-  for (const { text, label, startS } of activityTexts(plan, day, index)) {
+  for (const { text, activity, startS } of activityTexts(plan, day, index)) {
     if (startS < repair.nowS && !standing.has(text)) {
-      yield `${label} begins at ${wallClock(startS)}, but it is ${wallClock(repair.nowS)} already`;
+      yield { detail: 'past', subjects: { activity }, values: { startS, nowS: repair.nowS } };
     }
   }
 });

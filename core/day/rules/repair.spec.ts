@@ -1,3 +1,4 @@
+import { inEnglish } from '../../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../../testing/small-day';
 import { checkPlan } from '../check-plan';
 import { standingOf } from '../standing';
@@ -31,7 +32,7 @@ describe('Repair', () => {
     const withdrawn = { ...day, cars: [aCar({ available: [{ from: at('08:00'), to: at('10:05') }] }), day.cars[1]!] };
     const standing = standingOf(withdrawn, { previous, nowS: at('10:05') });
     expect(standing.drives).toEqual([]);
-    expect(standing.fallen).toEqual([
+    expect(standing.fallen.map(inEnglish(withdrawn).fallen)).toEqual([
       'Ines Faro in Dunnock Cup at 10:00 had begun and can no longer stand: Dunnock Cup is not available for all of it',
     ]);
     const again = {

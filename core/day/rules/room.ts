@@ -1,17 +1,21 @@
-import { wallClock } from '../time';
+import { activityOf, type Activity } from '../activity';
 import { overloads } from '../windows';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
+
+export type RoomBroken =
+  | Broken<'empty', { activity: Activity }>
+  | Broken<'crowded', { activity: Activity }, { count: number; seats: number }>
+  | Broken<'atOnce', object, { count: number; atS: number; rooms: number }>;
 
 /** A briefing has one guest to `seats` guests; at most `rooms` briefings run at once. */
-export const room = rule('ROOM', function* ({ day, briefings }) {
+export const room = rule('ROOM', function* ({ day, briefings }): Iterable<RoomBroken> {
   const { seats, rooms } = day.rules.briefing;
-  for (const { briefing, label } of briefings) {
-    if (briefing.guests.length === 0) yield `${label} has no guest`;
-    if (briefing.guests.length > seats) {
-      yield `${label} has ${briefing.guests.length} guests; the room seats ${seats}`;
-    }
+  for (const hold of briefings) {
+    const [subjects, count] = [{ activity: activityOf(hold) }, hold.briefing.guests.length];
+    if (count === 0) yield { detail: 'empty', subjects, values: {} };
+    if (count > seats) yield { detail: 'crowded', subjects, values: { count, seats } };
   }
   for (const { running, atS } of overloads(briefings, rooms)) {
-    yield `${running.length} classes at once at ${wallClock(atS)}; there are ${rooms} rooms`;
+    yield { detail: 'atOnce', subjects: {}, values: { count: running.length, atS, rooms } };
   }
 });

@@ -1,48 +1,30 @@
 import type { Schedule } from '../schedule';
 
-export const RULE_CODES = [
-  'HOURS',
-  'GUEST_PRESENT',
-  'GUEST_ORDER',
-  'GUEST_REST',
-  'GUEST_ONCE',
-  'CAR_FREE',
-  'CAR_FIT',
-  'CAR_FUEL',
-  'CAR_COOLING',
-  'REFUEL_BAYS',
-  'CREW_FREE',
-  'CREW_SKILL',
-  'CREW_LANGUAGE',
-  'CREW_AVOID',
-  'CREW_REST',
-  'CREW_MEAL',
-  'CREW_LAPS',
-  'PIN',
-  'TRACK_GAP',
-  'TRACK_LOAD',
-  'TRACK_CLOSED',
-  'ROOM',
-  'SEATS',
-  'COMPLETE',
-  'REPAIR_STANDS',
-  'REPAIR_NOW',
-] as const;
-export type RuleCode = (typeof RULE_CODES)[number];
+/** What a broken rule tells: in which of its ways it is broken, of whom (ids and activities), and with which values. */
+export interface Breach {
+  readonly detail: string;
+  readonly subjects: object;
+  /** Times in seconds since midnight (`…S` of a day), durations in seconds, amounts with their unit in the name. */
+  readonly values: object;
+}
 
-/** One broken rule: who, what and when, in one sentence. */
-export interface Violation {
-  readonly code: RuleCode;
-  readonly message: string;
+/** One way of breaking a rule. */
+export interface Broken<D extends string, S extends object, V extends object = object> extends Breach {
+  readonly detail: D;
+  readonly subjects: Readonly<S>;
+  readonly values: Readonly<V>;
 }
 
 /** A hard rule: looks at a laid-out plan and names each place where it is broken. */
-export interface Rule {
-  readonly code: RuleCode;
-  check(schedule: Schedule): Violation[];
+export interface Rule<C extends string = string, B extends Breach = Breach> {
+  readonly code: C;
+  check(schedule: Schedule): (B & { readonly code: C })[];
 }
 
-/** A rule from a function that yields sentences. */
-export function rule(code: RuleCode, sentences: (schedule: Schedule) => Iterable<string>): Rule {
-  return { code, check: (schedule) => [...sentences(schedule)].map((message) => ({ code, message })) };
+/** A rule from a function that yields what is broken. */
+export function rule<C extends string, B extends Breach>(
+  code: C,
+  breaches: (schedule: Schedule) => Iterable<B>,
+): Rule<C, B> {
+  return { code, check: (schedule) => [...breaches(schedule)].map((breach) => ({ code, ...breach })) };
 }

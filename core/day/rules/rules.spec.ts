@@ -1,12 +1,12 @@
+import { inEnglish } from '../../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../../testing/small-day';
 import { checkPlan } from '../check-plan';
 import type { Day } from '../day-file';
 import type { Plan } from '../plan-file';
-import { RULES } from '.';
-import { RULE_CODES } from './rule';
+import { RULES, RULE_CODES } from '.';
 
 const codes = (day: Day, plan: Plan) => checkPlan(day, plan).violations.map(({ code }) => code);
-const messages = (day: Day, plan: Plan) => checkPlan(day, plan).violations.map(({ message }) => message);
+const messages = (day: Day, plan: Plan) => checkPlan(day, plan).violations.map(inEnglish(day).violation);
 
 /** Two guests with a drive each, in the same car unless said otherwise. */
 const twoGuests = (more: Partial<Day> = {}) =>

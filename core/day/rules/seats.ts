@@ -1,23 +1,40 @@
-import { wallClock } from '../time';
+import { activityOf, type Activity } from '../activity';
 import { liesInside, overlappingPairs } from '../windows';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
+
+export type SeatsBroken =
+  | Broken<'empty', { activity: Activity }>
+  | Broken<'crowded', { activity: Activity; vehicle: string }, { count: number; seats: number }>
+  | Broken<'taken', { vehicle: string; by: Activity; activity: Activity }, { untilS: number; startS: number }>
+  | Broken<'away', { vehicle: string; activity: Activity }, { startS: number; endS: number }>;
 
 /** A sighting run has one guest to `seats` guests; the vehicle's holds do not overlap and lie in its windows. */
-export const seats = rule('SEATS', function* ({ day, index, sightings }) {
-  for (const { sighting, vehicle, label } of sightings) {
-    if (sighting.guests.length === 0) yield `${label} has no guest`;
-    if (vehicle && sighting.guests.length > vehicle.seats) {
-      yield `${label} has ${sighting.guests.length} guests; ${vehicle.name} seats ${vehicle.seats}`;
+export const seats = rule('SEATS', function* ({ day, index, sightings }): Iterable<SeatsBroken> {
+  for (const hold of sightings) {
+    const { vehicle } = hold;
+    const [activity, count] = [activityOf(hold), hold.sighting.guests.length];
+    if (count === 0) yield { detail: 'empty', subjects: { activity }, values: {} };
+    if (vehicle && count > vehicle.seats) {
+      yield { detail: 'crowded', subjects: { activity, vehicle: vehicle.id }, values: { count, seats: vehicle.seats } };
     }
   }
   for (const vehicle of day.sightingVehicles) {
     const holds = sightings.filter((hold) => hold.vehicle === vehicle);
     for (const [a, b] of overlappingPairs(holds)) {
-      yield `${vehicle.name} is held until ${wallClock(a.endS)} by ${a.label} when ${b.label} begins at ${wallClock(b.startS)}`;
+      yield {
+        detail: 'taken',
+        subjects: { vehicle: vehicle.id, by: activityOf(a), activity: activityOf(b) },
+        values: { untilS: a.endS, startS: b.startS },
+      };
     }
     for (const hold of holds) {
       if (!liesInside(index.windows(vehicle), hold)) {
-        yield `${vehicle.name} is not available for the whole of ${hold.label}`;
+        const { startS, endS } = hold;
+        yield {
+          detail: 'away',
+          subjects: { vehicle: vehicle.id, activity: activityOf(hold) },
+          values: { startS, endS },
+        };
       }
     }
   }

@@ -1,15 +1,27 @@
+import { activityOf, type Activity } from '../activity';
 import { circuitHolds } from '../schedule';
-import { wallClock } from '../time';
 import { overlaps } from '../windows';
 import { onCircuit } from './track-load';
-import { rule } from './rule';
+import { rule, type Broken } from './rule';
+
+export type TrackClosedBroken = Broken<
+  'closed',
+  { activity: Activity },
+  { releaseS: number; trackEndS: number; fromS: number; toS: number; reason: string | undefined }
+>;
 
 /** Nothing is on the circuit during a closure. */
-export const trackClosed = rule('TRACK_CLOSED', function* (schedule) {
+export const trackClosed = rule('TRACK_CLOSED', function* (schedule): Iterable<TrackClosedBroken> {
   for (const closure of schedule.day.circuit.closures) {
     for (const hold of circuitHolds(schedule)) {
       if (overlaps(onCircuit(hold), { startS: closure.from, endS: closure.to })) {
-        yield `${hold.label} is on the circuit ${wallClock(hold.releaseS)}–${wallClock(hold.trackEndS)}, but it is closed ${wallClock(closure.from)}–${wallClock(closure.to)}${closure.reason ? ` (${closure.reason})` : ''}`;
+        const { releaseS, trackEndS } = hold;
+        const { from: fromS, to: toS, reason } = closure;
+        yield {
+          detail: 'closed',
+          subjects: { activity: activityOf(hold) },
+          values: { releaseS, trackEndS, fromS, toS, reason },
+        };
       }
     }
   }

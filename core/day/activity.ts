@@ -1,0 +1,59 @@
+import type { BriefingHold, DriveHold, RefuelHold, SightingHold } from './schedule';
+
+/** One activity of a plan, by the ids and the time by which people tell it from others. */
+export type Activity = DriveActivity | SightingActivity | BriefingActivity | RefuelActivity;
+
+export interface DriveActivity {
+  readonly kind: 'drive';
+  readonly drive: string;
+  /** Nothing where the day does not know the drive. */
+  readonly guest: string | undefined;
+  readonly car: string;
+  readonly releaseS: number;
+}
+
+export interface SightingActivity {
+  readonly kind: 'sighting';
+  readonly vehicle: string;
+  readonly releaseS: number;
+}
+
+export interface BriefingActivity {
+  readonly kind: 'briefing';
+  readonly instructor: string;
+  readonly startS: number;
+}
+
+export interface RefuelActivity {
+  readonly kind: 'refuel';
+  readonly car: string;
+  readonly startS: number;
+}
+
+/** What an activity that is laid out is called by. */
+export function activityOf(hold: DriveHold | SightingHold | BriefingHold | RefuelHold): Activity {
+  switch (hold.kind) {
+    case 'drive': {
+      const { drive, car, release } = hold.planned;
+      return { kind: 'drive', drive, guest: hold.guests[0]?.id, car, releaseS: release };
+    }
+    case 'sighting':
+      return { kind: 'sighting', vehicle: hold.sighting.vehicle, releaseS: hold.sighting.release };
+    case 'briefing':
+      return { kind: 'briefing', instructor: hold.briefing.instructor, startS: hold.briefing.start };
+    case 'refuel':
+      return { kind: 'refuel', car: hold.refuel.car, startS: hold.refuel.start };
+  }
+}
+
+/** The drives that a fact is about. */
+export function drivesConcerned({ subjects }: { readonly subjects: object }): string[] {
+  return Object.entries(subjects).flatMap(([name, of]: [string, unknown]) => {
+    if (name === 'drive' && typeof of === 'string') return [of];
+    return isDrive(of) ? [of.drive] : [];
+  });
+}
+
+function isDrive(of: unknown): of is DriveActivity {
+  return typeof of === 'object' && of !== null && (of as Partial<Activity>).kind === 'drive';
+}

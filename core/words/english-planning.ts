@@ -1,0 +1,214 @@
+import { clockMinute, wallClock, type CarMisfit, type Fact, type LeftOutReason, type Obstacle } from '../day';
+import type { AssignmentReason, ChangeReason, Limit, MendChange, ResourceLoad, SharedActivity } from '../planner';
+import type { Names } from './names';
+import type { Words } from './words';
+
+/** A sentence for every code of a kind of fact: one that is missing does not compile. */
+type ByCode<F extends Fact<string>> = {
+  readonly [C in F['code']]: (of: F extends { readonly code: infer D } ? (C extends D ? F : never) : never) => string;
+};
+
+/** Tells a fact by the sentence of its code. */
+function tell<F extends Fact<string>>(sentences: ByCode<F>, of: F): string {
+  return (sentences as unknown as Record<string, (of: F) => string>)[of.code]!(of);
+}
+
+export function misfitWords(names: Names): (misfit: CarMisfit) => string {
+  const { guest, car } = names;
+  const sentences: ByCode<CarMisfit> = {
+    notBooked: ({ subjects }) => `${car(subjects.car)} is not among the cars that ${guest(subjects.guest)} booked`,
+    gearbox: ({ subjects, values }) =>
+      `${car(subjects.car)} has no ${values.wanted === 'auto' ? 'automatic' : 'paddle'} gearbox, as ${guest(subjects.guest)} wants`,
+    tooTall: ({ subjects, values }) =>
+      `${guest(subjects.guest)} is ${values.heightCm} cm tall, ${car(subjects.car)} takes up to ${values.mostCm} cm`,
+    tooShort: ({ subjects, values }) =>
+      `${guest(subjects.guest)} is ${values.heightCm} cm tall, ${car(subjects.car)} needs at least ${values.leastCm} cm`,
+    tooHeavy: ({ subjects, values }) =>
+      `${guest(subjects.guest)} weighs ${values.weightKg} kg, ${car(subjects.car)} takes up to ${values.mostKg} kg`,
+  };
+  return (misfit) => tell(sentences, misfit);
+}
+
+export function obstacleWords({
+  guest,
+  car,
+  instructor,
+  vehicle,
+}: Names): (obstacle: Exclude<Obstacle, CarMisfit>) => string {
+  const sentences: ByCode<Exclude<Obstacle, CarMisfit>> = {
+    outsideHours: () => 'it lies outside the opening hours',
+    noGuests: () => 'none of its guests is coming any more',
+    guestGone: () => 'its guest is no longer coming',
+    notReady: () => 'its guest has neither class nor sighting run any more',
+    pinnedOtherwise: () => 'the manager has pinned it otherwise',
+    noInstructor: () => 'its instructor is no longer there',
+    carGone: ({ subjects }) => `${car(subjects.car)} is withdrawn`,
+    carAway: ({ subjects }) => `${car(subjects.car)} is not available for all of it`,
+    vehicleGone: ({ subjects }) => `${vehicle(subjects.vehicle)} is no longer there`,
+    vehicleAway: ({ subjects }) => `${vehicle(subjects.vehicle)} is not available for all of it`,
+    crewAway: ({ subjects }) => `${instructor(subjects.instructor)} is not available for all of it`,
+    crewUnable: ({ subjects }) => `${instructor(subjects.instructor)} may not do it`,
+    closed: ({ values }) => `the circuit is closed ${wallClock(values.fromS)}–${wallClock(values.toS)}`,
+    cannotAttend: ({ subjects }) => `${guest(subjects.guest)} can't be there with this instructor`,
+  };
+  return (obstacle) => tell(sentences, obstacle);
+}
+
+/** Of more instructors than this only the first ones are named. */
+const NAMED_AT_MOST = 4;
+
+export function leftOutWords(names: Names, misfit: (of: CarMisfit) => string): Words['leftOut'] {
+  const { guest, instructor } = names;
+  const either = (cars: readonly string[]) => cars.map(names.car).join(' or ');
+  const speaking = (languages: readonly string[]) => languages.join(' or ');
+  const sentences: ByCode<Exclude<LeftOutReason, string>> = {
+    carsGone: ({ subjects }) =>
+      `No car of this drive (${subjects.cars.join(', ')}) is on the day's sheet; offer another car.`,
+    pinnedCar: ({ subjects }) =>
+      `The drive is pinned to the car "${subjects.car}", which it does not allow or which is not there; change the pin.`,
+    misfit: ({ values }) => `${misfit(values.misfit)}; offer another car.`,
+    noCar: () => 'No car of this drive can be used; offer another car.',
+    pinnedInstructor: ({ subjects }) =>
+      `The drive is pinned to ${instructor(subjects.instructor)}, who is not there or may not teach ${guest(subjects.guest)} in ${either(subjects.cars)}; change the pin.`,
+    noInstructor: ({ subjects, values }) =>
+      `No instructor teaches in ${either(subjects.cars)}, speaks ${speaking(values.languages)} and may be with ${guest(subjects.guest)}; bring in one who does.`,
+    noBriefer: ({ subjects, values }) =>
+      `No instructor who gives a class speaks ${speaking(values.languages)} and may be with ${guest(subjects.guest)}; bring in one who does.`,
+    noSightingDriver: ({ subjects, values }) =>
+      `No instructor who gives a sighting run speaks ${speaking(values.languages)} and may be with ${guest(subjects.guest)}; bring in one who does.`,
+    noBriefing: ({ subjects, values }) =>
+      `No class with a place for ${guest(subjects.guest)} fits between ${clockMinute(values.from)} and ${clockMinute(values.to)}; add one, or ask for a longer stay.`,
+    noSighting: ({ subjects, values }) =>
+      `No sighting run with a place for ${guest(subjects.guest)} fits between ${clockMinute(values.from)} and ${clockMinute(values.to)}; add one, or ask for a longer stay.`,
+    pinTaken: ({ subjects, values }) =>
+      `Something else takes ${either(subjects.cars)}, the guest, the instructors or the circuit around the pinned ${clockMinute(values.release)}; move the pin.`,
+    circuitFull: ({ subjects, values }) =>
+      `The circuit is full or closed whenever ${either(subjects.cars)}, an instructor and ${guest(subjects.guest)} are free; with room on it ${clockMinute(values.from)} would do.`,
+    carsTaken: ({ subjects, values }) =>
+      `${either(subjects.cars)} is taken, refuelling, cooling or away until ${clockMinute(values.until)}; another car would do from ${clockMinute(values.from)}.`,
+    crewTaken: ({ subjects, values }) => {
+      const able = subjects.instructors.map(instructor);
+      const who =
+        able.length > NAMED_AT_MOST ? `${able.slice(0, 3).join(', ')} and ${able.length - 3} more` : able.join(', ');
+      return `${who} ${able.length > 1 ? 'are' : 'is'} busy, resting or away whenever ${either(subjects.cars)} is free; one more instructor would do from ${clockMinute(values.from)}.`;
+    },
+    nothingLeft: ({ subjects, values }) =>
+      `Nothing is left of the day for ${guest(subjects.guest)} before closing at ${clockMinute(values.closes)}; an earlier arrival or longer hours would help.`,
+    leavesEarly: ({ subjects, values }) =>
+      `${guest(subjects.guest)} leaves by ${clockMinute(values.leavesBy)}, too early for this drive; ask for a longer stay.`,
+    dayFull: ({ subjects, values }) =>
+      `The day is too full before ${clockMinute(values.until)}: ${either(subjects.cars)}, the instructors and the circuit are never free together for ${guest(subjects.guest)}; add hours or leave out another drive.`,
+    owed: ({ values }) =>
+      `Owed since ${clockMinute(values.since)}, when the drive was broken off: it waits for a place.`,
+    guestGone: ({ subjects }) => `${guest(subjects.guest)} is not taking part any more; book another day if wished.`,
+  };
+  return (reason) => (typeof reason === 'string' ? reason : tell(sentences, reason));
+}
+
+export function changeWords(
+  { guest, car, instructor }: Names,
+  { activity, leftOut }: Pick<Words, 'activity' | 'leftOut'>,
+): Words['change'] {
+  const sentences: ByCode<ChangeReason> = {
+    carWithdrawn: ({ subjects }) => `${car(subjects.car)} is withdrawn`,
+    carAway: ({ subjects }) => `${car(subjects.car)} is away`,
+    carRefuels: ({ subjects }) => `${car(subjects.car)} refuels then`,
+    crewAway: ({ subjects }) => `${instructor(subjects.instructor)} is away`,
+    guestComes: ({ subjects, values }) => `${guest(subjects.guest)} comes at ${clockMinute(values.arrivesS)}`,
+    guestLeaves: ({ subjects, values }) => `${guest(subjects.guest)} leaves by ${clockMinute(values.leavesByS)}`,
+    closed: ({ values }) => `the circuit is closed from ${clockMinute(values.fromS)} to ${clockMinute(values.toS)}`,
+    ownActivity: ({ subjects }) => `${activity(subjects.activity)} is then`,
+    carTaken: ({ subjects }) =>
+      `${car(subjects.car)} is then with ${subjects.guest === undefined ? 'another guest' : guest(subjects.guest)}`,
+    crewTaken: ({ subjects }) => `${instructor(subjects.instructor)} has ${activity(subjects.activity)} then`,
+    waitsLess: ({ subjects, values }) => `${guest(subjects.guest)} waits ${Math.round(values.savedS / 60)} min less`,
+    leftOut: ({ values }) => leftOut(values.reason),
+    notBooked: () => 'no longer booked on this day',
+    placeFound: () => 'has a place now',
+  };
+  return (reason) => tell(sentences, reason);
+}
+
+export function sharedChangeWords({ instructor }: Names): Words['sharedChange'] {
+  const one = (of: SharedActivity) => {
+    const what = of.kind === 'briefing' ? 'class' : 'sighting run';
+    return `the ${what} at ${clockMinute(of.atS)} with ${instructor(of.instructor)}, ${counted(of.guests.length, 'guest')}`;
+  };
+  return ({ now, before }) => {
+    if (now && before) return `${one(now)}, instead of ${one(before)}`;
+    if (now) return `${one(now)} is new`;
+    return before ? `${one(before)} falls away` : '';
+  };
+}
+
+export function assignmentWords({ car }: Names): Words['assignment'] {
+  const sentences: ByCode<AssignmentReason> = {
+    teaches: ({ subjects }) => `may teach in the ${subjects.car === undefined ? 'car' : car(subjects.car)}`,
+    teachesNot: ({ subjects }) => `may not teach in the ${subjects.car === undefined ? 'car' : car(subjects.car)}`,
+    speaks: ({ values }) => `speaks ${values.languages.join(', ')}`,
+    speaksNone: ({ values }) => `speaks none of ${values.languages.join(', ')}`,
+    together: ({ values }) => `has ${counted(values.drives, 'other drive')} of this guest`,
+    askedFor: () => 'the guest asked for',
+    load: ({ values }) => `${values.laps} laps planned, the mean is ${Math.round(values.meanLaps)}`,
+    levelLaps: ({ values }) => `${values.laps} of at most ${values.most} laps in cars of level ${values.level}`,
+  };
+  return (reason) => tell(sentences, reason);
+}
+
+export function mendWords({ guest, car, instructor }: Names): Words['mend'] {
+  return (change: MendChange, release) => {
+    switch (change.kind) {
+      case 'unpin':
+        return 'take the pin out';
+      case 'car':
+        return `${car(change.car)} instead, at ${clockMinute(release)}`;
+      case 'stays':
+        return `${guest(change.guest)} stays until ${clockMinute(change.until)}`;
+      case 'crew':
+        return `${instructor(change.instructor)} there from ${clockMinute(change.from)} to ${clockMinute(change.to)}`;
+      case 'closes':
+        return `the day goes on until ${clockMinute(change.to)}`;
+    }
+  };
+}
+
+const KIND_LIMITS: Record<ResourceLoad['kind'], string> = {
+  instructor: 'The instructors limit',
+  car: 'The cars limit',
+  circuit: 'Room on the circuit limits',
+  releases: 'The pit exit limits',
+};
+
+export function limitWords({ car }: Names): Words['limit'] {
+  const sentences: ByCode<Limit> = {
+    nothing: () => 'Nothing is planned yet, so nothing limits the day.',
+    car: ({ subjects, values }) =>
+      `${car(subjects.car)} limits the day: ${percent(values.share)} of its time is taken.`,
+    kind: ({ values: { kind, share, peakShare, peakS } }) =>
+      `${KIND_LIMITS[kind]} the day: ${percent(share)} taken on the whole, ${percent(peakShare)} at ${clockMinute(peakS)}.`,
+  };
+  return (limit) => tell(sentences, limit);
+}
+
+export function resourceWords({ car, instructor }: Names): Words['resource'] {
+  return ({ kind, id }) => {
+    switch (kind) {
+      case 'releases':
+        return 'Releases at the pit exit';
+      case 'circuit':
+        return 'Cars at once on the circuit';
+      case 'car':
+        return car(id);
+      case 'instructor':
+        return instructor(id);
+    }
+  };
+}
+
+function percent(share: number): string {
+  return `${Math.round(share * 100)} %`;
+}
+
+function counted(count: number, what: string): string {
+  return `${count} ${what}${count === 1 ? '' : 's'}`;
+}

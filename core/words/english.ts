@@ -1,0 +1,67 @@
+import { clockMinute, type Activity, type CarMisfit, type Obstacle, type Violation } from '../day';
+import {
+  assignmentWords,
+  changeWords,
+  leftOutWords,
+  limitWords,
+  mendWords,
+  misfitWords,
+  obstacleWords,
+  resourceWords,
+  sharedChangeWords,
+} from './english-planning';
+import { ENGLISH_VIOLATIONS } from './english-violations';
+import type { Names } from './names';
+import type { Words } from './words';
+
+/** Every fact in English. */
+export function english(names: Names): Words {
+  const { guest, car, instructor, vehicle } = names;
+  const activity = (of: Activity): string => {
+    switch (of.kind) {
+      case 'drive':
+        return `${of.guest === undefined ? of.drive : guest(of.guest)} in ${car(of.car)} at ${clockMinute(of.releaseS)}`;
+      case 'sighting':
+        return `the sighting run at ${clockMinute(of.releaseS)} in ${vehicle(of.vehicle)}`;
+      case 'briefing':
+        return `the class at ${clockMinute(of.startS)} with ${instructor(of.instructor)}`;
+      case 'refuel':
+        return `refuelling ${car(of.car)} at ${clockMinute(of.startS)}`;
+    }
+  };
+  const misfit = misfitWords(names);
+  const obstacle = obstacleWords(names);
+  const leftOut = leftOutWords(names, misfit);
+  const told = { names, activity, misfit };
+  return {
+    activity,
+    misfit,
+    leftOut,
+    violation: (violation) => {
+      const ways = ENGLISH_VIOLATIONS[violation.code] as Record<string, (of: Violation, with_: typeof told) => string>;
+      return ways[violation.detail]!(violation, told);
+    },
+    fallen: ({ activity: of, obstacle: what }) =>
+      `${activity(of)} had begun and can no longer stand: ${isMisfit(what) ? misfit(what) : obstacle(what)}`,
+    place: ({ release, car: in_, instructor: with_ }) =>
+      `${clockMinute(release)}, ${car(in_)}, with ${instructor(with_)}`,
+    change: changeWords(names, { activity, leftOut }),
+    sharedChange: sharedChangeWords(names),
+    assignment: assignmentWords(names),
+    mend: mendWords(names),
+    limit: limitWords(names),
+    resource: resourceWords(names),
+  };
+}
+
+const MISFITS: Record<CarMisfit['code'], true> = {
+  notBooked: true,
+  gearbox: true,
+  tooTall: true,
+  tooShort: true,
+  tooHeavy: true,
+};
+
+function isMisfit(obstacle: Obstacle): obstacle is CarMisfit {
+  return obstacle.code in MISFITS;
+}

@@ -1,0 +1,19 @@
+import { english } from './english';
+import type { Names } from './names';
+import type { Words } from './words';
+
+/**
+ * The only room in which the interface's language stands for what the core finds: facts go in, sentences come out, for
+ * screens, paper, command line and replies alike.
+ */
+export { namesOf, type Names } from './names';
+export type { Words } from './words';
+
+const LANGUAGES = { en: english } satisfies Record<string, (names: Names) => Words>;
+/** Languages in which the interface is complete. */
+export type InterfaceLanguage = keyof typeof LANGUAGES;
+
+/** How facts are told in a language. */
+export function wordsIn(language: InterfaceLanguage, names: Names): Words {
+  return LANGUAGES[language](names);
+}

@@ -1,0 +1,24 @@
+import type { Day } from '../day';
+
+/** What people call what is named by an id; the id itself where nobody knows it. */
+export interface Names {
+  readonly guest: (id: string) => string;
+  readonly car: (id: string) => string;
+  readonly instructor: (id: string) => string;
+  readonly vehicle: (id: string) => string;
+}
+
+/** The names of everything on a day. */
+export function namesOf(day: Pick<Day, 'guests' | 'cars' | 'instructors' | 'sightingVehicles'>): Names {
+  return {
+    guest: nameIn(day.guests),
+    car: nameIn(day.cars),
+    instructor: nameIn(day.instructors),
+    vehicle: nameIn(day.sightingVehicles),
+  };
+}
+
+function nameIn(things: readonly { readonly id: string; readonly name: string }[]): (id: string) => string {
+  const names = new Map(things.map(({ id, name }) => [id, name]));
+  return (id) => names.get(id) ?? id;
+}

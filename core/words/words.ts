@@ -1,0 +1,22 @@
+import type { Activity, CarMisfit, Fallen, LeftOutReason, PlannedDrive, Violation } from '../day';
+import type { AssignmentReason, ChangeReason, Limit, MendChange, ResourceLoad, SharedChange } from '../planner';
+
+/** The facts of the product in one language. A sentence begins as people say it and ends without a full stop. */
+export interface Words {
+  /** "Ines Faro in Dunnock Cup at 11:02". */
+  readonly activity: (activity: Activity) => string;
+  readonly violation: (violation: Violation) => string;
+  readonly misfit: (misfit: CarMisfit) => string;
+  readonly fallen: (fallen: Fallen) => string;
+  /** Why a drive is left out; with its full stop, as people's own words have one. */
+  readonly leftOut: (reason: LeftOutReason) => string;
+  /** "11:02, Dunnock Cup, with Anselm Holt". */
+  readonly place: (planned: PlannedDrive) => string;
+  readonly change: (reason: ChangeReason) => string;
+  readonly sharedChange: (change: SharedChange) => string;
+  readonly assignment: (reason: AssignmentReason) => string;
+  /** @param release the release that the drive would have */
+  readonly mend: (change: MendChange, release: number) => string;
+  readonly limit: (limit: Limit) => string;
+  readonly resource: (resource: Pick<ResourceLoad, 'kind' | 'id'>) => string;
+}
