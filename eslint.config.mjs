@@ -47,7 +47,7 @@ export default tseslint.config(
   },
   {
     files: ['core/**/*.ts'],
-    ignores: ['**/*.spec.ts'],
+    ignores: ['**/*.spec.ts', 'core/testing/**'],
     rules: {
       'no-restricted-imports': [
         'error',

@@ -26,6 +26,7 @@ import {
   type RecordedEntry,
   type Standpoint,
 } from '@core/journal';
+import { namesOf, wordsIn } from '@core/words';
 import { circuitMapOf } from './circuit-map';
 import type { Clock } from './clock';
 import { dayOf } from './day';
@@ -108,7 +109,11 @@ export class DayRoom {
       entries,
       journal,
       owed,
-      troubles: [...storedTroubles(this.store, date), ...setUp.troubles, ...entryTroubles(unreadable, unfit)],
+      troubles: [
+        ...storedTroubles(this.store, date),
+        ...setUp.troubles,
+        ...entryTroubles(unreadable, unfit, namesOf(day)),
+      ],
       jsonEntries: [],
     };
     this.read.set(date, read);
@@ -296,7 +301,11 @@ export class DayRoom {
           throw conflict('Another entry has this id already.');
         }
         const admission = journal.admit(entry);
-        if (!admission.admitted) throw new Refusal(409, 'Impossible entry', admission.reason);
+        if (!admission.admitted) {
+          const { refusal } = admission;
+          const words = wordsIn('en', namesOf(context.day)).refusal(refusal);
+          throw new Refusal(409, 'Impossible entry', words, { facts: [refusal] });
+        }
         alongside();
         return { recorded: this.store.journal.append(date, entry, this.clock.recordedAt()), isNew: true };
       })

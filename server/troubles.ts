@@ -1,6 +1,7 @@
 import type { DayTrouble } from '@core/api';
 import { mended, dayFile, type Day } from '@core/day';
 import type { Unfit } from '@core/journal';
+import { wordsIn, type Names } from '@core/words';
 import type { Store } from './store';
 import type { RowFault } from './store/documents';
 import type { SetAside } from './store/journal';
@@ -61,7 +62,8 @@ function planTrouble(store: Store, date: string): DayTrouble[] {
   return [trouble('board', `Plan ${last} cannot be read: ${instead}`, `plans.${last}`, 'not in the form of a plan')];
 }
 
-export function entryTroubles(unreadable: readonly SetAside[], unfit: readonly Unfit[]): DayTrouble[] {
+export function entryTroubles(unreadable: readonly SetAside[], unfit: readonly Unfit[], names: Names): DayTrouble[] {
+  const tell = wordsIn('en', names);
   return [
     ...unreadable.map(({ seq, path, message }) =>
       trouble(
@@ -71,10 +73,10 @@ export function entryTroubles(unreadable: readonly SetAside[], unfit: readonly U
         message,
       ),
     ),
-    ...unfit.map(({ entry, reason }): DayTrouble => ({
-      ...trouble('journal', reason.replace(/\.$/, ''), `journal.${entry.id}`, 'does not fit to what is set up'),
+    ...unfit.map((one): DayTrouble => ({
+      ...trouble('journal', tell.unfit(one), `journal.${one.entry.id}`, 'does not fit to what is set up'),
       mend: 'It changes nothing. Take it back, or set the opening hours so that it fits.',
-      entry: entry.id,
+      entry: one.entry.id,
     })),
   ];
 }

@@ -12,8 +12,8 @@ export interface Fact<C extends string, S extends object = object, V extends obj
 }
 
 /** Makes a fact; what has no values of its own has none. */
-export function fact<C extends string, S extends object>(code: C, subjects: S): Fact<C, S>;
-export function fact<C extends string, S extends object, V extends object>(
+export function fact<C extends string, const S extends object>(code: C, subjects: S): Fact<C, S>;
+export function fact<C extends string, const S extends object, const V extends object>(
   code: C,
   subjects: S,
   values: V,

@@ -1,3 +1,4 @@
+import { fact } from '../day';
 import * as fc from 'fast-check';
 import { aDay, aGuest, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal as writtenOn, type EntryFields } from '../testing/written-journal';
@@ -231,7 +232,7 @@ describe('The garage in the journal', () => {
     expect(stateOf(context, after, at('10:21')).garage.cars.get('c1')!.faults[0]!.mendedS).toBe(at('10:20'));
     expect(admit(context, after, { ...mended, id: 'mended-67890' })).toEqual({
       admitted: false,
-      reason: 'This fault is mended already.',
+      refusal: fact('faultMendedAlready', {}),
     });
     const days = carDaysOf(context, stateOf(context, journal, at('10:12')));
     expect(faultsLeft(days, new Set()).map(({ what, date }) => [what, date])).toEqual([['pedal long', day.date]]);
@@ -243,7 +244,7 @@ describe('The garage in the journal', () => {
   it('refuses what names a car that is not there', () => {
     expect(admit(context, [], { ...fault, id: 'fault-123456', at: at('09:00'), by: 'Garage', car: 'c77' })).toEqual({
       admitted: false,
-      reason: 'There is no car "c77" today.',
+      refusal: fact('unknown', { id: 'c77' }, { kind: 'car' }),
     });
   });
 
@@ -272,7 +273,7 @@ describe('The garage in the journal', () => {
     const wrong = { ...answers, right: 4, id: 'answers-1234', at: at('10:11'), by: 'x' } as JournalEntry;
     expect(admit(context, [], wrong)).toEqual({
       admitted: false,
-      reason: 'The right answer is none of those that were counted.',
+      refusal: fact('noSuchAnswer', {}),
     });
   });
 });

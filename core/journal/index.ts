@@ -4,6 +4,7 @@ export * from './day-state';
 export * from './entry';
 export * from './next';
 export * from './owed';
+export type { GateStep, Refusal, Settlement } from './refusal';
 export * from './plan-again';
 export { isProjected, projectedEntries } from './projected';
 export { timeOnDay, nextDate, type ClockTime } from './day-time';

@@ -1,3 +1,5 @@
+import { fact } from '../day';
+import { inEnglish } from '../testing/in-english';
 import fc from 'fast-check';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal, type EntryFields } from '../testing/written-journal';
@@ -152,7 +154,14 @@ describe('Entries made without connection', () => {
         kind: 'broughtIn',
         atS: at('10:05:10'),
         by: 'Tablet B',
-        text: "Ines Faro is rolling in and can't be brought in. Kept, but it changes nothing.",
+        what: fact(
+          'keptOnly',
+          {},
+          {
+            refusal: fact('wrongStage', { guest: 'g1' }, { stage: 'rollingIn', entry: 'broughtIn' }),
+            corrected: undefined,
+          },
+        ),
       },
     ]);
   });
@@ -172,7 +181,7 @@ describe('Entries made without connection', () => {
     const it = running();
     it.enter('10:01', offline({ kind: 'released', drive: 'd2' }));
     expect(it.state('10:02').drives.get('d2')!.stage).toBe('onCircuit');
-    expect(it.state('10:02').settled[0]!.text).toBe('2 cars are on the circuit, 1 are allowed.');
+    expect(it.state('10:02').settled[0]!.what).toEqual(fact('tooManyOut', {}, { vehicles: 2, most: 1 }));
     expect(it.enter('10:02', offline({ kind: 'parked', drive: 'nobody' }))).toBe('There is no drive "nobody" today.');
   });
 
@@ -260,7 +269,7 @@ describe('An entry whose time was corrected', () => {
     const it = running();
     const fields = { ...offline({ kind: 'broughtIn', drive: 'd2' }), corrected: { from: at('10:20') } } as EntryFields;
     it.enter('10:03', fields);
-    expect(it.state('10:04').settled[0]!.text).toBe(
+    expect(inEnglish(it.context.day).settlement(it.state('10:04').settled[0]!.what)).toBe(
       "Piet Verhoeve sits in the car and has not been let out and can't be brought in. Kept, but it changes nothing. The clock of that device was ahead: 10:20 was taken as 10:03. If it happened at another time, enter it anew.",
     );
   });

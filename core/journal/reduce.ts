@@ -1,4 +1,4 @@
-import { clockMinute } from '../day';
+import { fact } from '../day';
 import { beginning } from './beginning';
 import { isSpoiled, lapEstimateOf, type DayContext } from './context';
 import {
@@ -13,6 +13,7 @@ import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
 import { GARAGE_STEPS, markFuel } from './garage';
 import { agreedCrossings, markOf, report, settleCount, type LapSource } from './lap-count';
 import { misplaced } from './misplaced';
+import type { Settlement } from './refusal';
 import { settle } from './settle';
 
 /**
@@ -54,17 +55,15 @@ type Steps = { readonly [K in EntryKind]: (state: DayState, entry: EntryOf<K>, c
  */
 export function apply(context: DayContext, state: DayState, entry: JournalEntry): void {
   state.timeS = entry.at;
-  const reason = misplaced(state, entry);
-  if (reason !== undefined) return note(state, entry, `${reason} Kept, but it changes nothing.${askAgain(entry)}`);
+  const refusal = misplaced(state, entry);
+  if (refusal) return note(state, entry, fact('keptOnly', {}, { refusal, corrected: correctedOf(entry) }));
   const step = STEPS[entry.kind] as (state: DayState, entry: JournalEntry, context: DayContext) => void;
   step(state, entry, context);
 }
 
-/** What a person is asked where an entry whose time was corrected does not fit. */
-function askAgain({ at, corrected }: JournalEntry): string {
-  if (!corrected) return '';
-  const [given, taken] = [clockMinute(corrected.from), clockMinute(at)];
-  return ` The clock of that device was ahead: ${given} was taken as ${taken}. If it happened at another time, enter it anew.`;
+/** The times of an entry whose device's clock was ahead. */
+function correctedOf({ at, corrected }: JournalEntry): { givenS: number; takenS: number } | undefined {
+  return corrected && { givenS: corrected.from, takenS: at };
 }
 
 /** How far off a full tank and a reading in litres may be. */
@@ -151,8 +150,7 @@ const STEPS: Steps = {
       it.stage = 'onCircuit';
       it.releasedS = entry.at;
       const [vehicles, most] = [vehiclesOnCircuit(state), day.rules.maxCarsOnTrack];
-      if (entry.offline && vehicles > most)
-        note(state, entry, `${vehicles} cars are on the circuit, ${most} are allowed.`);
+      if (entry.offline && vehicles > most) note(state, entry, fact('tooManyOut', {}, { vehicles, most }));
     }),
   lapCounted: (state, { drive, source, at, by }, context) =>
     onDrive(state, drive, at, (it) => crossed(context, state, it, source, at, by)),
@@ -322,8 +320,8 @@ function spoilUnderFlag({ day }: DayContext, { flag }: DayState, drive: DriveSta
   }
 }
 
-function note(state: DayState, { id, kind, at, by }: JournalEntry, text: string): void {
-  state.settled.push({ id, kind, atS: at, by, text });
+function note(state: DayState, { id, kind, at, by }: JournalEntry, what: Settlement): void {
+  state.settled.push({ id, kind, atS: at, by, what });
 }
 
 function onGuest(state: DayState, id: string, atS: number, change: (guest: GuestState) => unknown): void {

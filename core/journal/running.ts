@@ -24,8 +24,8 @@ export class RunningJournal {
       return admit(this.context, this.entries, entry);
     }
     state.timeS = entry.at;
-    const reason = refusalOf(this.context, state, entry);
-    return reason === undefined ? { admitted: true } : { admitted: false, reason };
+    const refusal = refusalOf(this.context, state, entry);
+    return refusal ? { admitted: false, refusal } : { admitted: true };
   }
 
   add(recorded: RecordedEntry): void {

@@ -1,4 +1,5 @@
 import { checkPlan, type Day, type Plan } from '../day';
+import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import {
   admit,
@@ -72,8 +73,8 @@ describe('What is said of the day itself', () => {
     );
     const { day: situated, unfit } = asSituated(early, written);
     expect(situated.closes).toBe(at('19:00'));
-    expect(unfit.map(({ entry, reason }) => [entry.id, reason])).toEqual([
-      ['entry-0000', 'Test has moved the closing to 12:00, and the day opens at 13:00.'],
+    expect(unfit.map((one) => [one.entry.id, inEnglish(early).unfit(one)])).toEqual([
+      ['entry-0000', 'Test has moved the closing to 12:00, and the day opens at 13:00'],
     ]);
   });
 
@@ -82,7 +83,7 @@ describe('What is said of the day itself', () => {
     const refusal = (fields: Fields) => {
       const [{ entry }] = entries(['09:00', fields]) as [RecordedEntry];
       const admission = admit(context, [], entry);
-      return admission.admitted ? 'admitted' : admission.reason;
+      return admission.admitted ? 'admitted' : inEnglish(day).refusal(admission.refusal);
     };
     const closed = { kind: 'circuitClosed', from: at('11:00'), to: at('11:30'), reason: 'oil' } as const;
     expect(refusal(closed)).toBe('admitted');

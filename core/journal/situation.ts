@@ -1,4 +1,4 @@
-import { clockMinute, closingAt, withoutWindows, type Day } from '../day';
+import { closingAt, fact, withoutWindows, type Day, type Fact } from '../day';
 import type { EntryKind, JournalEntry, RecordedEntry } from './entry';
 import { effectiveEntries } from './reduce';
 
@@ -20,8 +20,7 @@ export function changesTheDay(entries: readonly RecordedEntry[], kind: EntryKind
 /** An entry that does not fit to what is set up, and therefore changes nothing. */
 export interface Unfit {
   readonly entry: JournalEntry;
-  /** Why, in a sentence. */
-  readonly reason: string;
+  readonly why: Fact<'closesBeforeOpening', object, { closesS: number; opensS: number }>;
 }
 
 /** The day as the journal has changed it, and the entries that could not change it. */
@@ -61,8 +60,8 @@ export function asSituated(day: Day, entries: readonly RecordedEntry[]): Situate
       case 'closingMoved':
         if (entry.to > situated.opens) situated = closingAt(situated, entry.to);
         else {
-          const [to, opens] = [clockMinute(entry.to), clockMinute(situated.opens)];
-          unfit.push({ entry, reason: `${entry.by} has moved the closing to ${to}, and the day opens at ${opens}.` });
+          const why = fact('closesBeforeOpening', {}, { closesS: entry.to, opensS: situated.opens });
+          unfit.push({ entry, why });
         }
         break;
       case 'crewHours': {

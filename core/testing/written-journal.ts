@@ -1,6 +1,8 @@
 import { secondsOf, type Day, type Plan } from '../day';
 import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '../journal';
 
+import { inEnglish } from './in-english';
+
 export type EntryFields = JournalEntry extends infer E
   ? E extends JournalEntry
     ? Omit<E, 'id' | 'at' | 'by'>
@@ -11,6 +13,7 @@ export type EntryFields = JournalEntry extends infer E
 export function writtenJournal(day: Day, plan: Plan) {
   const context = dayContext(day, plan);
   const entries: RecordedEntry[] = [];
+  const tell = inEnglish(day);
   return {
     context,
     entries,
@@ -18,7 +21,7 @@ export function writtenJournal(day: Day, plan: Plan) {
       const id = `entry-${String(entries.length).padStart(4, '0')}`;
       const entry = { ...fields, id, at: secondsOf(time), by } as JournalEntry;
       const admission = admit(context, entries, entry);
-      if (!admission.admitted) return admission.reason;
+      if (!admission.admitted) return tell.refusal(admission.refusal);
       entries.push({ seq: entries.length + 1, recordedAt: '2027-05-22T08:00:00.000Z', entry });
       return id;
     },

@@ -1,4 +1,5 @@
-import { spokenDuration } from '../day';
+import { fact, type Fact } from '../day';
+import type { Refusal } from '../journal';
 import type { LapEstimate } from './lap-estimate';
 import type { LapShape } from './lap-shape';
 import { expectedPasses, passesOf, type Pass } from './meetings';
@@ -21,7 +22,7 @@ export interface ReleaseLimits {
   readonly maxCarsOnTrack: number;
   readonly firstLapFactor: number;
   /** Why nobody is let out at a time, or nothing. */
-  readonly shut: (atS: number) => string | undefined;
+  readonly shut: (atS: number) => Refusal | undefined;
   /** Cars that wait, this one among them: what it waits, they wait too. */
   readonly queue: number;
 }
@@ -52,6 +53,17 @@ export interface ReleaseWindow {
   readonly passes: number;
 }
 
+/** Why to let out, or to hold for so long; a runner is told by its label. */
+export type AdviceReason =
+  | Fact<'shut', object, { refusal: Refusal }>
+  | Fact<'noRoom', object, { withinS: number }>
+  | Fact<'clear', object, { passes: number; nextS: number | undefined; tight: boolean }>
+  | Fact<'circuitFull', { next: string | undefined }, { holdS: number }>
+  | Fact<'releaseGap', object, { holdS: number; gapS: number }>
+  | Fact<'thenClear', object, { holdS: number }>
+  | Fact<'lastLap' | 'letPast' | 'tooNear', { runner: string }, { holdS: number }>
+  | Fact<'wouldBePassed' | 'wouldPass', { runner: string }, { holdS: number; lap: number; corner: string | undefined }>;
+
 export interface ReleaseAdvice {
   readonly moments: readonly ReleaseMoment[];
   readonly windows: readonly ReleaseWindow[];
@@ -59,8 +71,7 @@ export interface ReleaseAdvice {
   readonly best: ReleaseMoment | undefined;
   /** Let out now. */
   readonly go: boolean;
-  /** The reason, in words. */
-  readonly text: string;
+  readonly why: AdviceReason;
   /** The passes to come if it is let out at the best moment and everybody drives as expected. */
   readonly ahead: readonly Pass[];
 }
@@ -113,7 +124,7 @@ export function releaseAdvice(
     windows: windowsOf(moments, stepS),
     best,
     go,
-    text: wordsFor(moments, best, waiting, runners, offsS, limits, shape),
+    why: reasonFor(moments, best, waiting, runners, offsS, limits, shape),
     ahead: joined ? runners.flatMap((runner) => passesOf(joined, runner)).sort((a, b) => a.atS - b.atS) : [],
   };
 }
@@ -193,7 +204,7 @@ function windowsOf(moments: readonly ReleaseMoment[], stepS: number): ReleaseWin
   return windows;
 }
 
-function wordsFor(
+function reasonFor(
   moments: readonly ReleaseMoment[],
   best: ReleaseMoment | undefined,
   waiting: Waiting,
@@ -201,20 +212,24 @@ function wordsFor(
   offsS: readonly number[],
   limits: ReleaseLimits,
   shape: LapShape,
-): string {
+): AdviceReason {
   const now = moments[0]!;
   const { nowS } = limits;
-  if (now.hindrance === 'shut') return limits.shut(nowS)!;
-  if (!best) return 'No room in the next three minutes.';
+  if (now.hindrance === 'shut') return fact('shut', {}, { refusal: limits.shut(nowS)! });
+  if (!best) return fact('noRoom', {}, { withinS: HORIZON_S });
   const waitS = best.atS - nowS;
-  if (waitS === 0) return clearWords(best);
-  const hold = `Hold ${spokenDuration(waitS)}: `;
+  if (waitS === 0) {
+    const { passes, gapBehindS } = best;
+    const nextS = Number.isFinite(gapBehindS) ? gapBehindS : undefined;
+    return fact('clear', {}, { passes: Math.round(passes), nextS, tight: gapBehindS < TIGHT_S });
+  }
+  const hold = { holdS: waitS };
   if (now.hindrance === 'full') {
     const next = offsS.indexOf(Math.min(...offsS));
-    return `${hold}the circuit is full, ${runners[next]?.label ?? 'a car'} comes off next.`;
+    return fact('circuitFull', { next: runners[next]?.label }, hold);
   }
   if (now.hindrance === 'gap' && waitS <= limits.lastReleaseS! + limits.releaseGapS - nowS) {
-    return `${hold}${limits.releaseGapS} s between two releases.`;
+    return fact('releaseGap', {}, { ...hold, gapS: limits.releaseGapS });
   }
   // The vehicle that makes most of the difference between now and then is the reason.
   const atOnce = joining(waiting, nowS, limits, shape);
@@ -225,28 +240,20 @@ function wordsFor(
     const saved = expectedPasses(atOnce, runner) - then;
     if (!reason || saved > reason.saved) reason = { runner, offS: offsS[place]!, saved };
   });
-  if (!reason) return `${hold}then the road is clear.`;
+  if (!reason) return fact('thenClear', {}, hold);
   const { runner, offS } = reason;
+  const of = { runner: runner.label };
   const lastLap = runner.off - runner.progress < 1;
-  if (lastLap && offS <= best.atS + 2 * waiting.lap.lapS) return `${hold}${runner.label} is on its last lap.`;
+  if (lastLap && offS <= best.atS + 2 * waiting.lap.lapS) return fact('lastLap', of, hold);
   const before = Math.floor(runner.progress - shape.pitExit) + shape.pitExit;
   const comesPastS = reachedS(runner, before + 1);
-  if (comesPastS <= best.atS) return `${hold}let ${runner.label} come past first.`;
+  if (comesPastS <= best.atS) return fact('letPast', of, hold);
   const pass = passesOf(atOnce, runner)[0];
-  if (!pass) return `${hold}${runner.label} is too near.`;
+  if (!pass) return fact('tooNear', of, hold);
   const corner = shape.cornerAt(shape.placeAt(pass.timeShare));
-  const where = corner === undefined ? '' : `, near ${corner}`;
   return pass.passed === waiting.id
-    ? `${hold}now ${runner.label} would pass it on lap ${pass.passedLap}${where}.`
-    : `${hold}now it would pass ${runner.label} on lap ${pass.passingLap}${where}.`;
-}
-
-function clearWords({ passes, gapBehindS }: ReleaseMoment): string {
-  const whole = Math.round(passes);
-  const expected = whole === 0 ? 'no pass expected' : whole === 1 ? 'one pass expected' : `${whole} passes expected`;
-  if (!Number.isFinite(gapBehindS)) return `Clear now: ${expected}.`;
-  const next = `${Math.floor(gapBehindS)} s until the next car comes past`;
-  return gapBehindS < TIGHT_S ? `Now or later, tight: ${next}, ${expected}.` : `Clear now: ${expected}, ${next}.`;
+    ? fact('wouldBePassed', of, { ...hold, lap: pass.passedLap, corner })
+    : fact('wouldPass', of, { ...hold, lap: pass.passingLap, corner });
 }
 
 /** Passes that letting the second car out before the first would save; 0 where it would not. */

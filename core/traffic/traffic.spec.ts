@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { circuitMap, measure } from '../circuit';
+import { fact } from '../day';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
+import { inEnglish } from '../testing/in-english';
 import { writtenJournal } from '../testing/written-journal';
 import {
   crossesInS,
@@ -185,17 +187,19 @@ describe('Who meets whom', () => {
   });
 });
 
+const told = inEnglish(aDay()).advice;
+
 describe('Release advice', () => {
   it('lets out at once where the circuit is empty', () => {
-    const { go, text } = releaseAdvice(waiting(), [], limits(), EVEN_RING);
-    expect([go, text]).toEqual([true, 'Clear now: no pass expected.']);
+    const { go, why } = releaseAdvice(waiting(), [], limits(), EVEN_RING);
+    expect([go, told(why)]).toEqual([true, 'Clear now: no pass expected.']);
   });
 
   it('waits for a quicker car that is about to come past', () => {
     const coming = runner({ progress: 1.95, lap: exact(70) });
-    const { go, text, best } = releaseAdvice(waiting(), [coming], limits(), EVEN_RING);
+    const { go, why, best } = releaseAdvice(waiting(), [coming], limits(), EVEN_RING);
     expect(go).toBe(false);
-    expect(text).toMatch(/^Hold \d+ s: let car 1 come past first\.$/);
+    expect(told(why)).toMatch(/^Hold \d+ s: let car 1 come past first\.$/);
     expect(best!.passes).toBeLessThan(0.5);
   });
 
@@ -210,28 +214,28 @@ describe('Release advice', () => {
   it('waits for a slower car that is on its last lap', () => {
     const slow = runner({ progress: 4.4, lap: exact(110), off: 5 });
     const quick = waiting({ lap: exact(62) });
-    const { text } = releaseAdvice(quick, [slow], limits(), EVEN_RING);
-    expect(text).toMatch(/car 1 is on its last lap/);
+    const { why } = releaseAdvice(quick, [slow], limits(), EVEN_RING);
+    expect(told(why)).toMatch(/car 1 is on its last lap/);
   });
 
   it('keeps the gap between two releases, and says so', () => {
-    const { text, moments } = releaseAdvice(waiting(), [], limits({ lastReleaseS: 980 }), EVEN_RING);
-    expect(text).toBe('Hold 25 s: 45 s between two releases.');
+    const { why, moments } = releaseAdvice(waiting(), [], limits({ lastReleaseS: 980 }), EVEN_RING);
+    expect(told(why)).toBe('Hold 25 s: 45 s between two releases.');
     expect(moments[24]!.hindrance).toBe('gap');
     expect(moments[25]!.hindrance).toBeUndefined();
   });
 
   it('waits for a place where the circuit is full', () => {
     const running = [0.2, 1.4, 2.6, 4.5].map((progress, i) => runner({ id: `r${i}`, label: `car ${i}`, progress }));
-    const { text, best } = releaseAdvice(waiting(), running, limits({ maxCarsOnTrack: 4 }), EVEN_RING);
-    expect(text).toMatch(/^Hold .*: the circuit is full, car 3 comes off next\.$/);
+    const { why, best } = releaseAdvice(waiting(), running, limits({ maxCarsOnTrack: 4 }), EVEN_RING);
+    expect(told(why)).toMatch(/^Hold .*: the circuit is full, car 3 comes off next\.$/);
     expect(best!.atS).toBeGreaterThanOrEqual(1040);
   });
 
   it('says why nobody is let out', () => {
-    const shut = () => 'The circuit is closed until 13:00.';
-    const { text, best, go } = releaseAdvice(waiting(), [], limits({ shut }), EVEN_RING);
-    expect([text, best, go]).toEqual(['The circuit is closed until 13:00.', undefined, false]);
+    const shut = () => fact('closed', {}, { untilS: at('13:00'), reason: undefined });
+    const { why, best, go } = releaseAdvice(waiting(), [], limits({ shut }), EVEN_RING);
+    expect([told(why), best, go]).toEqual(['The circuit is closed until 13:00.', undefined, false]);
   });
 
   it('never recommends what is not allowed, and looks three minutes ahead', () => {
@@ -242,7 +246,7 @@ describe('Release advice', () => {
     });
     fc.assert(
       fc.property(setting, ({ runners, lastReleaseS, closes }) => {
-        const shut = (atS: number) => (atS >= closes && atS < closes + 60 ? 'closed' : undefined);
+        const shut = (atS: number) => (atS >= closes && atS < closes + 60 ? fact('noStop', {}) : undefined);
         const cars = runners.map((it, place) => ({ ...it, id: `r${place}` }));
         const advice = releaseAdvice(waiting(), cars, limits({ lastReleaseS, shut, maxCarsOnTrack: 4 }), EVEN_RING);
         expect(advice.windows.reduce((sum, { fromS, toS }) => sum + toS - fromS, 0)).toBe(HORIZON_S + 1);
@@ -251,7 +255,7 @@ describe('Release advice', () => {
         expect(atS).toBeGreaterThanOrEqual(lastReleaseS + 45);
         expect(shut(atS)).toBeUndefined();
         expect(cars.filter((it) => reachedS(it, it.off) > atS).length).toBeLessThan(4);
-        expect(advice.text).not.toBe('');
+        expect(told(advice.why)).toMatch(/^[A-Z].*\.$/);
       }),
       { numRuns: 60 },
     );

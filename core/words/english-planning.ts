@@ -1,17 +1,8 @@
-import { clockMinute, wallClock, type CarMisfit, type Fact, type LeftOutReason, type Obstacle } from '../day';
+import { clockMinute, wallClock, type CarMisfit, type LeftOutReason, type Obstacle } from '../day';
 import type { AssignmentReason, ChangeReason, Limit, MendChange, ResourceLoad, SharedActivity } from '../planner';
+import { tell, type ByCode } from './by-code';
 import type { Names } from './names';
 import type { Words } from './words';
-
-/** A sentence for every code of a kind of fact: one that is missing does not compile. */
-type ByCode<F extends Fact<string>> = {
-  readonly [C in F['code']]: (of: F extends { readonly code: infer D } ? (C extends D ? F : never) : never) => string;
-};
-
-/** Tells a fact by the sentence of its code. */
-function tell<F extends Fact<string>>(sentences: ByCode<F>, of: F): string {
-  return (sentences as unknown as Record<string, (of: F) => string>)[of.code]!(of);
-}
 
 export function misfitWords(names: Names): (misfit: CarMisfit) => string {
   const { guest, car } = names;

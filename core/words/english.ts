@@ -1,4 +1,5 @@
 import { clockMinute, type Activity, type CarMisfit, type Obstacle, type Violation } from '../day';
+import { adviceWords, refusalWords, settlementWords, unfitWords } from './english-journal';
 import {
   assignmentWords,
   changeWords,
@@ -32,6 +33,7 @@ export function english(names: Names): Words {
   const misfit = misfitWords(names);
   const obstacle = obstacleWords(names);
   const leftOut = leftOutWords(names, misfit);
+  const refusal = refusalWords(names, misfit);
   const told = { names, activity, misfit };
   return {
     activity,
@@ -51,6 +53,10 @@ export function english(names: Names): Words {
     mend: mendWords(names),
     limit: limitWords(names),
     resource: resourceWords(names),
+    refusal,
+    settlement: settlementWords(refusal),
+    unfit: unfitWords,
+    advice: adviceWords(refusal),
   };
 }
 

@@ -8,6 +8,7 @@ import {
   RULE_CODES,
   RULES,
   violationKey,
+  wallClock,
   type Day,
   type Plan,
   type Violation,
@@ -15,7 +16,9 @@ import {
 import { planDay, seededRandom, type Random } from '../planner';
 import { inEnglish } from '../testing/in-english';
 import { randomDay } from '../testing/random-day';
-import { aDay, aGuest, at } from '../testing/small-day';
+import { aDay, aGuest, aPlan, at } from '../testing/small-day';
+import { tap, TAPPED_DAY } from '../testing/taps';
+import { writtenJournal } from '../testing/written-journal';
 import { namesOf, wordsIn } from '.';
 
 /** What somebody with a text editor does to a plan. */
@@ -115,6 +118,32 @@ describe('Words', () => {
     expect(leftOut(fact('crewTaken', { instructors: crew, cars: ['c1'] }, { from: at('12:00') }))).toBe(
       'a, b, c and 2 more are busy, resting or away whenever Dunnock Cup is free; one more instructor would do from 12:00.',
     );
+  });
+});
+
+describe('Refusals', () => {
+  it('are told in a sentence of their own, whatever somebody taps', () => {
+    const told = new Set<string>();
+    fc.assert(
+      fc.property(fc.array(tap, { minLength: 5, maxLength: 60 }), fc.boolean(), (taps, offline) => {
+        const it = writtenJournal(TAPPED_DAY, aPlan());
+        const words = inEnglish(TAPPED_DAY);
+        taps.forEach((fields, place) => {
+          const time = wallClock(at('09:00') + place * 10);
+          const answer = it.enter(time, offline && place % 3 === 0 ? { ...fields, offline: true } : fields);
+          if (answer.startsWith('entry-')) return;
+          told.add(answer.replaceAll(/\d+/g, '#'));
+          expect(answer).toMatch(/^[A-Z].*[.)]$/);
+          expect(answer).not.toMatch(BROKEN);
+        });
+        for (const { what } of it.state('10:00').settled) {
+          expect(words.settlement(what)).toMatch(/^[A-Z].*\.$/);
+          expect(words.settlement(what)).not.toMatch(BROKEN);
+        }
+      }),
+      { numRuns: 150 },
+    );
+    expect(told.size).toBeGreaterThan(20);
   });
 });
 

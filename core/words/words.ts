@@ -1,5 +1,7 @@
 import type { Activity, CarMisfit, Fallen, LeftOutReason, PlannedDrive, Violation } from '../day';
+import type { Refusal, Settlement, Unfit } from '../journal';
 import type { AssignmentReason, ChangeReason, Limit, MendChange, ResourceLoad, SharedChange } from '../planner';
+import type { AdviceReason } from '../traffic';
 
 /** The facts of the product in one language. A sentence begins as people say it and ends without a full stop. */
 export interface Words {
@@ -18,5 +20,13 @@ export interface Words {
   /** @param release the release that the drive would have */
   readonly mend: (change: MendChange, release: number) => string;
   readonly limit: (limit: Limit) => string;
+  /** Why an entry is refused; with its full stop. */
+  readonly refusal: (refusal: Refusal) => string;
+  /** What became of an entry that did not fit; with its full stop. */
+  readonly settlement: (settlement: Settlement) => string;
+  /** Why an entry changes nothing of the day. */
+  readonly unfit: (unfit: Unfit) => string;
+  /** Whether to let a car out, and why; with its full stop. */
+  readonly advice: (reason: AdviceReason) => string;
   readonly resource: (resource: Pick<ResourceLoad, 'kind' | 'id'>) => string;
 }

@@ -31,6 +31,7 @@ import { entryStream } from './entry-stream';
 import { newId } from './new-id';
 import { Outbox } from './outbox';
 import { VenueClock } from './venue-clock';
+import { screenWords } from './screen-words';
 import { Who } from './who';
 
 type DistributiveOmit<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
@@ -191,8 +192,9 @@ export class DayService {
     });
     effect(() => {
       const settled = this.state()?.settled.filter(({ id }) => this.ownOffline.has(id)) ?? [];
-      for (const { id, text } of settled) {
+      for (const { id, what } of settled) {
         this.ownOffline.delete(id);
+        const text = screenWords(untracked(this.view)).settlement(what);
         untracked(() =>
           this.messages.add({ severity: 'warn', summary: 'Settled by rule', detail: text, sticky: true }),
         );
@@ -287,7 +289,7 @@ export class DayService {
     const entry = { ...fields, ...common } as JournalEntry;
     const admission = admit(context, this.entries(), entry);
     if (!admission.admitted) {
-      this.refuse(admission.reason);
+      this.refuse(screenWords(this.view()).refusal(admission.refusal));
       return false;
     }
     if (!this.connected()) this.ownOffline.add(entry.id);

@@ -3,6 +3,7 @@ import { clockMinute, spokenDuration } from '@core/day';
 import { effectiveEntries, FLAG_WORDS, type FlagKind } from '@core/journal';
 import type { ReleaseWindow } from '@core/traffic';
 import { Button } from 'primeng/button';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { DeviceService } from '../data/device.service';
 import { Beads } from '../drawing/beads';
@@ -44,6 +45,7 @@ const NARROW = 0.06;
 })
 export class PitExit {
   protected readonly data = inject(DayService);
+  protected readonly tell = inject(DayWords).tell;
   protected readonly traffic = inject(Traffic);
   protected readonly devices = inject(DeviceService);
   /** The drive whose further buttons are open. */
@@ -104,7 +106,7 @@ export class PitExit {
       .filter(({ atS }) => state!.timeS - atS < 900)
       .map((it) => ({
         ...it,
-        text: `${clockMinute(it.atS)}, ${it.by}: ${it.text}`,
+        text: `${clockMinute(it.atS)}, ${it.by}: ${this.tell().settlement(it.what)}`,
       }));
   });
 

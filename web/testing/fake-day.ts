@@ -20,6 +20,7 @@ import { providePrimeNG } from 'primeng/config';
 import { Subject } from 'rxjs';
 import { DayService, type NewEntry } from '../data/day.service';
 import { DeviceStorage } from '../data/device-storage';
+import { screenWords } from '../data/screen-words';
 import { MemoryStorage } from './memory-storage';
 
 /** A day on screen without a server: entries are admitted by the same function, and kept. */
@@ -91,7 +92,7 @@ export class FakeDay {
     } as JournalEntry;
     const admission = admit(this.context(), this.written(), entry);
     if (!admission.admitted) {
-      this.refused.push(admission.reason);
+      this.refused.push(screenWords(this.view()).refusal(admission.refusal));
       return false;
     }
     this.written.update((entries) => [...entries, { seq: entries.length + 1, recordedAt: '', entry }]);

@@ -1,0 +1,85 @@
+import type { CarMisfit, Fact, NamedKind } from '../day';
+import type { DriveStage } from './day-state';
+import type { EntryKind, FlagKind } from './entry';
+
+type Guest = { guest: string };
+type Car = { car: string };
+type Instructor = { instructor: string };
+type Vehicle = { vehicle: string };
+/** What the gate has not seen yet. */
+export type GateStep = 'waiver' | 'licence' | 'helmet';
+
+/** Why an entry has no place in the journal, or changes nothing. */
+export type Refusal =
+  // What is named
+  | Fact<'unknown', { id: string }, { kind: NamedKind }>
+  // Taking back
+  | Fact<'noSuchEntry' | 'correctionStays' | 'planStays' | 'takenBackAlready'>
+  | Fact<'laterStandsOnIt', { entry: string }, { atS: number; refusal: Refusal }>
+  // Guests
+  | Fact<
+      | 'hereAlready'
+      | 'hasArrived'
+      | 'hasLeft'
+      | 'notArrived'
+      | 'waiverSeenAlready'
+      | 'licenceSeenAlready'
+      | 'unwell'
+      | 'notUnwell'
+      | 'finishedAlready'
+      | 'recordingThereAlready'
+      | 'briefedAlready'
+      | 'sightedAlready'
+      | 'notBriefed'
+      | 'notSighted'
+      | 'notInThisClass'
+      | 'stillInACar'
+      | 'inClass'
+      | 'onSighting'
+      | 'inDebrief'
+      | 'inAnotherCar'
+      | 'nothingOwed'
+      | 'brokenOffAlready',
+      Guest
+    >
+  | Fact<'notCleared', Guest, { missing: readonly GateStep[] }>
+  | Fact<'lapNotYet' | 'lapMarkedAlready', Guest, { lap: number }>
+  | Fact<'wrongStage', Guest, { stage: DriveStage; entry: EntryKind }>
+  | Fact<'recordingNotOut'>
+  // Classes and sighting runs
+  | Fact<'noClassRunning' | 'vehicleNotOut'>
+  | Fact<'vehicleOut', Vehicle>
+  | Fact<'vehicleSeats', Vehicle, { seats: number; guests: number }>
+  // Cars
+  | Fact<
+      'outOfServiceAlready' | 'notOutOfService' | 'refuelling' | 'refuellingAlready' | 'notRefuelling' | 'guestInIt',
+      Car
+    >
+  | Fact<'outOfService', Car, { reason: string }>
+  | Fact<'tankHoldsLess', Car, { litres: number }>
+  | Fact<'carTaken', Car & { guest: string | undefined }>
+  | Fact<'bayTaken', object, { bays: number }>
+  | Fact<'misfit', object, { misfit: CarMisfit }>
+  // Crew
+  | Fact<'notAway' | 'busyWithClass' | 'busyWithSighting', Instructor>
+  | Fact<'busyWithGuest' | 'debriefs', Instructor & Guest>
+  | Fact<'notOnTheDay', Instructor>
+  // Flags and the circuit
+  | Fact<'flagCalledAlready', object, { flag: FlagKind }>
+  | Fact<'stopStands' | 'noFlag' | 'noStop' | 'notSeenClear'>
+  | Fact<'seenClearAlready', object, { by: string }>
+  | Fact<'inTheWay', { car: string | undefined; guest: string }, { sinceS: number; of: 'release' | 'clearing' }>
+  | Fact<'flagUp', object, { flag: FlagKind; sinceS: number }>
+  | Fact<'closed', object, { untilS: number; reason: string | undefined }>
+  | Fact<'full', object, { most: number }>
+  // The rest
+  | Fact<'closesBeforeOpening' | 'faultMendedAlready' | 'noSuchAnswer'>
+  | Fact<'dayClosedAlready', object, { by: string }>
+  | Fact<'stillOnCircuit', object, { cars: number }>;
+
+/** What became of an entry that did not fit to what others had entered. */
+export type Settlement =
+  /** Kept, and changes nothing; `corrected` where the time that the device gave lay ahead. */
+  | Fact<'keptOnly', object, { refusal: Refusal; corrected: { givenS: number; takenS: number } | undefined }>
+  /** Let out all the same, without connection. */
+  | Fact<'tooManyOut', object, { vehicles: number; most: number }>;

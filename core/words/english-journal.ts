@@ -1,0 +1,185 @@
+import { clockMinute, spokenDuration, type CarMisfit, type NamedKind } from '../day';
+import { FLAG_WORDS, type DriveStage, type EntryKind, type GateStep, type Refusal, type Unfit } from '../journal';
+import type { AdviceReason } from '../traffic';
+import { tell, type ByCode } from './by-code';
+import type { Names } from './names';
+import type { Words } from './words';
+
+const UNKNOWN: Record<NamedKind, string> = {
+  drive: 'drive',
+  car: 'car',
+  vehicle: 'sighting vehicle',
+  instructor: 'instructor',
+  guest: 'guest',
+};
+
+const STAGES: Record<DriveStage, string> = {
+  planned: 'is not in the car yet',
+  seated: 'sits in the car and has not been let out',
+  onCircuit: 'is on the circuit',
+  standing: 'stands on the circuit',
+  rollingIn: 'is rolling in',
+  parked: 'has parked',
+  done: 'has finished this drive',
+};
+
+/** What can't be done at another stage of a drive; other entries do not ask for one. */
+const DONE: Partial<Record<EntryKind, string>> = {
+  seated: 'seated',
+  unseated: 'taken out of the car again',
+  lastCheckDone: 'checked',
+  released: 'let out',
+  lapCounted: 'counted a lap',
+  lapsSettled: 'counted',
+  lapSpoiled: 'marked',
+  intervened: 'marked',
+  extraLapGranted: 'given a lap',
+  brokenOff: 'broken off',
+  broughtIn: 'brought in',
+  parked: 'parked',
+  debriefed: 'debriefed',
+  driveMarked: 'marked',
+};
+
+const GATE: Record<GateStep, string> = { waiver: 'waiver', licence: 'licence', helmet: 'helmet' };
+
+export function refusalWords(names: Names, misfit: (of: CarMisfit) => string): Words['refusal'] {
+  const { guest, car, instructor, vehicle } = names;
+  const sentences: ByCode<Refusal> = {
+    unknown: ({ subjects, values }) => `There is no ${UNKNOWN[values.kind]} "${subjects.id}" today.`,
+
+    noSuchEntry: () => 'There is no such entry to correct.',
+    correctionStays: () => 'A correction stays; enter what happened anew.',
+    planStays: () => 'A plan is replaced by accepting another one.',
+    takenBackAlready: () => 'This entry has been taken back already.',
+    laterStandsOnIt: ({ values }) =>
+      `At ${clockMinute(values.atS)} there is an entry that stands on it; take that back first. (${refusal(values.refusal)})`,
+
+    hereAlready: ({ subjects }) => `${guest(subjects.guest)} is here already.`,
+    hasArrived: ({ subjects }) => `${guest(subjects.guest)} has arrived; enter "left" instead.`,
+    hasLeft: ({ subjects }) => `${guest(subjects.guest)} has left.`,
+    notArrived: ({ subjects }) => `${guest(subjects.guest)} has not arrived yet.`,
+    waiverSeenAlready: ({ subjects }) => `The waiver of ${guest(subjects.guest)} is seen already.`,
+    licenceSeenAlready: ({ subjects }) => `The licence of ${guest(subjects.guest)} is seen already.`,
+    unwell: ({ subjects }) => `${guest(subjects.guest)} is unwell.`,
+    notUnwell: ({ subjects }) => `${guest(subjects.guest)} is not entered as unwell.`,
+    finishedAlready: ({ subjects }) => `${guest(subjects.guest)} is finished already.`,
+    recordingThereAlready: ({ subjects }) => `The recording of ${guest(subjects.guest)} is there already.`,
+    briefedAlready: ({ subjects }) => `${guest(subjects.guest)} is briefed already.`,
+    sightedAlready: ({ subjects }) => `${guest(subjects.guest)} has seen the circuit already.`,
+    notBriefed: ({ subjects }) => `${guest(subjects.guest)} is not briefed yet: class first.`,
+    notSighted: ({ subjects }) => `${guest(subjects.guest)} has not seen the circuit yet: sighting run first.`,
+    notInThisClass: ({ subjects }) => `${guest(subjects.guest)} does not sit in this class.`,
+    stillInACar: ({ subjects }) => `${guest(subjects.guest)} is still in a car.`,
+    inClass: ({ subjects }) => `${guest(subjects.guest)} sits in a class.`,
+    onSighting: ({ subjects }) => `${guest(subjects.guest)} is on a sighting run.`,
+    inDebrief: ({ subjects }) => `${guest(subjects.guest)} is still in the debrief.`,
+    inAnotherCar: ({ subjects }) => `${guest(subjects.guest)} is in another car.`,
+    nothingOwed: ({ subjects }) => `No laps are owed to ${guest(subjects.guest)} from this drive.`,
+    brokenOffAlready: ({ subjects }) => `The drive of ${guest(subjects.guest)} is broken off already.`,
+    notCleared: ({ subjects, values }) =>
+      `${guest(subjects.guest)} is not cleared at the gate yet: ${values.missing.map((step) => GATE[step]).join(', ')} missing.`,
+    lapNotYet: ({ subjects, values }) => `${guest(subjects.guest)} has not come to lap ${values.lap} yet.`,
+    lapMarkedAlready: ({ subjects, values }) => `Lap ${values.lap} of ${guest(subjects.guest)} is marked already.`,
+    wrongStage: ({ subjects, values }) =>
+      `${guest(subjects.guest)} ${STAGES[values.stage]} and can't be ${DONE[values.entry] ?? 'entered so'}.`,
+    recordingNotOut: () => 'This recording was never handed out.',
+
+    noClassRunning: () => 'No class of this instructor is running.',
+    vehicleNotOut: () => 'This vehicle is not out.',
+    vehicleOut: ({ subjects }) => `${vehicle(subjects.vehicle)} is out already.`,
+    vehicleSeats: ({ subjects, values }) => `${vehicle(subjects.vehicle)} seats ${values.seats}, not ${values.guests}.`,
+
+    outOfServiceAlready: ({ subjects }) => `${car(subjects.car)} is held already.`,
+    notOutOfService: ({ subjects }) => `${car(subjects.car)} is not held.`,
+    outOfService: ({ subjects, values }) => `${car(subjects.car)} is held: ${values.reason}.`,
+    refuelling: ({ subjects }) => `${car(subjects.car)} is refuelling.`,
+    refuellingAlready: ({ subjects }) => `${car(subjects.car)} is refuelling already.`,
+    notRefuelling: ({ subjects }) => `${car(subjects.car)} is not refuelling.`,
+    guestInIt: ({ subjects }) => `${car(subjects.car)} has a guest in it.`,
+    tankHoldsLess: ({ subjects, values }) => `${car(subjects.car)} holds less than ${values.litres} l.`,
+    carTaken: ({ subjects }) =>
+      `${car(subjects.car)} is taken by ${subjects.guest === undefined ? 'another guest' : guest(subjects.guest)}.`,
+    bayTaken: ({ values }) => `All ${values.bays} refuel bays are taken.`,
+    misfit: ({ values }) => `${misfit(values.misfit)}.`,
+
+    notAway: ({ subjects }) => `${instructor(subjects.instructor)} is not away.`,
+    busyWithClass: ({ subjects }) => `${instructor(subjects.instructor)} is busy with a class.`,
+    busyWithSighting: ({ subjects }) => `${instructor(subjects.instructor)} is busy with a sighting run.`,
+    busyWithGuest: ({ subjects }) => `${instructor(subjects.instructor)} is with ${guest(subjects.guest)}.`,
+    debriefs: ({ subjects }) => `${instructor(subjects.instructor)} still debriefs ${guest(subjects.guest)}.`,
+    notOnTheDay: () => 'This instructor is not on the day.',
+
+    flagCalledAlready: ({ values }) => `${FLAG_WORDS[values.flag]} is called already.`,
+    stopStands: () => 'All-stop stands: see that the circuit is clear.',
+    noFlag: () => 'No flag is called that could be explained.',
+    noStop: () => 'No all-stop is called.',
+    notSeenClear: () => 'After an all-stop somebody must first see that the circuit is clear.',
+    seenClearAlready: ({ values }) => `${values.by} has seen the circuit clear already.`,
+    inTheWay: ({ subjects, values }) => {
+      const which = subjects.car === undefined ? 'A car' : car(subjects.car);
+      const then = values.of === 'release' ? 'Nobody is let out.' : 'Enter that it is in, then clear the circuit.';
+      return `${which} with ${guest(subjects.guest)} stands in the way since ${clockMinute(values.sinceS)}. ${then}`;
+    },
+    flagUp: ({ values }) => `${FLAG_WORDS[values.flag]} since ${clockMinute(values.sinceS)}: nobody is let out.`,
+    closed: ({ values }) =>
+      `The circuit is closed until ${clockMinute(values.untilS)}${values.reason ? ` (${values.reason})` : ''}.`,
+    full: ({ values }) => `${values.most} cars are on the circuit, and ${values.most} are allowed: bring one in first.`,
+
+    closesBeforeOpening: () => 'The day closes after it opens.',
+    faultMendedAlready: () => 'This fault is mended already.',
+    noSuchAnswer: () => 'The right answer is none of those that were counted.',
+    dayClosedAlready: ({ values }) => `${values.by} has closed the day already.`,
+    stillOnCircuit: ({ values }) =>
+      `${values.cars === 1 ? 'One car is' : `${values.cars} cars are`} still on the circuit.`,
+  };
+  const refusal = (of: Refusal): string => tell(sentences, of);
+  return refusal;
+}
+
+export function settlementWords(refusal: Words['refusal']): Words['settlement'] {
+  return (settlement) => {
+    if (settlement.code === 'tooManyOut') {
+      const { vehicles, most } = settlement.values;
+      return `${vehicles} cars are on the circuit, ${most} are allowed.`;
+    }
+    const { refusal: why, corrected } = settlement.values;
+    const kept = `${refusal(why)} Kept, but it changes nothing.`;
+    if (!corrected) return kept;
+    const [given, taken] = [clockMinute(corrected.givenS), clockMinute(corrected.takenS)];
+    return `${kept} The clock of that device was ahead: ${given} was taken as ${taken}. If it happened at another time, enter it anew.`;
+  };
+}
+
+export function unfitWords({ entry, why }: Unfit): string {
+  const { closesS, opensS } = why.values;
+  return `${entry.by} has moved the closing to ${clockMinute(closesS)}, and the day opens at ${clockMinute(opensS)}`;
+}
+
+export function adviceWords(refusal: Words['refusal']): Words['advice'] {
+  const near = (corner: string | undefined) => (corner === undefined ? '' : `, near ${corner}`);
+  const hold = (holdS: number, why: string) => `Hold ${spokenDuration(holdS)}: ${why}.`;
+  const expected = (passes: number) =>
+    passes === 0 ? 'no pass expected' : passes === 1 ? 'one pass expected' : `${passes} passes expected`;
+  const sentences: ByCode<AdviceReason> = {
+    shut: ({ values }) => refusal(values.refusal),
+    noRoom: ({ values }) => `No room in the next ${spokenDuration(values.withinS)}.`,
+    clear: ({ values: { passes, nextS, tight } }) => {
+      if (nextS === undefined) return `Clear now: ${expected(passes)}.`;
+      const next = `${Math.floor(nextS)} s until the next car comes past`;
+      return tight ? `Now or later, tight: ${next}, ${expected(passes)}.` : `Clear now: ${expected(passes)}, ${next}.`;
+    },
+    circuitFull: ({ subjects, values }) =>
+      hold(values.holdS, `the circuit is full, ${subjects.next ?? 'a car'} comes off next`),
+    releaseGap: ({ values }) => hold(values.holdS, `${values.gapS} s between two releases`),
+    thenClear: ({ values }) => hold(values.holdS, 'then the road is clear'),
+    lastLap: ({ subjects, values }) => hold(values.holdS, `${subjects.runner} is on its last lap`),
+    letPast: ({ subjects, values }) => hold(values.holdS, `let ${subjects.runner} come past first`),
+    tooNear: ({ subjects, values }) => hold(values.holdS, `${subjects.runner} is too near`),
+    wouldBePassed: ({ subjects, values }) =>
+      hold(values.holdS, `now ${subjects.runner} would pass it on lap ${values.lap}${near(values.corner)}`),
+    wouldPass: ({ subjects, values }) =>
+      hold(values.holdS, `now it would pass ${subjects.runner} on lap ${values.lap}${near(values.corner)}`),
+  };
+  return (reason) => tell(sentences, reason);
+}
