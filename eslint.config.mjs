@@ -15,11 +15,15 @@ const DIRECTIONS = {
   bench: ['core', 'bench', 'demo'],
 };
 
+/** Each file is linted with the types of the part that it belongs to. */
+const PROJECTS = ['node', 'app', 'worker', 'spec', 'e2e'].map((part) => `tsconfig.${part}.json`);
+
 export default tseslint.config(
   { ignores: ['dist/', 'node_modules/', '.angular/', 'data/', '.demo-data/', 'docs/', 'test-results/', '.tmp/'] },
   {
     files: ['**/*.ts'],
-    extends: [...tseslint.configs.recommended],
+    extends: [...tseslint.configs.recommendedTypeChecked],
+    languageOptions: { parserOptions: { project: PROJECTS } },
     plugins: { boundaries },
     settings: {
       'boundaries/elements': Object.keys(DIRECTIONS).map((room) => ({ type: room, pattern: room })),
@@ -28,6 +32,7 @@ export default tseslint.config(
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
       eqeqeq: 'error',
       'boundaries/dependencies': [
         'error',
@@ -83,6 +88,19 @@ export default tseslint.config(
         'error',
         { controlComponents: ['p-inputnumber', 'p-select', 'p-checkbox'] },
       ],
+    },
+  },
+  {
+    // Replies of a server and of pages are of no type here; what is expected of them is what the spec says.
+    files: ['**/*.spec.ts', '**/testing/**/*.ts', 'e2e/**/*.ts', 'bench/**/*.ts'],
+    rules: {
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unsafe-member-access': 'off',
+      '@typescript-eslint/no-unsafe-argument': 'off',
+      '@typescript-eslint/no-unsafe-return': 'off',
+      '@typescript-eslint/no-unsafe-call': 'off',
+      // What stands in for something that takes its time promises as it does.
+      '@typescript-eslint/require-await': 'off',
     },
   },
   prettier,

@@ -152,7 +152,7 @@ async function stuckReaders(server: ChildProcess): Promise<number> {
 const env = { ...process.env, PORT: String(PORT), JOYLAP_DATA: folder };
 const server = spawn(process.execPath, ['dist/server/main.js', 'start'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
 try {
-  await once(server.stdout!, 'data');
+  await once(server.stdout, 'data');
   for (const date of [DATE, OTHER, THIRD]) await send('POST', '/api/days', { date });
   for (const car of FLEET) await send('POST', '/api/cars', z.encode(carFields, car));
   const list = (csv: string, what: 'preview' | 'import') => () =>

@@ -31,7 +31,7 @@ async function start(): Promise<ChildProcess> {
     env,
     stdio: ['ignore', 'pipe', 'inherit'],
   });
-  await once(child.stdout!, 'data');
+  await once(child.stdout, 'data');
   return child;
 }
 

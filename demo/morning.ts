@@ -59,7 +59,7 @@ export function playMorning(
       id: `demo-${day.date}-${String(number).padStart(5, '0')}`,
       at: act.atS,
       by: act.by,
-    } as JournalEntry;
+    };
     if (journal.admit(entry).admitted) {
       journal.add({ seq: number, recordedAt: recordedAt(day.date, act.atS), entry });
       done.add(act.key);

@@ -37,7 +37,7 @@ async function start(folder: string): Promise<ChildProcess> {
     env,
     stdio: ['ignore', 'pipe', 'inherit'],
   });
-  await once(child.stdout!, 'data');
+  await once(child.stdout, 'data');
   return child;
 }
 

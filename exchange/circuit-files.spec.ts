@@ -58,7 +58,7 @@ describe('A circuit in GeoJSON', () => {
       jasmine.objectContaining({ id: 'gate-1', colour: 'green', note: 'open at nine' }),
     );
     expect(read.circuit.movedCones[0]).toEqual(jasmine.objectContaining({ id: 'Boathouse-apex', note: 'drain cover' }));
-    expect(read.circuit.legend).toEqual(LEGENDS[1]!);
+    expect(read.circuit.legend).toEqual(LEGENDS[1]);
     expect([read.circuit.landmarks.length, read.circuit.marshalPosts.length]).toEqual([1, 1]);
     // Sent out a second time it is the same to the letter, about the same middle.
     const again = circuitGeoJson(read.circuit, read.circuit.origin!);

@@ -136,7 +136,7 @@ function fromCentreLine(
   if (!isClosed) assumed.push(`the line was closed over its last ${gapM.toFixed(1)} m`);
   const widths = (key: 'widthLeftM' | 'widthRightM'): number[] => {
     const value = properties?.[key] ?? (width && width[key === 'widthLeftM' ? 0 : 1]);
-    if (properties?.[key] === undefined && width) assumed.push(`${key} is ${String(value)} m everywhere`);
+    if (properties?.[key] === undefined && width) assumed.push(`${key} is ${JSON.stringify(value)} m everywhere`);
     if (typeof value === 'number') return open.map(() => value);
     if (Array.isArray(value) && value.every((one) => typeof one === 'number')) {
       if (value.length === open.length || value.length === points.length) return value.slice(0, open.length);
@@ -312,10 +312,13 @@ function withPlaces(
       case 'cone': {
         const kind = coneKind.safeParse(properties['kind']);
         if (!kind.success) {
-          unknown.add(`cone of the kind "${String(properties['kind'])}"`);
+          unknown.add(`cone of the kind ${JSON.stringify(properties['kind'])}`);
           break;
         }
-        const text = (key: string) => (properties[key] === undefined ? undefined : String(properties[key]));
+        const text = (key: string) => {
+          const value = properties[key];
+          return typeof value === 'string' || typeof value === 'number' ? String(value) : undefined;
+        };
         circuit.cones.push({
           id: text('id') ?? `cone-${circuit.cones.length + 1}`,
           kind: kind.data,

@@ -156,7 +156,7 @@ function readEvent(block: CalendarBlock, zones: CalendarBlocks['zones'], timeZon
     const text = ['BEGIN:VCALENDAR', 'VERSION:2.0', ...zonesOf(block, zones), ...block.lines, 'END:VCALENDAR'].join(
       '\r\n',
     );
-    const component = new ICAL.Component(ICAL.parse(text)).getFirstSubcomponent('vevent')!;
+    const component = new ICAL.Component(ICAL.parse(text) as unknown[]).getFirstSubcomponent('vevent')!;
     const event = new ICAL.Event(component);
     const { starts, cut } = startsOf(event);
     if (cut) faults.push(`goes on beyond two years: read up to ${starts.at(-1)!.toString().slice(0, 10)}`);

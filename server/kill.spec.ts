@@ -12,7 +12,7 @@ async function start(folder: string, port: number): Promise<ChildProcess> {
     env: { ...process.env, PORT: String(port), JOYLAP_DATA: folder, HOST: '127.0.0.1' },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
-  await once(child.stdout!, 'data');
+  await once(child.stdout, 'data');
   return child;
 }
 

@@ -70,7 +70,7 @@ export function firstCome(day: Day): Plan {
         });
       });
     }
-    const run = best as Hold | undefined;
+    const run = best;
     if (!run) {
       waiting = waiting.slice(1);
       continue;

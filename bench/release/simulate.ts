@@ -1,4 +1,4 @@
-import { layOut, paceFactorAt, type Day, type Interval, type Plan } from '@core/day';
+import { fact, layOut, paceFactorAt, type Day, type Interval, type Plan } from '@core/day';
 import { normalOf, randomOf, type Random } from '@core/planner';
 import {
   estimateLap,
@@ -161,8 +161,10 @@ export function simulate(day: Day, plan: Plan, policy: Policy, seed: number): Ou
     const gain = vehicle.task.kind === 'drive' ? 1 - GAIN_PER_LAP * lap : 1;
     vehicle.lapS = vehicle.task.priorS * own.get(vehicle.task.id)! * first * gain * (1 + sd * normalOf(random));
   };
-  const shut = (atS: number) =>
-    day.circuit.closures.some(({ from, to }) => from <= atS && atS < to) ? 'closed' : undefined;
+  const shut = (atS: number) => {
+    const closed = day.circuit.closures.find(({ from, to }) => from <= atS && atS < to);
+    return closed && fact('closed', {}, { untilS: closed.to, reason: closed.reason });
+  };
 
   for (let nowS = day.opens; nowS < day.closes + 7200; nowS++) {
     for (let place = 0; place < waitingTasks.length; place++) {

@@ -26,7 +26,7 @@ function played(taps: readonly EntryFields[]): RecordedEntry[] {
       id: `entry-${String(place).padStart(4, '0')}`,
       at: at('09:00') + place * 10,
       by: 'Test',
-    } as JournalEntry;
+    };
     if (admit(context, entries, entry).admitted) entries.push({ seq: entries.length + 1, recordedAt: '', entry });
   });
   return entries;

@@ -253,7 +253,7 @@ describe('A journal that grows', () => {
         steps.forEach(({ fields, afterS, offline }, place) => {
           atS = Math.max(at('09:57'), atS + afterS);
           const id = `tap-${String(place).padStart(5, '0')}`;
-          const entry = { ...fields, id, at: atS, by: 'Test', ...(offline && { offline }) } as JournalEntry;
+          const entry = { ...fields, id, at: atS, by: 'Test', ...(offline && { offline }) };
           const plain = admit(it.context, entries, entry);
           expect(running.admit(entry)).toEqual(plain);
           if (plain.admitted) running.add({ seq: entries.length + 1, recordedAt: '', entry });

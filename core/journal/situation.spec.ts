@@ -20,7 +20,7 @@ const entries = (...written: [string, Fields][]) =>
   written.map(([time, fields], place): RecordedEntry => ({
     seq: place + 1,
     recordedAt: '2027-05-22T08:00:00.000Z',
-    entry: { ...fields, id: `entry-000${place}`, at: at(time), by: 'Test' } as JournalEntry,
+    entry: { ...fields, id: `entry-000${place}`, at: at(time), by: 'Test' },
   }));
 const stateAt = (day: Day, plan: Plan, time: string, ...written: [string, Fields][]) =>
   stateOf(dayContext(day, plan), entries(...written), at(time));

@@ -1,20 +1,30 @@
 import { closingAt, fact, withoutWindows, type Day, type Fact } from '../day';
-import type { EntryKind, JournalEntry, RecordedEntry } from './entry';
+import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
 import { effectiveEntries } from './reduce';
 
-const KINDS: ReadonlySet<EntryKind> = new Set([
+/** The kinds of entry that change the day itself. */
+const KINDS = [
   'guestLate',
   'circuitClosed',
   'conditionChanged',
   'closingMoved',
   'crewHours',
   'crewAway',
-] satisfies EntryKind[]);
+] as const satisfies readonly EntryKind[];
+type SituationEntry = EntryOf<(typeof KINDS)[number]>;
+
+function changes(kind: EntryKind): boolean {
+  return (KINDS as readonly EntryKind[]).includes(kind);
+}
+
+function isSituation(entry: JournalEntry): entry is SituationEntry {
+  return changes(entry.kind);
+}
 
 /** Whether an entry, or taking it back, changes the day that plans are made for. */
 export function changesTheDay(entries: readonly RecordedEntry[], kind: EntryKind, corrects?: string): boolean {
-  if (KINDS.has(kind)) return true;
-  return kind === 'correction' && entries.some(({ entry }) => entry.id === corrects && KINDS.has(entry.kind));
+  if (changes(kind)) return true;
+  return kind === 'correction' && entries.some(({ entry }) => entry.id === corrects && changes(entry.kind));
 }
 
 /** An entry that does not fit to what is set up, and therefore changes nothing. */
@@ -38,6 +48,7 @@ export function asSituated(day: Day, entries: readonly RecordedEntry[]): Situate
   let situated = day;
   const unfit: Unfit[] = [];
   for (const entry of effectiveEntries(entries)) {
+    if (!isSituation(entry)) continue;
     switch (entry.kind) {
       case 'guestLate':
         situated = withEach(situated, 'guests', entry.guest, (guest) => ({ ...guest, arrives: entry.expected }));

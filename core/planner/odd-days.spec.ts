@@ -68,7 +68,7 @@ function oddDay({
   drives: number;
   oddities: [number, number][];
 }): Day | undefined {
-  const encoded = structuredClone(z.encode(dayFile, randomDay(seededRandom(seed), { drives }))) as Encoded;
+  const encoded = structuredClone<Encoded>(z.encode(dayFile, randomDay(seededRandom(seed), { drives })));
   for (const [which, n] of oddities) ODDITIES[which]!(encoded, n);
   return dayFile.safeParse(encoded).data;
 }

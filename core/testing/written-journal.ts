@@ -19,7 +19,7 @@ export function writtenJournal(day: Day, plan: Plan) {
     entries,
     enter(time: string, fields: EntryFields, by = 'Test'): string {
       const id = `entry-${String(entries.length).padStart(4, '0')}`;
-      const entry = { ...fields, id, at: secondsOf(time), by } as JournalEntry;
+      const entry = { ...fields, id, at: secondsOf(time), by };
       const admission = admit(context, entries, entry);
       if (!admission.admitted) return tell.refusal(admission.refusal);
       entries.push({ seq: entries.length + 1, recordedAt: '2027-05-22T08:00:00.000Z', entry });

@@ -4,7 +4,8 @@ export class CannotStart extends Error {}
 /** What to do about a fault of the system or of the database, as a sentence; nothing where it is something else. */
 export function startFault(error: unknown, where: string): string | undefined {
   if (error instanceof CannotStart) return error.message;
-  const code = String((error as { code?: unknown }).code ?? '');
+  const { code: told } = error as { code?: unknown };
+  const code = typeof told === 'string' ? told : '';
   const known = FAULTS.find(({ codes }) => codes.some((start) => code.startsWith(start)));
   return known && `${known.words(where)} (${code})`;
 }

@@ -1,3 +1,4 @@
+import { text } from 'node:stream/consumers';
 import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -31,10 +32,8 @@ describe('A server that listens before its data are open', () => {
     const early = [1, 2, 3].map(ask);
     await setTimeout(100);
     expect(answered).toBe(0);
-    open(async (request, response) => {
-      let body = '';
-      for await (const chunk of request) body += String(chunk);
-      response.end(`${request.url}: ${body}`);
+    open((request, response) => {
+      void text(request).then((body) => response.end(`${request.url}: ${body}`));
     });
     expect(await Promise.all(early)).toEqual(['/1: body 1', '/2: body 2', '/3: body 3']);
     expect(await ask(4)).toBe('/4: body 4');

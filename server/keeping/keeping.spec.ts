@@ -119,7 +119,7 @@ describe('The data of a venue', () => {
       ],
       { stdio: ['ignore', 'pipe', 'inherit'] },
     );
-    await once(holder.stdout!, 'data');
+    await once(holder.stdout, 'data');
     expect(() => lockFolder(folder)).toThrowError(CannotStart, /Another Joy Lap is running/);
     holder.kill('SIGKILL');
     await once(holder, 'exit');

@@ -95,12 +95,14 @@ export function circuitRoutes({ store, room, hub, clock }: Services): Router {
   });
 
   router.put('/api/photos/:id', express.raw({ type: 'image/*', limit: MOST_PHOTO }), (request, response) => {
-    const { id } = request.params as { id: string };
+    const { id } = request.params;
     if (!photoId.test(id))
       throw new Refusal(400, 'Faulty request', 'A picture has an id of 8 to 64 letters or digits.');
-    const type = Buffer.isBuffer(request.body) ? pictureType(request.body) : undefined;
-    if (type === undefined) throw new Refusal(415, 'Not a picture', 'Send a JPEG, PNG or WebP picture.');
-    if (!store.photos.add(id, { type, bytes: request.body }, clock.recordedAt())) {
+    const bytes: unknown = request.body;
+    const type = Buffer.isBuffer(bytes) ? pictureType(bytes) : undefined;
+    if (type === undefined || !Buffer.isBuffer(bytes))
+      throw new Refusal(415, 'Not a picture', 'Send a JPEG, PNG or WebP picture.');
+    if (!store.photos.add(id, { type, bytes }, clock.recordedAt())) {
       const most = `${MOST_PHOTO_BYTES / 1e9} GB`;
       throw new Refusal(413, 'No room', `The pictures of this venue take ${most} already, which is the most they may.`);
     }

@@ -29,7 +29,7 @@ export function deviceRoutes({ store, devices, hub }: Services): Router {
     '/api/devices/:id/lines',
     text({ type: () => true, limit: MOST_LINES }),
     (request, response) =>
-      void response.json(deviceReceipt.parse(devices.receive(request.params['id']!, textOf(request.body)))),
+      void response.json(deviceReceipt.parse(devices.receive(request.params['id'], textOf(request.body)))),
   );
   return router;
 }

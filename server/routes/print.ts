@@ -25,7 +25,7 @@ const fonts: TFontDictionary = {
   [TYPE.plain]: archivo('latin'),
   [TYPE.extended]: archivo('latin-ext'),
 };
-const fontFiles = new Set(Object.values(fonts).flatMap((files) => Object.values(files)));
+const fontFiles = new Set(Object.values(fonts).flatMap((files) => Object.values(files) as unknown[]));
 pdfmake.setFonts(fonts);
 // A sheet is made from what is stored here, and needs nothing but its fonts.
 pdfmake.setUrlAccessPolicy(() => false);

@@ -10,7 +10,7 @@ const LOOP = circuitFile.parse({
   corners: [{ name: 'Ramp', atM: 180 }],
   pitExitM: 40,
 });
-const MAP = mapOf(LOOP)!;
+const MAP = mapOf(LOOP);
 const FLEET = [{ id: 'c1', name: 'Dunnock Cup', number: 1, level: 1, model: carFile.parse(SMALL_MODEL) }];
 
 describe('The circuit as it is driven by guests who do what they are told', () => {

@@ -98,11 +98,11 @@ function follow(date: string): void {
   if (stream?.url.endsWith(`/${date}/stream`)) return;
   stream?.close();
   stream = new EventSource(`${url}/api/days/${date}/stream`);
-  stream.addEventListener('entry', ({ data }) => {
+  stream.addEventListener('entry', ({ data }: MessageEvent<string>) => {
     const recorded = recordedEntry.parse(JSON.parse(data));
     if (!entries.some(({ seq: known }) => known === recorded.seq)) entries = [...entries, recorded];
   });
-  stream.addEventListener('changed', ({ data }) => {
+  stream.addEventListener('changed', ({ data }: MessageEvent<string>) => {
     const { what } = JSON.parse(data) as { what: string };
     if (what === 'clock') void again(readClock);
     else if (what !== 'planning' && what !== 'devices') void again(readDay);

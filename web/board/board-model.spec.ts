@@ -1,4 +1,4 @@
-import { dayContext, stateOf, type DayState, type JournalEntry, type RecordedEntry } from '@core/journal';
+import { dayContext, stateOf, type DayState, type RecordedEntry } from '@core/journal';
 import type { EntryFields } from '@core/testing/written-journal';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '@core/testing/small-day';
 import { EVEN_RING, runnersOf } from '@core/traffic';
@@ -20,7 +20,7 @@ const stateAt = (time: string, ...written: [string, EntryFields][]) => {
   const entries = written.map(([when, fields], place): RecordedEntry => ({
     seq: place + 1,
     recordedAt: '',
-    entry: { ...fields, id: `entry-000${place}`, at: at(when), by: 'Test' } as JournalEntry,
+    entry: { ...fields, id: `entry-000${place}`, at: at(when), by: 'Test' },
   }));
   return stateOf(context, entries, at(time));
 };

@@ -48,7 +48,7 @@ async function details(data = theDay(), driveId = 'd1') {
   const verdicts = new RankedVerdicts();
   const shown = await show(DriveDetails, data, { driveId }, [BoardEdits, { provide: Verdicts, useValue: verdicts }]);
   const entries = () =>
-    [...shown.element.querySelectorAll('ol li')].map((li) => li.textContent!.replace(/\s+/g, ' ').trim());
+    [...shown.element.querySelectorAll('ol li')].map((li) => li.textContent.replace(/\s+/g, ' ').trim());
   return { data, verdicts, shown, entries };
 }
 
@@ -109,7 +109,7 @@ describe('One drive beside the board', () => {
     await shown.follow();
     expect(verdicts.asked).toEqual(['d1']);
     const rows = [...shown.element.querySelectorAll('.why')].map((row) =>
-      [...row.children].flatMap(({ textContent }) => textContent!.trim() || []).join(' '),
+      [...row.children].flatMap(({ textContent }) => textContent.trim() || []).join(' '),
     );
     expect(rows).toEqual([
       'Anselm Holt speaks en; has 2 other drives of this guest',

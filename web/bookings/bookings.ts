@@ -125,7 +125,7 @@ export class Bookings {
     const date = this.data.date()!;
     this.edited.set({
       title: `Booking of ${booking.fields.name}`,
-      fields: z.encode(bookingFields, booking.fields) as Json,
+      fields: z.encode(bookingFields, booking.fields),
       version: booking.version,
       save: (fields: BookingFields, version) =>
         this.api.call(contract.changeBooking, {

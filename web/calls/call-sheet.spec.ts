@@ -57,7 +57,7 @@ async function sheet() {
   studiedCircuit();
   await shown.follow();
   const says = () =>
-    [...shown.element.querySelectorAll('li')].map((li) => Number(/say at (-?\d+) m/.exec(li.textContent!)![1]));
+    [...shown.element.querySelectorAll('li')].map((li) => Number(/say at (-?\d+) m/.exec(li.textContent)![1]));
   return { shown, service, asked, says };
 }
 
@@ -66,7 +66,7 @@ describe('The calls of a lap', () => {
     const { shown, asked } = await sheet();
     expect(asked.at(-1)!.pace).toBe(1.2);
     expect(shown.element.querySelectorAll('article').length).toBeGreaterThan(1);
-    const rows = [...shown.element.querySelectorAll('li')].map((li) => li.textContent!.replace(/\s+/g, ' '));
+    const rows = [...shown.element.querySelectorAll('li')].map((li) => li.textContent.replace(/\s+/g, ' '));
     for (const row of rows) expect(row).toMatch(/“.+” .*say at -?\d+ m.*done at -?\d+ m, \d+ km\/h/);
     expect(shown.text()).toMatch(/lap \d+\.\d s/);
     expect(shown.text()).toContain('Braking is finished in a straight line');
@@ -91,7 +91,7 @@ describe('The calls of a lap', () => {
     expect(asked.at(-1)!.settings.gearbox).toBe('paddle');
     const paddles = shown.element.querySelectorAll('li').length;
     const auto = [...shown.element.querySelectorAll<HTMLElement>('p-togglebutton')].find((one) =>
-      one.textContent!.includes('Automatic'),
+      one.textContent.includes('Automatic'),
     )!;
     auto.querySelector<HTMLElement>('button, .p-togglebutton-content')?.click();
     if (asked.at(-1)!.settings.gearbox !== 'auto') auto.click();

@@ -9,7 +9,7 @@ import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { CAR_STATUS_WORDS } from '../data/names';
-import { windowsText, type Json } from '../forms/fields';
+import { windowsText } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { Ask } from '../shell/ask';
 import { CAR_FIELDS, MODEL_FIELDS, NEW_CAR, NEW_MODEL } from './car-fields';
@@ -173,7 +173,7 @@ export class Cars {
   protected open(stored: StoredCar): void {
     this.edited.set({
       title: `Car ${stored.fields.number}, ${stored.fields.name}`,
-      fields: z.encode(carFields, stored.fields) as Json,
+      fields: z.encode(carFields, stored.fields),
       version: stored.version,
       save: (fields: CarFields, version) =>
         this.api.call(contract.changeCar, { params: { id: stored.id }, body: { version: version!, fields } }),
@@ -183,7 +183,7 @@ export class Cars {
   protected openModel({ id, version, fields }: StoredCar): void {
     this.model.set({
       title: `Lap model of ${fields.number} ${fields.name}`,
-      fields: (fields.model ?? { ...NEW_MODEL, name: fields.name }) as Json,
+      fields: fields.model ?? { ...NEW_MODEL, name: fields.name },
       version,
       save: (model: CarFile, at) =>
         this.api.call(contract.changeCar, { params: { id }, body: { version: at!, fields: { ...fields, model } } }),

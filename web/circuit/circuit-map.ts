@@ -258,11 +258,11 @@ export class CircuitMapView {
   }
 
   zoomBy(factor: number): void {
-    if (this.zooming) select(this.svg().nativeElement).call(this.zooming.scaleBy, factor);
+    if (this.zooming) this.zooming.scaleBy(select(this.svg().nativeElement), factor);
   }
 
   showAll(): void {
-    if (this.zooming) select(this.svg().nativeElement).call(this.zooming.transform, zoomIdentity);
+    if (this.zooming) this.zooming.transform(select(this.svg().nativeElement), zoomIdentity);
   }
 
   protected isChosen(one: MapChoice): boolean {

@@ -101,7 +101,7 @@ describe('The corner book', () => {
     await shown.follow();
     const corner = async (name: string) => {
       [...shown.element.querySelectorAll<HTMLButtonElement>('ol button')]
-        .find((it) => it.textContent!.includes(name))!
+        .find((it) => it.textContent.includes(name))!
         .click();
       await shown.follow();
     };
@@ -130,7 +130,7 @@ describe('The corner book', () => {
     await write(0, 'the mooring post');
     const slip = () => service.draft()!.corners.find(({ name }) => name === 'Slip')!;
     expect(slip().book?.lookAt).toBe('the mooring post');
-    expect(service.draft()!.corners.find(({ name }) => name === 'Ramp')).toEqual(LOOP.corners[0]!);
+    expect(service.draft()!.corners.find(({ name }) => name === 'Ramp')).toEqual(LOOP.corners[0]);
     expect(service.changed()).toBeTrue();
     const saving = shown.press('Save the book');
     shown.http.expectOne({ method: 'PUT', url: '/api/circuit' }).flush({ version: 5, circuit: service.draft() });
@@ -229,7 +229,7 @@ describe('The fleet on the teaching line', () => {
     if (measured > 0) TestBed.inject(GarageService).earlier.set([{ car: 'c1', date: '2027-05-21', lap } as never]);
     await shown.follow();
     const row = (name: string) =>
-      [...shown.element.querySelectorAll('tbody tr')].find((it) => it.textContent!.includes(name))!;
+      [...shown.element.querySelectorAll('tbody tr')].find((it) => it.textContent.includes(name))!;
     const put = (id: string) => shown.http.expectOne({ method: 'PUT', url: `/api/cars/${id}` });
     return { shown, row, put };
   };
@@ -272,7 +272,7 @@ describe('The fleet on the teaching line', () => {
     const { shown } = await fleet();
     expect(shown.text()).toContain('1 Dunnock Cup · 2 Sabrel R');
     expect(shown.element.querySelector('jl-difference-card')).not.toBeNull();
-    const marks = [...shown.element.querySelectorAll('.brakes circle title')].map((title) => title.textContent!);
+    const marks = [...shown.element.querySelectorAll('.brakes circle title')].map((title) => title.textContent);
     expect(marks.length).toBeGreaterThan(0);
     for (const words of marks) expect(words).toMatch(/^[12] [\w ]+, pace [\d.]+: -?\d+ m before the turn-in$/);
   });

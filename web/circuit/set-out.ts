@@ -1,12 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { CONE_WORDS, legendOf, legendWords, loadOf, type PlacedCone } from '@core/circuit';
 import { clockMinute } from '@core/day';
+import type { GarageState } from '@core/journal';
 import { Button } from 'primeng/button';
 import type { SetOutSheet } from '@core/api';
 import { CircuitService } from '../data/circuit.service';
 import { DayService } from '../data/day.service';
 import { Ask } from '../shell/ask';
 import { CircuitMapView, type MapChoice } from './circuit-map';
+
+const NONE: GarageState['cones'] = new Map();
 
 /** The sheet by which cones are set out: in the order in which one drives by, ticked off in the morning. */
 @Component({
@@ -23,7 +26,7 @@ export class SetOut {
   protected readonly choice = signal<MapChoice | undefined>(undefined);
 
   protected readonly cones = computed(() => this.circuit.study()?.cones.cones ?? []);
-  private readonly checks = computed(() => this.data.state()?.garage.cones ?? new Map());
+  private readonly checks = computed(() => this.data.state()?.garage.cones ?? NONE);
   protected readonly doubted = computed(
     () => new Set([...this.checks()].filter(([, check]) => check.doubt !== undefined).map(([id]) => id)),
   );

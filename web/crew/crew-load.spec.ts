@@ -43,7 +43,7 @@ describe('The load of the crew', () => {
       { ...crewDay, date: '2027-03-01', laps: 99 } as never,
     ]);
     const month = [...element.querySelectorAll<HTMLElement>('p-togglebutton')].find((one) =>
-      one.textContent!.includes('30 days'),
+      one.textContent.includes('30 days'),
     )!;
     month.click();
     await follow();
@@ -69,11 +69,9 @@ describe('A calendar that is taken in', () => {
     input.files = files.files;
     input.dispatchEvent(new Event('change'));
     await shown.follow();
-    const words = () => document.querySelector('.p-dialog')!.textContent!.replace(/\s+/g, ' ');
+    const words = () => document.querySelector('.p-dialog')!.textContent.replace(/\s+/g, ' ');
     const button = (label: RegExp) =>
-      [...document.querySelectorAll<HTMLButtonElement>('.p-dialog button')].find((one) =>
-        label.test(one.textContent!),
-      )!;
+      [...document.querySelectorAll<HTMLButtonElement>('.p-dialog button')].find((one) => label.test(one.textContent))!;
     return { shown, words, closed, button };
   };
   const PREVIEW = {
@@ -102,7 +100,7 @@ describe('A calendar that is taken in', () => {
     await shown.follow();
     expect(words()).toContain('2 new, 0 changed, 4 as they are, 1 cancelled, 1 that cannot be taken in.');
     expect(words()).toContain('Line 12, Nobody early: no instructor is called "Nobody"');
-    const lines = [...document.querySelectorAll('.p-dialog li:not(.stop)')].map((li) => li.textContent!.trim());
+    const lines = [...document.querySelectorAll('.p-dialog li:not(.stop)')].map((li) => li.textContent.trim());
     expect(lines).toEqual([
       jasmine.stringMatching(/^Anselm Holt.+there.+2027-06-01 to 2027-06-03/),
       jasmine.stringMatching(/^Ife Okoro.+away.+2027-06-05.+09:00–12:00/),

@@ -9,7 +9,6 @@ import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { CREW_STATUS_WORDS } from '../data/names';
-import type { Json } from '../forms/fields';
 import { CrewLoad } from './crew-load';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
@@ -178,7 +177,7 @@ export class Crew {
   protected open(stored: StoredInstructor): void {
     this.edited.set({
       title: stored.fields.name,
-      fields: z.encode(instructorFields, stored.fields) as Json,
+      fields: z.encode(instructorFields, stored.fields),
       version: stored.version,
       save: (fields: InstructorFields, version) =>
         this.api.call(contract.changeInstructor, { params: { id: stored.id }, body: { version: version!, fields } }),

@@ -28,7 +28,7 @@ import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { ManagerService } from '../data/manager.service';
 import { newId } from '../data/new-id';
-import type { Field, Json } from '../forms/fields';
+import type { Field } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { RosterGrid, type RosterPlace } from './roster-grid';
 import { RosterImport } from './roster-import';
@@ -219,7 +219,7 @@ export class RosterScreen {
     const params = { id: (entry ?? fresh).id };
     this.edited.set({
       title: `${this.names().crew.get(instructor)}, ${dayWords(date)}`,
-      fields: z.encode(rosterEntry, entry ?? fresh) as Json,
+      fields: z.encode(rosterEntry, entry ?? fresh),
       version: this.stored().find(({ fields }) => fields.id === params.id)?.version,
       save: (fields: RosterEntry, version = 0) =>
         this.api.call(contract.putRosterEntry, { params, body: { version, fields } }),

@@ -6,7 +6,7 @@ import { faultEntry, phase, PHASE_WORDS, VOCABULARY, type FaultEntry } from '@co
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Api } from '../data/api';
-import type { Field, Json } from '../forms/fields';
+import type { Field } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { known, Unread } from '../shell/unread';
 
@@ -186,7 +186,7 @@ export class VocabularyScreen {
     const entry = this.all().get(id)!;
     this.edited.set({
       title: entry.name,
-      fields: { ...entry } as Json,
+      fields: { ...entry },
       version: stored?.version,
       save: (fields: FaultEntry, version) =>
         version === undefined

@@ -27,7 +27,7 @@ export class Api {
     );
     const body = endpoint.body ? z.encode(endpoint.body, request.body) : undefined;
     return this.http.request<unknown>(endpoint.method, url, { body }).pipe(
-      map((reply) => z.decode(endpoint.reply as z.ZodType, reply as never) as ReplyOf<E>),
+      map((reply) => z.decode(endpoint.reply, reply as never) as ReplyOf<E>),
       catchError((error: unknown) => throwError(() => apiError(error))),
     );
   }

@@ -286,7 +286,7 @@ export class DayService {
       return false;
     }
     const common = { id: newId(), at: this.nowS(), by: by ?? this.who.name() };
-    const entry = { ...fields, ...common } as JournalEntry;
+    const entry = { ...fields, ...common };
     const admission = admit(context, this.entries(), entry);
     if (!admission.admitted) {
       this.refuse(screenWords(this.view()).refusal(admission.refusal));

@@ -36,19 +36,19 @@ export function entryStream(date: string): Observable<StreamEvent> {
         if (source.readyState === EventSource.CLOSED) silentIn(RETRY_MS);
       });
       source.addEventListener('heartbeat', alive);
-      source.addEventListener('entry', ({ data }) => {
+      source.addEventListener('entry', ({ data }: MessageEvent<string>) => {
         alive();
         subscriber.next({ kind: 'entry', recorded: recordedEntry.parse(JSON.parse(data)) });
       });
-      source.addEventListener('planning', ({ data }) => {
+      source.addEventListener('planning', ({ data }: MessageEvent<string>) => {
         alive();
         subscriber.next({ kind: 'progress', progress: planProgress.parse(JSON.parse(data)) });
       });
-      source.addEventListener('positions', ({ data }) => {
+      source.addEventListener('positions', ({ data }: MessageEvent<string>) => {
         alive();
         subscriber.next({ kind: 'positions', positions: livePositions.parse(JSON.parse(data)) });
       });
-      source.addEventListener('changed', ({ data }) => {
+      source.addEventListener('changed', ({ data }: MessageEvent<string>) => {
         alive();
         subscriber.next({ kind: 'changed', what: (JSON.parse(data) as { what: string }).what });
       });

@@ -78,7 +78,7 @@ describe('What screens read beside the day', () => {
       spyOn(globalThis, 'fetch').and.callFake(async (url, init) => {
         const body = init!.body as Blob;
         const { width } = await createImageBitmap(body);
-        sent.push({ url: String(url), type: body.type, width });
+        sent.push({ url: url as string, type: body.type, width });
         return new Response('{}', { status: 201 });
       });
       const garage = TestBed.inject(GarageService);

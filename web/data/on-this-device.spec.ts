@@ -185,7 +185,7 @@ describe('A screen that must stay on', () => {
     const request = jasmine
       .createSpy()
       .and.callFake(async () => ({ release: async () => released.push(`${request.calls.count()}`) }));
-    spyOnProperty(navigator, 'wakeLock').and.returnValue({ request } as unknown as WakeLock);
+    spyOnProperty(navigator, 'wakeLock').and.returnValue({ request });
     const visible = spyOnProperty(document, 'visibilityState').and.returnValue('visible');
     const component = createEnvironmentInjector([], TestBed.inject(EnvironmentInjector));
     runInInjectionContext(component, keepScreenOn);

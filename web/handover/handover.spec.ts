@@ -53,7 +53,7 @@ describe('The instructor’s phone between two drives', () => {
     const words = shown.text();
     expect(words).toContain('Dunnock Cup, stall 4 · 5 laps · 10:11, in 1 min');
     expect(words).toContain('first drive today');
-    const minds = [...shown.element.querySelectorAll('.minds li')].map((li) => li.textContent!.trim());
+    const minds = [...shown.element.querySelectorAll('.minds li')].map((li) => li.textContent.trim());
     expect(minds).toEqual([
       'Motion sickness once',
       'no hand on the wheel, no tap on the knee',
@@ -69,7 +69,7 @@ describe('The instructor’s phone between two drives', () => {
     await shown.follow();
     expect(it.kinds().at(-1)).toBe('handoverSeen');
     expect(shown.text()).toMatch(/Read by \w+/);
-    expect([...shown.element.querySelectorAll('button')].map((one) => one.textContent!.trim())).not.toContain('Read');
+    expect([...shown.element.querySelectorAll('button')].map((one) => one.textContent.trim())).not.toContain('Read');
   });
 
   it('asks for the marks of the drive that is behind me, and no longer once they are there', async () => {
@@ -87,7 +87,7 @@ describe('The instructor’s phone between two drives', () => {
   it('tells my day: what I have done, what I may do, and whether the meal still has a gap', async () => {
     const { shown, pick } = await phone(driven());
     await pick('Anselm Holt');
-    const mine = shown.element.querySelector('.mine')!.textContent!.replace(/\s+/g, ' ');
+    const mine = shown.element.querySelector('.mine')!.textContent.replace(/\s+/g, ' ');
     expect(mine).toContain('1 drive, 5 of at most 130 laps, held');
     expect(mine).toContain('meal from');
     expect(shown.text()).toContain('speaks en; cars: all cars');
@@ -115,7 +115,7 @@ describe('The instructor’s phone between two drives', () => {
     };
     shown.http.expectOne('/api/days/2027-05-22/guests/g1/before').flush({ days: [last] });
     await shown.follow();
-    const words = shown.element.querySelector('.last')!.textContent!;
+    const words = shown.element.querySelector('.last')!.textContent;
     expect(words).toContain(
       'Last time 2026-09-12: Sabrel R, 6 laps · to work on then: turns early · ready for paddles',
     );

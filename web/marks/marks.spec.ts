@@ -28,7 +28,7 @@ async function marking(data = parked(), id = 'd1') {
   const section = (name: string) => shown.element.querySelector(`section[aria-label="${name}"]`);
   const tap = async (place: string, text: string | RegExp) => {
     const button = [...section(place)!.querySelectorAll('button')].find((one) =>
-      typeof text === 'string' ? one.textContent!.trim() === text : text.test(one.textContent!),
+      typeof text === 'string' ? one.textContent.trim() === text : text.test(one.textContent),
     );
     button!.click();
     await shown.follow();
@@ -36,7 +36,7 @@ async function marking(data = parked(), id = 'd1') {
   const entry = () => data.written().findLast(({ entry: { kind } }) => kind === 'driveMarked')?.entry;
   const listed = () =>
     [...shown.element.querySelectorAll('ul[aria-label="Marked"] li')].map((li) =>
-      li.textContent!.replace('×', '').trim(),
+      li.textContent.replace('×', '').trim(),
     );
   return { data, shown, tap, section, entry, listed, went };
 }
@@ -134,7 +134,7 @@ describe('Marks on the walk back', () => {
 
 describe('The corners to tap', () => {
   const crowded = (count: number): CircuitMap => {
-    const map = mapOf(LOOP)!;
+    const map = mapOf(LOOP);
     const [corner] = map.corners;
     return { ...map, corners: Array.from({ length: count }, (_, i) => ({ ...corner!, name: `Corner ${i + 1}` })) };
   };
@@ -160,7 +160,7 @@ describe('The corners to tap', () => {
     const told: string[] = [];
     fixture.componentInstance.picked.subscribe((name) => told.push(name));
     const buttons = [...element.querySelectorAll('button')];
-    expect(buttons.map((one) => one.textContent!.trim())).toEqual(['everywhere']);
+    expect(buttons.map((one) => one.textContent.trim())).toEqual(['everywhere']);
     buttons[0]!.click();
     expect(told).toEqual(['']);
   });

@@ -40,7 +40,7 @@ async function party(data: FakeDay) {
   const shown = await show(Party, data, { id: 'Harbour' });
   const rows = (contest: string) =>
     [...shown.element.querySelectorAll(`section[aria-label="${contest}"] li`)].map((li) =>
-      [...li.children].map((one) => one.textContent!.trim()),
+      [...li.children].map((one) => one.textContent.trim()),
     );
   return { shown, rows };
 }

@@ -5,7 +5,6 @@ import { clockMinute, conditionAt } from '@core/day';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import type { Json } from '../forms/fields';
 import { conflictOf, RecordForm, type Conflict } from '../forms/record-form';
 import { RULES_FIELDS } from './rules-fields';
 import { known, Unread } from '../shell/unread';
@@ -66,7 +65,7 @@ export class RulesScreen {
   protected readonly version = computed(() => known(this.stored)?.version ?? 0);
   protected readonly record = computed(() => {
     const stored = known(this.stored);
-    return stored && (z.encode(venueFields, stored.fields) as Json);
+    return stored && z.encode(venueFields, stored.fields);
   });
 
   /** What was entered today stands over what the rules begin a day with. */

@@ -3,7 +3,7 @@ import { Button } from 'primeng/button';
 
 /** What has been read from the server; nothing while it is being read and where it could not be. */
 export function known<T>(resource: ResourceRef<T | undefined>): T | undefined {
-  return resource.hasValue() ? (resource.value() as T) : undefined;
+  return resource.hasValue() ? resource.value() : undefined;
 }
 
 /** Where something could not be read: why, and one press to try again. */

@@ -125,7 +125,7 @@ describe('The editor of the circuit', () => {
     service.change({ ...LOOP, line });
     await shown.follow();
     expect(shown.element.querySelector('[role=alert]')!.textContent).toMatch(/line\[\d\]: .*a jump of 9\d\d m/);
-    const save = [...shown.element.querySelectorAll('button')].find((one) => one.textContent!.trim() === 'Save')!;
+    const save = [...shown.element.querySelectorAll('button')].find((one) => one.textContent.trim() === 'Save')!;
     expect(save.disabled).toBe(true);
     await shown.press('Discard');
     expect(service.draft()).toBe(LOOP);
@@ -184,6 +184,6 @@ describe('The map of the circuit', () => {
   it('tells in words what it shows', async () => {
     const { element } = await show(CircuitMapView, dayAt('10:00'), { circuit: LOOP });
     expect(element.querySelector('svg')!.getAttribute('aria-label')).toMatch(/^Map of Loop, 1[45]\d\d m/);
-    expect([...element.querySelectorAll('text')].map((one) => one.textContent!.trim())).toContain('Ramp');
+    expect([...element.querySelectorAll('text')].map((one) => one.textContent.trim())).toContain('Ramp');
   });
 });

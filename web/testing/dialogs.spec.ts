@@ -124,7 +124,7 @@ describe('One more drive', () => {
     });
     await settle();
     await fixture.whenStable();
-    const words = document.querySelector('[role=dialog]')!.textContent!.replace(/\s+/g, ' ');
+    const words = document.querySelector('[role=dialog]')!.textContent.replace(/\s+/g, ' ');
     expect(words).toContain('10:56 Sabrel R, with Ife Okoro costs others 4 min of waiting, nobody moves');
     expect(words).toContain('if others move: Piet Verhoeve from 10:10 to 10:14');
     document.querySelector<HTMLElement>('[aria-label^="Take 10:56"]')!.click();

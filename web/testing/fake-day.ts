@@ -13,7 +13,7 @@ import {
   type PlanProgress,
 } from '@core/api';
 import type { Day, Plan } from '@core/day';
-import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '@core/journal';
+import { admit, dayContext, stateOf, type RecordedEntry } from '@core/journal';
 import { at } from '@core/testing/small-day';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
@@ -89,7 +89,7 @@ export class FakeDay {
       id,
       at: time === undefined || !/^\d/.test(time) ? this.clockS() : at(time),
       by: 'Test',
-    } as JournalEntry;
+    };
     const admission = admit(this.context(), this.written(), entry);
     if (!admission.admitted) {
       this.refused.push(screenWords(this.view()).refusal(admission.refusal));

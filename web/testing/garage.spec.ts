@@ -202,7 +202,7 @@ describe('A fault on a car', () => {
     const shown = await show(FaultForm, data, { open: true, car: 'c1', name: 'Dunnock Cup' });
     const tap = async (name: string) => {
       const buttons = [...document.querySelectorAll<HTMLButtonElement>('.p-dialog .choices button')];
-      buttons.find((button) => button.textContent!.trim().startsWith(name))!.click();
+      buttons.find((button) => button.textContent.trim().startsWith(name))!.click();
       await shown.follow();
     };
     return { ...shown, data, tap };
@@ -248,11 +248,11 @@ describe('The way round a car', () => {
     const buttons = () => [...document.querySelectorAll<HTMLButtonElement>('.p-dialog button')];
     const tap = async (name: RegExp) => {
       buttons()
-        .find((button) => name.test(button.textContent!.trim()))!
+        .find((button) => name.test(button.textContent.trim()))!
         .click();
       await follow();
     };
-    const enter = () => buttons().find(({ textContent }) => /looked at$/.test(textContent!.trim()))!;
+    const enter = () => buttons().find(({ textContent }) => /looked at$/.test(textContent.trim()))!;
     expect(enter().disabled).toBeTrue();
     await tap(/Tyres$/);
     await tap(/Belts$/);

@@ -55,7 +55,7 @@ describe('A car on the circuit', () => {
     expect(text()).toContain('stands in the way');
     expect(element.querySelector('jl-circuit-view svg')!.getAttribute('aria-label')).toContain('which stands');
     // The record of the incident has the car already.
-    expect(document.querySelector('.cars [aria-pressed="true"]')!.textContent!.trim()).toBe('2');
+    expect(document.querySelector('.cars [aria-pressed="true"]')!.textContent.trim()).toBe('2');
     const { standing } = data.state().drives.get('d2')!;
     expect(standing!.place).toBeGreaterThan(0);
     await press('Car of Piet Verhoeve is in');

@@ -31,14 +31,14 @@ describe('Marks on the circuit', () => {
   it('are heat on the road, and the same in a table with the phases in the order of a corner', async () => {
     const { element, text } = await show(MarkMap, seen(), { map, marks });
     expect(element.querySelectorAll('.heat').length).toBe(3);
-    expect([...element.querySelectorAll('thead th')].map((one) => one.textContent!.trim())).toEqual([
+    expect([...element.querySelectorAll('thead th')].map((one) => one.textContent.trim())).toEqual([
       'Corner',
       'Brake',
       'Turn in',
       'Exit',
     ]);
     const rows = [...element.querySelectorAll('tbody tr')].map((row) =>
-      [...row.children].map((cell) => cell.textContent!.trim()),
+      [...row.children].map((cell) => cell.textContent.trim()),
     );
     expect(rows).toEqual([
       ['Ramp', '', '3', '1'],
@@ -126,7 +126,7 @@ describe('Evidence by corner', () => {
       },
     ];
     const { element, text } = await show(EvidenceTable, seen(), { evidence });
-    expect([...element.querySelectorAll('td')].map((cell) => cell.textContent!.trim())).toEqual([
+    expect([...element.querySelectorAll('td')].map((cell) => cell.textContent.trim())).toEqual([
       '-12 ± 2',
       '81 ± 1',
       '65 ± 1',

@@ -135,7 +135,7 @@ describe('The palette', () => {
     await fixture.whenStable();
     const went = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
     const input = document.querySelector<HTMLInputElement>('#palette-query')!;
-    input.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowDown', keyCode: 40 } as KeyboardEventInit));
+    input.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowDown', keyCode: 40 }));
     await fixture.whenStable();
     input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
     expect(went).toHaveBeenCalledWith(['/bookings'], {});

@@ -31,7 +31,7 @@ describe('What is at fault in a day', () => {
     const { element, text } = await troubled(trouble(), trouble({ place: 'cars', what: 'Car c9 is left out' }));
     expect(element.querySelector('[role=alert] summary')!.textContent).toContain('2 things in this day are at fault');
     expect(text()).toContain('timeZone: expected a time zone such as Europe/London. Choose another one');
-    const links = [...element.querySelectorAll('a')].map((a) => [a.textContent!.trim(), a.getAttribute('href')]);
+    const links = [...element.querySelectorAll('a')].map((a) => [a.textContent.trim(), a.getAttribute('href')]);
     expect(links).toEqual([
       ['Rules', '/rules'],
       ['Cars', '/cars'],
@@ -140,7 +140,7 @@ describe('The same person on another day', () => {
     expect(request.request.body).toEqual({ query: 'ine' });
     request.flush({ guests: [guest('g1', 'Ines Faro'), guest('g7', 'Ines Faro')] });
     await settle();
-    const found = [...document.querySelectorAll('[aria-label=Found] li')].map((li) => li.textContent!.trim());
+    const found = [...document.querySelectorAll('[aria-label=Found] li')].map((li) => li.textContent.trim());
     expect(found.length).toBe(1);
     expect(found[0]).toContain('R-g7');
     document.querySelector<HTMLElement>('[aria-label^="The same person as Ines Faro"]')!.click();
