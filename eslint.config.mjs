@@ -1,6 +1,8 @@
 import angular from 'angular-eslint';
 import prettier from 'eslint-config-prettier';
+import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
 import boundaries from 'eslint-plugin-boundaries';
+import { importX } from 'eslint-plugin-import-x';
 import tseslint from 'typescript-eslint';
 
 /** Which room may import which; what is not listed is forbidden. */
@@ -24,15 +26,18 @@ export default tseslint.config(
     files: ['**/*.ts'],
     extends: [...tseslint.configs.recommendedTypeChecked],
     languageOptions: { parserOptions: { project: PROJECTS } },
-    plugins: { boundaries },
+    plugins: { boundaries, 'import-x': importX },
     settings: {
       'boundaries/elements': Object.keys(DIRECTIONS).map((room) => ({ type: room, pattern: room })),
       'import/resolver': { typescript: { project: ['tsconfig.json'] } },
+      ...importX.flatConfigs.typescript.settings,
+      'import-x/resolver-next': [createTypeScriptImportResolver({ project: ['tsconfig.json'] })],
     },
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      'import-x/no-cycle': 'error',
       eqeqeq: 'error',
       'boundaries/dependencies': [
         'error',
