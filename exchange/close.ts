@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 import { figureText, type DayClose } from '@core/closing';
+import { wordsIn, type Names } from '@core/words';
 
 const INK = '#1E2328';
 const MUTED = '#575D64';
@@ -8,12 +9,14 @@ const MUTED = '#575D64';
 export interface CloseSheetSource {
   readonly venue: string;
   readonly currency: string;
+  readonly names: Names;
   readonly today: DayClose;
   readonly before: DayClose | null;
 }
 
 /** The close of a day on one page. */
-export function closeSheet({ venue, currency, today, before }: CloseSheetSource): TDocumentDefinitions {
+export function closeSheet({ venue, currency, names, today, before }: CloseSheetSource): TDocumentDefinitions {
+  const words = wordsIn('en', names);
   const then = new Map(before?.figures.map((figure) => [figure.key, figure.value]));
   return {
     pageSize: 'A4',
@@ -31,7 +34,7 @@ export function closeSheet({ venue, currency, today, before }: CloseSheetSource)
           body: [
             ['', 'Today', 'Planned', before ? before.date : 'A week before'].map((text) => ({ text, color: MUTED })),
             ...today.figures.map((figure) => [
-              { text: figure.label },
+              { text: words.figure(figure.key) },
               { text: figureText(figure, figure.value, currency), bold: true, alignment: 'right' as const },
               { text: figureText(figure, figure.planned, currency), alignment: 'right' as const },
               { text: figureText(figure, then.get(figure.key), currency), alignment: 'right' as const, color: MUTED },
@@ -40,18 +43,19 @@ export function closeSheet({ venue, currency, today, before }: CloseSheetSource)
         },
       },
       { text: 'Before tomorrow', fontSize: 14, bold: true, margin: [0, 14, 0, 4] },
-      today.toDo.length > 0 ? { ul: [...today.toDo] } : { text: 'Nothing is left to do.', color: MUTED },
+      today.toDo.length > 0 ? { ul: today.toDo.map(words.toDo) } : { text: 'Nothing is left to do.', color: MUTED },
     ],
   };
 }
 
 /** The same as CSV, for a spreadsheet. */
-export function closeCsv({ today, before }: Pick<CloseSheetSource, 'today' | 'before'>): string {
+export function closeCsv({ names, today, before }: Omit<CloseSheetSource, 'venue' | 'currency'>): string {
+  const words = wordsIn('en', names);
   const then = new Map(before?.figures.map((figure) => [figure.key, figure.value]));
   const round = (value: number | undefined) => (value === undefined ? '' : Math.round(value * 100) / 100);
   return Papa.unparse(
-    today.figures.map(({ key, label, unit, value, planned }) => ({
-      figure: label,
+    today.figures.map(({ key, unit, value, planned }) => ({
+      figure: words.figure(key),
       unit,
       today: round(value),
       planned: round(planned),

@@ -1,9 +1,9 @@
 import { isDeepStrictEqual } from 'node:util';
 import { dayView, type Booking, type DayTrouble, type PlanRevision } from '@core/api';
 import { teachingDrivesOf, vocabularyOf, type FaultEntry, type TaughtDrive } from '@core/coaching';
-import { crewDaysOf, dateAfter, gapWords, skillGaps, type CrewDay } from '@core/crew';
-import { DAY_ENDS_S, DAY_S, emptyPlan, type Day, type Plan } from '@core/day';
-import { closeOfDay, type DayClose } from '@core/closing';
+import { crewDaysOf, dateAfter, skillGaps, type CrewDay } from '@core/crew';
+import { fact, DAY_ENDS_S, DAY_S, emptyPlan, type Day, type Plan } from '@core/day';
+import { closeOfDay, type DayClose, type ToDo } from '@core/closing';
 import { carDaysOf, type CarDay } from '@core/garage';
 import {
   asSeen,
@@ -218,14 +218,14 @@ export class DayRoom {
     };
   }
 
-  /** Skills that hang on one person or on nobody in the two weeks from a day on, a sentence each. */
-  private skillsInDanger(from: string): string[] {
-    const cars = this.store.cars.list().map(({ id, fields }): [string, string] => [id, fields.name]);
+  /** Skills that hang on one person or on nobody in the two weeks from a day on. */
+  private skillsInDanger(from: string): ToDo[] {
+    const cars = this.store.cars.list().map(({ id }) => id);
     const crew = this.store.instructors.list().map(({ fields }) => fields);
-    const names = { cars: new Map(cars), crew: new Map(crew.map(({ id, name }) => [id, name])) };
+    const names = Object.fromEntries(crew.map(({ id, name }) => [id, name]));
     const roster = this.store.roster.between(from, dateAfter(from, SKILLS_AHEAD_DAYS)).map(({ fields }) => fields);
-    return skillGaps({ cars: [...names.cars.keys()], crew, roster }, from, SKILLS_AHEAD_DAYS).map((gap) =>
-      gapWords(gap, names),
+    return skillGaps({ cars, crew, roster }, from, SKILLS_AHEAD_DAYS).map((gap) =>
+      fact('skillGap', {}, { gap, crew: names }),
     );
   }
 

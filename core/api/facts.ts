@@ -1,23 +1,8 @@
-import * as z from 'zod';
 import type { Violation } from '../day';
+import { factOf } from '../day/any-fact';
 import type { ChangeReason } from '../planner';
 
-/** Of any names; a fact's own type knows which. */
-const fields = z.record(z.string(), z.unknown()) as unknown as z.ZodType<object, object>;
-
-/** Facts as they travel, comparable; `core/words` tells them, and docs/facts.md lists their codes. */
-export const anyFact = z.object({
-  code: z.string(),
-  /** Which of the ways in which a rule can be broken. */
-  detail: z.string().optional(),
-  /** Ids and activities that it is about. */
-  subjects: fields,
-  values: fields,
-});
-export type AnyFact = z.output<typeof anyFact>;
-
-/** A fact of the server's own, which only needs to be passed on. */
-const factOf = <F>() => anyFact as unknown as z.ZodType<F, F>;
+export { anyFact, type AnyFact } from '../day/any-fact';
 
 export const violationFact = factOf<Violation>();
 export const changeReasonFact = factOf<ChangeReason>();

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { money } from '../day';
+import { fact, money } from '../day';
+import { factOf } from '../day/any-fact';
 import {
   effectiveEntries,
   lapsOwed,
@@ -8,6 +9,7 @@ import {
   type JournalEntry,
   type RecordedEntry,
 } from '../journal';
+import type { ToDo } from './to-do';
 
 /** A figure of the day's close: what it is, how much, and the entries it is made of. */
 export const closeFigure = z.object({
@@ -30,7 +32,6 @@ export const closeFigure = z.object({
     'moneyTaken',
     'moneyDue',
   ]),
-  label: z.string(),
   unit: z.enum(['', 'min', 'h', 'l', 'money']),
   value: z.number(),
   /** As it was planned, where there is a plan for it. */
@@ -50,8 +51,7 @@ export function figureText({ unit }: Pick<CloseFigure, 'unit'>, value: number | 
 export const dayClose = z.object({
   date: z.iso.date(),
   figures: z.array(closeFigure),
-  /** What to do before tomorrow, one sentence each. */
-  toDo: z.array(z.string()),
+  toDo: z.array(factOf<ToDo>()),
 });
 export type DayClose = z.output<typeof dayClose>;
 
@@ -90,28 +90,28 @@ export function closeOfDay({ context, state, entries, money }: CloseSource): Day
   const came = [...state.guests.values()].filter(({ arrivedS }) => arrivedS !== undefined);
   const gone = [...state.guests.values()].filter(({ gone: how }) => how === 'noShow');
   const figures: Found[] = [
-    { key: 'drivesSold', label: 'Drives sold', unit: '', value: drives.length, planned: context.schedule.drives.length, entries: [] },
-    { key: 'drivesDone', label: 'Drives done', unit: '', value: done.length, planned: context.schedule.drives.length, entries: of('parked') },
-    { key: 'lapsDriven', label: 'Laps driven', unit: '', value: crossings, planned: plannedLaps, entries: of('lapCounted', 'lineCrossed', 'lapsSettled') },
-    { key: 'lapsOwed', label: 'Laps owed', unit: '', value: owed.reduce((sum, { laps }) => sum + laps, 0), entries: of('brokenOff') },
-    { key: 'guests', label: 'Guests who came', unit: '', value: came.length, planned: context.day.guests.length, entries: of('guestArrived') },
-    { key: 'noShows', label: 'No-shows', unit: '', value: gone.length, entries: of('guestNoShow') },
-    { key: 'carsUsed', label: 'Cars used', unit: '', value: usedCars.size, planned: new Set(context.schedule.drives.map(({ planned }) => planned.car)).size, entries: of('released') },
-    { key: 'crewHours', label: 'Instructors with guests', unit: 'h', value: seatS / 3600, planned: context.schedule.drives.reduce((sum, { startS, endS }) => sum + endS - startS, 0) / 3600, entries: of('seated', 'debriefed') },
-    { key: 'waitMedian', label: 'Waiting, median', unit: 'min', value: at(0.5), entries: waits.map(({ until }) => until) },
-    { key: 'wait90', label: 'Waiting, nine of ten under', unit: 'min', value: at(0.9), entries: long.map(({ until }) => until) },
-    { key: 'waitWorst', label: 'Waiting, worst', unit: 'min', value: minutes.at(-1) ?? 0, entries: waits.filter(({ waitedS }) => waitedS / 60 === minutes.at(-1)).map(({ until }) => until) },
-    { key: 'incidents', label: 'Incidents', unit: '', value: state.incidents.length, entries: of('incident') },
-    { key: 'interventions', label: 'Instructors had to brake or steer', unit: '', value: drives.reduce((sum, { interventions }) => sum + interventions.length, 0), entries: of('intervened') },
-    { key: 'faultsOpen', label: 'Faults open', unit: '', value: openFaults.length, entries: of('faultFound').filter(({ id }) => openFaults.some((fault) => fault.id === id)) },
-    { key: 'fuelUsed', label: 'Fuel used by laps', unit: 'l', value: fuelL, entries: of('refuelEnded', 'fuelRead') },
-    { key: 'moneyTaken', label: 'Taken', unit: 'money', value: money.reduce((sum, { paid }) => sum + paid, 0), planned: money.reduce((sum, { price }) => sum + price, 0), entries: [] },
-    { key: 'moneyDue', label: 'Due', unit: 'money', value: money.reduce((sum, { price, paid }) => sum + Math.max(0, price - paid), 0), entries: [] },
+    { key: 'drivesSold', unit: '', value: drives.length, planned: context.schedule.drives.length, entries: [] },
+    { key: 'drivesDone', unit: '', value: done.length, planned: context.schedule.drives.length, entries: of('parked') },
+    { key: 'lapsDriven', unit: '', value: crossings, planned: plannedLaps, entries: of('lapCounted', 'lineCrossed', 'lapsSettled') },
+    { key: 'lapsOwed', unit: '', value: owed.reduce((sum, { laps }) => sum + laps, 0), entries: of('brokenOff') },
+    { key: 'guests', unit: '', value: came.length, planned: context.day.guests.length, entries: of('guestArrived') },
+    { key: 'noShows', unit: '', value: gone.length, entries: of('guestNoShow') },
+    { key: 'carsUsed', unit: '', value: usedCars.size, planned: new Set(context.schedule.drives.map(({ planned }) => planned.car)).size, entries: of('released') },
+    { key: 'crewHours', unit: 'h', value: seatS / 3600, planned: context.schedule.drives.reduce((sum, { startS, endS }) => sum + endS - startS, 0) / 3600, entries: of('seated', 'debriefed') },
+    { key: 'waitMedian', unit: 'min', value: at(0.5), entries: waits.map(({ until }) => until) },
+    { key: 'wait90', unit: 'min', value: at(0.9), entries: long.map(({ until }) => until) },
+    { key: 'waitWorst', unit: 'min', value: minutes.at(-1) ?? 0, entries: waits.filter(({ waitedS }) => waitedS / 60 === minutes.at(-1)).map(({ until }) => until) },
+    { key: 'incidents', unit: '', value: state.incidents.length, entries: of('incident') },
+    { key: 'interventions', unit: '', value: drives.reduce((sum, { interventions }) => sum + interventions.length, 0), entries: of('intervened') },
+    { key: 'faultsOpen', unit: '', value: openFaults.length, entries: of('faultFound').filter(({ id }) => openFaults.some((fault) => fault.id === id)) },
+    { key: 'fuelUsed', unit: 'l', value: fuelL, entries: of('refuelEnded', 'fuelRead') },
+    { key: 'moneyTaken', unit: 'money', value: money.reduce((sum, { paid }) => sum + paid, 0), planned: money.reduce((sum, { price }) => sum + price, 0), entries: [] },
+    { key: 'moneyDue', unit: 'money', value: money.reduce((sum, { price, paid }) => sum + Math.max(0, price - paid), 0), entries: [] },
   ]; // prettier-ignore
   return {
     date: context.day.date,
     figures: figures.map(({ entries: found, ...figure }) => ({ ...figure, entries: found.map(({ id }) => id) })),
-    toDo: toDoOf(context, state, owed, money),
+    toDo: toDoOf(state, owed, money),
   };
 }
 
@@ -134,30 +134,29 @@ function waitsOf(context: DayContext, happened: readonly JournalEntry[]): { wait
 }
 
 function toDoOf(
-  { schedule }: DayContext,
   state: DayState,
-  owed: readonly { readonly drive: { readonly guest: { readonly name: string } }; readonly laps: number }[],
+  owed: readonly { readonly drive: { readonly guest: { readonly id: string } }; readonly laps: number }[],
   money: CloseSource['money'],
-): string[] {
-  const name = (car: string) => schedule.index.cars.get(car)?.name ?? car;
+): ToDo[] {
   const due = money.filter(({ price, paid }) => price > paid);
+  const cars = [...state.cars.values()];
   return [
-    ...owed.map(({ drive, laps }) => `${laps} ${laps === 1 ? 'lap is' : 'laps are'} owed to ${drive.guest.name}.`),
-    ...[...state.cars.values()].flatMap(({ car, heldFor }) =>
-      heldFor === undefined ? [] : [`${car.name} is held: ${heldFor}.`],
+    ...owed.map(({ drive, laps }) => fact('lapsOwed', { guest: drive.guest.id }, { laps })),
+    ...cars.flatMap(({ car, heldFor }) =>
+      heldFor === undefined ? [] : [fact('outOfService', { car: car.id }, { reason: heldFor })],
     ),
     ...[...state.garage.cars].flatMap(([car, { faults }]) =>
       faults
         .filter(({ mendedS, severity }) => mendedS === undefined && severity !== 'note')
-        .map(({ where, what }) => `${name(car)}: ${where}, ${what}.`),
+        .map(({ where, what }) => fact('faultOpen', { car }, { where, what })),
     ),
-    ...[...state.cars.values()].flatMap(({ car, fuelL }) =>
-      fuelL < car.fuel.reserveL + 5 * car.fuel.perLapL ? [`${car.name} needs fuel.`] : [],
+    ...cars.flatMap(({ car, fuelL }) =>
+      fuelL < car.fuel.reserveL + 5 * car.fuel.perLapL ? [fact('needsFuel', { car: car.id })] : [],
     ),
-    ...[...state.garage.cones].flatMap(([cone, { doubt }]) => (doubt === undefined ? [] : [`Cone ${cone}: ${doubt}.`])),
-    ...(due.length > 0 ? [`${due.length} ${due.length === 1 ? 'guest has' : 'guests have'} a balance due.`] : []),
-    ...state.incidents.flatMap(({ followUp }) =>
-      followUp ? [followUp.endsWith('.') ? followUp : `${followUp}.`] : [],
+    ...[...state.garage.cones].flatMap(([cone, { doubt }]) =>
+      doubt === undefined ? [] : [fact('coneDoubted', {}, { cone, doubt })],
     ),
+    ...(due.length > 0 ? [fact('balancesDue', {}, { guests: due.length })] : []),
+    ...state.incidents.flatMap(({ followUp }) => (followUp ? [fact('followUp', {}, { text: followUp })] : [])),
   ];
 }

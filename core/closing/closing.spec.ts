@@ -1,4 +1,5 @@
 import { aDay, aGuest, aPlan, at, drive } from '../testing/small-day';
+import { inEnglish } from '../testing/in-english';
 import { writtenJournal, type EntryFields } from '../testing/written-journal';
 import { closeOfDay, figureText, type CloseFigure } from '.';
 
@@ -84,7 +85,7 @@ describe('The close of a day', () => {
       ['10:30', { kind: 'carHeld', car: 'c1', reason: 'brakes' }],
       ['10:31', { kind: 'coneDoubted', cone: 'Winch-apex', note: 'knocked over' }],
     ]);
-    expect(close.toDo).toEqual([
+    expect(close.toDo.map(inEnglish(day).toDo)).toEqual([
       '2 laps are owed to Ines Faro.',
       'Dunnock Cup is held: brakes.',
       'Cone Winch-apex: knocked over.',

@@ -1,4 +1,5 @@
 import * as fc from 'fast-check';
+import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal, type EntryFields } from '../testing/written-journal';
 import {
@@ -56,14 +57,14 @@ describe('One thing for the next drive', () => {
     expect(oneThing([second])!.repeated).toBe(false);
     const thing = oneThing([first, second])!;
     expect([thing.fault.id, thing.repeated, thing.say]).toEqual(['holds-in', true, 'Give it the whole road']);
-    expect(thing.because).toBe('seen at Ramp, in the drive before too.');
+    expect(inEnglish(day).oneThing(thing)).toBe('seen at Ramp, in the drive before too.');
   });
 
   it('is the cause rather than its effect', () => {
     const last = seen({ fault: 'brakes-too-long', corner: 'Winch' }, { fault: 'throttle-early', corner: 'Winch' });
     const thing = oneThing([last])!;
     expect(thing.fault.id).toBe('brakes-too-long');
-    expect(thing.because).toContain('the cause of "throttle too early"');
+    expect(inEnglish(day).oneThing(thing)).toContain('the cause of "throttle too early"');
   });
 
   it('is nothing where nothing was marked', () => {

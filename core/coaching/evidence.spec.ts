@@ -2,6 +2,8 @@ import { carFile, carOf, isLap, LapModel, studyCircuit, type Lap } from '../car'
 import { centreLineOf, circuitFile } from '../circuit';
 import { seededRandom } from '../planner';
 import { square } from '../testing/circuits';
+import { inEnglish } from '../testing/in-english';
+import { aDay } from '../testing/small-day';
 import { SMALL_MODEL } from '../testing/small-model';
 import { evidenceByCorner, taughtPlaces, type Position } from '.';
 
@@ -63,7 +65,9 @@ describe('Evidence by corner', () => {
     const [first] = evidenceByCorner(tracked(6), lengthM, early);
     expect(first!.brakesBeforeM!.value).toBeGreaterThan(25);
     expect(first!.proposes[0]!.fault).toBe('brakes-early');
-    expect(first!.proposes[0]!.because).toMatch(/^brakes \d+ m, give or take \d, before the cone$/);
+    expect(inEnglish(aDay()).markReason(first!.proposes[0]!.why)).toMatch(
+      /^brakes \d+ m, give or take \d, before the cone$/,
+    );
   });
 
   it('proposes that a corner is driven too slowly', () => {

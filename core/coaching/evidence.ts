@@ -1,4 +1,5 @@
 import { around } from '../circuit/around';
+import { fact, type Fact } from '../day';
 
 /** What positions say of a drive, corner by corner. Positions at 5 Hz are good to a metre or two, and so is this. */
 
@@ -25,6 +26,21 @@ export interface TaughtPlace {
   readonly exitLeftM: number | undefined;
 }
 
+/** What positions show of a corner. */
+export type MarkReason =
+  | Fact<
+      'brakesBeforeCone' | 'brakesPastCone' | 'quickerBeforeApex' | 'outsideAtApex' | 'unusedAtExit' | 'beyondAtExit',
+      object,
+      { metres: number; within: number }
+    >
+  | Fact<'slow', object, { kmh: number; wouldDoKmh: number }>;
+
+/** A mark that positions suggest, by the fault of the vocabulary. */
+export interface ProposedMark {
+  readonly fault: string;
+  readonly why: MarkReason;
+}
+
 export interface Measured {
   readonly value: number;
   /** Standard error of the mean over the laps. */
@@ -46,7 +62,7 @@ export interface CornerEvidence {
   /** Metres of the road that are left unused at the exit; less than 0 where it is beyond the taught line. */
   readonly unusedAtExitM: Measured | undefined;
   /** Marks that this suggests, for the instructor to confirm or drop. */
-  readonly proposes: readonly { readonly fault: string; readonly because: string }[];
+  readonly proposes: readonly ProposedMark[];
 }
 
 const STEP_M = 4;
@@ -138,29 +154,29 @@ function proposals(
 ): CornerEvidence['proposes'] {
   if (laps < FEWEST_LAPS) return [];
   const sure = ({ value, within }: Measured, least: number) => value > least + 2 * within;
-  const metres = ({ value, within }: Measured) => `${Math.round(Math.abs(value))} m, give or take ${Math.ceil(within)}`;
-  const list: { fault: string; because: string }[] = [];
+  const list: ProposedMark[] = [];
+  const propose = (fault: string, why: MarkReason) => list.push({ fault, why });
+  const far = ({ value, within }: Measured) => ({ metres: Math.abs(value), within });
   if (brakesBeforeM && sure(brakesBeforeM, 12)) {
-    list.push({ fault: 'brakes-early', because: `brakes ${metres(brakesBeforeM)}, before the cone` });
+    propose('brakes-early', fact('brakesBeforeCone', {}, far(brakesBeforeM)));
   }
   if (brakesBeforeM && sure({ ...brakesBeforeM, value: -brakesBeforeM.value }, 8)) {
-    list.push({ fault: 'brakes-late', because: `brakes ${metres(brakesBeforeM)}, past the cone` });
+    propose('brakes-late', fact('brakesPastCone', {}, far(brakesBeforeM)));
   }
   if (sure({ value: place.slowestKmh - slowestKmh.value, within: slowestKmh.within }, 0.1 * place.slowestKmh)) {
-    const words = `${Math.round(slowestKmh.value)} km/h at the slowest, ${Math.round(place.slowestKmh)} would do`;
-    list.push({ fault: 'brakes-too-long', because: words });
+    propose('brakes-too-long', fact('slow', {}, { kmh: slowestKmh.value, wouldDoKmh: place.slowestKmh }));
   }
   if (sure(throttleBeforeApexM, 8)) {
-    list.push({ fault: 'throttle-early', because: `quicker again ${metres(throttleBeforeApexM)}, before the apex` });
+    propose('throttle-early', fact('quickerBeforeApex', {}, far(throttleBeforeApexM)));
   }
   if (wideOfApexM && sure(wideOfApexM, 0.5)) {
-    list.push({ fault: 'misses-apex-wide', because: `${metres(wideOfApexM)}, outside of the line at the apex` });
+    propose('misses-apex-wide', fact('outsideAtApex', {}, far(wideOfApexM)));
   }
   if (unusedAtExitM && sure(unusedAtExitM, 0.5)) {
-    list.push({ fault: 'holds-in', because: `${metres(unusedAtExitM)}, of road unused at the exit` });
+    propose('holds-in', fact('unusedAtExit', {}, far(unusedAtExitM)));
   }
   if (unusedAtExitM && sure({ ...unusedAtExitM, value: -unusedAtExitM.value }, 0.5)) {
-    list.push({ fault: 'runs-wide', because: `${metres(unusedAtExitM)}, beyond the line at the exit` });
+    propose('runs-wide', fact('beyondAtExit', {}, far(unusedAtExitM)));
   }
   return list;
 }

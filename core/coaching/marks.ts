@@ -51,8 +51,8 @@ export interface OneThing {
   /** It was seen in the drive before as well: said another way, and sooner. */
   readonly repeated: boolean;
   readonly say: string;
-  /** Why this and not another, one sentence. */
-  readonly because: string;
+  /** What of it is the cause of another fault that was seen, if it is. */
+  readonly causes: FaultEntry | undefined;
 }
 
 /** What came again counts so much more. */
@@ -78,19 +78,13 @@ export function oneThing(drives: readonly (readonly SeenFault[])[]): OneThing | 
   if (!best) return undefined;
   const { seen, effects } = best;
   const repeated = before.has(seen.fault.id);
-  const where = seen.corners.length > 0 ? ` at ${seen.corners.join(', ')}` : seen.everywhere ? ' everywhere' : '';
-  const reasons = [
-    `seen${where}`,
-    ...(repeated ? ['in the drive before too'] : []),
-    ...(effects.length > 0 ? [`the cause of "${effects[0]!.fault.name.toLowerCase()}"`] : []),
-  ];
   return {
     fault: seen.fault,
     corners: seen.corners,
     everywhere: seen.everywhere,
     repeated,
     say: repeated ? seen.fault.sayOtherwise : seen.fault.say,
-    because: `${reasons.join(', ')}.`,
+    causes: effects[0]?.fault,
   };
 }
 

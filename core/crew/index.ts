@@ -4,4 +4,3 @@ export * from './rests';
 export * from './skills';
 export * from './roster';
 export * from './skill-watch';
-export * from './skill-words';

@@ -4,7 +4,6 @@ import { mergeWindows, type TimeWindow } from '../day';
 import {
   dateAfter,
   endingSkills,
-  gapWords,
   hasSkill,
   holdsOn,
   instructorFields,
@@ -17,6 +16,7 @@ import {
   type InstructorFields,
   type RosterEntry,
 } from '.';
+import { gapWords } from '../words';
 
 const at = (hours: number) => hours * 3600;
 const FLEET = ['c1', 'c2', 'c3'];
@@ -201,7 +201,8 @@ describe('Skills', () => {
   });
 
   it('are said in a sentence: when, who is left, and where the others are', () => {
-    const names = { crew: new Map([['odile', 'Odile'], ['tomasz', 'Tomasz']]), cars: new Map([['c1', 'Sabrel R']]) }; // prettier-ignore
+    const instructors: Record<string, string> = { odile: 'Odile', tomasz: 'Tomasz' };
+    const names = { instructor: (id: string) => instructors[id]!, car: () => 'Sabrel R' };
     const gap = { skill: { kind: 'car', car: 'c1' }, from: MONDAY, to: MONDAY, days: 1 } as const;
     const missing = [{ instructor: 'tomasz', because: 'expired' } as const];
     expect(gapWords({ ...gap, holder: 'odile', missing }, names)).toBe(

@@ -1,14 +1,12 @@
-import type { PersonHold } from '../day';
+import { activityOf, fact, type Activity, type Fact, type PersonHold } from '../day';
 import type { DayContext, DayState } from '../journal';
 import { reachedS, type Runner } from './runner';
 
-/** Somebody who has to wait because a drive ends later. */
-export interface Delay {
-  /** The drive that is delayed, or the class or sighting run (its guests' next). */
-  readonly what: string;
-  readonly via: 'car' | 'instructor' | 'guest';
-  readonly byS: number;
-}
+/** Somebody who has to wait because a drive ends later: in the same car, with the same instructor, the same guest. */
+export type Delay =
+  | Fact<'nextInCar', { guest: string }, { byS: number }>
+  | Fact<'crewsNext', { activity: Activity }, { byS: number }>
+  | Fact<'guestsNext', { guest: string }, { byS: number }>;
 
 /** A delay of less than this is nobody's business. */
 const NOTICED_S = 30;
@@ -21,39 +19,26 @@ export function delaysOf({ day, schedule }: DayContext, state: DayState, runner:
   const drive = state.drives.get(runner.id);
   const endS = reachedS(runner, runner.off + moreLaps) + day.rules.wrapUpS;
   const delays: Delay[] = [];
-  const add = (via: Delay['via'], what: string | undefined, freeS: number, startS: number | undefined) => {
-    if (startS !== undefined && what !== undefined && freeS - startS >= NOTICED_S) {
-      delays.push({ what, via, byS: freeS - startS });
-    }
+  const add = (next: PersonHold | undefined, freeS: number, told: (byS: number) => Delay | undefined) => {
+    const delay = next && freeS - next.startS >= NOTICED_S && told(freeS - next.startS);
+    if (delay) delays.push(delay);
   };
   const open = (hold: PersonHold) =>
     hold.kind !== 'drive' ? hold.startS >= state.timeS : state.drives.get(hold.planned.drive)?.stage === 'planned';
   const nextInCar = schedule.drives
     .filter((hold) => hold.planned.car === drive?.car && open(hold))
     .sort((a, b) => a.startS - b.startS)[0];
-  add('car', nextInCar?.guests[0]?.name, endS + day.rules.turnaroundS, nextInCar?.startS);
+  add(nextInCar, endS + day.rules.turnaroundS, (byS) => {
+    const guest = nextInCar?.guests[0]?.id;
+    return guest === undefined ? undefined : fact('nextInCar', { guest }, { byS });
+  });
   const nextOfCrew = schedule.crewHolds.get(drive?.instructor ?? '')?.find(open);
-  if (nextOfCrew !== nextInCar) add('instructor', nameOf(nextOfCrew), endS, nextOfCrew?.startS);
+  if (nextOfCrew !== nextInCar) {
+    add(nextOfCrew, endS, (byS) => fact('crewsNext', { activity: activityOf(nextOfCrew!) }, { byS }));
+  }
   const nextOfGuest = schedule.guestHolds
     .get(drive?.guest.id ?? '')
     ?.find((hold) => hold.kind === 'drive' && open(hold));
-  add('guest', drive?.guest.name, endS + day.rules.guestRestS, nextOfGuest?.startS);
+  add(nextOfGuest, endS + day.rules.guestRestS, (byS) => fact('guestsNext', { guest: drive!.guest.id }, { byS }));
   return delays;
-}
-
-function nameOf(hold: PersonHold | undefined): string | undefined {
-  if (!hold) return undefined;
-  if (hold.kind === 'briefing') return 'the next class';
-  return hold.kind === 'sighting' ? 'the next sighting run' : hold.guests[0]?.name;
-}
-
-/** "next in this car, Noor Haddad: 3 min later". */
-export function delayWords({ via, what, byS }: Delay): string {
-  const minutes = Math.max(1, Math.round(byS / 60));
-  const who = {
-    car: `next in this car, ${what}`,
-    instructor: `instructor’s next, ${what}`,
-    guest: `${what}’s next drive`,
-  };
-  return `${who[via]}: ${minutes} min later`;
 }

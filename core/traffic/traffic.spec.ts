@@ -6,7 +6,6 @@ import { inEnglish } from '../testing/in-english';
 import { writtenJournal } from '../testing/written-journal';
 import {
   crossesInS,
-  delayWords,
   delaysOf,
   estimateLap,
   EVEN_RING,
@@ -342,7 +341,7 @@ describe('The circuit from the journal', () => {
     const own = runnersOf(it.context, state, EVEN_RING, numbers).find(({ id }) => id === 'd1')!;
     expect(delaysOf(it.context, state, own)).toEqual([]);
     const delays = delaysOf(it.context, state, own, 6);
-    expect(delays.map(({ via, what }) => [via, what])).toEqual([['car', 'Noor Haddad']]);
-    expect(delayWords(delays[0]!)).toMatch(/^next in this car, Noor Haddad: \d+ min later$/);
+    expect(delays.map(({ code }) => code)).toEqual(['nextInCar']);
+    expect(inEnglish(it.context.day).delay(delays[0]!)).toMatch(/^next in this car, Noor Haddad: \d+ min later$/);
   });
 });

@@ -1,4 +1,5 @@
 import { clockMinute, type Activity, type CarMisfit, type Obstacle, type Violation } from '../day';
+import { delayWords, FIGURES, markReasonWords, oneThingWords, toDoWords } from './english-day';
 import { adviceWords, refusalWords, settlementWords, unfitWords } from './english-journal';
 import {
   assignmentWords,
@@ -57,6 +58,11 @@ export function english(names: Names): Words {
     settlement: settlementWords(refusal),
     unfit: unfitWords,
     advice: adviceWords(refusal),
+    delay: delayWords(names),
+    markReason: markReasonWords(),
+    oneThing: oneThingWords,
+    toDo: toDoWords(names),
+    figure: (key) => FIGURES[key],
   };
 }
 

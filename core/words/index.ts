@@ -7,6 +7,7 @@ import type { Words } from './words';
  * screens, paper, command line and replies alike.
  */
 export { namesOf, type Names } from './names';
+export { dayWords, gapWords, skillWords } from './skill-words';
 export type { Words } from './words';
 
 const LANGUAGES = { en: english } satisfies Record<string, (names: Names) => Words>;

@@ -1,7 +1,9 @@
 import type { Activity, CarMisfit, Fallen, LeftOutReason, PlannedDrive, Violation } from '../day';
+import type { CloseFigure, ToDo } from '../closing';
+import type { MarkReason, OneThing } from '../coaching';
 import type { Refusal, Settlement, Unfit } from '../journal';
 import type { AssignmentReason, ChangeReason, Limit, MendChange, ResourceLoad, SharedChange } from '../planner';
-import type { AdviceReason } from '../traffic';
+import type { AdviceReason, Delay } from '../traffic';
 
 /** The facts of the product in one language. A sentence begins as people say it and ends without a full stop. */
 export interface Words {
@@ -28,5 +30,12 @@ export interface Words {
   readonly unfit: (unfit: Unfit) => string;
   /** Whether to let a car out, and why; with its full stop. */
   readonly advice: (reason: AdviceReason) => string;
+  readonly delay: (delay: Delay) => string;
+  readonly markReason: (reason: MarkReason) => string;
+  /** Why this one thing and not another; with its full stop. */
+  readonly oneThing: (thing: OneThing) => string;
+  /** What to do before tomorrow; with its full stop. */
+  readonly toDo: (toDo: ToDo) => string;
+  readonly figure: (key: CloseFigure['key']) => string;
   readonly resource: (resource: Pick<ResourceLoad, 'kind' | 'id'>) => string;
 }

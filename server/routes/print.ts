@@ -4,6 +4,7 @@ import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces';
 import { guestResult } from '@core/coaching';
 import { stateOf } from '@core/journal';
+import { namesOf } from '@core/words';
 import { closeCsv, closeSheet } from '@exchange/close';
 import { inOwnType, TYPE } from '@exchange/own-type';
 import { resultSheet } from '@exchange/results';
@@ -72,10 +73,19 @@ export function printRoutes({ store, room }: Services): Router {
   );
   router.get('/api/days/:date/sheets/close.pdf', async ({ params: { date } }, response) => {
     const { venue, currency } = closeNames();
-    await send(response, closeSheet({ venue, currency, ...room.closeOf(date) }), `close-${date}.pdf`);
+    await send(
+      response,
+      closeSheet({ venue, currency, names: namesOf(room.of(date).day), ...room.closeOf(date) }),
+      `close-${date}.pdf`,
+    );
   });
   router.get('/api/days/:date/sheets/close.csv', ({ params: { date } }, response) => {
-    download(response, 'text/csv', `close-${date}.csv`, closeCsv(room.closeOf(date)));
+    download(
+      response,
+      'text/csv',
+      `close-${date}.csv`,
+      closeCsv({ names: namesOf(room.of(date).day), ...room.closeOf(date) }),
+    );
   });
   return router;
 }

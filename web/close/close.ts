@@ -6,6 +6,7 @@ import { clockMinute, DAY_ENDS_S } from '@core/day';
 import { effectiveEntries } from '@core/journal';
 import { Button } from 'primeng/button';
 import { Api } from '../data/api';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { carLabel, entryWords } from '../data/names';
 import { known, Unread } from '../shell/unread';
@@ -80,8 +81,8 @@ const MOST_SHOWN = 200;
         <section aria-label="Before tomorrow">
           <h2>Before tomorrow</h2>
           <ul>
-            @for (text of shown()?.today?.toDo ?? []; track text) {
-              <li>{{ text }}</li>
+            @for (toDo of shown()?.today?.toDo ?? []; track $index) {
+              <li>{{ tell().toDo(toDo) }}</li>
             } @empty {
               <li class="muted">Nothing is left to do.</li>
             }
@@ -152,6 +153,7 @@ export class Close {
   private readonly api = inject(Api);
   private readonly currency = inject(DayService).currency;
   protected readonly data = inject(DayService);
+  protected readonly tell = inject(DayWords).tell;
   protected readonly opened = signal<CloseFigure['key'] | undefined>(undefined);
   /** The entry by which the day was closed, if it is. */
   protected readonly closed = computed(
@@ -175,7 +177,7 @@ export class Close {
     const before = new Map(shown?.before?.figures.map((figure) => [figure.key, figure.value]));
     return (shown?.today.figures ?? []).map((figure) => ({
       key: figure.key,
-      label: figure.label,
+      label: this.tell().figure(figure.key),
       entries: figure.entries,
       today: this.text(figure, figure.value),
       planned: this.text(figure, figure.planned),

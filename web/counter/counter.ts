@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import { clockMinute, spokenDuration } from '@core/day';
 import { countsDiffer, progressOf, type DriveState } from '@core/journal';
-import { delaysOf, delayWords, progressOfRunner } from '@core/traffic';
+import { delaysOf, progressOfRunner } from '@core/traffic';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { keepScreenOn } from '../data/wake-lock';
 import { InstructorChoice } from '../data/instructor-choice';
@@ -21,6 +22,7 @@ import { Traffic } from '../pit-exit/traffic';
 })
 export class Counter {
   private readonly data = inject(DayService);
+  private readonly tell = inject(DayWords).tell;
   private readonly choice = inject(InstructorChoice);
   private readonly traffic = inject(Traffic);
   protected readonly crew = this.choice.crew;
@@ -58,7 +60,7 @@ export class Counter {
       differ: differ && `loop ${differ.loop}, you ${differ.hand}: the smaller holds`,
       wayIn: wayInWords({ ...view, stalls: this.data.stalls() }, drive.car),
       stall: this.data.stalls()[drive.car ?? ''],
-      delays: runner ? delaysOf(context, state, runner).map(delayWords) : [],
+      delays: runner ? delaysOf(context, state, runner).map(this.tell().delay) : [],
       when: hold
         ? `seat at ${clockMinute(hold.startS)}${startsInS > 0 ? `, in ${spokenDuration(startsInS)}` : ''}`
         : 'not in the plan',

@@ -4,21 +4,19 @@ import { contract, type StoredRosterEntry } from '@core/api';
 import {
   dateAfter,
   daysBetween,
-  dayWords,
   endingSkills,
-  gapWords,
   hasSkill,
   holdsOn,
   lastDayOf,
   rosterEntry,
   skillGaps,
   skillsOf,
-  skillWords,
   withSkill,
   type InstructorFields,
   type RosterEntry,
   type Skill,
 } from '@core/crew';
+import { dayWords, gapWords, skillWords } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { catchError, EMPTY, forkJoin, Subject, switchMap } from 'rxjs';
@@ -76,10 +74,12 @@ export class RosterScreen {
     return (this.data.day()?.cars ?? []).map(({ id, name }) => ({ id, name, number: numbers[id] ?? id }));
   });
   private readonly fleet = computed(() => this.cars().map(({ id }) => id));
-  private readonly names = computed(() => ({
-    crew: new Map(this.crew().map(({ id, name }) => [id, name])),
-    cars: new Map(this.cars().map(({ id, name }) => [id, name])),
-  }));
+  /** Also of those who are not there on the open day. */
+  private readonly names = computed(() => {
+    const crew = new Map(this.crew().map(({ id, name }) => [id, name]));
+    const cars = new Map(this.cars().map(({ id, name }) => [id, name]));
+    return { instructor: (id: string) => crew.get(id) ?? id, car: (id: string) => cars.get(id) ?? id };
+  });
   protected readonly warnings = computed(() =>
     skillGaps({ cars: this.fleet(), crew: this.crew(), roster: this.entries() }, this.from()).map((gap) =>
       gapWords(gap, this.names()),
@@ -94,7 +94,7 @@ export class RosterScreen {
       SOON_DAYS,
     )) {
       const end = `may ${skillWords(skill, this.names())} until ${dayWords(last)}.`;
-      sentences.set(end, [...(sentences.get(end) ?? []), this.names().crew.get(instructor) ?? instructor]);
+      sentences.set(end, [...(sentences.get(end) ?? []), this.names().instructor(instructor)]);
     }
     return [...sentences].map(([end, who]) => `${who.join(', ')} ${end}`);
   });
@@ -218,7 +218,7 @@ export class RosterScreen {
     const fresh: RosterEntry = { id: newId(), instructor, kind: 'shift', from: date, to: date };
     const params = { id: (entry ?? fresh).id };
     this.edited.set({
-      title: `${this.names().crew.get(instructor)}, ${dayWords(date)}`,
+      title: `${this.names().instructor(instructor)}, ${dayWords(date)}`,
       fields: z.encode(rosterEntry, entry ?? fresh),
       version: this.stored().find(({ fields }) => fields.id === params.id)?.version,
       save: (fields: RosterEntry, version = 0) =>

@@ -11,6 +11,7 @@ import { Button } from 'primeng/button';
 import { of } from 'rxjs';
 import { Api } from '../data/api';
 import { CircuitService } from '../data/circuit.service';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { InstructorChoice } from '../data/instructor-choice';
 import { beadsOf } from '../drawing/bead-list';
@@ -33,6 +34,7 @@ const READY_WORDS = {
 })
 export class HandoverScreen {
   private readonly data = inject(DayService);
+  protected readonly tell = inject(DayWords).tell;
   private readonly circuit = inject(CircuitService);
   private readonly api = inject(Api);
   protected readonly choice = inject(InstructorChoice);

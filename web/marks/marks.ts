@@ -20,6 +20,7 @@ import { Api } from '../data/api';
 import { CircuitService } from '../data/circuit.service';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { CornerPicker } from './corner-picker';
 import { EvidenceTable } from './evidence-table';
@@ -47,6 +48,7 @@ const READY: readonly { readonly value: Readiness; readonly label: string }[] = 
 })
 export class Marks {
   protected readonly data = inject(DayService);
+  protected readonly tell = inject(DayWords).tell;
   private readonly router = inject(Router);
   private readonly api = inject(Api);
   private readonly circuit = inject(CircuitService);

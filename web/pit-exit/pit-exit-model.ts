@@ -15,8 +15,8 @@ import {
 import {
   crossesInS,
   crossingsDue,
-  delayWords,
   delaysOf,
+  type Delay,
   passesSeen,
   releaseAdvice,
   swapSaves,
@@ -64,9 +64,9 @@ export interface RunningDrive extends PitDrive {
   /** A lap that a pass has spoiled and nobody has marked yet. */
   readonly passed: { readonly lap: number; readonly words: string } | undefined;
   /** Whom it delays, if it ends later than planned. */
-  readonly delays: readonly string[];
+  readonly delays: readonly Delay[];
   /** Whom one more lap would delay. */
-  readonly extraDelays: readonly string[];
+  readonly extraDelays: readonly Delay[];
   /** A report of the loop that is to be looked at. */
   readonly doubt: string | undefined;
 }
@@ -162,8 +162,8 @@ export function pitExitModel(
           lap: pass.lap,
           words: `passed by car ${numberOf(passing?.car ?? '') ?? '?'}`,
         },
-        delays: delaysOf(context, state, runner).map(delayWords),
-        extraDelays: delaysOf(context, state, runner, 1).map(delayWords),
+        delays: delaysOf(context, state, runner),
+        extraDelays: delaysOf(context, state, runner, 1),
         doubt: doubtWords(drive, state.timeS),
       },
     ];

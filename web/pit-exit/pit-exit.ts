@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { clockMinute, spokenDuration } from '@core/day';
 import { effectiveEntries, FLAG_WORDS, type FlagKind } from '@core/journal';
-import type { ReleaseWindow } from '@core/traffic';
+import type { Delay, ReleaseWindow } from '@core/traffic';
 import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
@@ -109,6 +109,10 @@ export class PitExit {
         text: `${clockMinute(it.atS)}, ${it.by}: ${this.tell().settlement(it.what)}`,
       }));
   });
+
+  protected delaysIn(delays: readonly Delay[]): string {
+    return delays.map(this.tell().delay).join('; ');
+  }
 
   protected toGo({ due, done }: PitDrive): string {
     const left = due - done;

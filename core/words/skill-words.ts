@@ -1,11 +1,7 @@
-import type { SkillGap } from './skill-watch';
-import type { Skill } from './skills';
+import type { Skill, SkillGap } from '../crew';
+import type { Names } from './names';
 
-/** Names of people and cars by their ids. */
-interface Names {
-  readonly crew: ReadonlyMap<string, string>;
-  readonly cars: ReadonlyMap<string, string>;
-}
+type SkillNames = Pick<Names, 'car' | 'instructor'>;
 
 /** `Mon 24 May`. */
 export function dayWords(date: string): string {
@@ -14,22 +10,20 @@ export function dayWords(date: string): string {
 }
 
 /** What somebody may do, after "may". */
-export function skillWords(skill: Skill, { cars }: Names): string {
-  if (skill.kind === 'car') return `teach in the ${cars.get(skill.car) ?? skill.car}`;
+export function skillWords(skill: Skill, { car }: SkillNames): string {
+  if (skill.kind === 'car') return `teach in the ${car(skill.car)}`;
   return skill.kind === 'brief' ? 'give the class' : 'drive the sighting run';
 }
 
 /** A gap in a sentence: who is left on which days, and where the others are. */
-export function gapWords(gap: SkillGap, names: Names): string {
-  const who = gap.holder === undefined ? 'nobody' : `only ${names.crew.get(gap.holder) ?? gap.holder}`;
+export function gapWords(gap: SkillGap, names: SkillNames): string {
+  const who = gap.holder === undefined ? 'nobody' : `only ${names.instructor(gap.holder)}`;
   const when =
     gap.days === 1
       ? dayWords(gap.from)
       : `${dayWords(gap.from)} to ${dayWords(gap.to)}, ${gap.days === 2 ? 'both days' : `${gap.days} days`}`;
   const by = (because: SkillGap['missing'][number]['because']) =>
-    gap.missing
-      .filter((one) => one.because === because)
-      .map(({ instructor }) => names.crew.get(instructor) ?? instructor);
+    gap.missing.filter((one) => one.because === because).map(({ instructor }) => names.instructor(instructor));
   const [away, expired] = [by('away'), by('expired')];
   const why = [
     ...(away.length > 0 ? [`${away.join(', ')} away`] : []),

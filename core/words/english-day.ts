@@ -1,0 +1,91 @@
+import { clockMinute } from '../day';
+import type { CloseFigure, ToDo } from '../closing';
+import type { MarkReason, OneThing } from '../coaching';
+import type { Delay } from '../traffic';
+import { tell, type ByCode } from './by-code';
+import type { Names } from './names';
+import { gapWords } from './skill-words';
+import type { Words } from './words';
+
+export function delayWords({ guest }: Names): Words['delay'] {
+  const sentences: ByCode<Delay> = {
+    nextInCar: ({ subjects }) => `next in this car, ${guest(subjects.guest)}`,
+    crewsNext: ({ subjects: { activity } }) => {
+      switch (activity.kind) {
+        case 'briefing':
+          return 'instructor’s next, the next class';
+        case 'sighting':
+          return 'instructor’s next, the next sighting run';
+        case 'drive':
+          return `instructor’s next, ${activity.guest === undefined ? activity.drive : guest(activity.guest)}`;
+        case 'refuel':
+          return `refuelling at ${clockMinute(activity.startS)}`;
+      }
+    },
+    guestsNext: ({ subjects }) => `${guest(subjects.guest)}’s next drive`,
+  };
+  return (delay) => `${tell(sentences, delay)}: ${Math.max(1, Math.round(delay.values.byS / 60))} min later`;
+}
+
+export function markReasonWords(): Words['markReason'] {
+  const far = ({ metres, within }: { readonly metres: number; readonly within: number }) =>
+    `${Math.round(metres)} m, give or take ${Math.ceil(within)}`;
+  const sentences: ByCode<MarkReason> = {
+    brakesBeforeCone: ({ values }) => `brakes ${far(values)}, before the cone`,
+    brakesPastCone: ({ values }) => `brakes ${far(values)}, past the cone`,
+    quickerBeforeApex: ({ values }) => `quicker again ${far(values)}, before the apex`,
+    outsideAtApex: ({ values }) => `${far(values)}, outside of the line at the apex`,
+    unusedAtExit: ({ values }) => `${far(values)}, of road unused at the exit`,
+    beyondAtExit: ({ values }) => `${far(values)}, beyond the line at the exit`,
+    slow: ({ values }) => `${Math.round(values.kmh)} km/h at the slowest, ${Math.round(values.wouldDoKmh)} would do`,
+  };
+  return (reason) => tell(sentences, reason);
+}
+
+/** Why this one thing and not another. */
+export function oneThingWords({ corners, everywhere, repeated, causes }: OneThing): string {
+  const where = corners.length > 0 ? ` at ${corners.join(', ')}` : everywhere ? ' everywhere' : '';
+  const reasons = [
+    `seen${where}`,
+    ...(repeated ? ['in the drive before too'] : []),
+    ...(causes ? [`the cause of "${causes.name.toLowerCase()}"`] : []),
+  ];
+  return `${reasons.join(', ')}.`;
+}
+
+export function toDoWords(names: Names): Words['toDo'] {
+  const { guest, car } = names;
+  const sentences: ByCode<ToDo> = {
+    lapsOwed: ({ subjects, values: { laps } }) =>
+      `${laps} ${laps === 1 ? 'lap is' : 'laps are'} owed to ${guest(subjects.guest)}.`,
+    outOfService: ({ subjects, values }) => `${car(subjects.car)} is held: ${values.reason}.`,
+    faultOpen: ({ subjects, values }) => `${car(subjects.car)}: ${values.where}, ${values.what}.`,
+    needsFuel: ({ subjects }) => `${car(subjects.car)} needs fuel.`,
+    coneDoubted: ({ values }) => `Cone ${values.cone}: ${values.doubt}.`,
+    balancesDue: ({ values: { guests } }) => `${guests} ${guests === 1 ? 'guest has' : 'guests have'} a balance due.`,
+    followUp: ({ values: { text } }) => (text.endsWith('.') ? text : `${text}.`),
+    skillGap: ({ values: { gap, crew } }) =>
+      gapWords(gap, { car, instructor: (id) => crew[id] ?? names.instructor(id) }),
+  };
+  return (toDo) => tell(sentences, toDo);
+}
+
+export const FIGURES: Record<CloseFigure['key'], string> = {
+  drivesSold: 'Drives sold',
+  drivesDone: 'Drives done',
+  lapsDriven: 'Laps driven',
+  lapsOwed: 'Laps owed',
+  guests: 'Guests who came',
+  noShows: 'No-shows',
+  carsUsed: 'Cars used',
+  crewHours: 'Instructors with guests',
+  waitMedian: 'Waiting, median',
+  wait90: 'Waiting, nine of ten under',
+  waitWorst: 'Waiting, worst',
+  incidents: 'Incidents',
+  interventions: 'Instructors had to brake or steer',
+  faultsOpen: 'Faults open',
+  fuelUsed: 'Fuel used by laps',
+  moneyTaken: 'Taken',
+  moneyDue: 'Due',
+};
