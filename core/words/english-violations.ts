@@ -1,4 +1,5 @@
 import {
+  clockMinute,
   spokenDuration,
   wallClock,
   type Activity,
@@ -37,11 +38,11 @@ export const ENGLISH_VIOLATIONS: ViolationWords = {
   },
   GUEST_PRESENT: {
     early: ({ subjects, values }, { names, activity }) =>
-      `${names.guest(subjects.guest)} arrives at ${wallClock(values.arrivesS)}, but ${activity(subjects.activity)} begins at ${wallClock(values.startS)}`,
+      `${names.guest(subjects.guest)} arrives at ${apart(values.arrivesS, values.startS)}, but ${activity(subjects.activity)} begins at ${apart(values.startS, values.arrivesS)}`,
     beforeWish: ({ subjects, values }, { names, activity }) =>
       `${names.guest(subjects.guest)} wants ${activity(subjects.activity)} no earlier than ${wallClock(values.notBeforeS)}`,
     late: ({ subjects, values }, { names, activity }) =>
-      `${names.guest(subjects.guest)} leaves by ${wallClock(values.leavesByS)}, but ${activity(subjects.activity)} ends at ${wallClock(values.endS)}`,
+      `${names.guest(subjects.guest)} leaves by ${apart(values.leavesByS, values.endS)}, but ${activity(subjects.activity)} ends at ${apart(values.endS, values.leavesByS)}`,
   },
   GUEST_ORDER: {
     noBriefing: ({ subjects }, { names }) => `${names.guest(subjects.guest)} drives without a classroom briefing`,
@@ -175,6 +176,11 @@ export const ENGLISH_VIOLATIONS: ViolationWords = {
       `${activity(subjects.activity)} begins at ${wallClock(values.startS)}, but it is ${wallClock(values.nowS)} already`,
   },
 };
+
+/** A time to the minute, as people say it; with its seconds where the other one falls into the same minute. */
+function apart(timeS: number, otherS: number): string {
+  return clockMinute(timeS) === clockMinute(otherS) ? wallClock(timeS) : clockMinute(timeS);
+}
 
 function span(fromS: number, toS: number): string {
   return `${wallClock(fromS)}–${wallClock(toS)}`;

@@ -1,0 +1,100 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import ts from 'typescript';
+
+/**
+ * Lists the codes of every kind of fact, from its type: docs/facts.md. With `--check` it only says whether the page is
+ * what would be written, and fails where it is not.
+ */
+const PAGE = 'docs/facts.md';
+const KINDS = [
+  [
+    'Broken rules',
+    'core/day/rules/index.ts',
+    'Violation',
+    'What `check-plan` reports, and why a change by hand is refused.',
+  ],
+  [
+    'Why a drive is left out',
+    'core/day/unplaced.ts',
+    'UnplacedReason',
+    'In a plan; somebody’s own words stand as text.',
+  ],
+  ['Why a car does not fit', 'core/day/rules/car-fit.ts', 'CarMisfit', 'A value of other facts.'],
+  ['Why something that had begun cannot stay', 'core/day/standing.ts', 'Obstacle', 'Planning again.'],
+  ['Why a drive changes its place', 'core/planner/changes.ts', 'ChangeReason', 'In a proposal.'],
+  ['Who could drive along', 'core/planner/assignment.ts', 'AssignmentReason', 'Beside a drive on the board.'],
+  ['What limits a day', 'core/planner/bottleneck.ts', 'Limit', 'The load of the day.'],
+  ['Why an entry is refused', 'core/journal/refusal.ts', 'Refusal', 'In replies of the journal, as `facts`.'],
+  ['What became of an entry that did not fit', 'core/journal/refusal.ts', 'Settlement', 'In the state of a day.'],
+  ['Advice at the pit exit', 'core/traffic/release-advice.ts', 'AdviceReason', 'Advice, never an order.'],
+  ['Whom a drive delays', 'core/traffic/delays.ts', 'Delay', 'At the pit exit and on the counter.'],
+  ['Why positions suggest a mark', 'core/coaching/evidence.ts', 'MarkReason', 'Marks of a drive.'],
+  ['What is left to do', 'core/closing/to-do.ts', 'ToDo', 'The close of the day, as `toDo`.'],
+];
+
+const files = [...new Set(KINDS.map(([, file]) => file))];
+const { config } = ts.readConfigFile('tsconfig.json', (path) => readFileSync(path, 'utf8'));
+const { options } = ts.parseJsonConfigFileContent(config, ts.sys, '.');
+const program = ts.createProgram(files, options);
+const checker = program.getTypeChecker();
+
+function typeNamed(file, name) {
+  const source = program.getSourceFile(file);
+  const exported = checker.getExportsOfModule(checker.getSymbolAtLocation(source));
+  return checker.getDeclaredTypeOfSymbol(exported.find((one) => one.name === name));
+}
+
+/** Values of a literal type, or of a union of them. */
+function literals(type) {
+  return type.isUnion() ? type.types.flatMap(literals) : type.isStringLiteral() ? [type.value] : [];
+}
+
+function propertyOf(type, name) {
+  const symbol = checker.getPropertyOfType(type, name);
+  return symbol && checker.getTypeOfSymbol(symbol);
+}
+
+function fieldsOf(type) {
+  const names = type ? checker.getPropertiesOfType(type).map(({ name }) => `\`${name}\``) : [];
+  return names.length > 0 ? names.join(', ') : '';
+}
+
+function rowsOf(type) {
+  const members = type.isUnion() ? type.types : [type];
+  return members.flatMap((member) => {
+    const [codes, details] = ['code', 'detail'].map((key) => literals(propertyOf(member, key) ?? type));
+    const [subjects, values] = ['subjects', 'values'].map((key) => fieldsOf(propertyOf(member, key)));
+    const told = codes.flatMap((code) =>
+      propertyOf(member, 'detail') ? details.map((detail) => `${code} ${detail}`) : [code],
+    );
+    return told.map((code) => `| \`${code}\` | ${subjects} | ${values} |`);
+  });
+}
+
+const text = [
+  '# Facts',
+  '',
+  'What the product finds is a fact: a code, whom or what it is about (`subjects`: ids and activities) and what belongs to',
+  'it (`values`: times in seconds since midnight, `…S`; durations in seconds; amounts with their unit in the name). Replies',
+  'carry them as they are; `core/words` alone makes sentences of them. A rule that can be broken in several ways says which',
+  'as its `detail`, the second word of its code here.',
+  '',
+  'This page is made from the types by `npm run docs:facts`.',
+  ...KINDS.flatMap(([title, file, name, where]) => [
+    '',
+    `## ${title}`,
+    '',
+    `${where} Type \`${name}\` in \`${file}\`.`,
+    '',
+    '| Code | Subjects | Values |',
+    '|---|---|---|',
+    ...rowsOf(typeNamed(file, name)).sort(),
+  ]),
+  '',
+].join('\n');
+
+if (!process.argv.includes('--check')) writeFileSync(PAGE, text);
+else if (readFileSync(PAGE, 'utf8') !== text) {
+  console.error(`${PAGE} is not what the types say: run "npm run docs:facts".`);
+  process.exit(1);
+}
