@@ -1,7 +1,7 @@
 import { once } from 'node:events';
 import { get } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { planFile, secondsOf, type PlanFile } from '@core/day';
+import { fact, planFile, secondsOf, type PlanFile } from '@core/day';
 import { createApp } from '../app';
 import { bookingBody, DATE, testServer, type TestServer } from '../testing/test-server';
 
@@ -292,7 +292,7 @@ describe('Planning on the server', () => {
     expect([await owed(), plan.unplanned]).toEqual([undefined, []]);
     expect(day.guests[0]!.drives.length).toBe(1);
     const { toDo } = (await server.http.get(`${DAY}/close`).expect(200)).body.today;
-    expect(toDo).toContain('5 laps are owed to Guest A1.');
+    expect(toDo).toContain(fact('lapsOwed', { guest: id }, { laps: 5 }));
   });
 
   it('never moves what has begun, also where the car is held while it stands on the circuit', async () => {

@@ -14,7 +14,8 @@ import { centreLineOf, taughtCorners } from '@core/circuit';
 import { SMALL_MODEL } from '@core/testing/small-model';
 import { CircuitService } from '../data/circuit.service';
 import { show } from '../testing/fake-day';
-import { LOOP, studiedCircuit } from '../testing/studied-loop';
+import { LOOP } from '../testing/loop';
+import { studiedCircuit } from '../testing/studied-loop';
 import { dayAt } from '../testing/two-guests';
 import { CallSheet } from './call-sheet';
 

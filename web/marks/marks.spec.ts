@@ -2,7 +2,7 @@ import { Router } from '@angular/router';
 import { TestBed } from '@angular/core/testing';
 import { mapOf, type CircuitMap } from '@core/circuit';
 import { show } from '../testing/fake-day';
-import { LOOP } from '../testing/studied-loop';
+import { LOOP } from '../testing/loop';
 import { seen } from '../testing/two-guests';
 import { CornerPicker } from './corner-picker';
 import { Marks } from './marks';

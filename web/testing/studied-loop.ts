@@ -1,23 +1,12 @@
 import { TestBed } from '@angular/core/testing';
 import { carFields, type CarFields } from '@core/api';
 import { carFile, studyCircuit } from '@core/car';
-import { circuitFile, type Circuit } from '@core/circuit';
-import { square } from '@core/testing/circuits';
+import { type Circuit } from '@core/circuit';
 import { aCar } from '@core/testing/small-day';
 import { SMALL_MODEL } from '@core/testing/small-model';
 import * as z from 'zod';
 import { CircuitService } from '../data/circuit.service';
-
-/** A loop of four corners, two of them named. */
-export const LOOP = circuitFile.parse({
-  name: 'Loop',
-  line: square(400, 40, 6),
-  corners: [
-    { name: 'Ramp', atM: 180 },
-    { name: 'Slip', atM: 570 },
-  ],
-  pitExitM: 40,
-});
+import { LOOP } from './loop';
 
 /** A car of the fleet as it is stored, with a model where the lap is to be worked out. */
 export const aFleetCar = (number: number, more: Partial<z.input<typeof carFields>> = {}): CarFields =>
@@ -44,6 +33,7 @@ const studied = studyCircuit(
   })),
   [1, 1.2],
 );
+
 export const STUDY = studied;
 
 /** The service with circuit, fleet and what follows from them, as if the thread had answered. */

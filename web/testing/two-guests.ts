@@ -36,3 +36,12 @@ export function seen(): FakeDay {
   it.record({ kind: 'sightingEnded', vehicle: 's1' }, '10:00');
   return it;
 }
+
+/** Piet in car 2 with Ife, let out at 10:20, the clock as told. */
+export function running(time: string): FakeDay {
+  const it = seen();
+  it.record({ kind: 'seated', drive: 'd2', car: 'c2', instructor: 'i2' }, '10:12');
+  it.record({ kind: 'released', drive: 'd2' }, '10:20');
+  it.clockS.set(at(time));
+  return it;
+}

@@ -8,10 +8,11 @@ import { VocabularyScreen } from '../crew/vocabulary';
 import { GuestBefore } from '../guest-card/guest-before';
 import { HandoverScreen } from '../handover/handover';
 import { RulesScreen } from '../rules/rules';
-import { show } from './fake-day';
-import { theDay } from './two-drives';
+import { show } from '../testing/fake-day';
+import { theDay } from '../testing/two-drives';
 
 const DAY = '/api/days/2027-05-22';
+
 const READ: readonly [what: string, screen: Type<unknown>, url: string, inputs?: Record<string, unknown>][] = [
   ['The cars', Cars, '/api/cars'],
   ['The crew', Crew, '/api/instructors'],

@@ -1,20 +1,15 @@
 import { TestBed } from '@angular/core/testing';
-import { carFields, ORDINARY_COACHING } from '@core/api';
-import { ORDINARY_SHOW } from '@core/classroom';
-import { studyCircuit } from '@core/car';
-import { circuitFile } from '@core/circuit';
-import { square } from '@core/testing/circuits';
+import { carFields } from '@core/api';
 import * as z from 'zod';
-import { slidesOf } from '../show/slides';
-import { StallPlan } from '../garage/stall-plan';
-import type { CarView } from '../garage/car-view';
+import { StallPlan } from './stall-plan';
+import type { CarView } from './car-view';
 import { CircuitService } from '../data/circuit.service';
-import { FaultForm } from '../garage/fault-form';
-import { Garage } from '../garage/garage';
-import { WalkRound } from '../garage/walk-round';
+import { FaultForm } from './fault-form';
+import { Garage } from './garage';
+import { WalkRound } from './walk-round';
 import { Ask } from '../shell/ask';
-import { show, type FakeDay } from './fake-day';
-import { day as twoCars, theDay } from './two-drives';
+import { show, type FakeDay } from '../testing/fake-day';
+import { day as twoCars, theDay } from '../testing/two-drives';
 
 const view = (id: string, stall: number, more: Partial<CarView> = {}): CarView =>
   ({
@@ -66,61 +61,6 @@ describe('The plan of stalls', () => {
     expect([first!.getAttribute('aria-pressed'), second!.getAttribute('aria-pressed')]).toEqual(['false', 'true']);
     first!.click();
     expect(picked).toEqual(['a']);
-  });
-});
-
-describe('The slides of the show', () => {
-  const circuit = circuitFile.parse({
-    name: 'Loop',
-    line: square(500, 40),
-    corners: [{ name: 'Winch', atM: 240, book: { lookAt: 'the gantry', passing: true, kerbs: 'leave' } }],
-  });
-  const source = {
-    show: ORDINARY_SHOW,
-    venue: 'Test field',
-    condition: 'dry',
-    circuit,
-    study: studyCircuit(circuit, [], []),
-    coaching: { ...ORDINARY_COACHING, passing: 'named' as const },
-  };
-  const words = (slides: ReturnType<typeof slidesOf>, title: string) => {
-    const slide = slides.find((one) => one.title === title);
-    return slide && slide.kind !== 'question' ? slide.words : [];
-  };
-
-  it('have one for each corner, with what its book says, and the questions at the end', () => {
-    const slides = slidesOf(source);
-    expect(slides.filter(({ kind }) => kind === 'corners').length).toBe(4);
-    expect(words(slides, 'Winch')).toEqual(jasmine.arrayContaining(['Look at the gantry', 'Leave the kerb alone']));
-    expect(slides.slice(-4).every(({ kind }) => kind === 'question')).toBe(true);
-  });
-
-  it('follow the customs of the venue and the condition of the day', () => {
-    expect(words(slidesOf(source), 'Passing')[0]).toBe('Only where it is named: Winch');
-    const wet = slidesOf({
-      ...source,
-      condition: 'wet',
-      coaching: { ...source.coaching, passing: 'straights', braking: 'trailed' },
-    });
-    expect(words(wet, 'Passing')[0]).toBe('On any straight.');
-    expect(words(wet, 'Phases of a corner')[0]).toMatch(/ease off into the turn/);
-    expect(words(wet, 'One grip budget').at(-1)).toMatch(/Today it is wet/);
-  });
-
-  it('are in the order and the words of the venue, without those that are hidden', () => {
-    const own = { id: 'mine', kind: 'own' as const, title: 'Lunch', words: ['in the hangar'] };
-    const [welcome, seat] = ORDINARY_SHOW.slides;
-    const slides = slidesOf({
-      ...source,
-      show: { slides: [own, { ...seat!, hidden: true }, welcome!], questions: [] },
-    });
-    expect(slides.map(({ title }) => title)).toEqual(['Lunch', 'Welcome']);
-    expect(words(slides, 'Lunch')).toEqual(['in the hangar']);
-  });
-
-  it('can be shown before there is a circuit', () => {
-    const slides = slidesOf({ ...source, circuit: undefined, study: undefined });
-    expect(words(slides, 'Welcome')).toEqual(['Test field', 'Today it is dry']);
   });
 });
 

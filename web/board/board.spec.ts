@@ -1,13 +1,14 @@
 import { planFile } from '@core/day';
 import { aPlan, drive } from '@core/testing/small-day';
 import * as z from 'zod';
-import { Board } from '../board/board';
+import { Board } from './board';
 import { Verdicts } from '../verdict/verdicts';
-import { show, type FakeDay, type Shown } from './fake-day';
-import { day, settle, theDay } from './two-drives';
-import { VerdictsHere } from './verdicts-here';
+import { show, type FakeDay, type Shown } from '../testing/fake-day';
+import { day, settle, theDay } from '../testing/two-drives';
+import { VerdictsHere } from '../testing/verdicts-here';
 
 const PLANS = '/api/days/2027-05-22/plans';
+
 /** The server accepts what has been sent. */
 function reply(http: Shown<Board>['http']) {
   const request = http.expectOne(PLANS);
@@ -38,6 +39,7 @@ const board = async (data: FakeDay) => {
   };
   return { ...shown, block, key, accept, verdict: () => shown.element.querySelector('.verdict')?.textContent ?? '' };
 };
+
 const releaseOf = (of: z.input<typeof planFile>, id: string) => of.drives.find((it) => it.drive === id)!.release;
 
 describe('A drive on the board', () => {

@@ -1,23 +1,12 @@
-import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { at } from '@core/testing/small-day';
-import { Counter } from '../counter/counter';
-import { BreakOff } from '../pit-exit/break-off';
-import { IncidentForm } from '../pit-exit/incident-form';
-import { PitExit } from '../pit-exit/pit-exit';
-import type { RunningDrive } from '../pit-exit/pit-exit-model';
-import { FlagBanner } from '../shell/flag-banner';
-import { HoldButton } from '../drawing/hold-button';
-import { show } from './fake-day';
-import { seen } from './two-guests';
+import { BreakOff } from './break-off';
+import { IncidentForm } from './incident-form';
+import { PitExit } from './pit-exit';
+import type { RunningDrive } from './pit-exit-model';
+import { show } from '../testing/fake-day';
+import { seen } from '../testing/two-guests';
+import { running } from '../testing/two-guests';
 
-/** Piet in car 2 with Ife, let out at 10:20, the clock as told. */
-function running(time: string) {
-  const it = seen();
-  it.record({ kind: 'seated', drive: 'd2', car: 'c2', instructor: 'i2' }, '10:12');
-  it.record({ kind: 'released', drive: 'd2' }, '10:20');
-  it.clockS.set(at(time));
-  return it;
-}
 const hold = async (element: Element, name: string) => {
   const button = [...element.querySelectorAll('jl-hold-button button')].find((it) => it.textContent?.trim() === name)!;
   button.dispatchEvent(new PointerEvent('pointerdown', { button: 0 }));
@@ -213,86 +202,5 @@ describe('An incident', () => {
     const [incident] = data.state().incidents;
     expect([incident?.what, incident?.cars, incident?.unhurt]).toEqual(['Spin, no contact', ['c2'], true]);
     expect(incident?.place).toBeCloseTo(0.01, 9);
-  });
-});
-
-describe('The counter on the phone', () => {
-  const ofIfe = async (time: string) => {
-    localStorage.setItem('joylap.counter', 'i2');
-    const data = running(time);
-    return { data, ...(await show(Counter, data)) };
-  };
-  afterEach(() => localStorage.removeItem('joylap.counter'));
-
-  it('counts with one button, says how many are left, and the way in at the end', async () => {
-    const { data, press, text, fixture } = await ofIfe('10:21:25');
-    await press(/Count lap$/);
-    expect(text()).toContain('last lap');
-    data.clockS.set(at('10:22:45'));
-    await fixture.whenStable();
-    await press(/Count lap$/);
-    expect(text()).toContain('In at the anchor board');
-    expect(data.state().drives.get('d2')!.count.hand).toBe(2);
-  });
-
-  it('keeps an intervention with its lap', async () => {
-    const { data, press } = await ofIfe('10:20:40');
-    await press('I had to brake or steer');
-    expect(
-      data
-        .state()
-        .drives.get('d2')!
-        .interventions.map(({ lap }) => lap),
-    ).toEqual([1]);
-  });
-
-  it('asks who counts on this phone', async () => {
-    const { text, press } = await show(Counter, running('10:21'));
-    expect(text()).toContain('Who counts on this phone?');
-    await press('Ife Okoro');
-    expect(text()).toContain('Piet Verhoeve');
-  });
-});
-
-describe('A flag', () => {
-  it('is over every screen until somebody has seen it, and says who called it and why', async () => {
-    const data = running('10:21');
-    data.record({ kind: 'flagCalled', flag: 'stop', reason: 'car off at Slip' });
-    const { text, press, element } = await show(FlagBanner, data);
-    expect(element.querySelector('[role="alertdialog"]')).not.toBeNull();
-    expect(text()).toContain('Test, since 10:21: car off at Slip');
-    await press('Seen');
-    expect(element.querySelector('[role="alertdialog"]')).toBeNull();
-    expect(element.querySelector('.band.stop')).not.toBeNull();
-  });
-
-  it('may not arrive where there is no connection, and the screen says so', async () => {
-    const data = running('10:21');
-    data.connected.set(false);
-    const { text } = await show(FlagBanner, data);
-    expect(text()).toContain('Flags may not arrive: use the radio');
-  });
-});
-
-describe('A button to hold', () => {
-  it('acts by keyboard as well, and not when it is let go early', async () => {
-    @Component({
-      changeDetection: ChangeDetectionStrategy.OnPush,
-      imports: [HoldButton],
-      template: `<jl-hold-button (held)="times.set(times() + 1)">Hold</jl-hold-button>`,
-    })
-    class Host {
-      readonly times = signal(0);
-    }
-    const { element, fixture } = await show(Host, seen());
-    const button = element.querySelector('button')!;
-    const key = (type: string) => button.dispatchEvent(new KeyboardEvent(type, { key: 'Enter', bubbles: true }));
-    key('keydown');
-    key('keyup');
-    await new Promise((resolve) => setTimeout(resolve, 1000));
-    expect(fixture.componentInstance.times()).toBe(0);
-    key('keydown');
-    await new Promise((resolve) => setTimeout(resolve, 1000));
-    expect(fixture.componentInstance.times()).toBe(1);
   });
 });

@@ -1,0 +1,52 @@
+import { ImportDialog } from './import-dialog';
+import { show } from '../testing/fake-day';
+import { dayAt } from '../testing/left-out-day';
+
+describe('The import', () => {
+  it('refuses a file that is not UTF-8 before anything is sent', async () => {
+    const { fixture, http } = await show(ImportDialog, dayAt('09:00'), { open: true });
+    await fixture.whenStable();
+    const input = document.querySelector<HTMLInputElement>('#booking-file')!;
+    const files = new DataTransfer();
+    files.items.add(new File([new Uint8Array([0xe9, 0x0a])], 'old.csv'));
+    input.files = files.files;
+    input.dispatchEvent(new Event('change'));
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    await fixture.whenStable();
+    expect(document.body.textContent).toContain('old.csv is not UTF-8 text');
+    http.expectNone('/api/days/2027-05-22/bookings/preview');
+  });
+
+  it('shows faulty rows first, and imports the good ones', async () => {
+    const { fixture, http } = await show(ImportDialog, dayAt('09:00'), { open: true });
+    await fixture.whenStable();
+    const input = document.querySelector<HTMLInputElement>('#booking-file')!;
+    const files = new DataTransfer();
+    files.items.add(new File(['reference,name'], 'list.csv'));
+    input.files = files.files;
+    input.dispatchEvent(new Event('change'));
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    const row = (line: number, outcome: string, faults: unknown[] = []) => ({
+      line,
+      reference: `A${line}`,
+      name: 'X',
+      outcome,
+      changes: [],
+      faults,
+    });
+    http.expectOne('/api/days/2027-05-22/bookings/preview').flush({
+      delimiter: ';',
+      decimalComma: true,
+      unknownColumns: ['colour'],
+      rows: [row(2, 'added'), row(3, 'faulty', [{ column: 'arrives', reason: 'is empty' }])],
+    });
+    await fixture.whenStable();
+    const rows = [...document.querySelectorAll('tbody tr')].map((one) => one.className);
+    expect(rows).toEqual(['faulty', 'added']);
+    expect(document.body.textContent).toContain('Not known, left out: colour.');
+    [...document.querySelectorAll('button')]
+      .find((button) => button.textContent?.includes('Import 1 good rows'))!
+      .click();
+    expect(http.expectOne('/api/days/2027-05-22/bookings/import').request.body).toEqual({ csv: 'reference,name' });
+  });
+});
