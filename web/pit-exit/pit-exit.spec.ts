@@ -4,8 +4,7 @@ import { IncidentForm } from './incident-form';
 import { PitExit } from './pit-exit';
 import type { RunningDrive } from './pit-exit-model';
 import { show } from '../testing/fake-day';
-import { seen } from '../testing/two-guests';
-import { running } from '../testing/two-guests';
+import { running, seen } from '../testing/two-guests';
 
 const hold = async (element: Element, name: string) => {
   const button = [...element.querySelectorAll('jl-hold-button button')].find((it) => it.textContent?.trim() === name)!;
