@@ -31,7 +31,7 @@ class ReadingThread {
       if (this.waiting.length >= MOST_WAITING) {
         return failed(new Refusal(503, 'Busy', 'Other files are being read; try again in a moment.'));
       }
-      this.waiting.push({ order, done: done, failed });
+      this.waiting.push({ order, done, failed });
       this.next();
     });
   }
