@@ -1,5 +1,5 @@
-import { planFile } from '@core/day';
-import { aPlan, drive } from '@core/testing/small-day';
+import { fact, planFile } from '@core/day';
+import { aPlan, drive, at } from '@core/testing/small-day';
 import * as z from 'zod';
 import { Board } from './board';
 import { Verdicts } from '../verdict/verdicts';
@@ -235,6 +235,26 @@ describe('A proposal', () => {
     await settle();
     const { plan: sent, base } = accept();
     expect([releaseOf(sent, 'd1'), releaseOf(sent, 'd2'), base]).toEqual(['10:20', '10:40', 1]);
+  });
+
+  it('asks what would help only for guests who still take part', async () => {
+    const out = aPlan({
+      drives: [],
+      unplanned: [
+        { drive: 'd1', reason: fact('guestGone', { guest: 'g1' }) },
+        { drive: 'd2', reason: fact('leavesEarly', { guest: 'g2' }, { leavesBy: at('10:00') }) },
+      ],
+    });
+    const found = { ...job().found, plan: z.encode(planFile, out), changes: [] };
+    const { element } = await boardWith(job({ found }));
+    const groups = [...element.querySelectorAll('.warn-box.left')].map((group) => [
+      group.querySelector('span')!.textContent,
+      group.querySelectorAll('button').length,
+    ]);
+    expect(groups).toEqual([
+      ['Ines Faro is not taking part any more; book another day if wished.', 0],
+      ['Piet Verhoeve leaves by 10:00, too early for this drive; ask for a longer stay.', 1],
+    ]);
   });
 
   it('is accepted in part where that is valid', async () => {

@@ -70,18 +70,21 @@ export class ProposalPanel {
   /** What is left out, drives with the same reason together. */
   protected readonly leftOut = computed(() => {
     const index = this.data.context()?.schedule.index;
-    const groups = new Map<string, { drive: string; names: string[]; reason: string }>();
+    const groups = new Map<string, { drive: string; names: string[]; reason: string; gone: boolean }>();
     for (const { drive, reason } of this.found()?.plan.unplanned ?? []) {
       const name = index?.drives.get(drive)?.guest.name ?? drive;
       const key = JSON.stringify(withoutGuest(reason));
       const group = groups.get(key);
       if (group) group.names.push(name);
-      else groups.set(key, { drive, names: [name], reason: this.tell().leftOut(reason) });
+      else {
+        const gone = typeof reason !== 'string' && reason.code === 'guestGone';
+        groups.set(key, { drive, names: [name], reason: this.tell().leftOut(reason), gone });
+      }
     }
-    return [...groups.values()].map(({ drive, names, reason }) => {
+    return [...groups.values()].map(({ drive, names, reason, gone }) => {
       const people = [...new Set(names)];
       const more = people.length > 3 ? ` and ${people.length - 3} more` : '';
-      return { drive, reason, who: `${people.slice(0, 3).join(', ')}${more}` };
+      return { drive, reason, gone, who: `${people.slice(0, 3).join(', ')}${more}` };
     });
   });
   /** What would give a drive a place, by drive, as far as somebody has asked. */
