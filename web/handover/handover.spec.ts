@@ -1,6 +1,6 @@
 import type { DayBefore } from '@core/coaching';
 import { aBooking, FakeDay, show } from '../testing/fake-day';
-import { day, plan } from '../testing/two-guests';
+import { day, plan, seen } from '../testing/two-guests';
 import { HandoverScreen } from './handover';
 
 const KEY = 'joylap.counter';
@@ -11,13 +11,7 @@ function morning(notes: Record<string, unknown> = {}): FakeDay {
     aBooking('g1', { name: 'Ines Faro', prompting: false, ...notes }),
     aBooking('g2', { name: 'Piet Verhoeve' }),
   ]);
-  it.clear('g1', '09:00');
-  it.clear('g2', '09:10');
-  it.record({ kind: 'classBegan', instructor: 'i1', guests: ['g1', 'g2'] }, '09:20');
-  it.record({ kind: 'classEnded', instructor: 'i1', guests: ['g1', 'g2'] }, '09:45');
-  it.record({ kind: 'sightingBegan', vehicle: 's1', instructor: 'i1', guests: ['g1', 'g2'] }, '09:55');
-  it.record({ kind: 'sightingEnded', vehicle: 's1' }, '10:00');
-  return it;
+  return seen(it);
 }
 
 function driven(it = morning()): FakeDay {

@@ -26,8 +26,7 @@ export const dayAt = (time: string) =>
   new FakeDay(day, plan, time, [aBooking('g1', { healthNote: 'Motion sickness once' }), aBooking('g2', { paid: 100 })]);
 
 /** Up to both guests having seen the circuit. */
-export function seen(): FakeDay {
-  const it = dayAt('10:10');
+export function seen(it = dayAt('10:10')): FakeDay {
   it.clear('g1', '09:00');
   it.clear('g2', '09:10');
   it.record({ kind: 'classBegan', instructor: 'i1', guests: ['g1', 'g2'] }, '09:20');
