@@ -19,7 +19,7 @@ const KINDS = [
     'UnplacedReason',
     'In a plan; somebody’s own words stand as text.',
   ],
-  ['Why a car does not fit', 'core/day/rules/car-fit.ts', 'CarMisfit', 'A value of other facts.'],
+  ['Why a car does not fit', 'core/day/unplaced.ts', 'CarMisfit', 'A value of other facts.'],
   ['Why something that had begun cannot stay', 'core/day/standing.ts', 'Obstacle', 'Planning again.'],
   ['Why a drive changes its place', 'core/planner/changes.ts', 'ChangeReason', 'In a proposal.'],
   ['Who could drive along', 'core/planner/assignment.ts', 'AssignmentReason', 'Beside a drive on the board.'],

@@ -2,13 +2,10 @@ import fc from 'fast-check';
 import { clockMinute, emptyPlan, judgeOf, type Day, type Plan, type Violation } from '@core/day';
 import {
   asSituated,
-  dayContext,
-  owedDrives,
+  journalWithOwed,
   standpointOf,
   stateOf,
   withGuestsGone,
-  withOwed,
-  withOwedWaiting,
   withoutDelays,
   type DayState,
 } from '@core/journal';
@@ -108,13 +105,8 @@ function played({ seed, drives, troubles, stops }: PlayedDay): Stop[] {
       const nowS = bare.opens + minutes * 60;
       morning = playMorning(day, plan, nowS, seed, morning, acts);
       const situated = asSituated(bare, morning.entries).day;
-      let context = dayContext(situated, plan);
-      let state = stateOf(context, morning.entries, nowS);
-      for (let level = 0; level < 3; level++) {
-        const owed = owedDrives(context, state);
-        context = dayContext(withOwed(situated, owed), withOwedWaiting(plan, owed));
-        state = stateOf(context, morning.entries, nowS);
-      }
+      const { context } = journalWithOwed(situated, plan, [...morning.entries]);
+      const state = stateOf(context, morning.entries, nowS);
       day = context.day;
       const standpoint = standpointOf(day, context.schedule.plan, state);
       const options = { iterations: 10, random: seededRandom(seed) };

@@ -1,11 +1,9 @@
-import { namesOf, wordsIn } from '@core/words';
+import { BY_ID, wordsIn } from '@core/words';
 import type { StoredRosterEntry } from '@core/api';
 import type { RosterEntry } from '@core/crew';
 import { VOCABULARY } from '@core/coaching';
 import request from 'supertest';
 import { bookingBody, DATE, testServer, type TestServer } from './testing/test-server';
-
-const NOBODY = namesOf({ guests: [], cars: [], instructors: [], sightingVehicles: [] });
 
 describe('Crew and vocabulary on the server', () => {
   let server: TestServer;
@@ -175,7 +173,7 @@ describe('Crew and vocabulary on the server', () => {
         await put({ ...away, id: instructor, instructor, from: '2027-05-24', to: '2027-05-24' }).expect(200);
       }
       const { today } = (await server.http.get(`/api/days/${DATE}/close`).expect(200)).body;
-      expect(today.toDo.map(wordsIn('en', NOBODY).toDo)).toContain(
+      expect(today.toDo.map(wordsIn('en', BY_ID).toDo)).toContain(
         'Mon 24 May: only Lucia Reyes may give the class: Odile Varga, Tomasz Ilgen, Maja Sund away.',
       );
     });

@@ -1,4 +1,3 @@
-import { isDeepStrictEqual } from 'node:util';
 import { dayView, type Booking, type DayTrouble, type PlanRevision } from '@core/api';
 import { teachingDrivesOf, vocabularyOf, type FaultEntry, type TaughtDrive } from '@core/coaching';
 import { crewDaysOf, dateAfter, skillGaps, type CrewDay } from '@core/crew';
@@ -9,17 +8,16 @@ import {
   asSeen,
   asSituated,
   changesTheDay,
-  dayContext,
   effectiveEntries,
   owedDrives,
   recordedEntry,
-  RunningJournal,
+  journalWithOwed,
+  sameOwed,
+  type RunningJournal,
   standpointOf,
   stateOf,
   timeOnDay,
   vehiclesOnCircuit,
-  withOwed,
-  withOwedWaiting,
   type DayContext,
   type JournalEntry,
   type OwedDrive,
@@ -99,7 +97,7 @@ export class DayRoom {
     const setUp = soundDay(dayOf(this.store, date));
     const { day, unfit } = asSituated(setUp.day, entries);
     const current = this.store.days.currentPlan(date);
-    const { context, journal, owed } = withWhatIsOwed(day, current?.plan ?? emptyPlan(date), entries);
+    const { context, journal, owed } = journalWithOwed(day, current?.plan ?? emptyPlan(date), entries);
     const read: Read = {
       day: context.day,
       bookings: this.store.bookings.list(date),
@@ -315,31 +313,12 @@ export class DayRoom {
       this.hub.entry(date, appended.recorded);
       const changes = changesTheDay(entries, entry.kind, entry.kind === 'correction' ? entry.corrects : undefined);
       // Laps that have come to be owed, or are no longer, are drives of the day.
-      if (changes || !isDeepStrictEqual(owedDrives(context, journal.now()), owed)) {
+      if (changes || !sameOwed(owedDrives(context, journal.now()), owed)) {
         this.forget(date);
         this.hub.changed('setup', date);
       }
     }
     return appended;
-  }
-}
-
-/**
- * A day with the drives of laps that are owed by its journal. Such a drive may be broken off as well, and owe laps of its
- * own.
- */
-function withWhatIsOwed(
-  day: Day,
-  plan: Plan,
-  entries: RecordedEntry[],
-): { context: DayContext; journal: RunningJournal; owed: readonly OwedDrive[] } {
-  let owed: readonly OwedDrive[] = [];
-  for (;;) {
-    const context = dayContext(withOwed(day, owed), withOwedWaiting(plan, owed));
-    const journal = new RunningJournal(context, entries);
-    const found = owedDrives(context, journal.now());
-    if (isDeepStrictEqual(found, owed)) return { context, journal, owed };
-    owed = found;
   }
 }
 

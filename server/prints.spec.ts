@@ -1,11 +1,9 @@
 import type { CloseFigure } from '@core/closing';
-import { namesOf, wordsIn } from '@core/words';
+import { BY_ID, wordsIn } from '@core/words';
 import Papa from 'papaparse';
 import { bookingBody, DATE, testServer, type TestServer } from './testing/test-server';
 
 const day = `/api/days/${DATE}`;
-
-const NOBODY = namesOf({ guests: [], cars: [], instructors: [], sightingVehicles: [] });
 
 describe('What is printed', () => {
   let server: TestServer;
@@ -74,7 +72,7 @@ describe('What is printed', () => {
     expect(meta.fields).toEqual(['figure', 'unit', 'today', 'planned', 'week_before']);
     const { body } = await server.http.get(`${day}/close`).expect(200);
     const figures = body.today.figures as { key: CloseFigure['key']; value: number }[];
-    expect(rows.map(({ figure }) => figure)).toEqual(figures.map(({ key }) => wordsIn('en', NOBODY).figure(key)));
+    expect(rows.map(({ figure }) => figure)).toEqual(figures.map(({ key }) => wordsIn('en', BY_ID).figure(key)));
     for (const [place, { value }] of figures.entries()) expect(Number(rows[place]!['today'])).toBeCloseTo(value, 1);
     expect(rows.filter(({ unit }) => unit === 'money').map(({ today }) => today)).toEqual(['49', '100']);
   });

@@ -1,4 +1,4 @@
-import type { BriefingHold, DriveHold, RefuelHold, SightingHold } from './schedule';
+import type { PersonHold, RefuelHold } from './schedule';
 
 /** One activity of a plan, by the ids and the time by which people tell it from others. */
 export type Activity = DriveActivity | SightingActivity | BriefingActivity | RefuelActivity;
@@ -31,7 +31,7 @@ export interface RefuelActivity {
 }
 
 /** What an activity that is laid out is called by. */
-export function activityOf(hold: DriveHold | SightingHold | BriefingHold | RefuelHold): Activity {
+export function activityOf(hold: PersonHold | RefuelHold): Activity {
   switch (hold.kind) {
     case 'drive': {
       const { drive, car, release } = hold.planned;

@@ -2,7 +2,7 @@ import { activityOf, type Activity } from './activity';
 import { fact, type Fact } from './fact';
 import type { Day, Guest, Instructor } from './day-file';
 import type { Briefing, PlannedDrive, Refuel, Sighting } from './plan-file';
-import { carMisfit, type CarMisfit } from './rules/car-fit';
+import { carMisfit } from './rules/car-fit';
 import { avoids } from './rules/crew-avoid';
 import { sharesLanguage } from './rules/crew-language';
 import { teachesIn } from './rules/crew-skill';
@@ -16,8 +16,11 @@ import {
   layOutSighting,
   type CircuitHold,
   type DayIndex,
+  type PersonHold,
+  type RefuelHold,
   type Repair,
 } from './schedule';
+import type { CarMisfit } from './unplaced';
 import { liesInside, overlaps, type Interval } from './windows';
 
 /**
@@ -50,7 +53,7 @@ export type Obstacle =
 
 export function standingOf(day: Day, { previous, nowS }: Repair, index: DayIndex = indexDay(day)): Standing {
   const fallen: Fallen[] = [];
-  const judge = <T>(planned: T, hold: Parameters<typeof activityOf>[0], obstacle: Obstacle | undefined): T[] => {
+  const judge = <T>(planned: T, hold: PersonHold | RefuelHold, obstacle: Obstacle | undefined): T[] => {
     if (obstacle === undefined) return [planned];
     fallen.push({ activity: activityOf(hold), obstacle });
     return [];
@@ -70,10 +73,11 @@ export function standingOf(day: Day, { previous, nowS }: Repair, index: DayIndex
   const sightings = previous.sightings.flatMap((sighting) => {
     const hold = layOutSighting(day, index, sighting);
     if (hold.startS >= nowS) return [];
-    const of = { vehicle: sighting.vehicle };
-    const vehicle = hold.vehicle ? available(hold.vehicle, index, hold) : undefined;
+    const { vehicle } = sighting;
+    const there = hold.vehicle && available(hold.vehicle, index, hold);
+    const missing = there ? undefined : fact(hold.vehicle ? 'vehicleAway' : 'vehicleGone', { vehicle });
     const obstacle =
-      (vehicle === undefined ? fact('vehicleGone', of) : vehicle ? undefined : fact('vehicleAway', of)) ??
+      missing ??
       outsideHours(day, hold) ??
       closure(day, hold) ??
       crewObstacle(index, hold, (instructor) => instructor.sighting);
@@ -178,7 +182,7 @@ export function activityTexts(
   day: Day,
   index: DayIndex,
 ): { readonly text: string; readonly activity: Activity; readonly startS: number }[] {
-  const of = (text: string, hold: Parameters<typeof activityOf>[0]) => ({
+  const of = (text: string, hold: PersonHold | RefuelHold) => ({
     text: `${hold.kind} ${text}`,
     activity: activityOf(hold),
     startS: hold.startS,

@@ -16,13 +16,15 @@ const reasonOf = <C extends string, S extends Shape, V extends Shape>(code: C, s
   z.strictObject({ code: z.literal(code), subjects: fields(subjects), values: fields(values) });
 
 const pair = { car: id, guest: id };
-const carMisfit = z.discriminatedUnion('code', [
+/** Why a car can't be driven by a guest on a drive. */
+export const carMisfit = z.discriminatedUnion('code', [
   reasonOf('notBooked', pair, {}),
   reasonOf('gearbox', pair, { wanted: z.enum(['auto', 'paddle']) }),
   reasonOf('tooTall', pair, { heightCm: z.number(), mostCm: z.number() }),
   reasonOf('tooShort', pair, { heightCm: z.number(), leastCm: z.number() }),
   reasonOf('tooHeavy', pair, { weightKg: z.number(), mostKg: z.number() }),
 ]);
+export type CarMisfit = z.output<typeof carMisfit>;
 
 export const unplacedReason = z.discriminatedUnion('code', [
   /** None of the cars is on the day's sheet. */

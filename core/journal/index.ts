@@ -4,7 +4,7 @@ export * from './day-state';
 export * from './entry';
 export * from './next';
 export * from './owed';
-export type { GateStep, Refusal, Settlement } from './refusal';
+export type { DriveStep, GateStep, Refusal, Settlement } from './refusal';
 export * from './plan-again';
 export { isProjected, projectedEntries } from './projected';
 export { timeOnDay, nextDate, type ClockTime } from './day-time';
@@ -14,6 +14,6 @@ export { countsDiffer, hasStopped, type CountMark, type LapCount } from './lap-c
 export * from './erase';
 export * from './garage';
 export { effectiveEntries, stateOf } from './reduce';
-export { RunningJournal } from './running';
+export { journalWithOwed, RunningJournal, sameOwed } from './running';
 export * from './stations';
 export * from './timed-laps';

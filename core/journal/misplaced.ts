@@ -1,13 +1,13 @@
 import { fact } from '../day';
 import type { DayState, DriveStage, GuestState } from './day-state';
-import type { EntryKind, JournalEntry } from './entry';
-import type { Refusal } from './refusal';
+import type { EntryOf, JournalEntry } from './entry';
+import type { DriveStep, Refusal } from './refusal';
 
 /** The stages from the release on. */
 const ON_AND_AFTER: readonly DriveStage[] = ['onCircuit', 'standing', 'rollingIn', 'parked', 'done'];
 
 /** For each step of a drive the stages from which it can be taken. */
-const FROM: Partial<Record<EntryKind, readonly DriveStage[]>> = {
+const FROM: Record<DriveStep, readonly DriveStage[]> = {
   seated: ['planned'],
   unseated: ['seated'],
   lastCheckDone: ['seated'],
@@ -25,18 +25,22 @@ const FROM: Partial<Record<EntryKind, readonly DriveStage[]>> = {
   driveMarked: ON_AND_AFTER,
 };
 
+function isStep(entry: JournalEntry): entry is EntryOf<DriveStep> {
+  return entry.kind in FROM;
+}
+
 /**
  * Why an entry has no place in a state, whatever the day's rules: the drive is at another stage, or a car or person is
  * taken. The reducer goes by this as well, so that two devices that knew nothing of each other can't bring the day into
  * a state that cannot be. Nothing where it fits, or where the day does not know what it names.
  */
 export function misplaced(state: DayState, entry: JournalEntry): Refusal | undefined {
-  const from = FROM[entry.kind];
-  if (from && 'drive' in entry) {
+  if (isStep(entry)) {
     const drive = state.drives.get(entry.drive);
     if (!drive) return undefined;
     const of = { guest: drive.guest.id };
-    if (!from.includes(drive.stage)) return fact('wrongStage', of, { stage: drive.stage, entry: entry.kind });
+    if (!FROM[entry.kind].includes(drive.stage))
+      return fact('wrongStage', of, { stage: drive.stage, entry: entry.kind });
     if (entry.kind === 'brokenOff' && drive.brokenOff) return fact('brokenOffAlready', of);
     if (entry.kind !== 'seated') return undefined;
     const guest = state.guests.get(drive.guest.id);

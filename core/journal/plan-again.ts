@@ -163,13 +163,17 @@ function withWhatWasSeen(known: Day, seen: Plan, state: DayState): Day {
     const inPlan = new Set(standing.flatMap(({ guests }) => guests));
     const done = what === 'class' ? 'briefed' : 'sighted';
     const guests = day.guests.map((guest) => {
+      if (guest[done] || inPlan.has(guest.id)) return guest;
       const seenIt = wasThere(state, guest.id, what) || guest.drives.some(({ id }) => hasBegun(state, id));
-      return seenIt && !inPlan.has(guest.id) ? { ...guest, [done]: true } : guest;
+      return seenIt ? { ...guest, [done]: true } : guest;
     });
-    return { ...day, guests };
+    return guests.every((guest, place) => guest === day.guests[place]) ? day : { ...day, guests };
   };
-  const briefed = needsNone(known, standingOf(known, repair).briefings, 'class');
-  return needsNone(briefed, standingOf(briefed, repair).sightings, 'sighting');
+  const standing = standingOf(known, repair);
+  const briefed = needsNone(known, standing.briefings, 'class');
+  // Which runs can stay depends on who is briefed.
+  const { sightings } = briefed === known ? standing : standingOf(briefed, repair);
+  return needsNone(briefed, sightings, 'sighting');
 }
 
 /** A car with the levels that were read or filled today: the planner goes by them and not by what it reckoned before. */

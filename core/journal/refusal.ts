@@ -6,6 +6,24 @@ type Guest = { guest: string };
 type Car = { car: string };
 type Instructor = { instructor: string };
 type Vehicle = { vehicle: string };
+/** The entries that are possible at some stages of a drive only. */
+export type DriveStep = Extract<
+  EntryKind,
+  | 'seated'
+  | 'unseated'
+  | 'lastCheckDone'
+  | 'released'
+  | 'lapCounted'
+  | 'lapsSettled'
+  | 'lapSpoiled'
+  | 'intervened'
+  | 'extraLapGranted'
+  | 'brokenOff'
+  | 'broughtIn'
+  | 'parked'
+  | 'debriefed'
+  | 'driveMarked'
+>;
 /** What the gate has not seen yet. */
 export type GateStep = 'waiver' | 'licence' | 'helmet';
 
@@ -44,7 +62,7 @@ export type Refusal =
     >
   | Fact<'notCleared', Guest, { missing: readonly GateStep[] }>
   | Fact<'lapNotYet' | 'lapMarkedAlready', Guest, { lap: number }>
-  | Fact<'wrongStage', Guest, { stage: DriveStage; entry: EntryKind }>
+  | Fact<'wrongStage', Guest, { stage: DriveStage; entry: DriveStep }>
   | Fact<'recordingNotOut'>
   // Classes and sighting runs
   | Fact<'noClassRunning' | 'vehicleNotOut'>

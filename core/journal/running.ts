@@ -1,5 +1,7 @@
+import type { Day, Plan } from '../day';
 import { admit, refusalOf, type Admission } from './admit';
-import type { DayContext } from './context';
+import { dayContext, type DayContext } from './context';
+import { owedDrives, withOwed, withOwedWaiting, type OwedDrive } from './owed';
 import type { DayState } from './day-state';
 import type { JournalEntry, RecordedEntry } from './entry';
 import { apply, effectiveEntries, replay } from './reduce';
@@ -51,4 +53,28 @@ export class RunningJournal {
     }
     return this.state;
   }
+}
+
+/**
+ * A day with the drives of laps that are owed by its journal. Such a drive may be broken off as well, and owe laps of its
+ * own.
+ */
+export function journalWithOwed(
+  day: Day,
+  plan: Plan,
+  entries: RecordedEntry[],
+): { readonly context: DayContext; readonly journal: RunningJournal; readonly owed: readonly OwedDrive[] } {
+  let owed: readonly OwedDrive[] = [];
+  for (;;) {
+    const context = dayContext(withOwed(day, owed), withOwedWaiting(plan, owed));
+    const journal = new RunningJournal(context, entries);
+    const found = owedDrives(context, journal.now());
+    if (sameOwed(found, owed)) return { context, journal, owed };
+    owed = found;
+  }
+}
+
+/** Whether the same laps are owed in the same way. */
+export function sameOwed(some: readonly OwedDrive[], others: readonly OwedDrive[]): boolean {
+  return JSON.stringify(some) === JSON.stringify(others);
 }

@@ -1,17 +1,10 @@
-import { clockMinute, spokenDuration, type CarMisfit, type NamedKind } from '../day';
-import { FLAG_WORDS, type DriveStage, type EntryKind, type GateStep, type Refusal, type Unfit } from '../journal';
+import { clockMinute, spokenDuration, type CarMisfit } from '../day';
+import { FLAG_WORDS, type DriveStage, type DriveStep, type GateStep, type Refusal, type Unfit } from '../journal';
 import type { AdviceReason } from '../traffic';
 import { tell, type ByCode } from './by-code';
+import { KINDS } from './english-violations';
 import type { Names } from './names';
 import type { Words } from './words';
-
-const UNKNOWN: Record<NamedKind, string> = {
-  drive: 'drive',
-  car: 'car',
-  vehicle: 'sighting vehicle',
-  instructor: 'instructor',
-  guest: 'guest',
-};
 
 const STAGES: Record<DriveStage, string> = {
   planned: 'is not in the car yet',
@@ -23,8 +16,8 @@ const STAGES: Record<DriveStage, string> = {
   done: 'has finished this drive',
 };
 
-/** What can't be done at another stage of a drive; other entries do not ask for one. */
-const DONE: Partial<Record<EntryKind, string>> = {
+/** What can't be done at another stage of a drive. */
+const DONE: Record<DriveStep, string> = {
   seated: 'seated',
   unseated: 'taken out of the car again',
   lastCheckDone: 'checked',
@@ -46,7 +39,7 @@ const GATE: Record<GateStep, string> = { waiver: 'waiver', licence: 'licence', h
 export function refusalWords(names: Names, misfit: (of: CarMisfit) => string): Words['refusal'] {
   const { guest, car, instructor, vehicle } = names;
   const sentences: ByCode<Refusal> = {
-    unknown: ({ subjects, values }) => `There is no ${UNKNOWN[values.kind]} "${subjects.id}" today.`,
+    unknown: ({ subjects, values }) => `There is no ${KINDS[values.kind]} "${subjects.id}" today.`,
 
     noSuchEntry: () => 'There is no such entry to correct.',
     correctionStays: () => 'A correction stays; enter what happened anew.',
@@ -82,7 +75,7 @@ export function refusalWords(names: Names, misfit: (of: CarMisfit) => string): W
     lapNotYet: ({ subjects, values }) => `${guest(subjects.guest)} has not come to lap ${values.lap} yet.`,
     lapMarkedAlready: ({ subjects, values }) => `Lap ${values.lap} of ${guest(subjects.guest)} is marked already.`,
     wrongStage: ({ subjects, values }) =>
-      `${guest(subjects.guest)} ${STAGES[values.stage]} and can't be ${DONE[values.entry] ?? 'entered so'}.`,
+      `${guest(subjects.guest)} ${STAGES[values.stage]} and can't be ${DONE[values.entry]}.`,
     recordingNotOut: () => 'This recording was never handed out.',
 
     noClassRunning: () => 'No class of this instructor is running.',

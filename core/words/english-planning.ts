@@ -4,9 +4,8 @@ import { tell, type ByCode } from './by-code';
 import type { Names } from './names';
 import type { Words } from './words';
 
-export function misfitWords(names: Names): (misfit: CarMisfit) => string {
-  const { guest, car } = names;
-  const sentences: ByCode<CarMisfit> = {
+function misfitSentences({ guest, car }: Names): ByCode<CarMisfit> {
+  return {
     notBooked: ({ subjects }) => `${car(subjects.car)} is not among the cars that ${guest(subjects.guest)} booked`,
     gearbox: ({ subjects, values }) =>
       `${car(subjects.car)} has no ${values.wanted === 'auto' ? 'automatic' : 'paddle'} gearbox, as ${guest(subjects.guest)} wants`,
@@ -17,16 +16,17 @@ export function misfitWords(names: Names): (misfit: CarMisfit) => string {
     tooHeavy: ({ subjects, values }) =>
       `${guest(subjects.guest)} weighs ${values.weightKg} kg, ${car(subjects.car)} takes up to ${values.mostKg} kg`,
   };
+}
+
+export function misfitWords(names: Names): Words['misfit'] {
+  const sentences = misfitSentences(names);
   return (misfit) => tell(sentences, misfit);
 }
 
-export function obstacleWords({
-  guest,
-  car,
-  instructor,
-  vehicle,
-}: Names): (obstacle: Exclude<Obstacle, CarMisfit>) => string {
-  const sentences: ByCode<Exclude<Obstacle, CarMisfit>> = {
+export function obstacleWords(names: Names): (obstacle: Obstacle) => string {
+  const { guest, car, instructor, vehicle } = names;
+  const sentences: ByCode<Obstacle> = {
+    ...misfitSentences(names),
     outsideHours: () => 'it lies outside the opening hours',
     noGuests: () => 'none of its guests is coming any more',
     guestGone: () => 'its guest is no longer coming',

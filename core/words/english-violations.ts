@@ -23,7 +23,8 @@ type Sentence<C extends RuleCode, D extends Detail<C>> = (of: WithDetail<Violati
 /** A sentence for every way of breaking every rule: one that is missing does not compile. */
 export type ViolationWords = { readonly [C in RuleCode]: { readonly [D in Detail<C>]: Sentence<C, D> } };
 
-const KINDS: Record<NamedKind, string> = {
+/** What people call the things that a file or an entry names. */
+export const KINDS: Record<NamedKind, string> = {
   drive: 'drive',
   car: 'car',
   vehicle: 'sighting vehicle',

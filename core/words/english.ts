@@ -1,4 +1,4 @@
-import { clockMinute, type Activity, type CarMisfit, type Obstacle, type Violation } from '../day';
+import { clockMinute, type Activity, type Violation } from '../day';
 import { delayWords, FIGURES, markReasonWords, oneThingWords, toDoWords } from './english-day';
 import { adviceWords, refusalWords, settlementWords, unfitWords } from './english-journal';
 import {
@@ -45,7 +45,7 @@ export function english(names: Names): Words {
       return ways[violation.detail]!(violation, told);
     },
     fallen: ({ activity: of, obstacle: what }) =>
-      `${activity(of)} had begun and can no longer stand: ${isMisfit(what) ? misfit(what) : obstacle(what)}`,
+      `${activity(of)} had begun and can no longer stand: ${obstacle(what)}`,
     place: ({ release, car: in_, instructor: with_ }) =>
       `${clockMinute(release)}, ${car(in_)}, with ${instructor(with_)}`,
     change: changeWords(names, { activity, leftOut }),
@@ -64,16 +64,4 @@ export function english(names: Names): Words {
     toDo: toDoWords(names),
     figure: (key) => FIGURES[key],
   };
-}
-
-const MISFITS: Record<CarMisfit['code'], true> = {
-  notBooked: true,
-  gearbox: true,
-  tooTall: true,
-  tooShort: true,
-  tooHeavy: true,
-};
-
-function isMisfit(obstacle: Obstacle): obstacle is CarMisfit {
-  return obstacle.code in MISFITS;
 }

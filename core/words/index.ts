@@ -6,7 +6,7 @@ import type { Words } from './words';
  * The only room in which the interface's language stands for what the core finds: facts go in, sentences come out, for
  * screens, paper, command line and replies alike.
  */
-export { namesOf, type Names } from './names';
+export { BY_ID, namesOf, type Names } from './names';
 export { dayWords, gapWords, skillWords } from './skill-words';
 export type { Words } from './words';
 

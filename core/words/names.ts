@@ -8,6 +8,10 @@ export interface Names {
   readonly vehicle: (id: string) => string;
 }
 
+const itself = (id: string): string => id;
+/** Where no day is known everything is called by its id. */
+export const BY_ID: Names = { guest: itself, car: itself, instructor: itself, vehicle: itself };
+
 /** The names of everything on a day. */
 export function namesOf(day: Pick<Day, 'guests' | 'cars' | 'instructors' | 'sightingVehicles'>): Names {
   return {

@@ -35,7 +35,6 @@ interface Asked {
 }
 
 async function sheet() {
-  TestBed.configureTestingModule({});
   const asked: Asked[] = [];
   const shown = await show(CallSheet, dayAt('08:00'));
   const service = TestBed.inject(CircuitService);

@@ -22,7 +22,7 @@ export const FLEET = [
   { id: 'c3', version: 1, fields: aFleetCar(3, { name: 'Vessant 610' }) },
 ];
 
-const studied = studyCircuit(
+export const STUDY = studyCircuit(
   LOOP,
   FLEET.slice(0, 2).map(({ id, fields }) => ({
     id,
@@ -33,8 +33,6 @@ const studied = studyCircuit(
   })),
   [1, 1.2],
 );
-
-export const STUDY = studied;
 
 /** The service with circuit, fleet and what follows from them, as if the thread had answered. */
 export function studiedCircuit(circuit: Circuit = LOOP): CircuitService {

@@ -1,16 +1,8 @@
 import { activityOf, type Activity } from '../activity';
 import type { Car, Drive, Guest } from '../day-file';
-import { fact, type Fact } from '../fact';
+import { fact } from '../fact';
+import type { CarMisfit } from '../unplaced';
 import { rule, type Broken } from './rule';
-
-type Pair = { car: string; guest: string };
-/** Why a car can't be driven by a guest on a drive. */
-export type CarMisfit =
-  | Fact<'notBooked', Pair>
-  | Fact<'gearbox', Pair, { wanted: 'auto' | 'paddle' }>
-  | Fact<'tooTall', Pair, { heightCm: number; mostCm: number }>
-  | Fact<'tooShort', Pair, { heightCm: number; leastCm: number }>
-  | Fact<'tooHeavy', Pair, { weightKg: number; mostKg: number }>;
 
 /** Why this car can't be driven by this guest on this drive, or nothing where it can. */
 export function carMisfit(car: Car, drive: Drive, guest: Guest): CarMisfit | undefined {
