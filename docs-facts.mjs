@@ -29,6 +29,7 @@ const KINDS = [
   ['Advice at the pit exit', 'core/traffic/release-advice.ts', 'AdviceReason', 'Advice, never an order.'],
   ['Whom a drive delays', 'core/traffic/delays.ts', 'Delay', 'At the pit exit and on the counter.'],
   ['Why positions suggest a mark', 'core/coaching/evidence.ts', 'MarkReason', 'Marks of a drive.'],
+  ['Why a cone is left away', 'core/circuit/cones.ts', 'OmittedReason', 'Cones of a circuit.'],
   ['What is left to do', 'core/closing/to-do.ts', 'ToDo', 'The close of the day, as `toDo`.'],
 ];
 

@@ -1,6 +1,7 @@
 import { guestResult, vocabularyOf } from '@core/coaching';
 import { aDay, aPlan, drive } from '@core/testing/small-day';
 import { writtenJournal, type EntryFields } from '@core/testing/written-journal';
+import { guestWords } from '@core/words/guests';
 import { resultSheet, type ResultSource } from './results';
 
 /** Ines Faro has driven five laps, one of them spoiled, and two were timed as one. */
@@ -45,6 +46,7 @@ const sheet = (more: Partial<ResultSource> = {}) =>
     circuit: 'Loop',
     result: result(),
     map: null,
+    words: guestWords('en'),
     address: 'http://joylap.test/results/g1?day=2027-05-22',
     ...more,
   });
@@ -53,7 +55,7 @@ describe('The page that a guest takes home', () => {
   it('has the name, laps, best lap and each drive with its times', () => {
     const text = JSON.stringify(sheet().content);
     expect(text).toContain('Ines Faro');
-    expect(text).toContain('Test field · Loop · 2027-05-22');
+    expect(text).toMatch(/Test field · Loop · Saturday,? 22 May 2027/);
     const { laps, best } = result();
     expect(text).toContain(`{"text":"${laps}","fontSize":26`);
     expect(best!.lapS).toBe(77);
@@ -87,7 +89,15 @@ describe('The page that a guest takes home', () => {
   });
 
   it('says nothing of gain, best lap or things to work on where there is none', () => {
-    const none = { ...result(), best: undefined, gainS: undefined, oneThing: undefined, learned: [], drives: [] };
+    const none = {
+      ...result(),
+      best: undefined,
+      gainS: undefined,
+      oneThing: undefined,
+      good: [],
+      noLonger: [],
+      drives: [],
+    };
     const text = JSON.stringify(sheet({ result: none }).content);
     for (const words of ['best lap', 'quicker', 'One thing', 'What you can do now', 'undefined', 'NaN']) {
       expect(text).not.toContain(words);

@@ -1,7 +1,8 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
-import { lapTexts, marksByCorner, type GuestResult } from '@core/coaching';
+import { marksByCorner, type GuestResult, type OneThing } from '@core/coaching';
 import { measure, type CircuitMap } from '@core/circuit';
-import { lapTimeText } from '@core/day';
+import { lapTexts, learnedWords, type GuestWords } from '@core/words/guests';
+import { qrTo } from './qr';
 
 const INK = '#1E2328';
 const MUTED = '#575D64';
@@ -17,15 +18,18 @@ export interface ResultSource {
   readonly map: CircuitMap | null;
   /** Where the page can be opened on the venue's network. */
   readonly address: string;
+  readonly words: GuestWords;
 }
 
 /** The page a guest takes home, to be shown around. */
-export function resultSheet({ venue, date, circuit, result, map, address }: ResultSource): TDocumentDefinitions {
-  const { guest, drives, laps, best, gainS, learned, oneThing } = result;
+export function resultSheet({ venue, date, circuit, result, map, address, words }: ResultSource): TDocumentDefinitions {
+  const { guest, drives, laps, best, gainS, oneThing } = result;
+  const { results: say, numbers } = words;
+  const learned = learnedWords(result, say);
   const facts = [
-    [`${laps}`, laps === 1 ? 'lap' : 'laps'],
-    ...(best ? [[lapTimeText(best.lapS), `best lap, ${best.car}`]] : []),
-    ...(gainS !== undefined ? [[`${gainS.toFixed(1)} s`, 'quicker within one drive']] : []),
+    [`${laps}`, say.laps(laps)],
+    ...(best ? [[numbers.lapTime(best.lapS), say.bestLap(best.car)]] : []),
+    ...(gainS !== undefined ? [[`${numbers.fixed(gainS, 1)} s`, say.gainedMost]] : []),
   ];
   return {
     pageSize: 'A4',
@@ -34,7 +38,7 @@ export function resultSheet({ venue, date, circuit, result, map, address }: Resu
     defaultStyle: { fontSize: 10.5, color: INK },
     content: [
       { text: guest.name, fontSize: 30, bold: true },
-      { text: `${venue} · ${circuit} · ${date}`, color: MUTED, margin: [0, 2, 0, 16] },
+      { text: `${venue} · ${circuit} · ${numbers.date(date)}`, color: MUTED, margin: [0, 2, 0, 16] },
       {
         columns: facts.map(([value, words]) => ({
           stack: [
@@ -46,32 +50,21 @@ export function resultSheet({ venue, date, circuit, result, map, address }: Resu
       },
       {
         columns: [
-          { width: '*', stack: drives.flatMap((drive): Content[] => driveContent(drive)) },
+          { width: '*', stack: drives.flatMap((drive): Content[] => driveContent(drive, words)) },
           { width: 200, stack: [...(map ? [circuitPicture(map, result)] : [])] },
         ],
         columnGap: 20,
       },
-      ...(learned.length > 0
-        ? [heading('What you can do now'), { ul: learned.map((text) => ({ text })) } as Content]
-        : []),
-      ...(oneThing
-        ? [heading('One thing for next time'), { text: `${oneThing.fault.name}: ${oneThing.fault.cure}.` } as Content]
-        : []),
-      {
-        columns: [
-          { width: '*', text: '' },
-          {
-            width: 'auto',
-            stack: [
-              { qr: address, fit: 92 },
-              { text: 'this page', color: MUTED, fontSize: 8 },
-            ],
-          },
-        ],
-        margin: [0, 18, 0, 0],
-      },
+      ...(learned.length > 0 ? [heading(say.learned), { ul: learned.map((text) => ({ text })) } as Content] : []),
+      ...(oneThing ? [heading(say.oneThing), { text: oneThingText(oneThing, say) } as Content] : []),
+      { stack: [qrTo(address, say.thisPage)], margin: [0, 18, 0, 0] },
     ],
   };
+}
+
+function oneThingText({ fault }: OneThing, say: GuestWords['results']): string {
+  const { name, cure } = say.fault(fault);
+  return `${name}: ${cure}.`;
 }
 
 const heading = (text: string): Content => ({ text, fontSize: 14, bold: true, margin: [0, 14, 0, 4] });
@@ -84,10 +77,14 @@ function beadsOf({ laps, untimed }: GuestResult['drives'][number]['analysis']) {
   return [...timed, ...Array.from({ length: untimed }, () => ({ spoiled: false, first: false }))];
 }
 
-function driveContent({ car, instructor, analysis, good }: GuestResult['drives'][number]): Content[] {
+function driveContent(
+  { car, instructor, analysis, good }: GuestResult['drives'][number],
+  words: GuestWords,
+): Content[] {
+  const { results: say } = words;
   return [
     { text: `${car}`, bold: true, fontSize: 13, margin: [0, 8, 0, 0] },
-    { text: `with ${instructor}`, color: MUTED },
+    { text: say.withInstructor(instructor), color: MUTED },
     {
       canvas: beadsOf(analysis).map(({ spoiled, first }, place) => ({
         type: 'ellipse' as const,
@@ -101,8 +98,8 @@ function driveContent({ car, instructor, analysis, good }: GuestResult['drives']
       })),
       margin: [0, 2, 0, 4],
     },
-    { text: lapTexts(analysis).join('   '), fontSize: 9.5 },
-    ...(good.length > 0 ? [{ text: `Good: ${good.join(', ')}`, color: LAKE } as Content] : []),
+    { text: lapTexts(analysis, words).join('   '), fontSize: 9.5 },
+    ...(good.length > 0 ? [{ text: say.good(good.map(say.goodThing)), color: LAKE } as Content] : []),
   ];
 }
 

@@ -38,6 +38,21 @@ describe('What is printed', () => {
     expect(fresh.headers['content-disposition']).toMatch(/^inline; filename="[A-Za-z0-9-]+-2027-05-22\.pdf"$/);
   });
 
+  it('for a guest is in the language of the guest, or in the one that is asked for', async () => {
+    const { fields, version, id } = server.store.bookings.list(DATE)[0]!;
+    server.store.bookings.change(DATE, id, version, { ...fields, languages: ['de-AT', 'en'] });
+    const times = `${day}/sheets/times/${guest()}.pdf`;
+    await pdf(times);
+    for (const [asked, title] of [
+      ['', 'Ihr Tag'],
+      ['?language=en', 'Your day'],
+      ['?language=xx', 'Ihr Tag'],
+    ] as const) {
+      const { body } = await server.http.get(`${times}${asked}`).expect(200);
+      expect((body as Buffer).toString('latin1')).toContain(`(${title}, `);
+    }
+  });
+
   it('takes letters that the type of the house lacks', async () => {
     const body = bookingBody({
       reference: 'A2',
@@ -56,6 +71,7 @@ describe('What is printed', () => {
       ['/api/days/2027-01-01/sheets/close.pdf', 'event day 2027-01-01'],
       ['/api/days/2027-01-01/sheets/close.csv', 'event day 2027-01-01'],
       [`${day}/sheets/results/nobody.pdf`, 'guest "nobody"'],
+      [`${day}/sheets/times/nobody.pdf`, 'guest "nobody"'],
       [`${day}/sheets/instructors/nobody.pdf`, 'instructor "nobody"'],
     ] as const) {
       const { body } = await server.http.get(path).expect(404);

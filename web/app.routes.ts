@@ -52,6 +52,12 @@ export const routes: Routes = [
     loadComponent: () => import('./progress/results').then((m) => m.Results),
   },
   {
+    path: 'times/:id',
+    title: 'Times · Joy Lap',
+    data: { phone: true },
+    loadComponent: () => import('./progress/times').then((m) => m.Times),
+  },
+  {
     path: 'close',
     title: 'Close · Joy Lap',
     loadComponent: () => import('./close/close').then((m) => m.Close),

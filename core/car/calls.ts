@@ -183,4 +183,7 @@ function downChanges(lap: Lap, { from, to }: { from: number; to: number }): { st
   return lap.changes.filter(({ station, from: was, to: now }) => now < was && within(station));
 }
 
-export const ordinal = (gear: number): string => `${gear}${['th', 'st', 'nd', 'rd'][gear > 3 ? 0 : gear]}`;
+const ORDINALS = new Intl.PluralRules('en', { type: 'ordinal' });
+const ENDINGS: Readonly<Record<string, string>> = { one: 'st', two: 'nd', few: 'rd' };
+/** `3rd`. */
+export const ordinal = (number: number): string => `${number}${ENDINGS[ORDINALS.select(number)] ?? 'th'}`;

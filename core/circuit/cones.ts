@@ -1,7 +1,8 @@
 import { around } from './around';
 import { besideCentre, pointBeside, stationAt, type CentreLine } from './centre-line';
-import type { Circuit, ConeKind, Legend, Marker } from './circuit-file';
-import { CONE_WORDS, legendOf } from './legend';
+import { coneKind, type Circuit, type ConeKind, type Legend, type Marker } from './circuit-file';
+import { legendOf } from './legend';
+import { fact, type Fact } from '../day/fact';
 import type { TaughtCorner } from './teaching-line';
 
 /** Something to set out: one place, marked as the legend says. */
@@ -25,12 +26,16 @@ export interface PlacedCone {
   readonly origin: 'reckoned' | 'moved' | 'hand';
 }
 
+/** Why a cone is left away: the legend has none of the kind, or the next turn-in is on the same side soon after. */
+export type OmittedReason =
+  Fact<'notMarked', object, { kind: ConeKind }> | Fact<'shortStraight', object, { inside: 'left' | 'right' }>;
+
 /** A cone that is not there on purpose. */
 export interface OmittedCone {
   readonly corner: string;
   readonly atM: number;
   readonly kind: ConeKind;
-  readonly reason: string;
+  readonly reason: OmittedReason;
 }
 
 export interface ConePlan {
@@ -69,7 +74,7 @@ export function conesOf(
     const id = `${name}-${kind}${more}`;
     const marker = legend[kind];
     if (marker.by === 'none') {
-      omitted.push({ corner: name, atM: wrap(where), kind, reason: `this venue marks no ${CONE_WORDS[kind]}` });
+      omitted.push({ corner: name, atM: wrap(where), kind, reason: fact('notMarked', {}, { kind }) });
       return;
     }
     const shift = moved.get(id);
@@ -105,7 +110,7 @@ export function conesOf(
         corner: cornerName(one),
         atM: wrap(one.exitM),
         kind: 'exit',
-        reason: `short straight: stay ${inside}, next turn-in is ${inside}`,
+        reason: fact('shortStraight', {}, { inside }),
       });
     }
   });
@@ -154,16 +159,7 @@ export function loadOf({
   return [...counts.values()].sort((a, b) => b.count - a.count);
 }
 
-/** What the legend says, a sentence a kind. */
-export function legendWords(
-  legend: Legend,
-): { readonly kind: ConeKind; readonly marker: Marker; readonly text: string }[] {
-  return (Object.keys(CONE_WORDS) as ConeKind[])
-    .filter((kind) => legend[kind].by !== 'none')
-    .map((kind) => {
-      const { by, count, colour } = legend[kind];
-      const amount = count === 2 ? 'a pair of ' : count > 2 ? `${count} ` : '';
-      const what = by === 'cone' ? `${amount}${colour}${count > 1 ? ' cones' : ' cone'}` : colour;
-      return { kind, marker: legend[kind], text: `${what}: ${CONE_WORDS[kind]}` };
-    });
+/** What a venue puts out, by kind, in the order of a corner. */
+export function markersOf(legend: Legend): { readonly kind: ConeKind; readonly marker: Marker }[] {
+  return coneKind.options.filter((kind) => legend[kind].by !== 'none').map((kind) => ({ kind, marker: legend[kind] }));
 }

@@ -11,4 +11,4 @@ export { SegmentGrid, type FlatPoint } from './segment-grid';
 export { corridorOf, minimumCurvature, type Corridor } from './minimum-curvature';
 export { taughtCorners, teachingOffsets, type TaughtCorner } from './teaching-line';
 export * from './cones';
-export { CONE_WORDS, legendOf, LEGENDS } from './legend';
+export { legendOf, LEGENDS } from './legend';

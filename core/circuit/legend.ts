@@ -1,4 +1,4 @@
-import type { ConeKind, Legend, Marker } from './circuit-file';
+import type { Legend, Marker } from './circuit-file';
 
 const cone = (colour: string, css: string, count = 1): Marker => ({ by: 'cone', count, colour, css });
 
@@ -39,13 +39,3 @@ export const LEGENDS: readonly Legend[] = [
 /** The legend of a circuit: its own, or the first one to begin with. */
 export const legendOf = (circuit: { readonly legend?: Legend | undefined } | undefined): Legend =>
   circuit?.legend ?? LEGENDS[0]!;
-
-export const CONE_WORDS: Record<ConeKind, string> = {
-  brake: 'brake',
-  turnIn: 'turn in',
-  apex: 'apex',
-  exit: 'exit',
-  gate: 'gate',
-  boundary: 'boundary',
-  pullOff: 'pull off',
-};

@@ -1,4 +1,4 @@
-import { ORDINARY_SHOW, question, showFields, SLIDE_WORDS, slideKind } from '.';
+import { ORDINARY_SHOW, question, showFields, slideKind } from '.';
 
 describe('The classroom show', () => {
   it('begins as one that could have been saved, with a slide of each kind but the venue’s own', () => {
@@ -11,13 +11,6 @@ describe('The classroom show', () => {
     const pedals = ORDINARY_SHOW.questions.find(({ id }) => id === 'pedals')!;
     expect(pedals.answers[pedals.right]).toBe('Never');
     for (const one of ORDINARY_SHOW.questions) expect(one.because).toBeTruthy();
-  });
-
-  it('has words for every kind of slide that is not drawn from the circuit', () => {
-    for (const kind of slideKind.options) expect(SLIDE_WORDS[kind].title.length).toBeGreaterThan(2);
-    for (const kind of ['seat', 'eyes', 'grip', 'weight', 'flags', 'discomfort'] as const) {
-      expect(SLIDE_WORDS[kind].words.length).toBeGreaterThan(1);
-    }
   });
 
   it('refuses a question whose right answer is none of its answers, and a show without slides', () => {

@@ -55,98 +55,41 @@ export const showFields = z.strictObject({
 });
 export type ShowFields = z.output<typeof showFields>;
 
+/** What is asked where the venue asks nothing else. */
+const ORDINARY_QUESTIONS = [
+  {
+    id: 'pedals',
+    text: 'Are brake and throttle ever pressed together?',
+    answers: ['Yes, to be quick', 'Never', 'Only in the wet'],
+    right: 1,
+    because: 'Only one foot works at a time: brake, release, then throttle.',
+  },
+  {
+    id: 'look',
+    text: 'Where do you look while you brake?',
+    answers: ['At the cone beside me', 'Ahead, to the turn-in and on to the apex', 'In the mirror'],
+    right: 1,
+    because: 'The car goes where you look.',
+  },
+  {
+    id: 'mirrors',
+    text: 'For whom are the mirrors set?',
+    answers: ['For me', 'For the instructor'],
+    right: 1,
+    because: 'The instructor watches behind; you watch ahead.',
+  },
+  {
+    id: 'unwell',
+    text: 'You feel a little unwell on lap three. What now?',
+    answers: ['Hold on, it is nearly over', 'Say so at once'],
+    right: 1,
+    because: 'We stop, and the laps that are left are kept for later.',
+  },
+] as const satisfies readonly (Omit<Question, 'answers'> & { readonly answers: readonly string[] })[];
+export type OrdinaryQuestion = (typeof ORDINARY_QUESTIONS)[number]['id'];
+
 /** The show of a venue that has not changed it. */
 export const ORDINARY_SHOW: ShowFields = {
   slides: slideKind.options.filter((kind) => kind !== 'own').map((kind) => ({ id: kind, kind })),
-  questions: [
-    {
-      id: 'pedals',
-      text: 'Are brake and throttle ever pressed together?',
-      answers: ['Yes, to be quick', 'Never', 'Only in the wet'],
-      right: 1,
-      because: 'Only one foot works at a time: brake, release, then throttle.',
-    },
-    {
-      id: 'look',
-      text: 'Where do you look while you brake?',
-      answers: ['At the cone beside me', 'Ahead, to the turn-in and on to the apex', 'In the mirror'],
-      right: 1,
-      because: 'The car goes where you look.',
-    },
-    {
-      id: 'mirrors',
-      text: 'For whom are the mirrors set?',
-      answers: ['For me', 'For the instructor'],
-      right: 1,
-      because: 'The instructor watches behind; you watch ahead.',
-    },
-    {
-      id: 'unwell',
-      text: 'You feel a little unwell on lap three. What now?',
-      answers: ['Hold on, it is nearly over', 'Say so at once'],
-      right: 1,
-      because: 'We stop, and the laps that are left are kept for later.',
-    },
-  ],
-};
-
-/** What a slide says where the venue has not written its own words. */
-export const SLIDE_WORDS: Record<SlideKind, { readonly title: string; readonly words: readonly string[] }> = {
-  welcome: { title: 'Welcome', words: [] },
-  seat: {
-    title: 'How to sit',
-    words: [
-      'Closer than on the road: knee bent with the brake pressed hard',
-      'Wrists reach the top of the wheel with the shoulders in the seat',
-      'Both hands on the wheel, level, all the time',
-    ],
-  },
-  eyes: {
-    title: 'Look far ahead',
-    words: [
-      'The car goes where you look',
-      'Braking: eyes on the turn-in. Turning: eyes on the apex. At the apex: eyes on the exit',
-      'A cone is seen from the corner of the eye',
-    ],
-  },
-  grip: {
-    title: 'One grip budget',
-    words: [
-      'A tyre has so much grip, to share between slowing, pulling and turning',
-      'Full braking leaves nothing to steer with; full cornering leaves nothing for throttle',
-      'As the wheel unwinds, the throttle may open',
-    ],
-  },
-  weight: {
-    title: 'The weight shifts',
-    words: [
-      'Braking presses the front wheels down: they turn the car',
-      'Throttle presses the rear: the nose grows light',
-      'Stability control helps; smooth feet do more',
-    ],
-  },
-  phases: {
-    title: 'Phases of a corner',
-    words: ['Brake', 'Release', 'Turn', 'Apex', 'Throttle', 'Exit'],
-  },
-  corners: { title: 'Our corners', words: [] },
-  cones: { title: 'What the cones say', words: [] },
-  passing: { title: 'Passing', words: [] },
-  flags: {
-    title: 'Flags',
-    words: [
-      'Caution: slow down, no passing, be ready to stop',
-      'All-stop: brake gently to a standstill at the side, the instructor says what comes next',
-      'There are no junctions here: whoever is near you came past the same corner',
-    ],
-  },
-  discomfort: {
-    title: 'If you feel unwell',
-    words: [
-      'Say so at once, at the very first sign',
-      'We slow down and come in',
-      'The laps that are left are kept for you',
-    ],
-  },
-  own: { title: 'Our own', words: [] },
+  questions: ORDINARY_QUESTIONS.map((one) => ({ ...one, answers: [...one.answers] })),
 };

@@ -1,4 +1,4 @@
-import { lapTimeText, paceFactorAt } from '../day';
+import { paceFactorAt } from '../day';
 import { timedLaps, type DayContext, type DriveState, type TimedLap } from '../journal';
 import { median } from '../median';
 
@@ -42,17 +42,6 @@ export function analyseLaps(context: DayContext, drive: DriveState): LapAnalysis
     gainS: fit && -fit.slope * span,
     gainWithinS: fit && (fit.widthOfSlopes / 2) * span,
   };
-}
-
-const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'];
-
-/** The times of a drive as people read them: `1:29.0`, and `two laps in 2:32.4` where a crossing was not seen. */
-export function lapTexts({ laps, untimed }: Pick<LapAnalysis, 'laps' | 'untimed'>): string[] {
-  const count = (number: number) => `${NUMBERS[number] ?? number} lap${number === 1 ? '' : 's'}`;
-  const texts = laps.map(({ lapS, laps: together }) =>
-    together === 1 ? lapTimeText(lapS) : `${count(together)} in ${lapTimeText(lapS)}`,
-  );
-  return untimed > 0 ? [...texts, `${count(untimed)} without a time`] : texts;
 }
 
 /**

@@ -29,7 +29,10 @@ export interface GuestResult {
   readonly best: { readonly lapS: number; readonly car: string } | undefined;
   /** The most that was gained within one drive. */
   readonly gainS: number | undefined;
-  readonly learned: readonly string[];
+  /** What was good, in the words of the instructors. */
+  readonly good: readonly string[];
+  /** What was seen in earlier drives and not in the last one. */
+  readonly noLonger: readonly FaultEntry[];
   readonly oneThing: OneThing | undefined;
   readonly marks: readonly PlaceMarks[];
   /** What was reached on this day, by programme. */
@@ -73,10 +76,8 @@ export function guestResult(
     laps: drives.reduce((sum, { analysis }) => sum + analysis.driven, 0),
     best: bests.sort((a, b) => a.lapS - b.lapS)[0],
     gainS: gains.length > 0 ? Math.max(...gains) : undefined,
-    learned: [
-      ...new Set(drives.flatMap(({ good }) => good)),
-      ...noLonger.map(({ name }) => `no longer: ${name.toLowerCase()}`),
-    ],
+    good: [...new Set(drives.flatMap(({ good }) => good))],
+    noLonger,
     oneThing: oneThing(seenIn),
     marks: marksByPlace(
       drives.map(({ drive }) => drive),

@@ -17,20 +17,6 @@ export const phase = z.enum([
 ]);
 export type Phase = z.output<typeof phase>;
 
-export const PHASE_WORDS: Record<Phase, string> = {
-  look: 'Look',
-  brake: 'Brake',
-  gear: 'Gear',
-  release: 'Release',
-  turnIn: 'Turn in',
-  apex: 'Apex',
-  balance: 'Balance',
-  throttle: 'Throttle',
-  exit: 'Exit',
-  slide: 'Slide',
-  whole: 'Whole drive',
-};
-
 const words = (most: number) => z.string().trim().min(1).max(most);
 
 export const faultEntry = z.strictObject({
@@ -53,7 +39,7 @@ export const faultEntry = z.strictObject({
 });
 export type FaultEntry = z.output<typeof faultEntry>;
 
-type Row = [
+type Row = readonly [
   id: string,
   phase: Phase,
   weight: number,
@@ -63,10 +49,10 @@ type Row = [
   cure: string,
   say: string,
   sayOtherwise: string,
-  from?: string[],
+  from?: readonly string[],
 ];
 
-const ROWS: Row[] = [
+const ROWS = [
   ['eyes-near', 'look', 3, 'Eyes too near', 'the bonnet or the next cone holds the eyes', 'every input comes late and in steps', 'eyes to the next place before this one is reached', 'Eyes up, far ahead', 'Where do you want to be in two seconds? Look there'],
   ['eyes-on-cone', 'look', 2, 'Stares at a cone', 'afraid to miss the mark', 'the car drifts to the cone', 'see the cone from the corner of the eye', 'Past the cone', 'The cone is behind you already'],
   ['no-look-through', 'look', 2, 'Does not look through the corner', 'the head stays straight', 'turns late and adds lock', 'turn the head before the hands', 'Head, then hands', 'Show me the exit with your nose'],
@@ -99,10 +85,13 @@ const ROWS: Row[] = [
   ['rough', 'whole', 2, 'Rough from pedal to pedal', 'in a hurry', 'the car rocks', 'everything slower', 'Smoother', 'No spilled coffee'],
   ['lost-after-pass', 'whole', 1, 'Loses the line after being passed', 'watches the other car', 'misses the next cones', 'find the line again before you push', 'Find the line first', 'One quiet corner, then again'],
   ['too-much-too-soon', 'whole', 2, 'Builds up too quickly', 'wants the best lap on the second', 'errors pile up', 'a little more each lap', 'A little more, each lap', 'Back off one notch, then build'],
-]; // prettier-ignore
+] as const satisfies readonly Row[]; // prettier-ignore
+
+/** A fault that every venue's vocabulary begins with. */
+export type CommonFault = (typeof ROWS)[number][0];
 
 /** The vocabulary to begin with; a venue adds its own. Links lead to a phase before, where the cause often lies. */
-export const VOCABULARY: readonly FaultEntry[] = ROWS.map(
+export const VOCABULARY: readonly FaultEntry[] = (ROWS as readonly Row[]).map(
   ([id, of, weight, name, cause, does, cure, say, sayOtherwise, from]) => ({
     id,
     phase: of,
@@ -113,7 +102,7 @@ export const VOCABULARY: readonly FaultEntry[] = ROWS.map(
     cure,
     say,
     sayOtherwise,
-    ...(from && { from }),
+    ...(from && { from: [...from] }),
   }),
 );
 
@@ -152,3 +141,4 @@ export const GOOD_THINGS = [
   'built up lap by lap',
   'calm when passed',
 ] as const;
+export type GoodThing = (typeof GOOD_THINGS)[number];

@@ -6,6 +6,7 @@ export { COST_TERMS, costOf, type Cost, type CostTerm, type TermName } from './c
 export * from './day-file';
 export { fact, type Fact } from './fact';
 export * from './faults';
+export { guestTimes, type GuestTime } from './guest-times';
 export { mended, type Mended } from './mended';
 export { judgeOf, violationKey, type Judgement } from './judge-change';
 export { ORDINARY_RULES } from './ordinary-rules';

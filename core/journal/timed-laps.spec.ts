@@ -1,4 +1,5 @@
-import { analyseLaps, guestResult, lapTexts, vocabularyOf } from '../coaching';
+import { analyseLaps, guestResult, vocabularyOf } from '../coaching';
+import { lapTexts } from '../words/guests';
 import { carDaysOf } from '../garage';
 import { aDay, aPlan, drive } from '../testing/small-day';
 import { writtenJournal } from '../testing/written-journal';

@@ -1,10 +1,12 @@
 import { clockMinute } from '../day';
+import type { OmittedReason } from '../circuit';
 import type { CloseFigure, ToDo } from '../closing';
 import type { MarkReason, OneThing } from '../coaching';
 import type { Delay } from '../traffic';
 import { tell, type ByCode } from './by-code';
 import type { Names } from './names';
 import { gapWords } from './skill-words';
+import { CONE_WORDS } from './terms';
 import type { Words } from './words';
 
 export function delayWords({ guest }: Names): Words['delay'] {
@@ -25,6 +27,14 @@ export function delayWords({ guest }: Names): Words['delay'] {
     guestsNext: ({ subjects }) => `${guest(subjects.guest)}’s next drive`,
   };
   return (delay) => `${tell(sentences, delay)}: ${Math.max(1, Math.round(delay.values.byS / 60))} min later`;
+}
+
+export function omittedWords(reason: OmittedReason): string {
+  const sentences: ByCode<OmittedReason> = {
+    notMarked: ({ values }) => `this venue marks no ${CONE_WORDS[values.kind]}`,
+    shortStraight: ({ values: { inside } }) => `short straight: stay ${inside}, next turn-in is ${inside}`,
+  };
+  return tell(sentences, reason);
 }
 
 export function markReasonWords(): Words['markReason'] {

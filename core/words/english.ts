@@ -1,5 +1,5 @@
 import { clockMinute, type Activity, type Violation } from '../day';
-import { delayWords, FIGURES, markReasonWords, oneThingWords, toDoWords } from './english-day';
+import { delayWords, FIGURES, markReasonWords, omittedWords, oneThingWords, toDoWords } from './english-day';
 import { adviceWords, refusalWords, settlementWords, unfitWords } from './english-journal';
 import {
   assignmentWords,
@@ -59,6 +59,7 @@ export function english(names: Names): Words {
     unfit: unfitWords,
     advice: adviceWords(refusal),
     delay: delayWords(names),
+    omitted: omittedWords,
     markReason: markReasonWords(),
     oneThing: oneThingWords,
     toDo: toDoWords(names),

@@ -8,6 +8,7 @@ import type { Words } from './words';
  */
 export { BY_ID, namesOf, type Names } from './names';
 export { dayWords, gapWords, skillWords } from './skill-words';
+export { CONE_WORDS, coneWords, PHASE_WORDS } from './terms';
 export type { Words } from './words';
 
 const LANGUAGES = { en: english } satisfies Record<string, (names: Names) => Words>;

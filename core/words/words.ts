@@ -1,4 +1,5 @@
 import type { Activity, CarMisfit, Fallen, LeftOutReason, PlannedDrive, Violation } from '../day';
+import type { OmittedReason } from '../circuit';
 import type { CloseFigure, ToDo } from '../closing';
 import type { MarkReason, OneThing } from '../coaching';
 import type { Refusal, Settlement, Unfit } from '../journal';
@@ -31,6 +32,8 @@ export interface Words {
   /** Whether to let a car out, and why; with its full stop. */
   readonly advice: (reason: AdviceReason) => string;
   readonly delay: (delay: Delay) => string;
+  /** Why a cone is left away. */
+  readonly omitted: (reason: OmittedReason) => string;
   readonly markReason: (reason: MarkReason) => string;
   /** Why this one thing and not another; with its full stop. */
   readonly oneThing: (thing: OneThing) => string;

@@ -1,11 +1,14 @@
 import { createRequire } from 'node:module';
-import { Router, type Response } from 'express';
+import { Router, type Request, type Response } from 'express';
 import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces';
 import { guestResult } from '@core/coaching';
 import { stateOf } from '@core/journal';
+import { guestTimes, type Guest } from '@core/day';
 import { namesOf } from '@core/words';
+import { guestLanguage, guestWords } from '@core/words/guests';
 import { closeCsv, closeSheet } from '@exchange/close';
+import { timesSheet } from '@exchange/times';
 import { inOwnType, TYPE } from '@exchange/own-type';
 import { resultSheet } from '@exchange/results';
 import { daySheet, instructorSheet, type SheetSource } from '@exchange/sheets';
@@ -56,21 +59,27 @@ export function printRoutes({ store, room }: Services): Router {
     if (!sheet) throw notFound(`instructor "${id}" on ${date}`);
     await send(response, sheet, `instructor-${date}.pdf`);
   });
-  router.get(
-    '/api/days/:date/sheets/results/:id.pdf',
-    async ({ params: { date, id }, protocol, hostname }, response) => {
-      const { day, context, entries } = room.of(date);
-      const state = stateOf(context, entries, room.nowS(date));
-      const result = guestResult(context, state, id, room.vocabulary());
-      if (!result) throw notFound(`guest "${id}" on ${date}`);
-      const port = response.req.socket.localPort;
-      const address = `${protocol}://${hostname}:${port}/results/${encodeURIComponent(id)}?day=${date}`;
-      const { circuit } = store.circuit.get();
-      const map = circuit && circuitMapOf(circuit);
-      const sheet = resultSheet({ venue: day.venue, date, circuit: day.circuit.name, result, map, address });
-      await send(response, sheet, `${result.guest.name.replace(/[^A-Za-z0-9]+/g, '-')}-${date}.pdf`);
-    },
-  );
+  router.get('/api/days/:date/sheets/results/:id.pdf', async ({ params: { date, id }, query }, response) => {
+    const { day, context, entries } = room.of(date);
+    const state = stateOf(context, entries, room.nowS(date));
+    const result = guestResult(context, state, id, room.vocabulary());
+    if (!result) throw notFound(`guest "${id}" on ${date}`);
+    const words = guestWords(guestLanguage([...chosenIn(query), ...result.guest.languages]));
+    const address = pageOn(response, `results/${encodeURIComponent(id)}?day=${date}`);
+    const { circuit } = store.circuit.get();
+    const map = circuit && circuitMapOf(circuit);
+    const sheet = resultSheet({ venue: day.venue, date, circuit: day.circuit.name, result, map, address, words });
+    await send(response, sheet, fileName(result.guest, date));
+  });
+  router.get('/api/days/:date/sheets/times/:id.pdf', async ({ params: { date, id }, query }, response) => {
+    const { day, context } = room.of(date);
+    const guest = context.schedule.index.guests.get(id);
+    if (!guest) throw notFound(`guest "${id}" on ${date}`);
+    const words = guestWords(guestLanguage([...chosenIn(query), ...guest.languages]));
+    const address = pageOn(response, `times/${encodeURIComponent(id)}?day=${date}`);
+    const times = guestTimes(context.schedule, id);
+    await send(response, timesSheet({ venue: day.venue, date, guest, times, address, words }), fileName(guest, date));
+  });
   router.get('/api/days/:date/sheets/close.pdf', async ({ params: { date } }, response) => {
     const { venue, currency } = closeNames();
     await send(
@@ -88,6 +97,20 @@ export function printRoutes({ store, room }: Services): Router {
     );
   });
   return router;
+}
+
+/** A language asked for in the address, before the guest's own. */
+function chosenIn({ language }: Request['query']): string[] {
+  return typeof language === 'string' ? [language] : [];
+}
+
+/** Where a page can be opened on the network over which this request came. */
+function pageOn({ req }: Response, path: string): string {
+  return `${req.protocol}://${req.hostname}:${req.socket.localPort}/${path}`;
+}
+
+function fileName({ name }: Guest, date: string): string {
+  return `${name.replace(/[^A-Za-z0-9]+/g, '-')}-${date}.pdf`;
 }
 
 async function send(response: Response, sheet: TDocumentDefinitions, name: string): Promise<void> {

@@ -3,13 +3,13 @@ import { FormsModule } from '@angular/forms';
 import {
   circuitFaults,
   legendOf,
-  CONE_WORDS,
   besideCentre,
   centreLineOf,
   type Circuit,
   type ConeKind,
   type Legend,
 } from '@core/circuit';
+import { CONE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputNumber } from 'primeng/inputnumber';
 import { InputText } from 'primeng/inputtext';

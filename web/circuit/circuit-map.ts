@@ -24,6 +24,7 @@ import {
 } from '@core/circuit';
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
+import { PLAIN_WORDS } from '../data/screen-words';
 
 export type MapMode = 'look' | 'line' | 'width' | 'cones' | 'names';
 
@@ -203,7 +204,7 @@ export class CircuitMapView {
       .filter(({ kind }) => kind === 'exit')
       .map(({ corner, atM, reason }) => {
         const point = pointBeside(this.centre(), atM, 0);
-        return { corner, reason, x: point.xM, y: -point.yM };
+        return { corner, reason: PLAIN_WORDS.omitted(reason), x: point.xM, y: -point.yM };
       }),
   );
   protected readonly points = computed(() => {

@@ -7,6 +7,7 @@ import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { CircuitService } from '../data/circuit.service';
 import { DayService } from '../data/day.service';
+import { PLAIN_WORDS } from '../data/screen-words';
 import { CircuitMapView } from './circuit-map';
 
 const APEXES = [
@@ -290,11 +291,11 @@ export class CornerBookScreen {
       `The places are spread over ${Math.round(spreadM)} m; the deeper one, for guests who are ready, is ${Math.round(deepM)} m (${this.circuit.carName(deepBy)}).`
     );
   });
-  protected readonly gap = computed(
-    () =>
-      this.circuit.study()?.cones.omitted.find(({ corner, kind }) => kind === 'exit' && corner === this.corner()?.name)
-        ?.reason ?? '',
-  );
+  protected readonly gap = computed(() => {
+    const omitted = this.circuit.study()?.cones.omitted ?? [];
+    const found = omitted.find(({ corner, kind }) => kind === 'exit' && corner === this.corner()?.name);
+    return found ? PLAIN_WORDS.omitted(found.reason) : '';
+  });
 
   protected set<K extends keyof CornerBook>(key: K, value: CornerBook[K]): void {
     const [draft, place] = [this.circuit.draft(), this.place()];

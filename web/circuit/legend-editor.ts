@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, model, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { CONE_WORDS, LEGENDS, type ConeKind, type Legend, type Marker } from '@core/circuit';
+import { LEGENDS, type ConeKind, type Legend, type Marker } from '@core/circuit';
+import { CONE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';

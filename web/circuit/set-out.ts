@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { CONE_WORDS, legendOf, legendWords, loadOf, type PlacedCone } from '@core/circuit';
+import { legendOf, loadOf, markersOf, type PlacedCone } from '@core/circuit';
 import { clockMinute } from '@core/day';
 import type { GarageState } from '@core/journal';
+import { CONE_WORDS, coneWords } from '@core/words';
 import { Button } from 'primeng/button';
 import type { SetOutSheet } from '@core/api';
 import { CircuitService } from '../data/circuit.service';
 import { DayService } from '../data/day.service';
+import { PLAIN_WORDS } from '../data/screen-words';
 import { Ask } from '../shell/ask';
 import { CircuitMapView, type MapChoice } from './circuit-map';
 
@@ -73,7 +75,9 @@ export class SetOut {
     const plan = this.circuit.study()?.cones;
     return plan ? loadOf(plan) : [];
   });
-  protected readonly legend = computed(() => legendWords(legendOf(this.circuit.draft())));
+  protected readonly legend = computed(() => markersOf(legendOf(this.circuit.draft())));
+  protected readonly words = PLAIN_WORDS;
+  protected readonly coneWords = coneWords;
   protected readonly omitted = computed(() => this.circuit.study()?.cones.omitted ?? []);
   protected readonly lengthM = computed(() => this.circuit.study()?.centre.lengthM ?? 0);
 

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
-import { faultEntry, phase, PHASE_WORDS, VOCABULARY, type FaultEntry } from '@core/coaching';
+import { faultEntry, phase, VOCABULARY, type FaultEntry } from '@core/coaching';
+import { PHASE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Api } from '../data/api';

@@ -2,6 +2,9 @@ import type { DayView } from '@core/api';
 import { BY_ID, namesOf, wordsIn, type Words } from '@core/words';
 import { carLabel } from './names';
 
+/** How facts are told that name nothing of a day. */
+export const PLAIN_WORDS = wordsIn('en', BY_ID);
+
 /** How facts of a day are told on screen: cars with their number, as two may have the same name. */
 export function screenWords(view: Pick<DayView, 'carNumbers' | 'day'> | undefined): Words {
   return wordsIn('en', { ...(view ? namesOf(view.day) : BY_ID), car: (id) => carLabel(view, id) });

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { analyseLaps, drivenBy, lapTexts, marksByPlace, oneThing, seenFaults } from '@core/coaching';
+import { analyseLaps, drivenBy, marksByPlace, oneThing, seenFaults } from '@core/coaching';
+import { lapTexts } from '@core/words/guests';
 import { clockMinute } from '@core/day';
 import { nextHold, progressOf, type DriveState } from '@core/journal';
 import { Button } from 'primeng/button';

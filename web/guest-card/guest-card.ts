@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { analyseLaps, lapTexts } from '@core/coaching';
+import { analyseLaps } from '@core/coaching';
+import { lapTexts } from '@core/words/guests';
 import { clockMinute, money } from '@core/day';
 import { lapsOwed, nextHold, progressOf } from '@core/journal';
 import { Button } from 'primeng/button';

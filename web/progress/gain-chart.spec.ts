@@ -42,9 +42,7 @@ describe('Gain and pace, drive by drive', () => {
     const result = guestResult(data.context(), data.state(), 'g2', vocabularyOf([]))!;
     const { element } = await show(GainChart, data, { shows: 'gain', result, before: [before] });
     const label = element.querySelector('[role=img]')!.getAttribute('aria-label')!;
-    expect(label).toMatch(
-      /^Seconds gained within each drive: 1\.5\. Dunnock Cup 2\.0 ± 0\.5; 1\. Sabrel R 6\.0 ± \d\.\d$/,
-    );
+    expect(label).toMatch(/^Gain within each drive: 1\.5\. Dunnock Cup 2\.0 ± 0\.5 s; 1\. Sabrel R 6\.0 ± \d\.\d s$/);
   });
 
   it('say so where there are too few clean laps', async () => {

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { DayBefore, GuestResult } from '@core/coaching';
+import { guestWords, type GuestWords } from '@core/words/guests';
 import { axisIn, Chart, type ChartOptions } from '../drawing/chart';
 
 /** Of the normal distribution, for 90 in 100. */
@@ -21,7 +22,7 @@ interface Point {
     @if (points().length > 0) {
       <jl-chart [words]="words()" [options]="options()" />
     } @else {
-      <p class="muted">No drive has enough clean laps for it yet.</p>
+      <p class="muted">{{ told().results.tooFewLaps }}</p>
     }
   `,
   styles: `
@@ -36,6 +37,7 @@ export class GainChart {
   readonly result = input.required<GuestResult>();
   /** Earlier days, the last one first. */
   readonly before = input<readonly DayBefore[]>([]);
+  readonly told = input<GuestWords>(guestWords('en'));
   protected readonly points = computed((): Point[] => {
     const isGain = this.shows() === 'gain';
     const point = (label: string, value: number | null | undefined, within: number | null | undefined): Point[] =>
@@ -57,11 +59,13 @@ export class GainChart {
     return [...earlier, ...today];
   });
   protected readonly words = computed(() => {
-    const digits = this.shows() === 'gain' ? 1 : 3;
-    const list = this.points().map(
-      ({ label, value, within }) => `${label.replace('\n', ' ')} ${value.toFixed(digits)} ± ${within.toFixed(digits)}`,
-    );
-    return `${this.shows() === 'gain' ? 'Seconds gained within each drive' : 'Pace for the car'}: ${list.join('; ')}`;
+    const [isGain, { numbers, results }] = [this.shows() === 'gain', this.told()];
+    const value = (of: number) => numbers.fixed(of, isGain ? 1 : 3);
+    const list = this.points().map((point) => {
+      const unit = isGain ? ' s' : '';
+      return `${point.label.replace('\n', ' ')} ${value(point.value)} ± ${value(point.within)}${unit}`;
+    });
+    return `${isGain ? results.gainWithin : results.paceForTheCar}: ${list.join('; ')}`;
   });
   protected readonly options = computed<ChartOptions>(() => (ink) => {
     const isGain = this.shows() === 'gain';
@@ -81,7 +85,7 @@ export class GainChart {
         type: 'value',
         min: Math.floor(low * digits) / digits,
         max: Math.ceil(high * digits) / digits,
-        name: isGain ? 's' : 'index',
+        name: isGain ? 's' : this.told().results.index,
         ...axisIn(ink),
       },
       series: [

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { lapTexts, type GuestResult } from '@core/coaching';
-import { lapTimeText } from '@core/day';
+import type { GuestResult } from '@core/coaching';
+import { guestWords, lapTexts, type GuestWords } from '@core/words/guests';
 import { axisIn, Chart, type ChartOptions } from '../drawing/chart';
 
 /** The laps of a guest's drives, a line each; spoiled laps are open, the first one small. */
@@ -18,11 +18,13 @@ import { axisIn, Chart, type ChartOptions } from '../drawing/chart';
 })
 export class LapLines {
   readonly result = input.required<GuestResult>();
+  readonly told = input<GuestWords>(guestWords('en'));
   protected readonly words = computed(() => {
     const { drives } = this.result();
-    return drives.map(({ car, analysis }) => `${car}: ${lapTexts(analysis).join(', ')}`).join('; ');
+    return drives.map(({ car, analysis }) => `${car}: ${lapTexts(analysis, this.told()).join(', ')}`).join('; ');
   });
   protected readonly options = computed<ChartOptions>(() => (ink) => {
+    const { numbers, results } = this.told();
     const colours = [ink.lake, ink.amberMark, ink.lilac, ink.moss];
     return {
       grid: { left: 48, right: 12, top: 34, bottom: 28 },
@@ -34,11 +36,12 @@ export class LapLines {
         }: {
           seriesName: string;
           data: { value: [number, number]; spoiled: boolean };
-        }) => `${seriesName}, lap ${data.value[0]}: ${lapTimeText(data.value[1])}${data.spoiled ? ', spoiled' : ''}`,
+        }) =>
+          `${seriesName}, ${results.lap} ${data.value[0]}: ${numbers.lapTime(data.value[1])}${data.spoiled ? `, ${results.spoiled}` : ''}`,
       },
       xAxis: {
         type: 'value',
-        name: 'lap',
+        name: results.lap,
         min: 1,
         minInterval: 1,
         ...axisIn(ink),
@@ -47,7 +50,7 @@ export class LapLines {
       yAxis: {
         type: 'value',
         scale: true,
-        axisLabel: { color: ink.muted, formatter: (seconds: number) => lapTimeText(seconds) },
+        axisLabel: { color: ink.muted, formatter: (seconds: number) => numbers.lapTime(seconds) },
         splitLine: { lineStyle: { color: ink.line } },
       },
       series: this.result().drives.map(({ car, analysis }, place) => {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { measure, type CircuitMap } from '@core/circuit';
-import { heatOf, marksByCorner, phase, PHASE_WORDS, type PlaceMarks } from '@core/coaching';
+import { heatOf, marksByCorner, phase, type PlaceMarks } from '@core/coaching';
+import { guestWords, type GuestWords } from '@core/words/guests';
 import { circuitPlan } from '../drawing/circuit-plan';
 
 /** So many pieces draw a stretch of the road. */
@@ -73,7 +74,7 @@ const PIECES = 8;
       </table>
     }
     @if (lost().length > 0) {
-      <p class="muted">Marked at corners that are called otherwise now: {{ lost().join(', ') }}</p>
+      <p class="muted">{{ told().results.calledOtherwise(lost()) }}</p>
     }
   `,
   styles: `
@@ -133,6 +134,7 @@ const PIECES = 8;
 export class MarkMap {
   readonly map = input.required<CircuitMap>();
   readonly marks = input.required<readonly PlaceMarks[]>();
+  readonly told = input<GuestWords>(guestWords('en'));
   private readonly byCorner = computed(() => marksByCorner(this.marks()));
   private readonly stretches = computed(() => heatOf(this.marks(), this.map()));
   private readonly most = computed(() => Math.max(1, ...this.stretches().map(({ count }) => count)));
@@ -142,7 +144,7 @@ export class MarkMap {
       const points = Array.from({ length: PIECES + 1 }, (_, i) => plan.at(from + ((to - from) * i) / PIECES));
       return {
         key: `${corner} ${phase}`,
-        words: `${corner}, ${PHASE_WORDS[phase].toLowerCase()}: ${count}`,
+        words: `${corner}, ${this.told().results.phase[phase].toLowerCase()}: ${count}`,
         path: `M${points.map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}`,
         opacity: 0.35 + (0.65 * count) / this.most(),
       };
@@ -151,7 +153,9 @@ export class MarkMap {
   /** Phases with marks on the map, in the order of a corner. */
   protected readonly columns = computed(() => {
     const found = new Set(this.stretches().map((stretch) => stretch.phase));
-    return phase.options.filter((of) => found.has(of)).map((of) => ({ phase: of, words: PHASE_WORDS[of] }));
+    return phase.options
+      .filter((of) => found.has(of))
+      .map((of) => ({ phase: of, words: this.told().results.phase[of] }));
   });
   protected readonly table = computed(() => {
     const names = [...new Set(this.stretches().map(({ corner }) => corner))];
@@ -181,6 +185,7 @@ export class MarkMap {
   });
   protected readonly words = computed(() => {
     const marks = [...this.byCorner()].map(([name, count]) => `${name} ${Math.round(count)}`);
-    return marks.length > 0 ? `Marks by corner: ${marks.join(', ')}` : 'No marks';
+    const { marksAt, noMarks } = this.told().results;
+    return marks.length > 0 ? marksAt(marks) : noMarks;
   });
 }

@@ -3,8 +3,8 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { contract } from '@core/api';
 import { guestResult } from '@core/coaching';
-import { lapTimeText } from '@core/day';
 import { progressOf } from '@core/journal';
+import { driveFigures, GUEST_LANGUAGES, guestLanguage, guestWords, learnedWords } from '@core/words/guests';
 import { Button } from 'primeng/button';
 import { toString as qrSvg } from 'qrcode';
 import { of } from 'rxjs';
@@ -16,6 +16,7 @@ import { Beads } from '../drawing/beads';
 import { GainChart } from './gain-chart';
 import { LapLines } from './lap-lines';
 import { MarkMap } from './mark-map';
+import { openDay } from './open-day';
 import { known } from '../shell/unread';
 
 /** What a guest takes home: cars, laps, what got better, what was learned; made to be shown around. */
@@ -34,13 +35,19 @@ export class Results {
   readonly id = input.required<string>();
   /** The day of the drives, from the address; the one that is open where not given. */
   readonly day = input<string>();
+  /** From the address; the guest's own where not given. */
+  readonly language = input<string>();
   protected readonly qr = signal<SafeHtml | undefined>(undefined);
-  protected readonly lapText = lapTimeText;
 
   protected readonly result = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
     return context && state && guestResult(context, state, this.id(), this.data.vocabulary());
   });
+  protected readonly told = computed(() => {
+    const chosen = this.language();
+    return guestWords(guestLanguage([...(chosen ? [chosen] : []), ...(this.result()?.guest.languages ?? [])]));
+  });
+  protected readonly languages = GUEST_LANGUAGES.map((code) => ({ code, name: guestWords(code).language }));
   /** Earlier days of a guest who has come back, once they are read. */
   private readonly read = rxResource({
     params: () => ({ date: this.data.date(), id: this.id() }),
@@ -51,37 +58,36 @@ export class Results {
   protected readonly map = computed(() => this.data.view()?.map ?? undefined);
   protected readonly head = computed(() => {
     const day = this.data.day();
-    return day ? `${day.venue} · ${day.circuit.name} · ${day.date}` : '';
+    return day ? `${day.venue} · ${day.circuit.name} · ${this.told().numbers.date(day.date)}` : '';
   });
   protected readonly party = computed(() => this.result()?.guest.party);
-  protected readonly pdf = computed(
-    () => `/api/days/${this.data.date()}/sheets/results/${encodeURIComponent(this.id())}.pdf`,
-  );
+  protected readonly pdf = computed(() => {
+    const language = this.language();
+    const chosen = language === undefined ? '' : `?language=${encodeURIComponent(language)}`;
+    return `/api/days/${this.data.date()}/sheets/results/${encodeURIComponent(this.id())}.pdf${chosen}`;
+  });
+  protected readonly learned = computed(() => {
+    const result = this.result();
+    return result ? learnedWords(result, this.told().results) : [];
+  });
   protected readonly drives = computed(() => {
     const [result, context] = [this.result(), this.data.context()];
     if (!result || !context) return [];
+    const told = this.told().results;
     return result.drives.map(({ drive, car, instructor, analysis, index, good, workedOn }) => ({
       id: drive.drive.id,
       car,
       instructor,
       beads: beadsOf(drive, progressOf(context, drive).done),
-      best: analysis.bestS,
-      spread: analysis.spreadS,
-      gain:
-        analysis.gainS === undefined
-          ? undefined
-          : `${Math.abs(analysis.gainS).toFixed(1)} s ${analysis.gainS >= 0 ? 'quicker' : 'slower'}, give or take ${(analysis.gainWithinS ?? 0).toFixed(1)}`,
-      index: index && `${index.index.toFixed(3)} ± ${index.within.toFixed(3)}`,
-      good,
-      workedOn: workedOn.map(({ name }) => name.toLowerCase()),
+      isTimed: analysis.bestS !== undefined,
+      figures: driveFigures({ analysis, index }, this.told()).join(' · '),
+      good: good.map(told.goodThing),
+      workedOn: workedOn.map((fault) => told.fault(fault).name),
     }));
   });
 
   constructor() {
-    effect(() => {
-      const [day, shown] = [this.day(), this.data.date()];
-      if (day !== undefined && shown !== undefined && day !== shown) this.data.open(day);
-    });
+    openDay(this.day);
     effect(() => {
       const date = this.data.date();
       if (!date) return;

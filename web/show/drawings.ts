@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { SlideKind } from '@core/classroom';
+import type { ShowWords } from '@core/words/guests';
 
 /** Drawings that move, for what is the same at every venue: seat, eyes, grip budget, weight shift, passing, flags. */
 @Component({
@@ -8,11 +9,7 @@ import type { SlideKind } from '@core/classroom';
   template: `
     @switch (kind()) {
       @case ('seat') {
-        <svg
-          viewBox="0 0 300 200"
-          role="img"
-          aria-label="Sitting upright, knee and elbow bent, hands level on the wheel"
-        >
+        <svg viewBox="0 0 300 200" role="img" [attr.aria-label]="label()">
           <path class="thick" d="M70 165 L60 80 Q58 62 76 62 L84 62 L98 150 L150 156" />
           <circle class="skin" cx="92" cy="42" r="17" />
           <path class="body" d="M88 62 Q112 70 112 120 L106 146" />
@@ -20,30 +17,30 @@ import type { SlideKind } from '@core/classroom';
           <path class="limb" d="M108 146 L168 128 L196 164" />
           <ellipse class="thick" cx="178" cy="92" rx="7" ry="27" transform="rotate(-18 178 92)" />
           <path class="mark" d="M168 128 m-12 6 a14 14 0 0 0 14 10" />
-          <text x="150" y="60">wrist reaches the top</text>
-          <text x="150" y="190">knee bent, brake pressed hard</text>
+          <text x="150" y="60">{{ say().wrist }}</text>
+          <text x="150" y="190">{{ say().knee }}</text>
         </svg>
       }
       @case ('eyes') {
-        <svg viewBox="0 0 300 200" role="img" aria-label="Eyes run ahead of the car: turn-in, apex, exit">
+        <svg viewBox="0 0 300 200" role="img" [attr.aria-label]="label()">
           <path class="road" d="M30 190 L30 90 Q30 30 100 30 L285 30" />
           <path class="line" d="M42 190 L42 100 Q40 44 104 40 L285 24" />
           <path class="gaze one" d="M42 170 L40 100" />
           <path class="gaze two" d="M41 108 L72 52" />
           <path class="gaze three" d="M66 58 L200 32" />
-          <text x="56" y="150">braking: to the turn-in</text>
-          <text x="88" y="84">turning: to the apex</text>
-          <text x="150" y="60">at the apex: to the exit</text>
+          <text x="56" y="150">{{ say().eyesBraking }}</text>
+          <text x="88" y="84">{{ say().eyesTurning }}</text>
+          <text x="150" y="60">{{ say().eyesAtApex }}</text>
         </svg>
       }
       @case ('grip') {
-        <svg viewBox="0 0 300 200" role="img" aria-label="One circle of grip: what brakes or pulls cannot turn as well">
+        <svg viewBox="0 0 300 200" role="img" [attr.aria-label]="label()">
           <circle class="thick" cx="150" cy="100" r="80" />
           <line class="axis" x1="150" y1="14" x2="150" y2="186" />
           <line class="axis" x1="64" y1="100" x2="236" y2="100" />
-          <text x="158" y="14">throttle</text>
-          <text x="158" y="198">brake</text>
-          <text x="240" y="104">turn</text>
+          <text x="158" y="14">{{ say().throttle }}</text>
+          <text x="158" y="198">{{ say().brake }}</text>
+          <text x="240" y="104">{{ say().turn }}</text>
           <g class="budget">
             <line x1="150" y1="100" x2="150" y2="176" class="force" />
             <circle cx="150" cy="176" r="8" class="dot" />
@@ -51,7 +48,7 @@ import type { SlideKind } from '@core/classroom';
         </svg>
       }
       @case ('weight') {
-        <svg viewBox="0 0 300 200" role="img" aria-label="Braking presses the nose down, throttle lifts it">
+        <svg viewBox="0 0 300 200" role="img" [attr.aria-label]="label()">
           <line class="axis" x1="20" y1="160" x2="280" y2="160" />
           <g class="pitch">
             <path class="shell" d="M60 128 L64 104 Q104 92 120 70 L190 70 Q216 92 244 100 L248 128 Z" />
@@ -61,16 +58,12 @@ import type { SlideKind } from '@core/classroom';
           <circle class="wheel" cx="212" cy="140" r="20" />
           <path class="press front" d="M212 166 l-7 14 h14 Z" />
           <path class="press back" d="M98 166 l-7 14 h14 Z" />
-          <text x="180" y="198" class="front-word">front grips</text>
-          <text x="66" y="198" class="back-word">rear grips</text>
+          <text x="180" y="198" class="front-word">{{ say().frontGrips }}</text>
+          <text x="66" y="198" class="back-word">{{ say().rearGrips }}</text>
         </svg>
       }
       @case ('passing') {
-        <svg
-          viewBox="0 0 300 200"
-          role="img"
-          aria-label="The slower car keeps its side and lifts, the quicker one passes"
-        >
+        <svg viewBox="0 0 300 200" role="img" [attr.aria-label]="label()">
           <rect class="road-flat" x="10" y="60" width="280" height="80" />
           <line class="axis" x1="10" y1="100" x2="290" y2="100" stroke-dasharray="10 8" />
           <g class="slower">
@@ -79,32 +72,32 @@ import type { SlideKind } from '@core/classroom';
             <circle class="blink" cx="122" cy="127" r="4" />
           </g>
           <g class="quicker"><rect x="20" y="70" width="46" height="22" rx="6" /></g>
-          <text x="110" y="160">lifts, hazard lights on</text>
+          <text x="110" y="160">{{ say().lifts }}</text>
         </svg>
       }
       @case ('flags') {
-        <svg viewBox="0 0 300 200" role="img" aria-label="Caution and all-stop">
+        <svg viewBox="0 0 300 200" role="img" [attr.aria-label]="label()">
           <g>
             <line class="thick" x1="60" y1="40" x2="60" y2="170" />
             <path class="flag-caution" d="M60 44 q30 -12 60 0 v46 q-30 -12 -60 0 Z" />
-            <text x="60" y="190">caution: slow, no passing</text>
+            <text x="60" y="190">{{ say().caution }}</text>
           </g>
           <g transform="translate(130 0)">
             <line class="thick" x1="60" y1="40" x2="60" y2="170" />
             <path class="flag-stop" d="M60 44 q30 -12 60 0 v46 q-30 -12 -60 0 Z" />
-            <text x="60" y="26">all-stop: to the side, stand still</text>
+            <text x="60" y="26">{{ say().allStop }}</text>
           </g>
         </svg>
       }
       @case ('discomfort') {
-        <svg viewBox="0 0 300 200" role="img" aria-label="Say so at once, come in, the laps are kept">
+        <svg viewBox="0 0 300 200" role="img" [attr.aria-label]="label()">
           <circle class="bead full" cx="50" cy="100" r="17" />
           <circle class="bead full" cx="100" cy="100" r="17" />
           <circle class="bead half" cx="150" cy="100" r="17" />
           <circle class="bead" cx="200" cy="100" r="17" />
           <circle class="bead" cx="250" cy="100" r="17" />
           <path class="mark" d="M150 70 Q150 40 200 40 Q250 40 250 70" />
-          <text x="150" y="150">these laps are kept for you</text>
+          <text x="150" y="150">{{ say().lapsKept }}</text>
         </svg>
       }
     }
@@ -310,4 +303,7 @@ import type { SlideKind } from '@core/classroom';
 })
 export class ShowDrawing {
   readonly kind = input.required<SlideKind>();
+  readonly words = input.required<ShowWords>();
+  protected readonly say = computed(() => this.words().drawing);
+  protected readonly label = computed(() => this.words().slide[this.kind()].words.join('. '));
 }

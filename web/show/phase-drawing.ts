@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { CircuitStudy, StudiedCorner } from '@core/car';
+import type { ShowWords } from '@core/words/guests';
 import { stationAt, type PlacedCone } from '@core/circuit';
 
 /** Beside the corner itself so much of the road is shown, metres. */
@@ -112,6 +113,7 @@ const AFTER_M = 45;
 export class PhaseDrawing {
   readonly study = input.required<CircuitStudy>();
   readonly corner = input.required<StudiedCorner>();
+  readonly words = input.required<ShowWords>();
 
   protected readonly drawing = computed(() => {
     const { centre, teaching, cones, shown } = this.study();
@@ -163,10 +165,11 @@ export class PhaseDrawing {
         anchor: right ? 'start' : 'end',
       };
     };
+    const say = this.words().drawing;
     const parts = [
-      ...(brake ? [part('brake', 'brake', brakeM, taught.turnInM)] : []),
-      part('turn', 'turn', taught.turnInM, taught.apexesM[0]!),
-      part('throttle', 'throttle', apexM, taught.exitM),
+      ...(brake ? [part(say.brake, 'brake', brakeM, taught.turnInM)] : []),
+      part(say.turn, 'turn', taught.turnInM, taught.apexesM[0]!),
+      part(say.throttle, 'throttle', apexM, taught.exitM),
     ];
     const mean = line.reduce((sum, { kmh }) => sum + kmh, 0) / Math.max(1, line.length);
     return {

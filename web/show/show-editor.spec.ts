@@ -1,4 +1,5 @@
-import { ORDINARY_SHOW, SLIDE_WORDS, type ShowFields } from '@core/classroom';
+import { ORDINARY_SHOW, type ShowFields } from '@core/classroom';
+import { guestWords } from '@core/words/guests';
 import { ShowEditor } from './show-editor';
 import { show, type Shown } from '../testing/fake-day';
 import { dayAt } from '../testing/two-guests';
@@ -64,7 +65,7 @@ describe('The editor of the show', () => {
     await it.type('Title of slide 1', '   ');
     expect(it.titles()[0]).toBe('How to sit');
     await it.type('Words of slide 1, a line each', '');
-    expect(it.labelled('Words of slide 1, a line each').value).toBe(SLIDE_WORDS.seat.words.join('\n'));
+    expect(it.labelled('Words of slide 1, a line each').value).toBe(guestWords('en').show.slide.seat.words.join('\n'));
   });
 
   it('leaves what comes from the circuit to the circuit, unless the venue wants own words', async () => {

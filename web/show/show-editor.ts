@@ -3,7 +3,8 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { contract, storedShow } from '@core/api';
-import { showFields, SLIDE_WORDS, type Question, type ShowFields, type Slide } from '@core/classroom';
+import { showFields, type Question, type ShowFields, type Slide } from '@core/classroom';
+import { guestWords } from '@core/words/guests';
 import { faultLine, faultsOf } from '@core/day';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
@@ -14,6 +15,9 @@ import { DayService } from '../data/day.service';
 import { GarageService } from '../data/garage.service';
 import { newId } from '../data/new-id';
 import { known, Unread } from '../shell/unread';
+
+/** Where the venue has not written its own; other languages come with these only. */
+const SLIDE_WORDS = guestWords('en').show.slide;
 
 /** Order, words and pictures of the classroom show, and its questions. */
 @Component({

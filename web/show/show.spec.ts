@@ -3,8 +3,8 @@ import { Router } from '@angular/router';
 import { ORDINARY_SHOW, type ShowFields } from '@core/classroom';
 import { CircuitService } from '../data/circuit.service';
 import { Show } from './show';
-import { show } from '../testing/fake-day';
-import { dayAt } from '../testing/two-guests';
+import { FakeDay, show } from '../testing/fake-day';
+import { day, dayAt, plan } from '../testing/two-guests';
 
 const OWN = { id: 'own-1', kind: 'own' as const, title: 'Our boathouse', words: ['Please keep off the slipway'] };
 
@@ -43,6 +43,17 @@ describe('The show on the big screen', () => {
     expect(title()).toBe('Welcome');
     await key('Home');
     expect(title()).toBe('How to sit');
+  });
+
+  it('is in the language of most of the class until another one is chosen, and counts in the words of the venue', async () => {
+    const german = { ...day, guests: day.guests.map((guest) => ({ ...guest, languages: ['de'] })) };
+    const shown = await show(Show, new FakeDay(german, plan, '09:05'));
+    shown.http.expectOne('/api/show').flush({ version: 3, fields: SHORT });
+    await shown.follow();
+    expect(shown.element.querySelector('h1')!.textContent).toBe('So sitzt man');
+    await shown.press('Français');
+    expect(shown.element.querySelector('h1')!.textContent).toBe('Comment s’asseoir');
+    expect(shown.element.querySelector('[role=region]')!.getAttribute('lang')).toBe('fr');
   });
 
   it('counts hands by digits and keeps them with the class, once', async () => {

@@ -4,7 +4,8 @@ import { Router, RouterLink } from '@angular/router';
 import { contract } from '@core/api';
 import { ORDINARY_SHOW } from '@core/classroom';
 import { conditionAt } from '@core/day';
-import { legendOf, legendWords } from '@core/circuit';
+import { legendOf, markersOf } from '@core/circuit';
+import { GUEST_LANGUAGES, groupLanguage, guestWords, type GuestLanguage } from '@core/words/guests';
 import { fromEvent } from 'rxjs';
 import { Api } from '../data/api';
 import { CircuitService } from '../data/circuit.service';
@@ -41,6 +42,10 @@ export class Show {
     if (!day) return 'dry';
     return conditionAt(day, state?.timeS ?? 0).name;
   });
+  /** Chosen by hand; else that of most of the class. */
+  protected readonly chosen = signal<GuestLanguage | undefined>(undefined);
+  protected readonly told = computed(() => guestWords(this.chosen() ?? groupLanguage(this.class()?.guests ?? [])));
+  protected readonly languages = GUEST_LANGUAGES.map((code) => ({ code, words: guestWords(code) }));
   protected readonly slides = computed(() =>
     slidesOf({
       show: known(this.stored)?.fields ?? ORDINARY_SHOW,
@@ -49,6 +54,7 @@ export class Show {
       circuit: this.circuit.draft(),
       study: this.circuit.study(),
       coaching: this.circuit.coaching(),
+      words: this.told().show,
     }),
   );
   protected readonly place = computed(() =>
@@ -59,16 +65,22 @@ export class Show {
   );
   protected readonly slide = computed(() => this.slides()[this.place()]);
   private readonly slideId = computed(() => this.slide()?.id);
-  protected readonly legend = computed(() => legendWords(legendOf(this.circuit.draft())));
-  /** The class whose answers are counted: the one that is running, else whoever holds the next one. */
+  protected readonly legend = computed(() => markersOf(legendOf(this.circuit.draft())));
+  /** The class that is shown to: the one that is running, else the next one. */
+  private readonly class = computed(() => {
+    const [context, state] = [this.data.context(), this.data.state()];
+    if (!context || !state) return undefined;
+    const [running] = [...state.classes.keys()];
+    return context.schedule.briefings
+      .filter(({ endS, briefing }) => (running === undefined ? endS > state.timeS : briefing.instructor === running))
+      .sort((a, b) => Math.abs(a.startS - state.timeS) - Math.abs(b.startS - state.timeS))[0];
+  });
+  /** Whose class the answers are counted for. */
   protected readonly instructor = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
     if (!context || !state) return undefined;
     const [running] = [...state.classes.keys()];
-    const next = context.schedule.briefings
-      .filter(({ endS }) => endS > state.timeS)
-      .sort((a, b) => a.startS - b.startS)[0];
-    const id = running ?? next?.briefing.instructor ?? context.day.instructors[0]?.id;
+    const id = running ?? this.class()?.briefing.instructor ?? context.day.instructors[0]?.id;
     return id === undefined ? undefined : { id, name: context.schedule.index.instructors.get(id)?.name ?? id };
   });
 
@@ -109,8 +121,13 @@ export class Show {
     this.revealed.set(true);
     const hands = [...this.hands()];
     if (!instructor || hands.every((count) => count === 0)) return;
-    const { text, right } = slide.question;
-    this.data.record({ kind: 'answersCounted', instructor: instructor.id, question: text, hands, right });
+    this.data.record({
+      kind: 'answersCounted',
+      instructor: instructor.id,
+      question: slide.asked,
+      hands,
+      right: slide.question.right,
+    });
   }
 
   protected leave(): void {

@@ -2,6 +2,7 @@ import { ORDINARY_COACHING } from '@core/api';
 import { ORDINARY_SHOW } from '@core/classroom';
 import { studyCircuit } from '@core/car';
 import { circuitFile } from '@core/circuit';
+import { guestWords } from '@core/words/guests';
 import { square } from '@core/testing/circuits';
 import { slidesOf } from './slides';
 
@@ -17,6 +18,7 @@ describe('The slides of the show', () => {
     condition: 'dry',
     circuit,
     study: studyCircuit(circuit, [], []),
+    words: guestWords('en').show,
     coaching: { ...ORDINARY_COACHING, passing: 'named' as const },
   };
   const words = (slides: ReturnType<typeof slidesOf>, title: string) => {
@@ -52,6 +54,16 @@ describe('The slides of the show', () => {
     });
     expect(slides.map(({ title }) => title)).toEqual(['Lunch', 'Welcome']);
     expect(words(slides, 'Lunch')).toEqual(['in the hangar']);
+  });
+
+  it('are in the language of the class, but for what the venue has written itself', () => {
+    const german = slidesOf({ ...source, condition: 'wet', words: guestWords('de').show });
+    expect(words(german, 'Unsere Kurven')).toEqual([]);
+    expect(words(german, 'Winch')).toEqual(jasmine.arrayContaining(['Blick: the gantry', 'Den Randstein meiden']));
+    expect(words(german, 'Willkommen')).toContain('Heute ist es nass');
+    expect(german.at(-1)).toEqual(
+      jasmine.objectContaining({ title: 'In der dritten Runde ist Ihnen etwas unwohl. Was nun?' }),
+    );
   });
 
   it('can be shown before there is a circuit', () => {

@@ -1,7 +1,8 @@
 import type { CoachingCustoms } from '@core/api';
-import { SLIDE_WORDS, type Question, type ShowFields, type Slide, type SlideKind } from '@core/classroom';
-import { ordinal, type CircuitStudy, type StudiedCorner } from '@core/car';
-import { legendOf, legendWords, type Circuit, type CornerBook } from '@core/circuit';
+import type { Question, ShowFields, Slide, SlideKind } from '@core/classroom';
+import type { CircuitStudy, StudiedCorner } from '@core/car';
+import { legendOf, markersOf, type Circuit, type CornerBook } from '@core/circuit';
+import type { ShowWords } from '@core/words/guests';
 
 /** One picture of the show, as it is drawn. */
 export type ShownSlide =
@@ -14,7 +15,14 @@ export type ShownSlide =
       /** The corner that is drawn, on slides that draw one. */
       readonly corner: StudiedCorner | undefined;
     }
-  | { readonly kind: 'question'; readonly id: string; readonly title: string; readonly question: Question };
+  | {
+      readonly kind: 'question';
+      readonly id: string;
+      readonly title: string;
+      readonly question: Question;
+      /** The question in the words of the venue, by which its answers are counted in every language. */
+      readonly asked: string;
+    };
 
 export interface ShowSource {
   readonly show: ShowFields;
@@ -23,25 +31,19 @@ export interface ShowSource {
   readonly circuit: Circuit | undefined;
   readonly study: CircuitStudy | undefined;
   readonly coaching: CoachingCustoms;
+  /** In the language of those who look on. */
+  readonly words: ShowWords;
 }
-
-const PASSING: Record<CoachingCustoms['passing'], string> = {
-  named: 'Only where it is named:',
-  straights: 'On any straight.',
-  signals: 'Where the instructors agree by hand and lights.',
-};
 
 /** The slides in their order: a slide for each corner, and the questions at the end. */
 export function slidesOf(source: ShowSource): ShownSlide[] {
   const slides = source.show.slides
     .filter(({ hidden }) => !hidden)
     .flatMap((slide) => (slide.kind === 'corners' ? cornerSlides(source, slide) : [plainSlide(source, slide)]));
-  const questions = source.show.questions.map((question): ShownSlide => ({
-    kind: 'question',
-    id: question.id,
-    title: question.text,
-    question,
-  }));
+  const questions = source.show.questions.map((asked): ShownSlide => {
+    const question = source.words.question(asked);
+    return { kind: 'question', id: asked.id, title: question.text, question, asked: asked.text };
+  });
   return [...slides, ...questions];
 }
 
@@ -49,7 +51,7 @@ function plainSlide(source: ShowSource, { id, kind, title, words, picture }: Sli
   return {
     id,
     kind,
-    title: title ?? SLIDE_WORDS[kind].title,
+    title: title ?? source.words.slide[kind].title,
     words: words ?? ownWords(source, kind),
     picture,
     corner: kind === 'phases' ? typicalCorner(source.study) : undefined,
@@ -57,64 +59,55 @@ function plainSlide(source: ShowSource, { id, kind, title, words, picture }: Sli
 }
 
 /** Words that come from the venue's own circuit, legend and customs. */
-function ownWords({ venue, condition, circuit, study, coaching }: ShowSource, kind: SlideKind): readonly string[] {
-  const plain = SLIDE_WORDS[kind].words;
+function ownWords(
+  { venue, condition, circuit, study, coaching, words }: ShowSource,
+  kind: SlideKind,
+): readonly string[] {
+  const plain = words.slide[kind].words;
   switch (kind) {
     case 'welcome': {
-      const lengthM = study ? `${Math.round(study.centre.lengthM)} m, ${study.corners.length} corners` : '';
-      return [
-        venue,
-        circuit ? `${circuit.name}${lengthM ? `: ${lengthM}` : ''}` : '',
-        `Today it is ${condition}`,
-      ].filter(Boolean);
+      const size = study && { lengthM: study.centre.lengthM, corners: study.corners.length };
+      return [venue, circuit ? words.circuit(circuit.name, size) : '', words.today(condition)].filter(Boolean);
     }
     case 'grip':
-      return condition === 'dry' ? plain : [...plain, `Today it is ${condition}: the budget is smaller for everybody`];
+      return condition === 'dry' ? plain : [...plain, words.smallerBudget(condition)];
     case 'phases':
       return [
-        coaching.braking === 'straight' ? 'Brake, in a straight line' : 'Brake, and ease off into the turn',
-        'Release',
-        'Turn, once',
-        'Apex',
-        coaching.throttle === 'none' ? 'Throttle, as the wheel unwinds' : 'A light throttle, more as the wheel unwinds',
-        'Exit, as far as the road is wide',
+        words.brake[coaching.braking],
+        words.release,
+        words.turnOnce,
+        words.apex,
+        words.throttle[coaching.throttle],
+        words.exit,
       ];
     case 'cones':
-      return legendWords(legendOf(circuit)).map(({ text }) => text);
+      return markersOf(legendOf(circuit)).map(({ kind: of, marker }) => words.cone(of, marker));
     case 'passing': {
       const named = circuit?.corners.filter(({ book }) => book.passing).map(({ name }) => name) ?? [];
-      const where =
-        coaching.passing === 'named'
-          ? `${PASSING.named} ${named.join(', ') || 'nowhere today'}`
-          : PASSING[coaching.passing];
-      return [
-        where,
-        'The slower car lifts and shows its hazard lights',
-        'The instructor says the side and steadies the wheel; you never let go',
-        'Afterwards: find the line again before you push',
-      ];
+      const where = coaching.passing === 'named' ? words.passingNamed(named) : words.passing[coaching.passing];
+      return [where, ...words.passed];
     }
     default:
       return plain;
   }
 }
 
-function cornerSlides({ study, circuit, coaching }: ShowSource, slide: Slide): ShownSlide[] {
+function cornerSlides({ study, circuit, coaching, words: say }: ShowSource, slide: Slide): ShownSlide[] {
   const corners = study?.corners ?? [];
   return corners.map((corner): ShownSlide => {
     const book: CornerBook = corner.taught.named?.book ?? {};
     const noExit = study?.cones.omitted.find(({ corner: of, kind }) => kind === 'exit' && of === corner.name);
     const words = [
-      `${ordinal(corner.taught.corner.number)} corner, to the ${corner.taught.corner.direction}; ${corner.taught.apex} apex`,
-      book.lookAt && `Look at ${book.lookAt}`,
-      book.givenAway && 'Slow in: it is given away for the straight that follows',
-      noExit && `No exit cone: ${noExit.reason}`,
-      book.noGearChange && 'No gear change here',
-      book.kerbs && (book.kerbs === 'ride' ? 'The kerb may be ridden' : 'Leave the kerb alone'),
-      book.slippery && `Slippery: ${book.slippery}`,
-      book.roadMarks && `Road marks: ${book.roadMarks}`,
-      (book.throttle ?? coaching.throttle) === 'maintenance' && 'A light throttle through the middle',
-      book.mistakes && `Often wrong: ${book.mistakes}`,
+      say.corner(corner.taught.corner.number, corner.taught.corner.direction, corner.taught.apex),
+      book.lookAt && say.lookAt(book.lookAt),
+      book.givenAway && say.givenAway,
+      noExit && say.noExitCone(noExit.reason.code === 'shortStraight' ? noExit.reason.values.inside : undefined),
+      book.noGearChange && say.noGearChange,
+      book.kerbs && say.kerbs[book.kerbs],
+      book.slippery && say.slippery(book.slippery),
+      book.roadMarks && say.roadMarks(book.roadMarks),
+      (book.throttle ?? coaching.throttle) === 'maintenance' && say.lightThrottle,
+      book.mistakes && say.mistakes(book.mistakes),
     ].filter((text): text is string => Boolean(text));
     return {
       id: `${slide.id}-${corner.taught.corner.number}`,

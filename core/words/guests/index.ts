@@ -1,0 +1,73 @@
+import type { DriveResult, GuestResult, LapAnalysis } from '../../coaching';
+import type { GuestTime } from '../../day';
+import { ENGLISH } from './english';
+import { FRENCH } from './french';
+import { GERMAN } from './german';
+import type { GuestWords, ResultWords } from './guest-words';
+
+/** What guests read, in their own language. */
+export type { DrawnWord, GuestWords, ResultWords, ShowWords } from './guest-words';
+
+const LANGUAGES = { en: ENGLISH, de: GERMAN, fr: FRENCH } satisfies Record<string, GuestWords>;
+export type GuestLanguage = keyof typeof LANGUAGES;
+/** Languages in which guests' papers exist. */
+export const GUEST_LANGUAGES = Object.keys(LANGUAGES) as GuestLanguage[];
+
+export function guestWords(language: GuestLanguage): GuestWords {
+  return LANGUAGES[language];
+}
+
+/**
+ * The language for somebody: the first of theirs that there is; English where there is none.
+ *
+ * @param spoken codes as they are booked, such as `de` or `fr-CA`, the best one first
+ */
+export function guestLanguage(spoken: readonly string[]): GuestLanguage {
+  const primary = spoken.map((code) => code.toLowerCase().split(/[-_]/)[0]);
+  return primary.flatMap((code) => GUEST_LANGUAGES.find((language) => language === code) ?? [])[0] ?? 'en';
+}
+
+/** The language of most of a group; of those that are level, the one that stands first in the list of languages. */
+export function groupLanguage(group: readonly { readonly languages: readonly string[] }[]): GuestLanguage {
+  const votes = group.map(({ languages }) => guestLanguage(languages));
+  const count = (language: GuestLanguage) => votes.filter((one) => one === language).length;
+  return GUEST_LANGUAGES.toSorted((a, b) => count(b) - count(a))[0]!;
+}
+
+/** The times of a drive as people read them: `1:29.0`, and `two laps in 2:32.4` where a crossing was not seen. */
+export function lapTexts(
+  { laps, untimed }: Pick<LapAnalysis, 'laps' | 'untimed'>,
+  { numbers, results }: GuestWords = ENGLISH,
+): string[] {
+  const texts = laps.map(({ lapS, laps: together }) =>
+    together === 1 ? numbers.lapTime(lapS) : results.lapsIn(together, lapS),
+  );
+  return untimed > 0 ? [...texts, results.lapsWithoutTime(untimed)] : texts;
+}
+
+/** What a drive was like, in figures: best lap, gain, pace for the car, steadiness; each where it is known. */
+export function driveFigures(
+  { analysis, index }: Pick<DriveResult, 'analysis' | 'index'>,
+  words: GuestWords,
+): string[] {
+  const { best, noCleanLap, gain, paceIndex, steady } = words.results;
+  const { bestS, gainS, gainWithinS, spreadS } = analysis;
+  return [
+    bestS === undefined ? noCleanLap : best(bestS),
+    ...(gainS === undefined ? [] : [gain(gainS, gainWithinS ?? 0)]),
+    ...(index ? [paceIndex(index.index, index.within)] : []),
+    ...(spreadS === undefined ? [] : [steady(spreadS)]),
+  ];
+}
+
+/** What somebody can do now: what was good, and what is no longer wrong. */
+export function learnedWords({ good, noLonger }: GuestResult, words: ResultWords): string[] {
+  return [...good.map(words.goodThing), ...noLonger.map((fault) => words.noLonger(words.fault(fault).name))];
+}
+
+/** What is at a time of a guest's day, and with whom; a line each. */
+export function guestTimeWords({ kind, car, laps, instructor }: GuestTime, words: GuestWords): string[] {
+  const { times, results } = words;
+  const what = kind === 'drive' ? times.drive(car ?? '', laps ?? 0) : times[kind];
+  return instructor === undefined ? [what] : [what, results.withInstructor(instructor)];
+}

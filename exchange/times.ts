@@ -1,0 +1,53 @@
+import type { TDocumentDefinitions } from 'pdfmake/interfaces';
+import { clockMinute, type Guest, type GuestTime } from '@core/day';
+import { guestTimeWords, type GuestWords } from '@core/words/guests';
+import { qrTo } from './qr';
+
+const INK = '#1E2328';
+const MUTED = '#575D64';
+const LINE = '#B9B3A6';
+
+/** What a guest's times are printed from. */
+export interface TimesSource {
+  readonly venue: string;
+  readonly date: string;
+  readonly guest: Guest;
+  readonly times: readonly GuestTime[];
+  /** Where they can be opened on the venue's network, as they are then. */
+  readonly address: string;
+  readonly words: GuestWords;
+}
+
+/** A slip for a guest's pocket: when to be where. */
+export function timesSheet({ venue, date, guest, times, address, words }: TimesSource): TDocumentDefinitions {
+  const { title, nothingYet, mayMove } = words.times;
+  return {
+    pageSize: 'A6',
+    pageMargins: [24, 24, 24, 24],
+    info: { title: `${title}, ${guest.name}, ${date}` },
+    defaultStyle: { fontSize: 10, color: INK },
+    content: [
+      { text: guest.name, fontSize: 18, bold: true },
+      { text: venue, color: MUTED },
+      { text: words.numbers.date(date), color: MUTED, margin: [0, 0, 0, 8] },
+      times.length < 2
+        ? { text: nothingYet }
+        : {
+            table: {
+              widths: ['auto', '*'],
+              body: times.map((time) => [
+                { text: clockMinute(time.atS), bold: true, fontSize: 13 },
+                { stack: guestTimeWords(time, words).map((text, line) => ({ text, color: line === 0 ? INK : MUTED })) },
+              ]),
+            },
+            layout: {
+              hLineColor: () => LINE,
+              hLineWidth: (line) => (line === 0 ? 0 : 0.5),
+              vLineWidth: () => 0,
+            },
+          },
+      { text: mayMove, color: MUTED, fontSize: 8, margin: [0, 8, 0, 6] },
+      qrTo(address, words.results.thisPage),
+    ],
+  };
+}
