@@ -7,35 +7,28 @@ import { carDaysOf, type CarDay } from '@core/garage';
 import {
   asSeen,
   asSituated,
-  changesTheDay,
   effectiveEntries,
-  owedDrives,
   recordedEntry,
   journalWithOwed,
-  sameOwed,
   type RunningJournal,
   standpointOf,
   stateOf,
   timeOnDay,
   vehiclesOnCircuit,
   type DayContext,
-  type JournalEntry,
   type OwedDrive,
   type RecordedEntry,
   type Standpoint,
 } from '@core/journal';
-import { namesOf, wordsIn } from '@core/words';
+import { namesOf } from '@core/words';
 import { circuitMapOf } from './circuit-map';
 import type { Clock } from './clock';
 import { dayOf } from './day';
-import type { Hub } from './live/hub';
-import { conflict, notFound, Refusal } from './problems';
+import { notFound } from './problems';
 import type { Store } from './store';
 import { entryTroubles, soundDay, storedTroubles } from './troubles';
 import * as z from 'zod';
 
-/** How far ahead of the venue's clock an entry may be: two devices never agree to the second. */
-const CLOCK_SKEW_S = 120;
 /** So many days ahead the close warns of skills that hang on one person. */
 const SKILLS_AHEAD_DAYS = 14;
 
@@ -84,7 +77,6 @@ export class DayRoom {
 
   constructor(
     private readonly store: Store,
-    private readonly hub: Hub,
     private readonly clock: Clock,
   ) {}
 
@@ -258,68 +250,6 @@ export class DayRoom {
     const { day, context, entries } = this.of(date);
     return asSeen(day, plan, stateOf(context, entries, from.nowS), known);
   }
-
-  /**
-   * An entry with the time at which it happened. One that waited on a device whose clock is ahead has happened all the
-   * same: its time is what the device's clock says has passed since, counted back from the venue's.
-   *
-   * @throws Refusal 409 where an entry that did not wait lies ahead of the venue's clock
-   */
-  private timed(date: string, { agoMs, ...entry }: JournalEntry): JournalEntry {
-    const nowS = this.nowS(date);
-    if (entry.at <= nowS + CLOCK_SKEW_S) return entry;
-    if (!entry.offline) throw conflict("This lies ahead of the venue's clock; enter it when it has happened.");
-    const agoS = Math.round(((agoMs ?? 0) / 1000) * this.clock.read().rate);
-    return { ...entry, at: Math.max(0, nowS - agoS), corrected: { from: entry.at } };
-  }
-
-  /**
-   * Appends an entry, in one transaction with the check that it is possible, and tells every screen. An entry that is
-   * recorded already comes back as it is.
-   *
-   * @param alongside what is written in the same transaction, so that both are stored or neither
-   * @throws Refusal 404 where there is no such day, 409 where the entry is impossible
-   */
-  append(
-    date: string,
-    sent: JournalEntry,
-    alongside: () => void = () => undefined,
-  ): { readonly recorded: RecordedEntry; readonly isNew: boolean } {
-    const { entries, journal, context, owed } = this.of(date);
-    const entry = this.timed(date, sent);
-    const appended = this.store.db
-      .transaction(() => {
-        const known = this.store.journal.find(entry.id);
-        if (known) {
-          const { recorded } = known;
-          if (recorded && known.date === date && textOf(recorded.entry) === textOf(sent)) {
-            alongside();
-            return { recorded, isNew: false };
-          }
-          throw conflict('Another entry has this id already.');
-        }
-        const admission = journal.admit(entry);
-        if (!admission.admitted) {
-          const { refusal } = admission;
-          const words = wordsIn('en', namesOf(context.day)).refusal(refusal);
-          throw new Refusal(409, 'Impossible entry', words, { facts: [refusal] });
-        }
-        alongside();
-        return { recorded: this.store.journal.append(date, entry, this.clock.recordedAt()), isNew: true };
-      })
-      .immediate();
-    if (appended.isNew) {
-      journal.add(appended.recorded);
-      this.hub.entry(date, appended.recorded);
-      const changes = changesTheDay(entries, entry.kind, entry.kind === 'correction' ? entry.corrects : undefined);
-      // Laps that have come to be owed, or are no longer, are drives of the day.
-      if (changes || !sameOwed(owedDrives(context, journal.now()), owed)) {
-        this.forget(date);
-        this.hub.changed('setup', date);
-      }
-    }
-    return appended;
-  }
 }
 
 /** What screens go by that is not in the day file. */
@@ -335,9 +265,4 @@ function exitOf(store: Store) {
     map: circuit ? circuitMapOf(circuit) : null,
     faults: store.faults.list().map(({ fields }) => fields),
   };
-}
-
-/** An entry as its author sent it, as text; sent again after a loss of connection it may have become one of offline. */
-function textOf({ offline: _, agoMs: __, corrected, ...entry }: JournalEntry): string {
-  return JSON.stringify({ ...entry, at: corrected?.from ?? entry.at });
 }

@@ -4,6 +4,7 @@ import type { DeviceDesk } from './devices/device-desk';
 import type { ManagerDesk } from './manager-desk';
 import type { Hub } from './live/hub';
 import type { PlanJobs } from './planner/plan-jobs';
+import type { JournalWriter } from './journal-writer';
 import type { Store } from './store';
 
 /** What the routes work with. */
@@ -12,6 +13,7 @@ export interface Services {
   readonly clock: Clock;
   readonly hub: Hub;
   readonly room: DayRoom;
+  readonly journal: JournalWriter;
   readonly planJobs: PlanJobs;
   readonly devices: DeviceDesk;
   readonly manager: ManagerDesk;

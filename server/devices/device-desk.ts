@@ -8,11 +8,8 @@ import {
   type TrackedCar,
 } from '@core/api';
 import { secondsOf } from '@core/day';
-import type { Clock } from '../clock';
-import type { DayRoom } from '../day-room';
-import type { Hub } from '../live/hub';
 import { notFound, Refusal } from '../problems';
-import type { Store } from '../store';
+import type { Services } from '../services';
 import type { DeviceRow } from '../store/devices';
 import { isSigned } from './signature';
 
@@ -48,7 +45,7 @@ export class DeviceDesk {
   private readonly watch = setInterval(() => this.listenForSilence(), WATCH_MS);
 
   constructor(
-    private readonly services: { store: Store; room: DayRoom; hub: Hub; clock: Clock },
+    private readonly services: Pick<Services, 'store' | 'room' | 'journal' | 'hub' | 'clock'>,
     private readonly nowMs: () => number = Date.now,
   ) {
     this.watch.unref();
@@ -158,7 +155,7 @@ export class DeviceDesk {
         kind: 'lineCrossed',
         car,
       } as const;
-      this.services.room.append(date, entry, () => this.services.store.devices.put(row));
+      this.services.journal.append(date, entry, () => this.services.store.devices.put(row));
       return { crossing: true };
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;

@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import type { AcceptPlan, PlanRevision } from '@core/api';
-import { clockMinute, DAY_S, judgeOf, type Plan } from '@core/day';
+import { clockMinute, DAY_S, judgeOf, type Day, type Plan, type Violation } from '@core/day';
 import { namesOf, wordsIn } from '@core/words';
 import { withGuestsGone, withOwedWaiting, withoutDelays, type Standpoint } from '@core/journal';
 import { conflict, Refusal } from '../problems';
+import type { Enter } from '../journal-writer';
 import type { Services } from '../services';
 
 /** A plan may be accepted for so long after the time for which it was made, and so long ahead of it. */
@@ -18,14 +19,15 @@ export function planningTimeS(nowS: number): number {
 /**
  * Accepts a plan as the next revision, in one transaction with its entry in the journal.
  *
+ * @param alongside what is stored and entered in the same transaction, before the plan is judged
  * @throws Refusal 409 where the plan was made for another revision or another time, 422 where it breaks a rule that the
  *   current plan keeps and this is not the manager's decision
  */
 export function acceptPlan(
-  { store, room, hub, clock }: Pick<Services, 'store' | 'room' | 'hub' | 'clock'>,
+  { store, room, journal, hub, clock }: Pick<Services, 'store' | 'room' | 'journal' | 'hub' | 'clock'>,
   date: string,
   { base, plan, asOf, author, reason, despiteRules }: AcceptPlan,
-  alongside: () => void = () => undefined,
+  alongside: (enter: Enter) => void = () => undefined,
 ): PlanRevision {
   const nowS = room.nowS(date);
   if (asOf > nowS + LEAD_S || asOf < nowS - OLDEST_S) {
@@ -41,46 +43,27 @@ export function acceptPlan(
         : 'The plan that this would change is not there.',
     );
   }
-  const accept = store.db.transaction(() => {
-    alongside();
-    room.forget(date);
-    const standpoint = room.standpoint(date, asOf);
-    // Laps that have come to be owed since the plan was made wait for a place.
-    const whole = withOwedWaiting(plan, room.of(date).owed);
-    const { broken } = judgeOf(standpoint.day, standpoint.plan, standpoint.repair).of(
-      room.asSeen(date, whole, standpoint),
-    );
-    if (broken.length > 0 && !despiteRules) {
-      const { violation } = wordsIn('en', namesOf(standpoint.day));
-      throw new Refusal(422, 'Rule broken', `${violation(broken[0]!)}.`, {
-        faults: broken.map((one) => ({ path: one.code, message: violation(one) })),
-        facts: [...broken],
-      });
-    }
-    const stored = store.days.acceptPlan(
-      date,
-      withGuestsGone(room.of(date).day, standpoint.day, withoutDelays(whole)),
-      {
-        author,
-        reason,
-        acceptedAt: clock.recordedAt(),
-        despite: [...broken],
-      },
-    );
-    const entry = {
-      id: randomUUID(),
-      kind: 'planAccepted' as const,
-      at: nowS,
-      by: author,
-      revision: stored.revision,
-    };
-    store.journal.append(date, entry, clock.recordedAt());
-    store.planJobs.remove(date);
-    return stored;
-  });
   try {
-    const accepted = accept.immediate();
-    room.forget(date);
+    const accepted = journal.together(date, (enter) => {
+      alongside(enter);
+      room.forget(date);
+      const standpoint = room.standpoint(date, asOf);
+      // Laps that have come to be owed since the plan was made wait for a place.
+      const whole = withOwedWaiting(plan, room.of(date).owed);
+      const { broken } = judgeOf(standpoint.day, standpoint.plan, standpoint.repair).of(
+        room.asSeen(date, whole, standpoint),
+      );
+      if (broken.length > 0 && !despiteRules) throw brokenRules(broken, standpoint.day);
+      const stored = store.days.acceptPlan(
+        date,
+        withGuestsGone(room.of(date).day, standpoint.day, withoutDelays(whole)),
+        { author, reason, acceptedAt: clock.recordedAt(), despite: [...broken] },
+      );
+      room.forget(date);
+      enter({ id: randomUUID(), kind: 'planAccepted', at: nowS, by: author, revision: stored.revision });
+      store.planJobs.remove(date);
+      return stored;
+    });
     hub.changed('plan', date);
     return accepted;
   } catch (error) {
@@ -88,6 +71,14 @@ export function acceptPlan(
     room.forget(date);
     throw error;
   }
+}
+
+function brokenRules(broken: readonly Violation[], day: Day): Refusal {
+  const { violation } = wordsIn('en', namesOf(day));
+  return new Refusal(422, 'Rule broken', `${violation(broken[0]!)}.`, {
+    faults: broken.map((one) => ({ path: one.code, message: violation(one) })),
+    facts: [...broken],
+  });
 }
 
 /** A plan made from a standpoint, with the drives that were to begin before and whose fate nobody has decided yet. */

@@ -5,7 +5,7 @@ import type { Services } from '../services';
 import { EncodedReply, mount } from './mount';
 
 /** Event days and their journals. */
-export function dayRoutes({ store, room, hub, clock, dayClosed }: Services): Router {
+export function dayRoutes({ store, room, journal, hub, clock, dayClosed }: Services): Router {
   const router = Router();
   mount(router, contract.listDays, () => ({ days: store.days.list(), erasedAt: store.guests.erasedAt() }));
   mount(router, contract.addDay, ({ body: { date } }) => {
@@ -21,7 +21,7 @@ export function dayRoutes({ store, room, hub, clock, dayClosed }: Services): Rou
   mount(router, contract.readClose, ({ params: { date } }) => room.closeOf(date));
   mount(router, contract.appendEntry, ({ params: { date }, body, response }) => {
     if (body.kind === 'planAccepted') throw conflict('A plan is accepted by planning, not by an entry.');
-    const { recorded, isNew } = room.append(date, body);
+    const { recorded, isNew } = journal.append(date, body);
     if (isNew && body.kind === 'dayClosed') dayClosed();
     response.status(isNew ? 201 : 202);
     return recorded;

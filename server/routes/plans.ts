@@ -2,16 +2,27 @@ import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import { contract, type BookingFields, type OfferedPlace } from '@core/api';
 import { clockMinute, type Day, type Plan } from '@core/day';
-import { lapsOwed, owedFrom, owedId, stateOf, type JournalEntry, type OwedWish, type Standpoint } from '@core/journal';
+import { lapsOwed, owedFrom, owedId, stateOf, type EntryOf, type OwedWish, type Standpoint } from '@core/journal';
 import { insertions, mended, type Insertion, type MendChange } from '@core/planner';
 import { acceptPlan, planningTimeS, withOverdue } from '../planner/accept';
 import { conflict, notFound } from '../problems';
 import type { Services } from '../services';
+import type { Enter } from '../journal-writer';
 import { mount } from './mount';
+
+/** What a change of the plan may enter besides. */
+type Changing =
+  WithoutHead<EntryOf<'owedAgreed'>> | WithoutHead<EntryOf<'closingMoved'>> | WithoutHead<EntryOf<'crewHours'>>;
+type WithoutHead<E> = Omit<E, keyof EntryHead>;
+interface EntryHead {
+  readonly id: string;
+  readonly at: number;
+  readonly by: string;
+}
 
 /** Plans: looked for, accepted, compared, mended, and with one more drive. */
 export function planRoutes(services: Services): Router {
-  const { store, room, planJobs, clock } = services;
+  const { store, room, planJobs } = services;
   const router = Router();
 
   mount(router, contract.listPlans, ({ params: { date } }) => {
@@ -53,7 +64,7 @@ export function planRoutes(services: Services): Router {
         author,
         reason: `A place for ${guest.name}: ${wordsOf(change, standpoint)}`,
       },
-      () => makeChange(date, change, author),
+      (enter) => makeChange(date, change, author, enter),
     );
   });
 
@@ -89,15 +100,15 @@ export function planRoutes(services: Services): Router {
     if (!planned) throw conflict('The plan that was sent has no place for this drive; look again.');
     const { fields, version } = booking;
     const words = `${laps} laps in ${carWords(cars)}`;
-    const accept = (reason: string, alongside: () => void) =>
+    const accept = (reason: string, alongside: (enter: Enter) => void) =>
       // Everything that taking the place means is stored together, or nothing of it.
       acceptPlan(services, date, { base, plan, asOf, author, reason: reason.slice(0, 200) }, alongside);
     if (makesUpFor !== undefined) {
       owes(date, makesUpFor, id, laps);
       const { release, car, instructor } = planned;
       const place = { release, car, instructor };
-      return accept(`Laps owed to ${fields.name}: ${words}`, () =>
-        agree(date, { drive: makesUpFor, cars, place }, author),
+      return accept(`Laps owed to ${fields.name}: ${words}`, (enter) =>
+        enter(entryNow(date, author, { kind: 'owedAgreed', drive: makesUpFor, cars, place })),
       );
     }
     if (context.schedule.index.drives.has(drive)) throw conflict('This place is taken already; look again.');
@@ -166,10 +177,9 @@ export function planRoutes(services: Services): Router {
     throw conflict(owed > 0 ? `${owed} laps are owed from this drive, not ${laps}.` : 'No laps are owed from it.');
   }
 
-  /** Enters what was agreed on laps that are owed, in the transaction that is running. */
-  function agree(date: string, what: { drive: string } & OwedWish, by: string): void {
-    const entry = { ...what, id: randomUUID(), at: room.nowS(date), by, kind: 'owedAgreed' } as const;
-    store.journal.append(date, entry, clock.recordedAt());
+  /** Something that is entered because somebody changes the plan now. */
+  function entryNow<E extends Changing>(date: string, by: string, what: E): E & EntryHead {
+    return { id: randomUUID(), at: room.nowS(date), by, ...what };
   }
 
   /** The drive from which the laps of a drive are owed, with what was agreed on them. */
@@ -181,12 +191,14 @@ export function planRoutes(services: Services): Router {
   }
 
   /** Makes the change where it is set up, or enters it in the journal where it holds for this day only. */
-  function makeChange(date: string, change: MendChange, author: string): void {
+  function makeChange(date: string, change: MendChange, author: string, enter: Enter): void {
+    const agree = (what: { drive: string } & OwedWish) =>
+      void enter(entryNow(date, author, { kind: 'owedAgreed', ...what }));
     const isOwed = 'drive' in change && room.of(date).owed.some(({ drive }) => drive.id === change.drive);
     switch (change.kind) {
       case 'car':
         if (isOwed) {
-          return agree(date, { ...owedOf(date, change.drive), cars: [change.car], place: undefined }, author);
+          return agree({ ...owedOf(date, change.drive), cars: [change.car], place: undefined });
         }
         return changeBooking(date, change.drive, (fields) =>
           withDrive(fields, change.drive, ({ pin, ...drive }) => ({
@@ -196,7 +208,7 @@ export function planRoutes(services: Services): Router {
           })),
         );
       case 'unpin':
-        if (isOwed) return agree(date, { ...owedOf(date, change.drive), place: undefined }, author);
+        if (isOwed) return agree({ ...owedOf(date, change.drive), place: undefined });
         return changeBooking(date, change.drive, (fields) =>
           withDrive(fields, change.drive, ({ pin: _, ...drive }) => drive),
         );
@@ -206,27 +218,15 @@ export function planRoutes(services: Services): Router {
         return;
       }
       case 'closes':
-        return enter(date, { kind: 'closingMoved', to: change.to }, author);
+        return void enter(entryNow(date, author, { kind: 'closingMoved', to: change.to }));
       case 'crew':
-        return enter(date, { ...change, kind: 'crewHours' }, author);
+        return void enter(entryNow(date, author, { ...change, kind: 'crewHours' }));
     }
   }
 
   function changeBooking(date: string, drive: string, change: (fields: BookingFields) => BookingFields): void {
     const booking = store.bookings.list(date).find(({ fields }) => fields.drives.some(({ id }) => id === drive))!;
     store.bookings.change(date, booking.id, booking.version, change(booking.fields));
-  }
-
-  function enter(
-    date: string,
-    what: { kind: 'closingMoved'; to: number } | { kind: 'crewHours'; instructor: string; from: number; to: number },
-    by: string,
-  ): void {
-    store.journal.append(
-      date,
-      { id: randomUUID(), at: room.nowS(date), by, ...what } satisfies JournalEntry,
-      clock.recordedAt(),
-    );
   }
 }
 
