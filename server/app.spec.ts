@@ -1,4 +1,5 @@
-import { contract } from '@core/api';
+import { readdirSync } from 'node:fs';
+import { contract, isRaw, type Endpoint } from '@core/api';
 import { bookingBody, DATE, testServer, type TestServer } from './testing/test-server';
 
 describe('The server', () => {
@@ -23,6 +24,46 @@ describe('The server', () => {
       body.paths['/api/days/{date}/bookings'].post.requestBody.content['application/json'].schema.properties.drives
         .items.properties.laps;
     expect(laps).toEqual(jasmine.objectContaining({ type: 'integer', minimum: 1, maximum: 50 }));
+  });
+
+  it('answers what is described, and describes whatever it answers', () => {
+    interface Layer {
+      readonly route?: { readonly path: string; readonly methods: Record<string, boolean> };
+    }
+    const { stack } = server.app.router as unknown as { stack: readonly Layer[] };
+    const mounted = stack.flatMap(({ route }) =>
+      route ? Object.keys(route.methods).map((method) => `${method} ${route.path}`) : [],
+    );
+    const described = Object.values(contract).map(({ method, path }) => `${method} ${path}`);
+    expect(mounted.sort()).toEqual(described.sort());
+    // Nothing hides behind a router of its own, where the list above would not see it.
+    const nested = stack.filter(
+      (layer) => 'handle' in layer && typeof layer.handle === 'function' && 'stack' in layer.handle,
+    );
+    expect(nested).toEqual([]);
+  });
+
+  it('has its endpoints and their handlers in files of the same names, one for each resource', () => {
+    const filesIn = (folder: string) => readdirSync(folder).filter((name) => !/^index\.ts$|\.spec\.ts$/.test(name));
+    expect(filesIn('server/routes')).toEqual(filesIn('core/api/endpoints'));
+  });
+
+  it('sends pictures, sheets, files and streams as what the contract calls them', async () => {
+    const raws = Object.values(contract as Record<string, Endpoint>).flatMap(({ method, path, reply, body }) =>
+      method === 'get' && isRaw(reply) && !body ? [{ path, media: reply.media }] : [],
+    );
+    expect(raws.length).toBeGreaterThan(10);
+    await addBooking();
+    await server.plan();
+    const guest = server.store.bookings.list(DATE)[0]!.id;
+    for (const { path, media } of raws) {
+      if (media === 'text/event-stream' || media === 'image/*') continue;
+      const id = path.includes('/instructors/') ? 'i4' : guest;
+      const { status, type } = await server.http.get(path.replace(':date', DATE).replace(':id', id));
+      // There is no circuit yet, whose files are not found.
+      if (path.startsWith('/api/circuit')) expect([status, path]).toEqual([404, path]);
+      else expect([status, type, path]).toEqual([200, media, path]);
+    }
   });
 
   it('answers unknown routes, unknown days and bodies that are no JSON with problem documents', async () => {

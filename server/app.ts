@@ -6,8 +6,7 @@ import express, { type ErrorRequestHandler, type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import { openApiDocument } from '@core/api/openapi';
-import type { Problem } from '@core/api';
+import { contract, type Problem } from '@core/api';
 import type { Clock } from './clock';
 import { door } from './door';
 import { DayRoom } from './day-room';
@@ -18,15 +17,8 @@ import { pruneStore } from './keeping/prune';
 import { ManagerDesk } from './manager-desk';
 import { PlanJobs } from './planner/plan-jobs';
 import { notFound, Refusal } from './problems';
-import { bookingRoutes } from './routes/bookings';
-import { circuitRoutes } from './routes/circuit';
-import { crewRoutes } from './routes/crew';
-import { dayRoutes } from './routes/days';
-import { deviceRoutes } from './routes/devices';
-import { guestRoutes } from './routes/guests';
-import { planRoutes } from './routes/plans';
-import { printRoutes } from './routes/print';
-import { setupRoutes } from './routes/setup';
+import { routes } from './routes';
+import { mountAll } from './routing/mount';
 import type { Services } from './services';
 import type { Store } from './store';
 
@@ -88,20 +80,7 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
   );
   app.use(door(hosts), express.json({ limit: MOST_BODY }), cookieParser());
 
-  const openApi = openApiDocument();
-  app.get('/api/openapi.json', (_request, response) => void response.json(openApi));
-  app.get('/api/health', (_request, response) => void response.json({ status: 'ok' }));
-  app.use(
-    dayRoutes(services),
-    planRoutes(services),
-    bookingRoutes(services),
-    setupRoutes(services),
-    deviceRoutes(services),
-    printRoutes(services),
-    circuitRoutes(services),
-    guestRoutes(services),
-    crewRoutes(services),
-  );
+  mountAll(app, contract, routes(services));
   app.use('/api', (request) => {
     throw notFound(`${request.method} ${request.originalUrl}`);
   });

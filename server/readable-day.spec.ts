@@ -160,6 +160,9 @@ describe('A day', () => {
     await server.plan();
     await server.plan({ reason: 'Better' });
     sql(`update plan_revision set document = '{"format":"other"}' where revision = 2`);
+    // Something changes, so that the day is read anew.
+    const { version, fields } = (await server.http.get('/api/venue')).body;
+    await server.http.put('/api/venue').send({ version, fields }).expect(200);
     const again = await view();
     expect(again.revision!.revision).toBe(1);
     expect(again.troubles[0]!.what).toBe('Plan 2 cannot be read: plan 1 is shown instead');

@@ -1,5 +1,17 @@
 import * as z from 'zod';
 
+/** What travels as it is and not as JSON: a file, a picture, a stream, the lines of a device. */
+export interface Raw {
+  /** Media type, `application/pdf`. */
+  readonly media: string;
+}
+
+export const raw = (media: string): Raw => ({ media });
+
+export function isRaw(part: z.ZodType | Raw): part is Raw {
+  return !(part instanceof z.ZodType);
+}
+
 /** One request of the interface and its reply. On the wire everything is in its encoded form (times as wall clock). */
 export interface Endpoint {
   readonly method: 'get' | 'post' | 'put' | 'delete';
@@ -7,8 +19,11 @@ export interface Endpoint {
   readonly path: string;
   readonly summary: string;
   readonly params?: z.ZodObject;
-  readonly body?: z.ZodType;
-  readonly reply: z.ZodType;
+  readonly query?: z.ZodObject;
+  readonly body?: z.ZodType | Raw;
+  /** Most that a body may hold where it is not the common limit: `4mb`. */
+  readonly mostBody?: string;
+  readonly reply: z.ZodType | Raw;
   /** Status of a good reply, 200 where not given. */
   readonly status?: number;
   /** Statuses of expected refusals, each a problem document. */
@@ -26,7 +41,22 @@ export const version = z.number().int().min(1);
 /** 0 where there is nothing yet that could be changed. */
 export const versionOrNone = z.number().int().min(0);
 
-/** What a handler or a caller gives and gets, inside the core (decoded). */
-export type ParamsOf<E extends Endpoint> = E['params'] extends z.ZodType ? z.output<E['params']> : undefined;
-export type BodyOf<E extends Endpoint> = E['body'] extends z.ZodType ? z.output<E['body']> : undefined;
-export type ReplyOf<E extends Endpoint> = z.output<E['reply']>;
+/** What a handler or a caller gives and gets, inside the core (decoded); what is raw is bytes. */
+export type ParamsOf<E extends Endpoint> = PartOf<E['params']>;
+export type QueryOf<E extends Endpoint> = PartOf<E['query']>;
+export type BodyOf<E extends Endpoint> = PartOf<E['body']>;
+export type ReplyOf<E extends Endpoint> = PartOf<E['reply']>;
+type PartOf<P> = P extends z.ZodType ? z.output<P> : P extends Raw ? Uint8Array : undefined;
+
+/** Where to ask, with its parameters and what is asked besides filled in. */
+export function addressOf<E extends Endpoint>(
+  { path }: E,
+  params?: ParamsOf<E>,
+  query: Partial<Record<string, string>> = {},
+): string {
+  const filled = path.replace(/:(\w+)/g, (_, name: string) =>
+    encodeURIComponent(String((params as Record<string, unknown>)[name])),
+  );
+  const asked = Object.entries(query).filter((entry): entry is [string, string] => entry[1] !== undefined);
+  return asked.length > 0 ? `${filled}?${new URLSearchParams(asked)}` : filled;
+}

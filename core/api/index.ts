@@ -5,7 +5,16 @@ export * from './contract';
 export * from './crew';
 export * from './day-view';
 export * from './devices';
-export { type BodyOf, type Endpoint, type ParamsOf, type ReplyOf } from './endpoint';
+export {
+  addressOf,
+  isRaw,
+  type BodyOf,
+  type Endpoint,
+  type ParamsOf,
+  type QueryOf,
+  type Raw,
+  type ReplyOf,
+} from './endpoint';
 export * from './import';
 export * from './planning';
 export { anyFact, type AnyFact } from './facts';

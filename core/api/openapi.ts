@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { contract } from './contract';
-import type { Endpoint } from './endpoint';
+import { isRaw, type Endpoint, type Raw } from './endpoint';
 import { problem } from './problem';
 
 /** JSON of any shape; the document is made for machines outside. */
@@ -23,24 +23,16 @@ export function openApiDocument(): Json {
 
 function operation(operationId: string, endpoint: Endpoint): Json {
   const refusals = [...(endpoint.body || endpoint.params ? [400] : []), ...(endpoint.refusals ?? [])];
+  const parameters = [...parametersIn('path', endpoint.params), ...parametersIn('query', endpoint.query)];
   return {
     operationId,
     summary: endpoint.summary,
-    ...(endpoint.params && {
-      parameters: Object.entries(endpoint.params.shape).map(([name, schema]) => ({
-        name,
-        in: 'path',
-        required: true,
-        schema: schemaOf(schema as z.ZodType),
-      })),
-    }),
-    ...(endpoint.body && {
-      requestBody: { required: true, content: { 'application/json': { schema: schemaOf(endpoint.body) } } },
-    }),
+    ...(parameters.length > 0 && { parameters }),
+    ...(endpoint.body && { requestBody: { required: true, content: contentOf(endpoint.body) } }),
     responses: {
       [String(endpoint.status ?? 200)]: {
         description: 'Done',
-        content: { 'application/json': { schema: schemaOf(endpoint.reply) } },
+        content: contentOf(endpoint.reply),
       },
       ...Object.fromEntries(
         refusals.map((status) => [
@@ -53,6 +45,21 @@ function operation(operationId: string, endpoint: Endpoint): Json {
       ),
     },
   };
+}
+
+function parametersIn(place: 'path' | 'query', object: z.ZodObject | undefined): Json[] {
+  return Object.entries(object?.shape ?? {}).map(([name, schema]) => ({
+    name,
+    in: place,
+    required: place === 'path',
+    schema: schemaOf(schema as z.ZodType),
+  }));
+}
+
+function contentOf(part: z.ZodType | Raw): Json {
+  return isRaw(part)
+    ? { [part.media]: { schema: { type: 'string', format: 'binary' } } }
+    : { 'application/json': { schema: schemaOf(part) } };
 }
 
 /** The schema of what travels: the encoded side of every codec. */

@@ -1,69 +1,71 @@
 import { randomUUID } from 'node:crypto';
-import { Router } from 'express';
-import { booking, contract, type Booking } from '@core/api';
+import { booking, type Booking } from '@core/api';
+import type { bookingsEndpoints } from '@core/api/endpoints/bookings';
 import { MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY, type Fault } from '@core/day';
 import type { JournalEntry } from '@core/journal';
-import type { Services } from '../services';
 import type { AddBooking, ChangeBooking } from '../store/bookings';
 import { conflict, notFound, Refusal } from '../problems';
 import { withUniqueDrives, type ListSituation } from '../reading/booking-batch';
 import { readingThread } from '../reading/thread';
-import { EncodedReply, mount } from './mount';
-import { stale } from './records';
+import { EncodedReply } from '../routing/mount';
+import { stale } from '../routing/records';
+import type { Services } from '../services';
+import type { Handlers } from '../routing/mount';
 
 /** A list is read so often when others change bookings while it is read. */
 const ROUNDS = 3;
 
 /** Bookings by hand and by list. */
-export function bookingRoutes({ store, room, hub }: Services): Router {
-  const router = Router();
+export function bookingsRoutes({ store, room, hub }: Services): Handlers<typeof bookingsEndpoints> {
   const changed = (date: string) => {
     room.forget(date);
     hub.changed('bookings', date);
   };
 
-  mount(router, contract.addBooking, ({ params: { date }, body }) => {
-    room.of(date);
-    const stored = taken(date, store.bookings.add(date, randomUUID(), withUniqueDrives(body, drivesOf(date))));
-    changed(date);
-    return stored;
-  });
-  mount(router, contract.changeBooking, ({ params: { date, id }, body: { version, fields } }) => {
-    const unique = withUniqueDrives(fields, drivesOf(date, id));
-    const stored = taken(date, store.bookings.change(date, id, version, unique));
-    changed(date);
-    return stored;
-  });
-  mount(router, contract.cancelBooking, ({ params: { date, id }, body: { version } }) => {
-    const stored = store.bookings.get(date, id);
-    if (!stored) throw notFound(`booking "${id}" on ${date}`);
-    const own = new Set([id, ...stored.fields.drives.map((drive) => drive.id)]);
-    if (room.of(date).entries.some(({ entry }) => isAbout(entry, own))) {
-      throw conflict(`${stored.fields.name} stands in the journal of the day; enter "no-show" or "left" instead.`);
-    }
-    if (!store.bookings.remove(date, id, version)) throw staleBooking(stored);
-    changed(date);
-    return { cancelled: stored.fields.reference };
-  });
-  mount(router, contract.previewImport, async ({ params: { date }, body: { csv } }) => {
-    const read = await readingThread.read({ kind: 'preview', text: csv, situation: situationOf(date) });
-    if (!read.ok) throw unreadable(read.faults);
-    return new EncodedReply(read.json);
-  });
-  mount(router, contract.importBookings, async ({ params: { date }, body: { csv } }) => {
-    for (let round = 0; round < ROUNDS; round++) {
-      const situation = situationOf(date);
-      const read = await readingThread.read({ kind: 'bookings', text: csv, situation });
-      if (!read.ok) throw unreadable(read.faults);
-      const { added, changed: changes, unchanged, faulty } = read.batch;
-      const taken = store.bookings.takeIn(date, situation.bookings, { added, changed: changes });
-      if (taken === 'changedMeanwhile') continue;
-      if (taken !== 'taken') throw dayFull(taken);
+  return {
+    addBooking: ({ params: { date }, body }) => {
+      room.of(date);
+      const stored = taken(date, store.bookings.add(date, randomUUID(), withUniqueDrives(body, drivesOf(date))));
       changed(date);
-      return { added: added.length, changed: changes.length, unchanged, faulty };
-    }
-    throw conflict('The bookings change again and again while the list is read; try once more.');
-  });
+      return stored;
+    },
+    changeBooking: ({ params: { date, id }, body: { version, fields } }) => {
+      const unique = withUniqueDrives(fields, drivesOf(date, id));
+      const stored = taken(date, store.bookings.change(date, id, version, unique));
+      changed(date);
+      return stored;
+    },
+    cancelBooking: ({ params: { date, id }, body: { version } }) => {
+      const stored = store.bookings.get(date, id);
+      if (!stored) throw notFound(`booking "${id}" on ${date}`);
+      const own = new Set([id, ...stored.fields.drives.map((drive) => drive.id)]);
+      if (room.of(date).entries.some(({ entry }) => isAbout(entry, own))) {
+        throw conflict(`${stored.fields.name} stands in the journal of the day; enter "no-show" or "left" instead.`);
+      }
+      if (!store.bookings.remove(date, id, version)) throw staleBooking(stored);
+      changed(date);
+      return { cancelled: stored.fields.reference };
+    },
+    previewImport: async ({ params: { date }, body: { csv } }) => {
+      const read = await readingThread.read({ kind: 'preview', text: csv, situation: situationOf(date) });
+      if (!read.ok) throw unreadable(read.faults);
+      return new EncodedReply(read.json);
+    },
+    importBookings: async ({ params: { date }, body: { csv } }) => {
+      for (let round = 0; round < ROUNDS; round++) {
+        const situation = situationOf(date);
+        const read = await readingThread.read({ kind: 'bookings', text: csv, situation });
+        if (!read.ok) throw unreadable(read.faults);
+        const { added, changed: changes, unchanged, faulty } = read.batch;
+        const taken = store.bookings.takeIn(date, situation.bookings, { added, changed: changes });
+        if (taken === 'changedMeanwhile') continue;
+        if (taken !== 'taken') throw dayFull(taken);
+        changed(date);
+        return { added: added.length, changed: changes.length, unchanged, faulty };
+      }
+      throw conflict('The bookings change again and again while the list is read; try once more.');
+    },
+  };
 
   /** What a list is read against. */
   function situationOf(date: string): ListSituation {
@@ -80,7 +82,6 @@ export function bookingRoutes({ store, room, hub }: Services): Router {
     const others = store.bookings.list(date).filter(({ id }) => id !== but);
     return new Set(others.flatMap(({ fields }) => fields.drives.map(({ id }) => id)));
   }
-  return router;
 }
 
 /** What was stored; everything else is refused. */

@@ -1,40 +1,49 @@
-import { Router } from 'express';
-import { contract } from '@core/api';
-import { conflict } from '../problems';
+import type { daysEndpoints } from '@core/api/endpoints/days';
+import { stateOf } from '@core/journal';
+import { conflict, notFound } from '../problems';
+import { EncodedReply } from '../routing/mount';
 import type { Services } from '../services';
-import { EncodedReply, mount } from './mount';
+import type { Handlers } from '../routing/mount';
 
 /** Event days and their journals. */
-export function dayRoutes({ store, room, journal, hub, clock, dayClosed }: Services): Router {
-  const router = Router();
-  mount(router, contract.listDays, () => ({ days: store.days.list(), erasedAt: store.guests.erasedAt() }));
-  mount(router, contract.addDay, ({ body: { date } }) => {
-    if (!store.days.add(date, clock.recordedAt())) throw conflict(`The event day ${date} is there already.`);
-    hub.changed('setup');
-    return store.days.list().find((day) => day.date === date)!;
-  });
-  mount(router, contract.readDay, ({ params: { date } }) => new EncodedReply(room.viewJson(date)));
-  mount(router, contract.readGarage, ({ params: { date } }) => {
-    room.of(date);
-    return room.daysUpTo(date);
-  });
-  mount(router, contract.readClose, ({ params: { date } }) => room.closeOf(date));
-  mount(router, contract.appendEntry, ({ params: { date }, body, response }) => {
-    if (body.kind === 'planAccepted') throw conflict('A plan is accepted by planning, not by an entry.');
-    const { recorded, isNew } = journal.append(date, body);
-    if (isNew && body.kind === 'dayClosed') dayClosed();
-    response.status(isNew ? 201 : 202);
-    return recorded;
-  });
-  router.get('/api/days/:date/stream', (request, response) => {
-    const { date } = request.params;
-    const { entries } = room.of(date);
-    const seen = Number(request.get('last-event-id') ?? Infinity);
-    hub.listen(
-      response,
-      date,
-      entries.filter(({ seq }) => seq > (Number.isNaN(seen) ? 0 : seen)),
-    );
-  });
-  return router;
+export function daysRoutes({ store, room, journal, hub, clock, dayClosed }: Services): Handlers<typeof daysEndpoints> {
+  return {
+    listDays: () => ({ days: store.days.list(), erasedAt: store.guests.erasedAt() }),
+    addDay: ({ body: { date } }) => {
+      if (!store.days.add(date, clock.recordedAt())) throw conflict(`The event day ${date} is there already.`);
+      hub.changed('setup');
+      return store.days.list().find((day) => day.date === date)!;
+    },
+    readDay: ({ params: { date } }) => new EncodedReply(room.viewJson(date)),
+    appendEntry: ({ params: { date }, body, response }) => {
+      if (body.kind === 'planAccepted') throw conflict('A plan is accepted by planning, not by an entry.');
+      const { recorded, isNew } = journal.append(date, body);
+      if (isNew && body.kind === 'dayClosed') dayClosed();
+      response.status(isNew ? 201 : 202);
+      return recorded;
+    },
+    streamDay: ({ params: { date }, request, response }) => {
+      const { entries } = room.of(date);
+      const seen = Number(request.get('last-event-id') ?? Infinity);
+      hub.listen(
+        response,
+        date,
+        entries.filter(({ seq }) => seq > (Number.isNaN(seen) ? 0 : seen)),
+      );
+    },
+    readTrack: ({ params: { date, id } }) => {
+      const { context, entries } = room.of(date);
+      const drive = stateOf(context, entries, room.nowS(date)).drives.get(id);
+      if (!drive) throw notFound(`drive "${id}" on ${date}`);
+      if (drive.car === undefined || drive.releasedS === undefined) return { points: [] };
+      const toS = drive.inS ?? drive.parkedS ?? room.nowS(date);
+      const points = store.tracks.between(date, drive.car, drive.releasedS, toS);
+      return { points: points.map(([atMs, atM, leftM]) => ({ atS: atMs / 1000, atM, leftM })) };
+    },
+    readGarage: ({ params: { date } }) => {
+      room.of(date);
+      return room.daysUpTo(date);
+    },
+    readClose: ({ params: { date } }) => room.closeOf(date),
+  };
 }

@@ -1,20 +1,18 @@
-import { Router } from 'express';
 import { contract } from '@core/api';
+import type { guestsEndpoints } from '@core/api/endpoints/guests';
 import { dayBeforeOf, guestResult, type DayBefore } from '@core/coaching';
 import { DAY_ENDS_S } from '@core/day';
 import { journalEntry, stateOf, withoutWords } from '@core/journal';
 import * as z from 'zod';
 import { conflict, notFound } from '../problems';
 import type { Services } from '../services';
-import { mount } from './mount';
+import type { Handlers } from '../routing/mount';
 
 /** Days before that are read for one guest. */
 const MOST_DAYS = 12;
 
 /** Guests who come back, and what is theirs: to be taken along, and to be erased. */
-export function guestRoutes({ store, room, hub, clock, manager }: Services): Router {
-  const router = Router();
-
+export function guestsRoutes({ store, room, hub, clock, manager }: Services): Handlers<typeof guestsEndpoints> {
   const before = (date: string, id: string): DayBefore[] => {
     const linked = new Set(store.guests.linked(id));
     return store.guests
@@ -32,90 +30,82 @@ export function guestRoutes({ store, room, hub, clock, manager }: Services): Rou
     return booking;
   };
 
-  mount(router, contract.readBefore, ({ params: { date, id } }) => {
-    bookingOf(date, id);
-    return { days: before(date, id) };
-  });
-  mount(router, contract.readTrack, ({ params: { date, id } }) => {
-    const { context, entries } = room.of(date);
-    const drive = stateOf(context, entries, room.nowS(date)).drives.get(id);
-    if (!drive) throw notFound(`drive "${id}" on ${date}`);
-    if (drive.car === undefined || drive.releasedS === undefined) return { points: [] };
-    const toS = drive.inS ?? drive.parkedS ?? room.nowS(date);
-    const points = store.tracks.between(date, drive.car, drive.releasedS, toS);
-    return { points: points.map(([atMs, atM, leftM]) => ({ atS: atMs / 1000, atM, leftM })) };
-  });
-  mount(router, contract.findGuests, ({ body: { query } }) => ({ guests: store.guests.find(query) }));
-  mount(router, contract.linkGuests, ({ params: { date, id }, body: { other } }) => {
-    bookingOf(date, id);
-    if (!store.bookings.dateOf(other)) throw notFound(`guest "${other}"`);
-    if (other === id) throw conflict('A guest is the same person as themselves already.');
-    store.guests.link(id, other, clock.recordedAt());
-    return { days: before(date, id) };
-  });
-  mount(router, contract.unlinkGuests, ({ params: { date, id }, body: { other } }) => {
-    bookingOf(date, id);
-    store.guests.unlink(id, other);
-    return { days: before(date, id) };
-  });
-  router.get('/api/days/:date/guests/:id/export.json', (request, response) => {
-    const { date, id } = request.params;
-    const booking = bookingOf(date, id);
-    const { context, entries } = room.of(date);
-    const drives = new Set(booking.fields.drives.map((drive) => drive.id));
-    const own = entries.filter(
-      ({ entry }) =>
-        ('guest' in entry && entry.guest === id) ||
-        ('drive' in entry && drives.has(entry.drive)) ||
-        ('guests' in entry && entry.guests.includes(id)),
-    );
-    const result = guestResult(context, stateOf(context, entries, room.nowS(date)), id, room.vocabulary());
-    const document = {
-      booking: z.encode(contract.changeBooking.reply, booking),
-      entries: own.map(({ entry }) => z.encode(journalEntry, entry)),
-      today: result ? dayBeforeOf(date, result, false) : null,
-      before: before(date, id),
-      // Theirs as well, but to be handed out by the manager.
-      pairings: manager.isOpen(request) ? store.manager.reasons(id) : undefined,
-    };
-    response.set('content-disposition', `attachment; filename="guest-${date}.json"`).json(document);
-  });
-  mount(router, contract.eraseGuest, ({ params: { date, id }, response: { req } }) => {
-    manager.mustBeOpen(req);
-    const { fields, version } = bookingOf(date, id);
-    const drives = new Set(fields.drives.map((drive) => drive.id));
-    store.db
-      .transaction(() => {
-        store.bookings.change(date, id, version, {
-          reference: fields.reference,
-          name: `Guest ${fields.reference}`,
-          languages: fields.languages,
-          arrives: fields.arrives,
-          leavesBy: fields.leavesBy,
-          pace: fields.pace,
-          gearbox: fields.gearbox,
-          prompting: fields.prompting,
-          sequence: fields.sequence,
-          price: fields.price,
-          paid: fields.paid,
-          briefed: fields.briefed,
-          sighted: fields.sighted,
-          avoidInstructors: [],
-          preferInstructors: [],
-          drives: fields.drives,
-        });
-        store.manager.changeReasons(id, []);
-        // The name stands in sentences as well: why a plan was made, what it left out, notes about others.
-        store.guests.eraseName(date, fields.name, `Guest ${fields.reference}`, clock.recordedAt());
-        for (const { entry } of room.of(date).entries) {
-          const erased = withoutWords(entry, id, (drive) => drives.has(drive), fields.name);
-          if (erased) store.guests.erase(entry.id, JSON.stringify(z.encode(journalEntry, erased)), clock.recordedAt());
-        }
-      })
-      .immediate();
-    room.forget(date);
-    hub.changed('erased');
-    return { erased: id };
-  });
-  return router;
+  return {
+    readBefore: ({ params: { date, id } }) => {
+      bookingOf(date, id);
+      return { days: before(date, id) };
+    },
+    findGuests: ({ body: { query } }) => ({ guests: store.guests.find(query) }),
+    linkGuests: ({ params: { date, id }, body: { other } }) => {
+      bookingOf(date, id);
+      if (!store.bookings.dateOf(other)) throw notFound(`guest "${other}"`);
+      if (other === id) throw conflict('A guest is the same person as themselves already.');
+      store.guests.link(id, other, clock.recordedAt());
+      return { days: before(date, id) };
+    },
+    unlinkGuests: ({ params: { date, id }, body: { other } }) => {
+      bookingOf(date, id);
+      store.guests.unlink(id, other);
+      return { days: before(date, id) };
+    },
+    exportGuest: ({ params: { date, id }, request, response }) => {
+      const booking = bookingOf(date, id);
+      const { context, entries } = room.of(date);
+      const drives = new Set(booking.fields.drives.map((drive) => drive.id));
+      const own = entries.filter(
+        ({ entry }) =>
+          ('guest' in entry && entry.guest === id) ||
+          ('drive' in entry && drives.has(entry.drive)) ||
+          ('guests' in entry && entry.guests.includes(id)),
+      );
+      const result = guestResult(context, stateOf(context, entries, room.nowS(date)), id, room.vocabulary());
+      const document = {
+        booking: z.encode(contract.changeBooking.reply, booking),
+        entries: own.map(({ entry }) => z.encode(journalEntry, entry)),
+        today: result ? dayBeforeOf(date, result, false) : null,
+        before: before(date, id),
+        // Theirs as well, but to be handed out by the manager.
+        pairings: manager.isOpen(request) ? store.manager.reasons(id) : undefined,
+      };
+      response.set('content-disposition', `attachment; filename="guest-${date}.json"`).json(document);
+    },
+    eraseGuest: ({ params: { date, id }, request }) => {
+      manager.mustBeOpen(request);
+      const { fields, version } = bookingOf(date, id);
+      const drives = new Set(fields.drives.map((drive) => drive.id));
+      store.db
+        .transaction(() => {
+          store.bookings.change(date, id, version, {
+            reference: fields.reference,
+            name: `Guest ${fields.reference}`,
+            languages: fields.languages,
+            arrives: fields.arrives,
+            leavesBy: fields.leavesBy,
+            pace: fields.pace,
+            gearbox: fields.gearbox,
+            prompting: fields.prompting,
+            sequence: fields.sequence,
+            price: fields.price,
+            paid: fields.paid,
+            briefed: fields.briefed,
+            sighted: fields.sighted,
+            avoidInstructors: [],
+            preferInstructors: [],
+            drives: fields.drives,
+          });
+          store.manager.changeReasons(id, []);
+          // The name stands in sentences as well: why a plan was made, what it left out, notes about others.
+          store.guests.eraseName(date, fields.name, `Guest ${fields.reference}`, clock.recordedAt());
+          for (const { entry } of room.of(date).entries) {
+            const erased = withoutWords(entry, id, (drive) => drives.has(drive), fields.name);
+            if (erased)
+              store.guests.erase(entry.id, JSON.stringify(z.encode(journalEntry, erased)), clock.recordedAt());
+          }
+        })
+        .immediate();
+      room.forget(date);
+      hub.changed('erased');
+      return { erased: id };
+    },
+  };
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { Router } from 'express';
-import { contract, type BookingFields, type OfferedPlace } from '@core/api';
+import type { BookingFields, OfferedPlace } from '@core/api';
+import type { plansEndpoints } from '@core/api/endpoints/plans';
 import { clockMinute, type Day, type Plan } from '@core/day';
 import { lapsOwed, owedFrom, owedId, stateOf, type EntryOf, type OwedWish, type Standpoint } from '@core/journal';
 import { insertions, mended, type Insertion, type MendChange } from '@core/planner';
@@ -8,7 +8,7 @@ import { acceptPlan, planningTimeS, withOverdue } from '../planner/accept';
 import { conflict, notFound } from '../problems';
 import type { Services } from '../services';
 import type { Enter } from '../journal-writer';
-import { mount } from './mount';
+import type { Handlers } from '../routing/mount';
 
 /** What a change of the plan may enter besides. */
 type Changing =
@@ -21,108 +21,104 @@ interface EntryHead {
 }
 
 /** Plans: looked for, accepted, compared, mended, and with one more drive. */
-export function planRoutes(services: Services): Router {
+export function plansRoutes(services: Services): Handlers<typeof plansEndpoints> {
   const { store, room, planJobs } = services;
-  const router = Router();
-
-  mount(router, contract.listPlans, ({ params: { date } }) => {
-    room.of(date);
-    return { revisions: store.days.revisions(date) };
-  });
-  mount(router, contract.readPlan, ({ params: { date, revision } }) => {
-    const accepted = store.days.planOf(date, revision);
-    if (!accepted) throw notFound(`plan ${revision} on ${date}`);
-    return accepted;
-  });
-  mount(router, contract.acceptPlan, ({ params: { date }, body }) => acceptPlan(services, date, body));
-
-  mount(router, contract.startPlanning, ({ params: { date }, body }) => planJobs.start(date, body));
-  mount(router, contract.readPlanning, ({ params: { date } }) => ({ job: planJobs.read(date) ?? null }));
-  mount(router, contract.stopPlanning, ({ params: { date } }) => {
-    room.of(date);
-    return { stopping: planJobs.stop(date) };
-  });
-  mount(router, contract.dropPlanning, ({ params: { date } }) => {
-    room.of(date);
-    return { dropped: planJobs.drop(date) };
-  });
-
-  mount(router, contract.applyMend, ({ params: { date, id }, body: { author, change } }) => {
-    if ('drive' in change && change.drive !== id) throw conflict('This change is for another drive; look again.');
-    const standpoint = current(date);
-    const { day, from, repair } = standpoint;
-    const found = mended(day, from.previous, id, change, repair);
-    if (!found) throw conflict('This no longer gives the drive a place; look again.');
-    const guest = day.guests.find(({ drives }) => drives.some((drive) => drive.id === id))!;
-    return acceptPlan(
-      services,
-      date,
-      {
-        base: room.of(date).revision!.revision,
-        plan: withOverdue(standpoint, found.plan),
-        asOf: from.nowS,
-        author,
-        reason: `A place for ${guest.name}: ${wordsOf(change, standpoint)}`,
-      },
-      (enter) => makeChange(date, change, author, enter),
-    );
-  });
-
-  mount(router, contract.findPlaces, ({ params: { date }, body: { guest: id, cars, laps, makesUpFor } }) => {
-    if (makesUpFor !== undefined) owes(date, makesUpFor, id, laps);
-    const standpoint = current(date);
-    const drive = { id: makesUpFor === undefined ? randomUUID() : owedId(makesUpFor), cars, laps };
-    const { day, plan: previous } = withoutDrive(standpoint.day, standpoint.from.previous, drive.id);
-    const guest = day.guests.find((coming) => coming.id === id);
-    if (!guest) throw conflict('This guest is not taking part any more.');
-    const { gearbox } = store.bookings.get(date, id)!.fields;
-    const found = insertions(day, previous, guest, { ...drive, gearbox }, standpoint.from.nowS);
-    const offered = (place: Insertion) => offeredPlace(place, laps, standpoint);
-    const { slots, better } = found;
-    return {
-      asOf: standpoint.from.nowS,
-      base: room.of(date).revision!.revision,
-      drive: drive.id,
-      slots: slots.map(offered),
-      better: better ? offered(better) : null,
-      refusal:
-        slots.length + (better ? 1 : 0) > 0
-          ? null
-          : `There is no place left today for ${laps} laps with ${guest.name} in ${carWords(cars)}; another car, fewer laps or longer hours may help.`,
-    };
-  });
-  mount(router, contract.takePlace, ({ params: { date }, body }) => {
-    const { guest: id, cars, laps, drive, base, asOf, plan, author, makesUpFor } = body;
-    const booking = store.bookings.get(date, id);
-    if (!booking) throw notFound(`booking "${id}" on ${date}`);
-    const { context } = room.of(date);
-    const planned = plan.drives.find((one) => one.drive === drive);
-    if (!planned) throw conflict('The plan that was sent has no place for this drive; look again.');
-    const { fields, version } = booking;
-    const words = `${laps} laps in ${carWords(cars)}`;
-    const accept = (reason: string, alongside: (enter: Enter) => void) =>
-      // Everything that taking the place means is stored together, or nothing of it.
-      acceptPlan(services, date, { base, plan, asOf, author, reason: reason.slice(0, 200) }, alongside);
-    if (makesUpFor !== undefined) {
-      owes(date, makesUpFor, id, laps);
-      const { release, car, instructor } = planned;
-      const place = { release, car, instructor };
-      return accept(`Laps owed to ${fields.name}: ${words}`, (enter) =>
-        enter(entryNow(date, author, { kind: 'owedAgreed', drive: makesUpFor, cars, place })),
+  return {
+    listPlans: ({ params: { date } }) => {
+      room.of(date);
+      return { revisions: store.days.revisions(date) };
+    },
+    readPlan: ({ params: { date, revision } }) => {
+      const accepted = store.days.planOf(date, revision);
+      if (!accepted) throw notFound(`plan ${revision} on ${date}`);
+      return accepted;
+    },
+    acceptPlan: ({ params: { date }, body }) => acceptPlan(services, date, body),
+    startPlanning: ({ params: { date }, body }) => planJobs.start(date, body),
+    readPlanning: ({ params: { date } }) => ({ job: planJobs.read(date) ?? null }),
+    stopPlanning: ({ params: { date } }) => {
+      room.of(date);
+      return { stopping: planJobs.stop(date) };
+    },
+    dropPlanning: ({ params: { date } }) => {
+      room.of(date);
+      return { dropped: planJobs.drop(date) };
+    },
+    applyMend: ({ params: { date, id }, body: { author, change } }) => {
+      if ('drive' in change && change.drive !== id) throw conflict('This change is for another drive; look again.');
+      const standpoint = current(date);
+      const { day, from, repair } = standpoint;
+      const found = mended(day, from.previous, id, change, repair);
+      if (!found) throw conflict('This no longer gives the drive a place; look again.');
+      const guest = day.guests.find(({ drives }) => drives.some((drive) => drive.id === id))!;
+      return acceptPlan(
+        services,
+        date,
+        {
+          base: room.of(date).revision!.revision,
+          plan: withOverdue(standpoint, found.plan),
+          asOf: from.nowS,
+          author,
+          reason: `A place for ${guest.name}: ${wordsOf(change, standpoint)}`,
+        },
+        (enter) => makeChange(date, change, author, enter),
       );
-    }
-    if (context.schedule.index.drives.has(drive)) throw conflict('This place is taken already; look again.');
-    const extended: BookingFields = {
-      ...fields,
-      price: cents(fields.price + (priceOf(planned.car, laps) ?? 0)),
-      drives: [...fields.drives, { id: drive, cars, laps }],
-    };
-    return accept(`One more drive for ${fields.name}: ${words}`, () => {
-      const change = store.bookings.change(date, id, version, extended);
-      if (change.outcome !== 'changed') throw conflict('The booking can take no more drives; look at it first.');
-    });
-  });
-  return router;
+    },
+    findPlaces: ({ params: { date }, body: { guest: id, cars, laps, makesUpFor } }) => {
+      if (makesUpFor !== undefined) owes(date, makesUpFor, id, laps);
+      const standpoint = current(date);
+      const drive = { id: makesUpFor === undefined ? randomUUID() : owedId(makesUpFor), cars, laps };
+      const { day, plan: previous } = withoutDrive(standpoint.day, standpoint.from.previous, drive.id);
+      const guest = day.guests.find((coming) => coming.id === id);
+      if (!guest) throw conflict('This guest is not taking part any more.');
+      const { gearbox } = store.bookings.get(date, id)!.fields;
+      const found = insertions(day, previous, guest, { ...drive, gearbox }, standpoint.from.nowS);
+      const offered = (place: Insertion) => offeredPlace(place, laps, standpoint);
+      const { slots, better } = found;
+      return {
+        asOf: standpoint.from.nowS,
+        base: room.of(date).revision!.revision,
+        drive: drive.id,
+        slots: slots.map(offered),
+        better: better ? offered(better) : null,
+        refusal:
+          slots.length + (better ? 1 : 0) > 0
+            ? null
+            : `There is no place left today for ${laps} laps with ${guest.name} in ${carWords(cars)}; another car, fewer laps or longer hours may help.`,
+      };
+    },
+    takePlace: ({ params: { date }, body }) => {
+      const { guest: id, cars, laps, drive, base, asOf, plan, author, makesUpFor } = body;
+      const booking = store.bookings.get(date, id);
+      if (!booking) throw notFound(`booking "${id}" on ${date}`);
+      const { context } = room.of(date);
+      const planned = plan.drives.find((one) => one.drive === drive);
+      if (!planned) throw conflict('The plan that was sent has no place for this drive; look again.');
+      const { fields, version } = booking;
+      const words = `${laps} laps in ${carWords(cars)}`;
+      const accept = (reason: string, alongside: (enter: Enter) => void) =>
+        // Everything that taking the place means is stored together, or nothing of it.
+        acceptPlan(services, date, { base, plan, asOf, author, reason: reason.slice(0, 200) }, alongside);
+      if (makesUpFor !== undefined) {
+        owes(date, makesUpFor, id, laps);
+        const { release, car, instructor } = planned;
+        const place = { release, car, instructor };
+        return accept(`Laps owed to ${fields.name}: ${words}`, (enter) =>
+          enter(entryNow(date, author, { kind: 'owedAgreed', drive: makesUpFor, cars, place })),
+        );
+      }
+      if (context.schedule.index.drives.has(drive)) throw conflict('This place is taken already; look again.');
+      const extended: BookingFields = {
+        ...fields,
+        price: cents(fields.price + (priceOf(planned.car, laps) ?? 0)),
+        drives: [...fields.drives, { id: drive, cars, laps }],
+      };
+      return accept(`One more drive for ${fields.name}: ${words}`, () => {
+        const change = store.bookings.change(date, id, version, extended);
+        if (change.outcome !== 'changed') throw conflict('The booking can take no more drives; look at it first.');
+      });
+    },
+  };
 
   /** The standpoint from which a change of the current plan is made now. */
   function current(date: string): Standpoint {

@@ -4,7 +4,8 @@ import { clockMinute } from '@core/day';
 import type { GarageState } from '@core/journal';
 import { CONE_WORDS, coneWords } from '@core/words';
 import { Button } from 'primeng/button';
-import type { SetOutSheet } from '@core/api';
+import { contract, type SetOutSheet } from '@core/api';
+import { Api } from '../data/api';
 import { CircuitService } from '../data/circuit.service';
 import { DayService } from '../data/day.service';
 import { PLAIN_WORDS } from '../data/screen-words';
@@ -24,6 +25,7 @@ const NONE: GarageState['cones'] = new Map();
 export class SetOut {
   private readonly data = inject(DayService);
   private readonly ask = inject(Ask);
+  private readonly api = inject(Api);
   protected readonly circuit = inject(CircuitService);
   protected readonly choice = signal<MapChoice | undefined>(undefined);
 
@@ -112,7 +114,7 @@ export class SetOut {
   }
 
   /** The sheet as a file, made by the server as it stands here. */
-  protected async download(format: 'csv' | 'geojson'): Promise<void> {
+  protected download(format: 'csv' | 'geojson'): void {
     const sheet: SetOutSheet = {
       circuit: this.circuit.draft()?.name ?? '',
       cones: this.cones().map((cone) => ({
@@ -129,19 +131,16 @@ export class SetOut {
         note: cone.note,
       })),
     };
-    const response = await fetch(`/api/circuit/set-out.${format}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(sheet),
+    const endpoint = format === 'csv' ? contract.setOutCsv : contract.setOutGeoJson;
+    this.api.file(endpoint, { body: sheet }).subscribe({
+      next: (file) => {
+        const link = document.createElement('a');
+        link.href = URL.createObjectURL(file);
+        link.download = `set-out.${format}`;
+        link.click();
+        URL.revokeObjectURL(link.href);
+      },
+      error: (error: Error) => this.data.refuse(error.message),
     });
-    if (!response.ok) {
-      const problem = (await response.json().catch(() => undefined)) as { detail?: string } | undefined;
-      return this.data.refuse(problem?.detail ?? 'The sheet cannot be made.');
-    }
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(await response.blob());
-    link.download = `set-out.${format}`;
-    link.click();
-    URL.revokeObjectURL(link.href);
   }
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
-import { contract } from '@core/api';
+import { addressOf, contract } from '@core/api';
 import { figureText, type CloseFigure } from '@core/closing';
 import { clockMinute, DAY_ENDS_S } from '@core/day';
 import { effectiveEntries } from '@core/journal';
@@ -28,8 +28,8 @@ const MOST_SHOWN = 200;
       } @else if (begun()) {
         <p-button label="Close the day" size="small" (onClick)="closeDay()" />
       }
-      <a [href]="'/api/days/' + data.date() + '/sheets/close.pdf'" target="_blank" rel="noopener">PDF</a>
-      <a [href]="'/api/days/' + data.date() + '/sheets/close.csv'" download>CSV</a>
+      <a [href]="pdf()" target="_blank" rel="noopener">PDF</a>
+      <a [href]="csv()" download>CSV</a>
     </header>
     <div class="body">
       @if (close.error()) {
@@ -159,6 +159,8 @@ export class Close {
   protected readonly closed = computed(
     () => effectiveEntries(this.data.entries()).findLast(({ kind }) => kind === 'dayClosed')?.id,
   );
+  protected readonly pdf = computed(() => addressOf(contract.closeSheet, { date: this.data.date() ?? '' }));
+  protected readonly csv = computed(() => addressOf(contract.closeCsv, { date: this.data.date() ?? '' }));
   protected readonly begun = computed(() => this.data.nowS() > 0);
   protected readonly asOf = computed(() => {
     const closed = this.data.state()?.closed;

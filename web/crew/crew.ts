@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
-import { contract, type StoredInstructor } from '@core/api';
+import { addressOf, contract, type StoredInstructor } from '@core/api';
 import { instructorFields, type InstructorFields } from '@core/crew';
 import { clockMinute } from '@core/day';
 import { Button } from 'primeng/button';
@@ -139,8 +139,8 @@ export class Crew {
     }));
     return crewFormFields(cars, this.edited()?.fields['cars'] === 'all');
   });
-  protected readonly deskPdf = computed(() => `/api/days/${this.data.date()}/sheets/desk.pdf`);
-  protected readonly dayPdf = computed(() => `/api/days/${this.data.date()}/sheets/day.pdf`);
+  protected readonly deskPdf = computed(() => this.ofDay((date) => addressOf(contract.deskSheet, { date })));
+  protected readonly dayPdf = computed(() => this.ofDay((date) => addressOf(contract.daySheet, { date })));
   protected readonly rows = computed(() =>
     (known(this.list)?.instructors ?? []).map((stored) => {
       const state = this.data.state()?.crew.get(stored.id);
@@ -170,8 +170,13 @@ export class Crew {
     return windows.map(({ from, to }) => `${clockMinute(from)}–${clockMinute(to)}`).join(', ') || 'not there today';
   }
 
-  protected sheet(id: string): string {
-    return `/api/days/${this.data.date()}/sheets/instructors/${encodeURIComponent(id)}.pdf`;
+  protected sheet(id: string): string | undefined {
+    return this.ofDay((date) => addressOf(contract.instructorSheet, { date, id }));
+  }
+
+  private ofDay(address: (date: string) => string): string | undefined {
+    const date = this.data.date();
+    return date === undefined ? undefined : address(date);
   }
 
   protected open(stored: StoredInstructor): void {

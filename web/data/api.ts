@@ -1,7 +1,17 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { problem, type BodyOf, type Endpoint, type ParamsOf, type Problem, type ReplyOf } from '@core/api';
-import { catchError, map, throwError, type Observable } from 'rxjs';
+import {
+  addressOf,
+  isRaw,
+  problem,
+  type BodyOf,
+  type Endpoint,
+  type ParamsOf,
+  type Problem,
+  type Raw,
+  type ReplyOf,
+} from '@core/api';
+import { catchError, from, map, switchMap, throwError, type Observable } from 'rxjs';
 import * as z from 'zod';
 
 /** A request that the server refused or that never reached it. */
@@ -12,24 +22,54 @@ export class ApiError extends Error {
   }
 }
 
+/** An endpoint whose reply is JSON. */
+type Answering = Endpoint & { readonly reply: z.ZodType };
+interface Sent<E extends Endpoint> {
+  readonly params?: ParamsOf<E>;
+  /** What is raw is sent as it is. */
+  readonly body?: E['body'] extends Raw ? Blob : BodyOf<E>;
+}
+
 /** Calls the endpoints of the contract: requests are encoded and replies decoded by its schemas. */
 @Injectable({ providedIn: 'root' })
 export class Api {
   private readonly http = inject(HttpClient);
 
   /** Emits the reply once and completes; errs with an `ApiError`. */
-  call<E extends Endpoint>(
-    endpoint: E,
-    request: { readonly params?: ParamsOf<E>; readonly body?: BodyOf<E> } = {},
-  ): Observable<ReplyOf<E>> {
-    const url = endpoint.path.replace(/:(\w+)/g, (_, name: string) =>
-      encodeURIComponent(String((request.params as Record<string, unknown>)[name])),
-    );
-    const body = endpoint.body ? z.encode(endpoint.body, request.body) : undefined;
-    return this.http.request<unknown>(endpoint.method, url, { body }).pipe(
+  call<E extends Answering>(endpoint: E, request: Sent<E> = {}): Observable<ReplyOf<E>> {
+    const url = addressOf(endpoint, request.params);
+    return this.http.request<unknown>(endpoint.method, url, { body: bodyOf(endpoint, request.body) }).pipe(
       map((reply) => z.decode(endpoint.reply, reply as never) as ReplyOf<E>),
       catchError((error: unknown) => throwError(() => apiError(error))),
     );
+  }
+
+  /** Emits a file once and completes; errs with an `ApiError`. */
+  file<E extends Endpoint>(endpoint: E, request: Sent<E> = {}): Observable<Blob> {
+    const url = addressOf(endpoint, request.params);
+    const body = bodyOf(endpoint, request.body);
+    return this.http
+      .request(endpoint.method, url, { body, responseType: 'blob' })
+      .pipe(
+        catchError((error: unknown) => from(asJson(error)).pipe(switchMap((read) => throwError(() => apiError(read))))),
+      );
+  }
+}
+
+function bodyOf({ body: part }: Endpoint, body: unknown): unknown {
+  if (!part) return undefined;
+  return isRaw(part) ? body : z.encode(part, body);
+}
+
+/** The refusal of a file comes as a file itself. */
+async function asJson(error: unknown): Promise<unknown> {
+  if (!(error instanceof HttpErrorResponse) || !(error.error instanceof Blob)) return error;
+  const text = await error.error.text();
+  const { status, statusText } = error;
+  try {
+    return new HttpErrorResponse({ error: JSON.parse(text), status, statusText });
+  } catch {
+    return error;
   }
 }
 

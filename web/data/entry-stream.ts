@@ -1,4 +1,4 @@
-import { livePositions, planProgress, type LivePositions, type PlanProgress } from '@core/api';
+import { addressOf, contract, livePositions, planProgress, type LivePositions, type PlanProgress } from '@core/api';
 import { recordedEntry, type RecordedEntry } from '@core/journal';
 import { Observable } from 'rxjs';
 
@@ -25,7 +25,7 @@ export function entryStream(date: string): Observable<StreamEvent> {
     let silence: ReturnType<typeof setTimeout>;
 
     const connect = () => {
-      source = new EventSource(`/api/days/${encodeURIComponent(date)}/stream?ngsw-bypass=true`);
+      source = new EventSource(addressOf(contract.streamDay, { date }, { 'ngsw-bypass': 'true' }));
       source.addEventListener('open', () => {
         alive();
         subscriber.next({ kind: 'connection', open: true });

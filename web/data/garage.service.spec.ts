@@ -71,30 +71,39 @@ describe('What screens read beside the day', () => {
       expect(garage.failure()).toBeUndefined();
     });
 
+    const PHOTO = '/api/photos/photo-0001';
+    const picture = (width: number, height: number) => {
+      const canvas = new OffscreenCanvas(width, height);
+      canvas.getContext('2d')!.fillRect(0, 0, 1, 1);
+      return canvas.convertToBlob();
+    };
+    /** The request, once the picture has been made smaller. */
+    const sent = async () => {
+      for (let tries = 0; tries < 200; tries++) {
+        const [found] = http.match(PHOTO);
+        if (found) return found;
+        await new Promise((soon) => setTimeout(soon, 10));
+      }
+      throw new Error('no picture was sent');
+    };
+
     it('have pictures that are made smaller before they are sent', async () => {
-      const canvas = new OffscreenCanvas(2800, 700);
-      canvas.getContext('2d')!.fillRect(0, 0, 10, 10);
-      const sent: { url: string; type: string; width: number }[] = [];
-      spyOn(globalThis, 'fetch').and.callFake(async (url, init) => {
-        const body = init!.body as Blob;
-        const { width } = await createImageBitmap(body);
-        sent.push({ url: url as string, type: body.type, width });
-        return new Response('{}', { status: 201 });
-      });
-      const garage = TestBed.inject(GarageService);
-      expect(await garage.sendPhoto(await canvas.convertToBlob(), 'photo-0001')).toBe('photo-0001');
-      expect(sent).toEqual([{ url: '/api/photos/photo-0001', type: 'image/jpeg', width: 1400 }]);
+      const id = TestBed.inject(GarageService).sendPhoto(await picture(2800, 700), 'photo-0001');
+      const request = await sent();
+      const body = request.request.body as Blob;
+      expect([request.request.method, body.type]).toEqual(['PUT', 'image/jpeg']);
+      expect((await createImageBitmap(body)).width).toBe(1400);
+      request.flush({ id: 'photo-0001' }, { status: 201, statusText: 'Created' });
+      expect(await id).toBe('photo-0001');
     });
 
     it('have no picture where it is none or is refused: the fault is entered without', async () => {
-      const fetched = spyOn(globalThis, 'fetch').and.resolveTo(new Response('{}', { status: 413 }));
       const garage = TestBed.inject(GarageService);
       expect(await garage.sendPhoto(new Blob(['no picture'], { type: 'image/png' }), 'photo-0001')).toBeUndefined();
-      expect(fetched).not.toHaveBeenCalled();
-      const picture = new OffscreenCanvas(20, 20);
-      picture.getContext('2d')!.fillRect(0, 0, 1, 1);
-      expect(await garage.sendPhoto(await picture.convertToBlob(), 'photo-0001')).toBeUndefined();
-      expect(fetched).toHaveBeenCalledTimes(1);
+      http.expectNone(PHOTO);
+      const id = garage.sendPhoto(await picture(20, 20), 'photo-0001');
+      (await sent()).flush({}, { status: 413, statusText: 'Too large' });
+      expect(await id).toBeUndefined();
     });
   });
 

@@ -2,6 +2,7 @@ import { inject, Injectable, signal } from '@angular/core';
 import { contract } from '@core/api';
 import type { CrewDay } from '@core/crew';
 import type { CarDay } from '@core/garage';
+import { firstValueFrom } from 'rxjs';
 import { Api } from './api';
 import { DayService } from './day.service';
 
@@ -33,12 +34,8 @@ export class GarageService {
   async sendPhoto(file: Blob, id: string): Promise<string | undefined> {
     try {
       const picture = await smaller(file);
-      const response = await fetch(`/api/photos/${id}`, {
-        method: 'PUT',
-        headers: { 'content-type': picture.type },
-        body: picture,
-      });
-      return response.ok ? id : undefined;
+      const kept = await firstValueFrom(this.api.call(contract.putPhoto, { params: { id }, body: picture }));
+      return kept.id;
     } catch {
       return undefined;
     }

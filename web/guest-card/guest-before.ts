@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
-import { contract } from '@core/api';
+import { addressOf, contract } from '@core/api';
 import { highestLevels, type DayBefore } from '@core/coaching';
 import { lapTimeText } from '@core/day';
 import { Button } from 'primeng/button';
@@ -100,9 +100,7 @@ export class GuestBefore {
   });
   protected readonly days = linkedSignal<readonly DayBefore[]>(() => known(this.read)?.days ?? []);
   protected readonly levels = computed(() => highestLevels(this.days().flatMap(({ reached }) => reached)));
-  protected readonly exportUrl = computed(
-    () => `/api/days/${this.params().date}/guests/${encodeURIComponent(this.guest())}/export.json`,
-  );
+  protected readonly exportUrl = computed(() => addressOf(contract.exportGuest, this.params()));
 
   constructor() {
     if (!this.manager.door()) this.manager.refresh();

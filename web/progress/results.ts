@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { contract } from '@core/api';
+import { addressOf, contract } from '@core/api';
 import { guestResult } from '@core/coaching';
 import { progressOf } from '@core/journal';
 import { driveFigures, GUEST_LANGUAGES, guestLanguage, guestWords, learnedWords } from '@core/words/guests';
@@ -62,9 +62,8 @@ export class Results {
   });
   protected readonly party = computed(() => this.result()?.guest.party);
   protected readonly pdf = computed(() => {
-    const language = this.language();
-    const chosen = language === undefined ? '' : `?language=${encodeURIComponent(language)}`;
-    return `/api/days/${this.data.date()}/sheets/results/${encodeURIComponent(this.id())}.pdf${chosen}`;
+    const date = this.data.date();
+    return date && addressOf(contract.resultSheet, { date, id: this.id() }, { language: this.language() });
   });
   protected readonly learned = computed(() => {
     const result = this.result();

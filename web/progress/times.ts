@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { addressOf, contract } from '@core/api';
 import { clockMinute, guestTimes } from '@core/day';
 import { guestLanguage, guestTimeWords, guestWords } from '@core/words/guests';
 import { DayService } from '../data/day.service';
@@ -37,9 +38,10 @@ export class Times {
       return { at: clockMinute(time.atS), what, withWhom, past: time.atS < (state?.timeS ?? 0) };
     });
   });
-  protected readonly pdf = computed(
-    () => `/api/days/${this.data.date()}/sheets/times/${encodeURIComponent(this.id())}.pdf`,
-  );
+  protected readonly pdf = computed(() => {
+    const date = this.data.date();
+    return date && addressOf(contract.timesSheet, { date, id: this.id() }, { language: this.language() });
+  });
 
   constructor() {
     openDay(this.day);

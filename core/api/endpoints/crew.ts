@@ -1,42 +1,34 @@
 import * as z from 'zod';
-import { teachingDrive } from '../../coaching/teaching';
-import { faultEntry } from '../../coaching/vocabulary';
+import { instructorFields } from '../../crew/skills';
 import { rosterEntry } from '../../crew/roster';
-import { managerCode, managerDoor, pairingReason, rosterPreview, storedFault, storedRosterEntry } from '../crew';
-import { date, dateAndId, endpoint, type Endpoint, id, version, versionOrNone } from '../endpoint';
+import { storedInstructor } from '../booking';
+import { rosterPreview, storedRosterEntry } from '../crew';
+import { date, endpoint, type Endpoint, id, raw, version, versionOrNone } from '../endpoint';
 
-/** Faults, roster, and what is between the manager and the crew. */
+/** Instructors and their roster. */
 export const crewEndpoints = {
-  listFaults: endpoint({
+  listInstructors: endpoint({
     method: 'get',
-    path: '/api/faults',
-    summary: "The venue's own faults, and its own words for the common ones",
-    reply: z.object({ faults: z.array(storedFault) }),
+    path: '/api/instructors',
+    summary: 'The crew',
+    reply: z.object({ instructors: z.array(storedInstructor) }),
   }),
-  addFault: endpoint({
+  addInstructor: endpoint({
     method: 'post',
-    path: '/api/faults',
-    summary: 'Add a fault, or own words for a common one (by its id)',
-    body: faultEntry,
-    reply: storedFault,
+    path: '/api/instructors',
+    summary: 'Add an instructor',
+    body: instructorFields,
+    reply: storedInstructor,
     status: 201,
-    refusals: [409, 422],
+    refusals: [409],
   }),
-  changeFault: endpoint({
+  changeInstructor: endpoint({
     method: 'put',
-    path: '/api/faults/:id',
-    summary: "Change a fault of the venue's",
+    path: '/api/instructors/:id',
+    summary: 'Change an instructor',
     params: id,
-    body: z.strictObject({ version, fields: faultEntry }),
-    reply: storedFault,
-    refusals: [404, 409, 422],
-  }),
-  removeFault: endpoint({
-    method: 'delete',
-    path: '/api/faults/:id',
-    summary: 'Go back to the common words for a fault; one that only the venue has is retired instead',
-    params: id,
-    reply: z.object({ removed: z.string() }),
+    body: z.strictObject({ version, fields: instructorFields }),
+    reply: storedInstructor,
     refusals: [404, 409],
   }),
   readRoster: endpoint({
@@ -79,57 +71,19 @@ export const crewEndpoints = {
     reply: rosterPreview,
     refusals: [422],
   }),
-  readManager: endpoint({
+  rosterCalendar: endpoint({
     method: 'get',
-    path: '/api/manager',
-    summary: 'Whether the manager has a code and this browser is let in',
-    reply: managerDoor,
+    path: '/api/roster.ics',
+    summary: 'The roster as a calendar',
+    reply: raw('text/calendar'),
+    refusals: [404],
   }),
-  setManagerCode: endpoint({
-    method: 'put',
-    path: '/api/manager/code',
-    summary: "Set the manager's code: the first one on the server's own machine, then by the manager only",
-    body: managerCode,
-    reply: managerDoor,
-    refusals: [403],
-  }),
-  openManager: endpoint({
-    method: 'post',
-    path: '/api/manager/open',
-    summary: 'Let this browser in by the code, for twelve hours',
-    body: managerCode,
-    reply: managerDoor,
-    refusals: [403, 429],
-  }),
-  closeManager: endpoint({
-    method: 'post',
-    path: '/api/manager/close',
-    summary: 'Let this browser out again',
-    reply: managerDoor,
-  }),
-  readPairings: endpoint({
+  instructorCalendar: endpoint({
     method: 'get',
-    path: '/api/days/:date/guests/:id/pairings',
-    summary: 'Why a guest should have an instructor, or should not (manager only)',
-    params: dateAndId,
-    reply: z.object({ reasons: z.array(pairingReason) }),
-    refusals: [403, 404],
-  }),
-  changePairings: endpoint({
-    method: 'put',
-    path: '/api/days/:date/guests/:id/pairings',
-    summary: 'Write down why (manager only); what is not in the list is taken away',
-    params: dateAndId,
-    body: z.strictObject({ reasons: z.array(pairingReason).max(20) }),
-    reply: z.object({ reasons: z.array(pairingReason) }),
-    refusals: [403, 404],
-  }),
-  readTeaching: endpoint({
-    method: 'get',
-    path: '/api/instructors/:id/teaching',
-    summary: 'What the guests of an instructor gained, beside the whole crew (manager only)',
+    path: '/api/instructors/:id/roster.ics',
+    summary: 'The roster of one instructor as a calendar',
     params: id,
-    reply: z.object({ own: z.array(teachingDrive), crew: z.array(teachingDrive.omit({ faults: true })) }),
-    refusals: [403, 404],
+    reply: raw('text/calendar'),
+    refusals: [404],
   }),
 } as const satisfies Record<string, Endpoint>;

@@ -4,7 +4,7 @@ import { crewDay } from '../../crew/load';
 import { carDay } from '../../garage/usage';
 import { journalEntry, recordedEntry } from '../../journal/entry';
 import { daySummary, dayView } from '../day-view';
-import { date, dateAndId, endpoint, type Endpoint } from '../endpoint';
+import { date, dateAndId, endpoint, type Endpoint, raw } from '../endpoint';
 
 /** Event days, their journals, and what is counted from them. */
 export const daysEndpoints = {
@@ -44,6 +44,15 @@ export const daysEndpoints = {
     reply: recordedEntry,
     status: 201,
     refusals: [404, 409],
+  }),
+  streamDay: endpoint({
+    method: 'get',
+    path: '/api/days/:date/stream',
+    summary:
+      'What happens, as server-sent events: `entry` (its number is the id; resumed with Last-Event-ID), `changed`, `planning`, `positions`, `heartbeat`',
+    params: date,
+    reply: raw('text/event-stream'),
+    refusals: [404, 429],
   }),
   readTrack: endpoint({
     method: 'get',

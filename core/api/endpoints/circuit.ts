@@ -1,0 +1,60 @@
+import * as z from 'zod';
+import { circuitFile } from '../../circuit/circuit-file';
+import { circuitToRead, readCircuitReply, setOutSheet, storedCircuit } from '../circuit';
+import { endpoint, type Endpoint, raw, versionOrNone } from '../endpoint';
+
+/** The circuit, its files, and what is set out on it. */
+export const circuitEndpoints = {
+  readCircuit: endpoint({
+    method: 'get',
+    path: '/api/circuit',
+    summary: "The venue's circuit, if it has one",
+    reply: storedCircuit,
+  }),
+  changeCircuit: endpoint({
+    method: 'put',
+    path: '/api/circuit',
+    summary: 'Change the circuit; one that nobody can drive is refused with the places of its faults',
+    body: z.strictObject({ version: versionOrNone, circuit: circuitFile }),
+    reply: storedCircuit,
+    refusals: [409, 422],
+  }),
+  previewCircuit: endpoint({
+    method: 'post',
+    path: '/api/circuit/preview',
+    summary: 'What a circuit file (GeoJSON, CSV, GPX) holds and what had to be assumed; nothing is saved',
+    body: circuitToRead,
+    reply: readCircuitReply,
+    refusals: [422],
+  }),
+  circuitCsv: endpoint({
+    method: 'get',
+    path: '/api/circuit.csv',
+    summary: 'The circuit as CSV, metres',
+    reply: raw('text/csv'),
+    refusals: [404],
+  }),
+  circuitGeoJson: endpoint({
+    method: 'get',
+    path: '/api/circuit.geojson',
+    summary: 'The circuit as GeoJSON, degrees',
+    reply: raw('application/geo+json'),
+    refusals: [404, 409],
+  }),
+  setOutCsv: endpoint({
+    method: 'post',
+    path: '/api/circuit/set-out.csv',
+    summary: 'A set-out sheet as CSV',
+    body: setOutSheet,
+    reply: raw('text/csv'),
+    refusals: [404],
+  }),
+  setOutGeoJson: endpoint({
+    method: 'post',
+    path: '/api/circuit/set-out.geojson',
+    summary: 'A set-out sheet as GeoJSON points',
+    body: setOutSheet,
+    reply: raw('application/geo+json'),
+    refusals: [404, 409],
+  }),
+} as const satisfies Record<string, Endpoint>;

@@ -1,0 +1,61 @@
+import * as z from 'zod';
+import { teachingDrive } from '../../coaching/teaching';
+import { managerCode, managerDoor, pairingReason } from '../crew';
+import { dateAndId, endpoint, type Endpoint, id } from '../endpoint';
+
+/** What is the manager's alone, behind a code. */
+export const managerEndpoints = {
+  readManager: endpoint({
+    method: 'get',
+    path: '/api/manager',
+    summary: 'Whether the manager has a code and this browser is let in',
+    reply: managerDoor,
+  }),
+  setManagerCode: endpoint({
+    method: 'put',
+    path: '/api/manager/code',
+    summary: "Set the manager's code: the first one on the server's own machine, then by the manager only",
+    body: managerCode,
+    reply: managerDoor,
+    refusals: [403],
+  }),
+  openManager: endpoint({
+    method: 'post',
+    path: '/api/manager/open',
+    summary: 'Let this browser in by the code, for twelve hours',
+    body: managerCode,
+    reply: managerDoor,
+    refusals: [403, 429],
+  }),
+  closeManager: endpoint({
+    method: 'post',
+    path: '/api/manager/close',
+    summary: 'Let this browser out again',
+    reply: managerDoor,
+  }),
+  readPairings: endpoint({
+    method: 'get',
+    path: '/api/days/:date/guests/:id/pairings',
+    summary: 'Why a guest should have an instructor, or should not (manager only)',
+    params: dateAndId,
+    reply: z.object({ reasons: z.array(pairingReason) }),
+    refusals: [403, 404],
+  }),
+  changePairings: endpoint({
+    method: 'put',
+    path: '/api/days/:date/guests/:id/pairings',
+    summary: 'Write down why (manager only); what is not in the list is taken away',
+    params: dateAndId,
+    body: z.strictObject({ reasons: z.array(pairingReason).max(20) }),
+    reply: z.object({ reasons: z.array(pairingReason) }),
+    refusals: [403, 404],
+  }),
+  readTeaching: endpoint({
+    method: 'get',
+    path: '/api/instructors/:id/teaching',
+    summary: 'What the guests of an instructor gained, beside the whole crew (manager only)',
+    params: id,
+    reply: z.object({ own: z.array(teachingDrive), crew: z.array(teachingDrive.omit({ faults: true })) }),
+    refusals: [403, 404],
+  }),
+} as const satisfies Record<string, Endpoint>;

@@ -1,0 +1,35 @@
+import { contract } from '@core/api';
+import type { faultsEndpoints } from '@core/api/endpoints/faults';
+import { linkFault, VOCABULARY, type FaultEntry } from '@core/coaching';
+import { conflict, notFound, Refusal } from '../problems';
+import { recordDesk } from '../routing/records';
+import type { Services } from '../services';
+import type { Handlers } from '../routing/mount';
+
+/** What goes wrong in a car, in the venue's own words. */
+export function faultsRoutes({ store, room, hub }: Services): Handlers<typeof faultsEndpoints> {
+  const changed = () => {
+    room.forget();
+    hub.changed('setup');
+  };
+  const faults = recordDesk(store.faults, (id) => `fault "${id}"`, contract.addFault.reply, changed);
+  const linked = (entry: FaultEntry): FaultEntry => {
+    const wrong = linkFault(entry, room.vocabulary());
+    if (wrong) throw new Refusal(422, 'Faulty link', wrong, { faults: [{ path: 'from', message: wrong }] });
+    return entry;
+  };
+  return {
+    listFaults: () => ({ faults: store.faults.list() }),
+    addFault: ({ body }) => faults.add(linked(body)),
+    changeFault: ({ params: { id }, body: { version, fields } }) =>
+      faults.change(id, version, linked({ ...fields, id })),
+    removeFault: ({ params: { id } }) => {
+      if (!VOCABULARY.some((entry) => entry.id === id)) {
+        throw conflict('Marks may name this fault, and nothing else explains it: take it out of use instead.');
+      }
+      if (!store.faults.remove(id)) throw notFound(`own words for the fault "${id}"`);
+      changed();
+      return { removed: id };
+    },
+  };
+}

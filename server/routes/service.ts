@@ -1,0 +1,41 @@
+import { openApiDocument } from '@core/api/openapi';
+import type { serviceEndpoints } from '@core/api/endpoints/service';
+import { Refusal } from '../problems';
+import type { Services } from '../services';
+import type { Handlers } from '../routing/mount';
+
+/** The server itself: how it is, what it offers, and its clock. */
+export function serviceRoutes({
+  room,
+  hub,
+  clock,
+  planJobs,
+  devices,
+  manager,
+  resetDemo,
+}: Services): Handlers<typeof serviceEndpoints> {
+  const openApi = openApiDocument();
+  return {
+    readHealth: () => ({ status: 'ok' }),
+    readOpenApi: () => openApi,
+    readClock: () => clock.read(),
+    adjustClock: ({ body }) => {
+      if (!clock.adjust(body)) throw demoOnly();
+      hub.changed('clock');
+      return clock.read();
+    },
+    resetDemo: () => {
+      if (!resetDemo) throw demoOnly();
+      planJobs.close();
+      resetDemo();
+      room.forget();
+      devices.forget();
+      manager.forget();
+      hub.changed('reset');
+      return clock.read();
+    },
+  };
+}
+
+const demoOnly = () =>
+  new Refusal(403, 'Not here', 'Only the demo has a clock that can be set; this venue runs in real time.');

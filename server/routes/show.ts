@@ -1,0 +1,18 @@
+import { storedShow } from '@core/api';
+import type { showEndpoints } from '@core/api/endpoints/show';
+import { stale } from '../routing/records';
+import type { Services } from '../services';
+import type { Handlers } from '../routing/mount';
+
+/** The classroom show. */
+export function showRoutes({ store, hub }: Services): Handlers<typeof showEndpoints> {
+  return {
+    readShow: () => store.show.get(),
+    changeShow: ({ body: { version, fields } }) => {
+      const stored = store.show.change(version, fields);
+      if (!stored) throw stale('the show', storedShow, store.show.get());
+      hub.changed('setup');
+      return stored;
+    },
+  };
+}

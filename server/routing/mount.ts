@@ -1,0 +1,79 @@
+import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
+import { isRaw, type BodyOf, type Endpoint, type ParamsOf, type QueryOf, type Raw, type ReplyOf } from '@core/api';
+import { faultsOf } from '@core/day';
+import * as z from 'zod';
+import { Refusal } from '../problems';
+
+interface Call<E extends Endpoint> {
+  readonly params: ParamsOf<E>;
+  readonly query: QueryOf<E>;
+  readonly body: BodyOf<E>;
+  readonly request: Request;
+  readonly response: Response;
+}
+
+/** A reply that is JSON text already, as the contract encodes it. */
+export class EncodedReply {
+  constructor(readonly json: string) {}
+}
+
+/** What comes back: a raw reply is written to the response by the handler itself. */
+type Given<E extends Endpoint> = E['reply'] extends Raw ? void : ReplyOf<E> | EncodedReply;
+type Handle<E extends Endpoint> = (call: Call<E>) => Given<E> | Promise<Given<E>>;
+/** Answers an endpoint; with what stands before it where that is more than the common checks. */
+export type Handler<E extends Endpoint> = Handle<E> | { readonly before: RequestHandler; readonly handle: Handle<E> };
+
+/** A handler for each endpoint of a contract: one without the other does not compile. */
+export type Handlers<C extends Record<string, Endpoint>> = { readonly [K in keyof C]: Handler<C[K]> };
+
+/** Puts the endpoints of a contract on a router: requests are checked and replies encoded by their schemas. */
+export function mountAll<C extends Record<string, Endpoint>>(router: Router, contract: C, handlers: Handlers<C>): void {
+  for (const [name, endpoint] of Object.entries(contract)) {
+    const handler = handlers[name]! as Handler<Endpoint>;
+    const handle = typeof handler === 'function' ? handler : handler.handle;
+    const before = [
+      ...(endpoint.body && isRaw(endpoint.body) ? [express.raw({ type: () => true, limit: endpoint.mostBody })] : []),
+      ...(typeof handler === 'function' ? [] : [handler.before]),
+    ];
+    router[endpoint.method](endpoint.path, ...before, answering(endpoint, handle));
+  }
+}
+
+function answering(endpoint: Endpoint, handle: Handle<Endpoint>): RequestHandler {
+  return (request, response) => {
+    const { reply: schema } = endpoint;
+    const call = {
+      params: checked(endpoint.params, request.params, 'The address'),
+      query: checked(endpoint.query, request.query, 'The address'),
+      body:
+        endpoint.body && isRaw(endpoint.body)
+          ? bytesOf(request.body)
+          : checked(endpoint.body, request.body, 'The request'),
+      request,
+      response,
+    } as Call<Endpoint>;
+    const send = (reply: unknown) => {
+      if (isRaw(schema)) return;
+      if (response.statusCode === 200) response.status(endpoint.status ?? 200);
+      if (reply instanceof EncodedReply) response.type('json').send(reply.json);
+      else response.json(z.encode(schema, reply as never));
+    };
+    const reply = handle(call);
+    return reply instanceof Promise ? reply.then(send) : send(reply);
+  };
+}
+
+/** Bytes as they came. What called itself JSON has been read already; a request without a body brings none. */
+function bytesOf(body: unknown): Uint8Array {
+  return Buffer.isBuffer(body) ? body : Buffer.from(JSON.stringify(body ?? ''));
+}
+
+function checked(schema: z.ZodType | undefined, value: unknown, what: string): unknown {
+  if (!schema) return undefined;
+  const result = schema.safeParse(value);
+  if (result.success) return result.data;
+  const faults = faultsOf(result.error);
+  const first = faults[0]!;
+  const more = faults.length > 1 ? `, and ${faults.length - 1} more` : '';
+  throw new Refusal(400, 'Faulty request', `${what} is faulty: ${first.path}: ${first.message}${more}.`, { faults });
+}
