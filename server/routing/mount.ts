@@ -56,7 +56,7 @@ function answering(endpoint: Endpoint, handle: Handle<Endpoint>): RequestHandler
       if (isRaw(schema)) return;
       if (response.statusCode === 200) response.status(endpoint.status ?? 200);
       if (reply instanceof EncodedReply) response.type('json').send(reply.json);
-      else response.json(z.encode(schema, reply as never));
+      else response.json(z.encode(schema, reply));
     };
     const reply = handle(call);
     return reply instanceof Promise ? reply.then(send) : send(reply);

@@ -67,7 +67,7 @@ async function asJson(error: unknown): Promise<unknown> {
   const text = await error.error.text();
   const { status, statusText } = error;
   try {
-    return new HttpErrorResponse({ error: JSON.parse(text), status, statusText });
+    return new HttpErrorResponse({ error: JSON.parse(text) as unknown, status, statusText });
   } catch {
     return error;
   }

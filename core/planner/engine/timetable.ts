@@ -1,10 +1,9 @@
 import type { Plan, Unplanned } from '../../day';
 import { DAY_S } from '../../day/time';
-import { UNNOTICED_S } from '../../day/cost/moved';
 import { passesBetween } from '../../day/cost/passes';
-import { waitOfGap } from '../../day/cost/waiting';
 import { BRIEFING, DRIVE, REFUEL, SIGHTING, type Hold } from './hold';
 import type { Problem } from './problem';
+import { DAY_TERMS, GUEST_TERMS, PARTY_TERMS } from './term-twins';
 
 /** In a repair, a drive is touched only if that saves more than this, in minutes of patience. */
 export const CALM = 6;
@@ -34,7 +33,8 @@ export class Timetable {
   /** Seconds held by each instructor, and by all. */
   readonly heldS: Float64Array;
   totalHeldS = 0;
-  private passes = 0;
+  /** Passes predicted on the circuit. */
+  passes = 0;
   private readonly guestCost: Float64Array;
   private readonly guestUnrest: Float64Array;
   private readonly guestStale: Uint8Array;
@@ -155,14 +155,15 @@ export class Timetable {
     this.staleGuests.push(guest);
   }
 
-  /** The weighted cost of all that is planned and of all that is not, as `costOf` reckons it. */
+  /** The weighted cost of all that is planned and of all that is not, as `costOf` says. */
   cost(): number {
     this.refresh();
-    const { weights, drives } = this.problem;
-    let sum = weights.unplanned * (drives.length - this.plannedDrives) + weights.passes * this.passes;
+    const { weights } = this.problem;
+    let sum = 0;
+    for (const { name, amount } of DAY_TERMS) sum += weights[name] * amount(this);
     for (const cost of this.guestCost) sum += cost;
     for (const cost of this.partyCost) sum += cost;
-    return sum + this.balanceWith(-1, 0);
+    return sum;
   }
 
   /** What the search makes small: the cost and, in a repair, a little for each drive that is not as it was. */
@@ -172,7 +173,7 @@ export class Timetable {
     return sum;
   }
 
-  /** Cost of one guest's own terms: waiting, continuity, preference, ladder, moved and reassigned. */
+  /** Cost of the terms that are counted over one guest. */
   costOfGuest(guest: number): number {
     this.refresh();
     return this.guestCost[guest]!;
@@ -180,6 +181,11 @@ export class Timetable {
 
   /** The weighted `balance` if one instructor were held so much longer. */
   balanceWith(crew: number, moreS: number): number {
+    return this.problem.weights.balance * this.imbalanceWith(crew, moreS);
+  }
+
+  /** Minutes by which instructors are held more or less than their share, if one were held so much longer. */
+  imbalanceWith(crew: number, moreS: number): number {
     const { heldS, totalAvailableS } = this;
     const facts = this.problem.crew;
     const share = totalAvailableS === 0 ? 0 : (this.totalHeldS + moreS) / totalAvailableS;
@@ -187,11 +193,16 @@ export class Timetable {
     for (let i = 0; i < facts.length; i++) {
       sum += Math.abs(heldS[i]! + (i === crew ? moreS : 0) - share * facts[i]!.availableS);
     }
-    return (this.problem.weights.balance * sum) / 60;
+    return sum / 60;
   }
 
-  /** Minutes between the first and the last of a party to finish, weighted, if one of them finished at `endS`. */
+  /** The weighted `party` of one party if one of them finished at `endS`. */
   partyWith(party: number, guest: number, endS: number): number {
+    return this.problem.weights.party * this.partyApartWith(party, guest, endS);
+  }
+
+  /** Minutes between the first and the last of a party to finish, if one of them finished at `endS`. */
+  partyApartWith(party: number, guest: number, endS: number): number {
     let first = Infinity;
     let last = -Infinity;
     for (const member of this.problem.parties[party]!) {
@@ -200,7 +211,7 @@ export class Timetable {
       if (finish < first) first = finish;
       if (finish > last) last = finish;
     }
-    return last < first ? 0 : (this.problem.weights.party * (last - first)) / 60;
+    return last < first ? 0 : (last - first) / 60;
   }
 
   /** End of a guest's last hold, or -1. */
@@ -214,7 +225,7 @@ export class Timetable {
     const { guests } = this.problem;
     for (const guest of this.staleGuests) {
       this.guestStale[guest] = 0;
-      this.guestCost[guest] = this.reckonGuest(guest);
+      this.guestCost[guest] = this.countGuest(guest);
       const { party } = guests[guest]!;
       if (party >= 0) this.partyStale[party] = 1;
     }
@@ -223,45 +234,21 @@ export class Timetable {
     for (let party = 0; party < this.partyStale.length; party++) {
       if (this.partyStale[party] === 0) continue;
       this.partyStale[party] = 0;
-      this.partyCost[party] = this.partyWith(party, -1, 0);
+      let cost = 0;
+      for (const { name, amount } of PARTY_TERMS) cost += this.problem.weights[name] * amount(this, party);
+      this.partyCost[party] = cost;
     }
   }
 
-  private reckonGuest(guest: number): number {
-    const { weights, guests, cars, day } = this.problem;
-    const facts = guests[guest]!;
-    const { guestRestS } = day.rules;
-    let waiting = 0;
-    let others = 0;
+  private countGuest(guest: number): number {
+    const { problem } = this;
+    const holds = this.guestHolds[guest]!;
+    let cost = 0;
+    for (const { name, amount } of GUEST_TERMS) cost += problem.weights[name] * amount(problem, guest, holds);
     let unrest = 0;
-    let before: Hold | undefined;
-    let driveBefore: Hold | undefined;
-    for (const hold of this.guestHolds[guest]!) {
-      waiting += waitOfGap(before ? hold.startS - before.endS - guestRestS : hold.startS - facts.arrivesS);
-      before = hold;
-      if (hold.kind !== DRIVE) continue;
-      if (driveBefore) {
-        if (driveBefore.crew !== hold.crew) others += weights.continuity;
-        if (cars[hold.car]!.car.level < cars[driveBefore.car]!.car.level) others += weights.ladder;
-      }
-      driveBefore = hold;
-      if (facts.likes[hold.crew] === 0) others += weights.preference;
-      others += this.changePrice(hold);
-      if (!this.isAsBefore(hold)) unrest += CALM;
-    }
+    for (const hold of holds) if (hold.kind === DRIVE && !this.isAsBefore(hold)) unrest += CALM;
     this.guestUnrest[guest] = unrest;
-    return weights.waiting * waiting + others;
-  }
-
-  /** `moved` and `reassigned` of one drive, in a repair. */
-  private changePrice({ drive, car, crew, releaseS }: Hold): number {
-    const { before } = this.problem.drives[drive]!;
-    if (!before) return 0;
-    const { weights } = this.problem;
-    return (
-      (before.car !== car || before.crew !== crew ? weights.reassigned : 0) +
-      (Math.abs(before.releaseS - releaseS) > UNNOTICED_S ? weights.moved : 0)
-    );
+    return cost;
   }
 
   private isAsBefore({ drive, car, crew, releaseS }: Hold): boolean {

@@ -1,0 +1,83 @@
+import type { TermName } from '../../day';
+import { UNNOTICED_S } from '../../day/cost/moved';
+import { waitOfGap } from '../../day/cost/waiting';
+import { DRIVE, type Hold } from './hold';
+import type { Problem } from './problem';
+import type { Timetable } from './timetable';
+
+/**
+ * The engine's twin of each cost term: the same amount, before it is weighted, from what a timetable keeps up to date. A
+ * term without a twin does not compile; a property test over the list holds each against its plain form.
+ */
+export const TERM_TWINS: Readonly<Record<TermName, TermTwin>> = {
+  unplanned: { of: 'day', amount: ({ problem, plannedDrives }) => problem.drives.length - plannedDrives },
+  passes: { of: 'day', amount: ({ passes }) => passes },
+  balance: { of: 'day', amount: (timetable) => timetable.imbalanceWith(-1, 0) },
+  party: { of: 'party', amount: (timetable, party) => timetable.partyApartWith(party, -1, 0) },
+  waiting: {
+    of: 'guest',
+    amount: ({ day, guests }, guest, holds) => {
+      const { guestRestS } = day.rules;
+      let sum = 0;
+      for (let i = 0; i < holds.length; i++) {
+        const { startS } = holds[i]!;
+        sum += waitOfGap(i > 0 ? startS - holds[i - 1]!.endS - guestRestS : startS - guests[guest]!.arrivesS);
+      }
+      return sum;
+    },
+  },
+  continuity: overDrives((_, hold, before) => (before && before.crew !== hold.crew ? 1 : 0)),
+  ladder: overDrives(({ cars }, hold, before) =>
+    before && cars[hold.car]!.car.level < cars[before.car]!.car.level ? 1 : 0,
+  ),
+  preference: overDrives(({ guests }, hold) => (guests[hold.guests[0]!]!.likes[hold.crew] === 0 ? 1 : 0)),
+  moved: overDrives(({ drives }, hold) => {
+    const { before } = drives[hold.drive]!;
+    return before && Math.abs(before.releaseS - hold.releaseS) > UNNOTICED_S ? 1 : 0;
+  }),
+  reassigned: overDrives(({ drives }, hold) => {
+    const { before } = drives[hold.drive]!;
+    return before && (before.car !== hold.car || before.crew !== hold.crew) ? 1 : 0;
+  }),
+};
+
+/** What a term is counted over, which says when it has to be counted again. */
+export type TermTwin =
+  | { readonly of: 'day'; readonly amount: (timetable: Timetable) => number }
+  | { readonly of: 'party'; readonly amount: (timetable: Timetable, party: number) => number }
+  | GuestTwin;
+
+interface GuestTwin {
+  readonly of: 'guest';
+  readonly amount: (problem: Problem, guest: number, holds: readonly Hold[]) => number;
+}
+
+/** A term of each drive of a guest and the drive before it. */
+function overDrives(amount: (problem: Problem, hold: Hold, before: Hold | undefined) => number): GuestTwin {
+  return {
+    of: 'guest',
+    amount: (problem, _, holds) => {
+      let sum = 0;
+      let before: Hold | undefined;
+      for (let i = 0; i < holds.length; i++) {
+        const hold = holds[i]!;
+        if (hold.kind !== DRIVE) continue;
+        sum += amount(problem, hold, before);
+        before = hold;
+      }
+      return sum;
+    },
+  };
+}
+
+const names = Object.keys(TERM_TWINS) as TermName[];
+/** The terms of one kind, for the loops of the timetable. */
+function termsOf<K extends TermTwin['of']>(of: K) {
+  return names.flatMap((name) => {
+    const twin = TERM_TWINS[name];
+    return twin.of === of ? [{ name, amount: twin.amount as Extract<TermTwin, { of: K }>['amount'] }] : [];
+  });
+}
+export const DAY_TERMS = termsOf('day');
+export const PARTY_TERMS = termsOf('party');
+export const GUEST_TERMS = termsOf('guest');
