@@ -2,11 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterOutlet, type ActivatedRouteSnapshot } from '@angular/router';
 import { clockMinute, conditionAt, DAY_ENDS_S, nextCondition, wallClock } from '@core/day';
+import { PLAIN_WORDS } from './data/screen-words';
 import { format, parseISO } from 'date-fns';
 import { Toast } from 'primeng/toast';
 import { filter, map } from 'rxjs';
 import { DayService } from './data/day.service';
-import { entryWords } from './data/names';
 import { Outbox } from './data/outbox';
 import { VenueClock } from './data/venue-clock';
 import { Who } from './data/who';
@@ -65,7 +65,7 @@ export class App {
   protected readonly refusedWords = computed(() =>
     this.outbox.refused().map(({ entry, reason }) => ({
       id: entry.id,
-      what: `${clockMinute(entry.at)} ${entryWords(entry)}:`,
+      what: `${clockMinute(entry.at)} ${PLAIN_WORDS.entry(entry)}:`,
       reason,
     })),
   );

@@ -1,10 +1,8 @@
 import type { JournalEntry } from './entry';
+import { rulesOf } from './registry';
 
 /** Put where words were that somebody had the right to have erased. */
 export const ERASED_WORDS = 'erased';
-
-/** Free words that somebody may have entered about a guest, by the field in which they stand. */
-const WORDS = ['reason', 'note', 'text', 'what', 'followUp', 'account', 'good'] as const;
 
 /**
  * An entry without the words and names of a guest; nothing where it holds none of them. What was counted stays: laps,
@@ -19,21 +17,18 @@ export function withoutWords(
   isOwn: (drive: string) => boolean,
   name: string,
 ): JournalEntry | undefined {
-  const own = ('drive' in entry && isOwn(entry.drive)) || ('guest' in entry && entry.guest === guest);
+  const theirs = ('drive' in entry && isOwn(entry.drive)) || ('guest' in entry && entry.guest === guest);
+  const { own = [], named = [] } = rulesOf(entry).words;
   const fields: Record<string, unknown> = { ...entry };
   let changed = false;
-  for (const field of WORDS) {
+  const put = (field: string, erase: (words: string) => string) => {
     const words = fields[field];
-    if (typeof words !== 'string') continue;
-    // Why a drive was broken off is one of a few words, and tells nothing.
-    const isFree = !(entry.kind === 'brokenOff' && field === 'reason') && !(field === 'good');
-    const erased = own && isFree && PRIVATE.has(entry.kind) ? ERASED_WORDS : words.replaceAll(name, ERASED_WORDS);
-    if (erased === words) continue;
-    fields[field] = erased;
+    if (typeof words !== 'string' || erase(words) === words) return;
+    fields[field] = erase(words);
     changed = true;
-  }
+  };
+  const withoutName = (words: string) => words.replaceAll(name, ERASED_WORDS);
+  for (const field of named) put(field, withoutName);
+  for (const field of own) put(field, theirs ? () => ERASED_WORDS : withoutName);
   return changed ? (fields as unknown as JournalEntry) : undefined;
 }
-
-/** Entries whose free words are about the guest. */
-const PRIVATE: ReadonlySet<JournalEntry['kind']> = new Set(['driveMarked', 'brokenOff', 'guestUnwell', 'noteTaken']);

@@ -1,5 +1,5 @@
 import type { CarState, DayState } from './day-state';
-import type { CarPlace, EntryKind, EntryOf, FaultSeverity, ServicePart } from './entry';
+import type { CarPlace, FaultSeverity, ServicePart } from './entry';
 
 /** What the garage, the people with the cones and the classroom have entered. */
 export interface GarageState {
@@ -93,58 +93,8 @@ export function markFuel(state: DayState, { car, laps }: CarState, mark: Omit<Fu
   inGarage(state, car.id).fuelMarks.push({ ...mark, laps });
 }
 
-type GarageKind =
-  | 'carStalled'
-  | 'cardMoved'
-  | 'carsCounted'
-  | 'walkRoundDone'
-  | 'faultFound'
-  | 'faultMended'
-  | 'serviced'
-  | 'conesChecked'
-  | 'coneDoubted'
-  | 'answersCounted';
-type GarageSteps = { readonly [K in GarageKind & EntryKind]: (state: DayState, entry: EntryOf<K>) => void };
-
-export const GARAGE_STEPS: GarageSteps = {
-  carStalled: (state, { car, stall, lock }) => {
-    const it = inGarage(state, car);
-    it.stall = stall;
-    it.lock = lock ?? it.lock;
-  },
-  cardMoved: (state, { car, card, charged, at }) => {
-    inGarage(state, car).card = { where: card, charged, atS: at };
-  },
-  carsCounted: ({ garage }, { cars, at, by }) => {
-    garage.counted = { atS: at, by, cars };
-  },
-  walkRoundDone: (state, { car, when, items, at, by }) => {
-    inGarage(state, car).walkRounds.push({ when, items, atS: at, by });
-  },
-  faultFound: (state, { id, car, where, what, severity, photo, at, by }) => {
-    inGarage(state, car).faults.push({ id, car, atS: at, by, where, what, severity, photo, mendedS: undefined });
-  },
-  faultMended: (state, { fault, at }) => {
-    const known = faultOf(state, fault);
-    if (known) known.mendedS = at;
-    state.garage.mended.add(fault);
-  },
-  serviced: (state, { car, what, note, at, by }) => {
-    const laps = state.cars.get(car)?.laps ?? 0;
-    inGarage(state, car).services.push({ what, note, atS: at, by, laps });
-  },
-  conesChecked: ({ garage }, { cones, at, by }) => {
-    for (const cone of cones) garage.cones.set(cone, { atS: at, by, doubt: undefined });
-  },
-  coneDoubted: ({ garage }, { cone, note, at, by }) => {
-    garage.cones.set(cone, { atS: at, by, doubt: note ?? 'doubted' });
-  },
-  answersCounted: ({ garage }, { instructor, question, hands, right, at }) => {
-    garage.answers.push({ atS: at, instructor, question, hands, right });
-  },
-};
-
-function inGarage({ garage }: DayState, car: string): CarInGarage {
+/** What is known of a car in the garage; begun where nothing was. */
+export function inGarage({ garage }: DayState, car: string): CarInGarage {
   let known = garage.cars.get(car);
   if (!known) {
     known = {

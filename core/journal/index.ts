@@ -13,6 +13,7 @@ export { dayContext, isSpoiled, lapEstimateOf, progressOf, type DayContext } fro
 export { countsDiffer, hasStopped, type CountMark, type LapCount } from './lap-count';
 export * from './erase';
 export * from './garage';
+export { isAbout } from './registry';
 export { effectiveEntries, stateOf } from './reduce';
 export { journalWithOwed, RunningJournal, sameOwed } from './running';
 export * from './stations';

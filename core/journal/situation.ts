@@ -1,36 +1,23 @@
-import { closingAt, fact, withoutWindows, type Day, type Fact } from '../day';
-import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
+import type { Day } from '../day';
+import type { UnfitReason } from './entries/family';
+import type { EntryKind, JournalEntry, RecordedEntry } from './entry';
+import { rulesOf } from './registry';
 import { effectiveEntries } from './reduce';
 
-/** The kinds of entry that change the day itself. */
-const KINDS = [
-  'guestLate',
-  'circuitClosed',
-  'conditionChanged',
-  'closingMoved',
-  'crewHours',
-  'crewAway',
-] as const satisfies readonly EntryKind[];
-type SituationEntry = EntryOf<(typeof KINDS)[number]>;
-
-function changes(kind: EntryKind): boolean {
-  return (KINDS as readonly EntryKind[]).includes(kind);
-}
-
-function isSituation(entry: JournalEntry): entry is SituationEntry {
-  return changes(entry.kind);
+function changes(entry: Pick<JournalEntry, 'kind'>): boolean {
+  return rulesOf(entry).situation !== undefined;
 }
 
 /** Whether an entry, or taking it back, changes the day that plans are made for. */
 export function changesTheDay(entries: readonly RecordedEntry[], kind: EntryKind, corrects?: string): boolean {
-  if (changes(kind)) return true;
-  return kind === 'correction' && entries.some(({ entry }) => entry.id === corrects && changes(entry.kind));
+  if (changes({ kind })) return true;
+  return kind === 'correction' && entries.some(({ entry }) => entry.id === corrects && changes(entry));
 }
 
 /** An entry that does not fit to what is set up, and therefore changes nothing. */
 export interface Unfit {
   readonly entry: JournalEntry;
-  readonly why: Fact<'closesBeforeOpening', object, { closesS: number; opensS: number }>;
+  readonly why: UnfitReason;
 }
 
 /** The day as the journal has changed it, and the entries that could not change it. */
@@ -48,59 +35,10 @@ export function asSituated(day: Day, entries: readonly RecordedEntry[]): Situate
   let situated = day;
   const unfit: Unfit[] = [];
   for (const entry of effectiveEntries(entries)) {
-    if (!isSituation(entry)) continue;
-    switch (entry.kind) {
-      case 'guestLate':
-        situated = withEach(situated, 'guests', entry.guest, (guest) => ({ ...guest, arrives: entry.expected }));
-        break;
-      case 'circuitClosed': {
-        const { from, to, reason } = entry;
-        const { circuit } = situated;
-        situated = { ...situated, circuit: { ...circuit, closures: [...circuit.closures, { from, to, reason }] } };
-        break;
-      }
-      case 'conditionChanged': {
-        const { from, name, paceFactor } = entry;
-        const before = (situated.condition.changes ?? []).filter((change) => change.from < from);
-        situated = {
-          ...situated,
-          condition: { ...situated.condition, changes: [...before, { from, name, paceFactor }] },
-        };
-        break;
-      }
-      case 'closingMoved':
-        if (entry.to > situated.opens) situated = closingAt(situated, entry.to);
-        else {
-          const why = fact('closesBeforeOpening', {}, { closesS: entry.to, opensS: situated.opens });
-          unfit.push({ entry, why });
-        }
-        break;
-      case 'crewHours': {
-        const { from, to } = entry;
-        situated = withEach(situated, 'instructors', entry.instructor, (who) => ({
-          ...who,
-          available: [...who.available, { from, to }],
-        }));
-        break;
-      }
-      case 'crewAway': {
-        const { from, to } = entry;
-        situated = withEach(situated, 'instructors', entry.instructor, (who) => ({
-          ...who,
-          available: withoutWindows(who.available, [{ from, to }]),
-        }));
-        break;
-      }
-    }
+    const changed = rulesOf(entry).situation?.(situated, entry);
+    if (!changed) continue;
+    if ('code' in changed) unfit.push({ entry, why: changed });
+    else situated = changed;
   }
   return { day: situated, unfit };
-}
-
-function withEach<K extends 'guests' | 'instructors'>(
-  day: Day,
-  kind: K,
-  id: string,
-  change: (thing: Day[K][number]) => Day[K][number],
-): Day {
-  return { ...day, [kind]: day[kind].map((thing) => (thing.id === id ? change(thing) : thing)) };
 }

@@ -296,7 +296,7 @@ export const TERM_DAYS: Readonly<Record<TermName, (random: Random) => Day>> = {
   preference: (random) => easyDay(random, { guest: () => ({ preferInstructors: ['i1'] }) }),
   ladder: (random) =>
     easyDay(random, {
-      car: (_, i) => ({ level: (i + 1) as Car['level'] }),
+      car: (_, i) => ({ level: i + 1 }),
       guest: ({ drives }) => ({
         sequence: 'asListed',
         drives: drives.map((drive, i) => ({ ...drive, cars: [i === 0 ? 'c3' : 'c1'] })),

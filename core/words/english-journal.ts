@@ -1,5 +1,6 @@
 import { clockMinute, spokenDuration, type CarMisfit } from '../day';
-import { FLAG_WORDS, type DriveStage, type DriveStep, type GateStep, type Refusal, type Unfit } from '../journal';
+import type { DriveStage, DriveStep, GateStep, Refusal, Unfit } from '../journal';
+import { FLAG_WORDS } from './terms';
 import type { AdviceReason } from '../traffic';
 import { tell, type ByCode } from './by-code';
 import { KINDS } from './english-violations';

@@ -1,5 +1,6 @@
 import { clockMinute, type Activity, type Violation } from '../day';
 import { delayWords, FIGURES, markReasonWords, omittedWords, oneThingWords, toDoWords } from './english-day';
+import { entryWords } from './english-entries';
 import { adviceWords, refusalWords, settlementWords, unfitWords } from './english-journal';
 import {
   assignmentWords,
@@ -54,6 +55,7 @@ export function english(names: Names): Words {
     mend: mendWords(names),
     limit: limitWords(names),
     resource: resourceWords(names),
+    entry: entryWords,
     refusal,
     settlement: settlementWords(refusal),
     unfit: unfitWords,

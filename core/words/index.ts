@@ -8,7 +8,17 @@ import type { Words } from './words';
  */
 export { BY_ID, namesOf, type Names } from './names';
 export { dayWords, gapWords, skillWords } from './skill-words';
-export { CONE_WORDS, coneWords, PHASE_WORDS } from './terms';
+export {
+  BREAK_OFF_WORDS,
+  CAR_STATUS_WORDS,
+  CONE_WORDS,
+  coneWords,
+  CREW_STATUS_WORDS,
+  FLAG_WORDS,
+  GUEST_STAGE_WORDS,
+  PHASE_WORDS,
+  TERM_WORDS,
+} from './terms';
 export type { Words } from './words';
 
 const LANGUAGES = { en: english } satisfies Record<string, (names: Names) => Words>;

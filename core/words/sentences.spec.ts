@@ -1,6 +1,7 @@
 import { fact, type Activity, type Day } from '../day';
 import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, at } from '../testing/small-day';
+import type { JournalEntry } from '../journal';
 import type { Words } from './words';
 
 const day: Day = aDay({
@@ -172,6 +173,22 @@ describe('People read', () => {
       [fact('nextInCar', { guest: 'g2' }, { byS: 70 }), 'next in this car, Piet Verhoeve: 1 min later'],
       [fact('crewsNext', { activity: briefing }, { byS: 200 }), 'instructor’s next, the next class: 3 min later'],
       [fact('guestsNext', { guest: 'g1' }, { byS: 31 }), 'Ines Faro’s next drive: 1 min later'],
+    ]);
+  });
+
+  it('what an entry says, and how its time was corrected', () => {
+    const entry = (what: object) => ({ id: 'entry-0001', at: at('10:00'), by: 'Gate', ...what }) as JournalEntry;
+    tells('entry', [
+      [entry({ kind: 'guestArrived', guest: 'g1' }), 'Arrived'],
+      [entry({ kind: 'lapSpoiled', drive: 'd1', lap: 3, reason: 'traffic' }), 'Lap 3 spoiled: traffic'],
+      [entry({ kind: 'brokenOff', drive: 'd1', reason: 'spin' }), 'Broken off: spin'],
+      [entry({ kind: 'owedAgreed', drive: 'd1', notBefore: at('14:00') }), 'Laps owed: not before 14:00'],
+      [entry({ kind: 'flagCalled', flag: 'stop', reason: 'car in the grass' }), 'All-stop: car in the grass'],
+      [entry({ kind: 'driveMarked', drive: 'd1', marks: [], good: 'listened' }), 'Marked: no fault, good: listened'],
+      [
+        entry({ kind: 'parked', drive: 'd1', corrected: { from: at('10:20') } }),
+        'Parked (time corrected, the device gave 10:20)',
+      ],
     ]);
   });
 

@@ -1,5 +1,7 @@
 import type { ConeKind, Marker } from '../circuit';
 import type { Phase } from '../coaching';
+import type { TermName } from '../day';
+import type { BreakOffReason, CarStatus, CrewStatus, FlagKind, GuestStage } from '../journal';
 
 /** The terms of the field in the language of the screens. */
 
@@ -39,3 +41,65 @@ export function coneWords(kind: ConeKind, marker: Marker): string {
   const cones = (count: number) => `${marker.colour} ${count > 1 ? 'cones' : 'cone'}`;
   return `${markerWords(marker, 'a pair of', cones)}: ${CONE_WORDS[kind]}`;
 }
+
+export const FLAG_WORDS: Record<FlagKind, string> = { green: 'Green', caution: 'Caution', stop: 'All-stop' };
+
+export const GUEST_STAGE_WORDS: Record<GuestStage, string> = {
+  expected: 'expected',
+  arrived: 'at the gate',
+  cleared: 'cleared, waits for class',
+  inClass: 'in class',
+  briefed: 'briefed, waits for the sighting run',
+  onSighting: 'on the sighting run',
+  seen: 'has seen the circuit',
+  waiting: 'waiting at the cars',
+  seated: 'seated',
+  onCircuit: 'on the circuit',
+  inDebrief: 'in debrief',
+  debriefed: 'debriefed',
+  finished: 'finished',
+  noShow: 'no-show',
+  left: 'left',
+  unwell: 'unwell',
+};
+
+export const CAR_STATUS_WORDS: Record<CarStatus, string> = {
+  ready: 'ready',
+  seated: 'guest seated',
+  onCircuit: 'on the circuit',
+  turnaround: 'turnaround',
+  cooling: 'cooling',
+  refuelling: 'refuelling',
+  held: 'held',
+};
+
+export const CREW_STATUS_WORDS: Record<CrewStatus, string> = {
+  free: 'free',
+  busy: 'busy',
+  resting: 'resting',
+  atMeal: 'at meal',
+  off: 'off',
+};
+
+/** What each term of the cost counts. */
+export const TERM_WORDS: Record<TermName, string> = {
+  unplanned: 'left out',
+  waiting: 'waiting',
+  continuity: 'change of instructor',
+  preference: 'not the preferred instructor',
+  ladder: 'fierce car before a tamer one',
+  passes: 'passing on the circuit',
+  balance: 'uneven work for the crew',
+  party: 'parties apart at the end',
+  moved: 'moved by more than 5 min',
+  reassigned: 'another car or instructor',
+};
+
+export const BREAK_OFF_WORDS: Record<BreakOffReason, string> = {
+  unwell: 'unwell',
+  fault: 'fault of the car',
+  spin: 'spin',
+  contact: 'contact',
+  weather: 'weather',
+  other: 'another reason',
+};

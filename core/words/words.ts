@@ -2,7 +2,7 @@ import type { Activity, CarMisfit, Fallen, LeftOutReason, PlannedDrive, Violatio
 import type { OmittedReason } from '../circuit';
 import type { CloseFigure, ToDo } from '../closing';
 import type { MarkReason, OneThing } from '../coaching';
-import type { Refusal, Settlement, Unfit } from '../journal';
+import type { JournalEntry, Refusal, Settlement, Unfit } from '../journal';
 import type { AssignmentReason, ChangeReason, Limit, MendChange, ResourceLoad, SharedChange } from '../planner';
 import type { AdviceReason, Delay } from '../traffic';
 
@@ -23,6 +23,8 @@ export interface Words {
   /** @param release the release that the drive would have */
   readonly mend: (change: MendChange, release: number) => string;
   readonly limit: (limit: Limit) => string;
+  /** What an entry says, in a few words, and how its time was corrected. */
+  readonly entry: (entry: JournalEntry) => string;
   /** Why an entry is refused; with its full stop. */
   readonly refusal: (refusal: Refusal) => string;
   /** What became of an entry that did not fit; with its full stop. */

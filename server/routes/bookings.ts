@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { booking, type Booking } from '@core/api';
 import type { bookingsEndpoints } from '@core/api/endpoints/bookings';
 import { MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY, type Fault } from '@core/day';
-import type { JournalEntry } from '@core/journal';
+import { isAbout } from '@core/journal';
 import type { AddBooking, ChangeBooking } from '../store/bookings';
 import { conflict, notFound, Refusal } from '../problems';
 import { withUniqueDrives, type ListSituation } from '../reading/booking-batch';
@@ -38,8 +38,8 @@ export function bookingsRoutes({ store, room, hub }: Services): Handlers<typeof 
     cancelBooking: ({ params: { date, id }, body: { version } }) => {
       const stored = store.bookings.get(date, id);
       if (!stored) throw notFound(`booking "${id}" on ${date}`);
-      const own = new Set([id, ...stored.fields.drives.map((drive) => drive.id)]);
-      if (room.of(date).entries.some(({ entry }) => isAbout(entry, own))) {
+      const drives = new Set(stored.fields.drives.map((drive) => drive.id));
+      if (room.of(date).entries.some(({ entry }) => isAbout(entry, id, drives))) {
         throw conflict(`${stored.fields.name} stands in the journal of the day; enter "no-show" or "left" instead.`);
       }
       if (!store.bookings.remove(date, id, version)) throw staleBooking(stored);
@@ -113,14 +113,4 @@ function unreadable(faults: readonly Fault[]): Refusal {
   return new Refusal(422, 'The list cannot be read', `The list cannot be read: ${faults[0]!.message}.`, {
     faults: [...faults],
   });
-}
-
-/** Whether an entry names one of these guests or drives. */
-function isAbout(entry: JournalEntry, ids: ReadonlySet<string>): boolean {
-  const named = [
-    'guest' in entry ? entry.guest : undefined,
-    'drive' in entry ? entry.drive : undefined,
-    ...('guests' in entry ? entry.guests : []),
-  ];
-  return named.some((id) => id !== undefined && ids.has(id));
 }

@@ -2,7 +2,7 @@ import { contract } from '@core/api';
 import type { guestsEndpoints } from '@core/api/endpoints/guests';
 import { dayBeforeOf, guestResult, type DayBefore } from '@core/coaching';
 import { DAY_ENDS_S } from '@core/day';
-import { journalEntry, stateOf, withoutWords } from '@core/journal';
+import { isAbout, journalEntry, stateOf, withoutWords } from '@core/journal';
 import * as z from 'zod';
 import { conflict, notFound } from '../problems';
 import type { Services } from '../services';
@@ -52,12 +52,7 @@ export function guestsRoutes({ store, room, hub, clock, manager }: Services): Ha
       const booking = bookingOf(date, id);
       const { context, entries } = room.of(date);
       const drives = new Set(booking.fields.drives.map((drive) => drive.id));
-      const own = entries.filter(
-        ({ entry }) =>
-          ('guest' in entry && entry.guest === id) ||
-          ('drive' in entry && drives.has(entry.drive)) ||
-          ('guests' in entry && entry.guests.includes(id)),
-      );
+      const own = entries.filter(({ entry }) => isAbout(entry, id, drives));
       const result = guestResult(context, stateOf(context, entries, room.nowS(date)), id, room.vocabulary());
       const document = {
         booking: z.encode(contract.changeBooking.reply, booking),

@@ -12,6 +12,7 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { clockMinute, drivesConcerned } from '@core/day';
 import { owedFrom } from '@core/journal';
+import { CAR_STATUS_WORDS, CREW_STATUS_WORDS, GUEST_STAGE_WORDS } from '@core/words';
 import type { MenuItem } from 'primeng/api';
 
 import { Button } from 'primeng/button';
@@ -19,7 +20,7 @@ import { Menu } from 'primeng/menu';
 import { SelectButton } from 'primeng/selectbutton';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
-import { CAR_STATUS_WORDS, carLabel, CREW_STATUS_WORDS, GUEST_STAGE_WORDS } from '../data/names';
+import { carLabel } from '../data/names';
 import { PlanService } from '../data/plan.service';
 import { onRequest } from '../shell/requests';
 import type { Carry } from './block-drag';

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { RouterLink } from '@angular/router';
 import { clockMinute, type BriefingHold, type SightingHold } from '@core/day';
 import { isCleared, type GuestState } from '@core/journal';
+import { GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
-import { GUEST_STAGE_WORDS } from '../data/names';
 
 /** A guest on a roster, and whether this one may take part now. */
 interface Seat {

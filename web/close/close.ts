@@ -8,7 +8,7 @@ import { Button } from 'primeng/button';
 import { Api } from '../data/api';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
-import { carLabel, entryWords } from '../data/names';
+import { carLabel } from '../data/names';
 import { known, Unread } from '../shell/unread';
 
 const MOST_SHOWN = 200;
@@ -197,7 +197,7 @@ export class Close {
       .map(({ entry }) => ({
         id: entry.id,
         at: clockMinute(entry.at),
-        words: entryWords(entry),
+        words: this.tell().entry(entry),
         who: [
           'drive' in entry ? context?.schedule.index.drives.get(entry.drive)?.guest.name : undefined,
           'guest' in entry && entry.guest ? context?.schedule.index.guests.get(entry.guest)?.name : undefined,

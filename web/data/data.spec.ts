@@ -9,7 +9,7 @@ import * as z from 'zod';
 import { MemoryStorage } from '../testing/memory-storage';
 import { Api, type ApiError } from './api';
 import { DeviceStorage } from './device-storage';
-import { entryWords, shortName, surname } from './names';
+import { shortName, surname } from './names';
 import { Outbox, type Settled } from './outbox';
 
 const entry = (n: number): JournalEntry => ({
@@ -148,8 +148,5 @@ describe('Requests and entries', () => {
 describe('Words on screen', () => {
   it('call guests and instructors as people do', () => {
     expect([shortName('Ines Faro'), shortName('Cher'), surname('Ife Okoro')]).toEqual(['Ines F', 'Cher', 'Okoro']);
-    expect(
-      entryWords({ id: 'entry-0001', kind: 'lapSpoiled', drive: 'd1', lap: 3, reason: 'traffic', at: 0, by: 'x' }),
-    ).toBe('Lap 3 spoiled: traffic');
   });
 });

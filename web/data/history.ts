@@ -1,6 +1,6 @@
 import { wallClock } from '@core/day';
 import type { JournalEntry, RecordedEntry } from '@core/journal';
-import { entryWords } from './names';
+import { PLAIN_WORDS } from './screen-words';
 
 /** One entry as it is told, with who took it back where somebody did. */
 export interface HistoryEntry {
@@ -27,7 +27,7 @@ export function historyOf(
     .map((entry) => ({
       id: entry.id,
       at: wallClock(entry.at),
-      words: entryWords(entry),
+      words: PLAIN_WORDS.entry(entry),
       by: entry.by,
       takenBackBy: takenBack.get(entry.id),
     }));

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { nextHold, stationOf, type GuestState } from '@core/journal';
+import { GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
 import { balanceDue, dueWords } from '../data/money';
-import { carLabel, GUEST_STAGE_WORDS } from '../data/names';
+import { carLabel } from '../data/names';
 import { holdWords } from '../data/next-words';
 
 /** Who is at the desk to finish, who is still out, and what each has next. */

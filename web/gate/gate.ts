@@ -15,6 +15,7 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { clockMinute, type Guest, type Plan } from '@core/day';
 import { isCleared, nextHold, type GuestState } from '@core/journal';
+import { GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
@@ -22,7 +23,7 @@ import { DayWords } from '../data/day-words';
 import { DayService, type NewEntry } from '../data/day.service';
 import { balanceDue, dueWords } from '../data/money';
 import { holdWords } from '../data/next-words';
-import { carLabel, GUEST_STAGE_WORDS } from '../data/names';
+import { carLabel } from '../data/names';
 
 /** A row that arrow keys reach. */
 @Directive({ selector: '[jlGateRow]', host: { tabindex: '-1' } })

@@ -4,7 +4,8 @@ import { RouterLink } from '@angular/router';
 import { analyseLaps } from '@core/coaching';
 import { lapTexts } from '@core/words/guests';
 import { clockMinute, money } from '@core/day';
-import { lapsOwed, nextHold, progressOf } from '@core/journal';
+import { isAbout, type JournalEntry, lapsOwed, nextHold, progressOf } from '@core/journal';
+import { BREAK_OFF_WORDS, GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { GuestBefore } from './guest-before';
@@ -13,7 +14,6 @@ import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { balanceDue } from '../data/money';
 import { historyOf } from '../data/history';
-import { BREAK_OFF_WORDS, GUEST_STAGE_WORDS } from '../data/names';
 import { holdWords } from '../data/next-words';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
@@ -138,11 +138,8 @@ export class GuestCard {
     const guest = this.guest();
     if (!guest) return [];
     const drives = new Set(guest.guest.drives.map(({ id }) => id));
-    return historyOf(this.data.entries(), this.data.shownS(), (entry) => {
-      if ('guest' in entry && entry.guest === guest.guest.id) return true;
-      if ('guests' in entry && entry.guests.includes(guest.guest.id)) return true;
-      return 'drive' in entry && drives.has(entry.drive);
-    }).reverse();
+    const isOwn = (entry: JournalEntry) => isAbout(entry, guest.guest.id, drives);
+    return historyOf(this.data.entries(), this.data.shownS(), isOwn).reverse();
   });
 
   protected more(owed?: OwedLaps): void {

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { BreakOffReason } from '@core/journal';
+import { BREAK_OFF_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import { DayService } from '../data/day.service';
-import { BREAK_OFF_WORDS } from '../data/names';
 import { CircuitView } from '../drawing/circuit-view';
 import { placeWords, type RunningDrive } from './pit-exit-model';
 import { Traffic } from './traffic';

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { clockMinute, spokenDuration } from '@core/day';
-import { effectiveEntries, FLAG_WORDS, type FlagKind } from '@core/journal';
+import { FLAG_WORDS } from '@core/words';
+import { effectiveEntries, type FlagKind } from '@core/journal';
 import type { Delay, ReleaseWindow } from '@core/traffic';
 import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';

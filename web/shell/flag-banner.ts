@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { clockMinute } from '@core/day';
-import { FLAG_WORDS } from '@core/journal';
+import { FLAG_WORDS } from '@core/words';
 import { Router } from '@angular/router';
 import { DayService } from '../data/day.service';
 

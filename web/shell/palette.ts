@@ -21,8 +21,8 @@ import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import { clockMinute } from '@core/day';
 import { effectiveEntries, type JournalEntry } from '@core/journal';
+import { PLAIN_WORDS } from '../data/screen-words';
 import { DayService } from '../data/day.service';
-import { entryWords } from '../data/names';
 import { Who } from '../data/who';
 import { focusOnceThere } from '../forms/focus';
 import { askFor } from './requests';
@@ -203,7 +203,7 @@ export class Palette {
       ...(last
         ? [
             {
-              label: `Undo: ${entryWords(last)}`,
+              label: `Undo: ${PLAIN_WORDS.entry(last)}`,
               hint: clockMinute(last.at),
               words: 'take back',
               run: () => void this.data.undo(last.id),

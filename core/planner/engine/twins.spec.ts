@@ -59,7 +59,8 @@ describe('The engine and the plain cost terms', () => {
     return sum(problem.guests, (guest) => twin.amount(problem, guest, timetable.guestHolds[guest]!));
   };
 
-  for (const { name, of } of COST_TERMS) {
+  for (const term of COST_TERMS) {
+    const { name } = term;
     it(`count the same ${name}, on days that have some`, () => {
       let most = 0;
       for (let seed = 1; seed <= DAYS; seed++) {
@@ -70,7 +71,7 @@ describe('The engine and the plain cost terms', () => {
         const repair = name === 'moved' || name === 'reassigned' ? { previous, nowS: 0 } : undefined;
         const { plan } = planDay(day, { iterations: 60, random: seededRandom(seed + 100) });
         const timetable = loadPlan(problemOf(day, repair), plan);
-        const plain = of(layOut(day, withReasons(timetable), repair));
+        const plain = term.of(layOut(day, withReasons(timetable), repair));
         expect(amountOf(timetable, name)).toBeCloseTo(plain, 6);
         most = Math.max(most, plain);
       }

@@ -1,0 +1,116 @@
+import * as z from 'zod';
+import { fact } from '../../day';
+import { elsewhere, firstReason } from '../misplaced';
+import { onGuest, unknown, notReady, crewFree, circuitShut, circuitFull } from './judging';
+import { changeGuest, occupy, release } from './changing';
+import { subject, entryOf } from './parts';
+import { NO_WORDS, type Family } from './family';
+
+/** Classes, what is asked in them, and sighting runs. */
+export const classesSchemas = {
+  classBegan: entryOf('classBegan', { instructor: subject, guests: z.array(subject).min(1) }),
+  classEnded: entryOf('classEnded', { instructor: subject, guests: z.array(subject) }),
+  sightingBegan: entryOf('sightingBegan', { vehicle: subject, instructor: subject, guests: z.array(subject).min(1) }),
+  sightingEnded: entryOf('sightingEnded', { vehicle: subject }),
+  answersCounted: entryOf('answersCounted', {
+    instructor: subject,
+    question: z.string().min(1).max(200),
+    /** Hands for each answer, in the order of the answers. */
+    hands: z.array(z.number().int().min(0).max(200)).min(2).max(6),
+    /** Place of the right answer. */
+    right: z.number().int().min(0).max(5),
+  }),
+};
+
+export const classesRules: Family<typeof classesSchemas> = {
+  classBegan: {
+    admit: (state, { instructor, guests }) =>
+      crewFree(state, instructor) ??
+      firstReason(guests, (id) =>
+        onGuest(state, id, (it) => {
+          if (it.briefed) return fact('briefedAlready', { guest: it.guest.id });
+          return notReady(it) ?? elsewhere(state, it);
+        }),
+      ),
+    apply: (state, { instructor, guests, at }) => {
+      state.classes.set(instructor, { guests, sinceS: at });
+      occupy(state, instructor, 'class');
+      for (const guest of guests) changeGuest(state, guest, at, (it) => (it.heldBy = 'class'));
+    },
+    words: NO_WORDS,
+  },
+  classEnded: {
+    admit: (state, { instructor, guests }) => {
+      const running = state.classes.get(instructor);
+      if (!running) return fact('noClassRunning', {});
+      return firstReason(guests, (id) =>
+        running.guests.includes(id)
+          ? undefined
+          : onGuest(state, id, (it) => fact('notInThisClass', { guest: it.guest.id })),
+      );
+    },
+    apply: (state, { instructor, guests, at }) => {
+      for (const guest of state.classes.get(instructor)?.guests ?? []) {
+        changeGuest(state, guest, at, (it) => (it.heldBy = undefined));
+      }
+      for (const guest of guests) changeGuest(state, guest, at, (it) => (it.briefed = true));
+      state.classes.delete(instructor);
+      release(state, instructor, 'class');
+    },
+    words: NO_WORDS,
+  },
+  sightingBegan: {
+    admit: (state, { vehicle, instructor, guests }, context) => {
+      const known = context.schedule.index.vehicles.get(vehicle);
+      if (!known) return unknown('vehicle', vehicle);
+      if (state.sightings.has(vehicle)) return fact('vehicleOut', { vehicle });
+      if (guests.length > known.seats) {
+        return fact('vehicleSeats', { vehicle }, { seats: known.seats, guests: guests.length });
+      }
+      return (
+        crewFree(state, instructor) ??
+        circuitShut(state, context) ??
+        circuitFull(state, context) ??
+        firstReason(guests, (id) =>
+          onGuest(state, id, (it) => {
+            if (!it.briefed) return fact('notBriefed', { guest: it.guest.id });
+            if (it.sighted) return fact('sightedAlready', { guest: it.guest.id });
+            return notReady(it) ?? elsewhere(state, it);
+          }),
+        )
+      );
+    },
+    apply: (state, { vehicle, instructor, guests, at }) => {
+      state.sightings.set(vehicle, { instructor, guests, sinceS: at, crossings: [] });
+      occupy(state, instructor, vehicle);
+      for (const guest of guests) changeGuest(state, guest, at, (it) => (it.heldBy = 'sighting'));
+    },
+    words: NO_WORDS,
+  },
+  sightingEnded: {
+    admit: (state, { vehicle }) => (state.sightings.has(vehicle) ? undefined : fact('vehicleNotOut', {})),
+    apply: (state, { vehicle, at }) => {
+      const run = state.sightings.get(vehicle);
+      if (!run) return;
+      for (const guest of run.guests) {
+        changeGuest(state, guest, at, (it) => {
+          it.heldBy = undefined;
+          it.sighted = true;
+        });
+      }
+      state.sightings.delete(vehicle);
+      release(state, run.instructor, vehicle);
+    },
+    words: NO_WORDS,
+  },
+  answersCounted: {
+    admit: (state, { instructor, hands, right }) => {
+      if (!state.crew.has(instructor)) return unknown('instructor', instructor);
+      return right < hands.length ? undefined : fact('noSuchAnswer', {});
+    },
+    apply: ({ garage }, { instructor, question, hands, right, at }) => {
+      garage.answers.push({ atS: at, instructor, question, hands, right });
+    },
+    words: { named: ['question'] },
+  },
+};

@@ -1,0 +1,55 @@
+import { isSpoiled, lapEstimateOf, type DayContext } from '../context';
+import type { DayState, DriveState } from '../day-state';
+import { agreedCrossings, markOf, report, type LapSource } from '../lap-count';
+import { changeCar, changeCrew } from './changing';
+
+/** A crossing of the line, by one of the two counts. */
+export function crossed(
+  context: DayContext,
+  state: DayState,
+  drive: DriveState,
+  source: LapSource,
+  atS: number,
+  by: string,
+): void {
+  const hindered = isSpoiled(context, drive, drive.crossings.length + 1);
+  const { lapS } = lapEstimateOf(context, drive);
+  report(drive.count, { atS, source, by }, { lapS, sinceS: drive.releasedS ?? atS, hindered });
+  countUpTo(context, state, drive, agreedCrossings(drive.count), atS);
+}
+
+/** Brings the crossings that hold to a number, with what a lap puts on car and instructor. */
+export function countUpTo(
+  context: DayContext,
+  state: DayState,
+  drive: DriveState,
+  crossings: number,
+  nowS: number,
+): void {
+  const change = crossings - drive.crossings.length;
+  if (change === 0) return;
+  for (let number = drive.crossings.length + 1; number <= crossings; number++) {
+    const mark = markOf(drive.count, number);
+    const beforeS = drive.crossings.at(-1)?.atS ?? drive.releasedS ?? -Infinity;
+    const seen = mark !== undefined && mark.atS > beforeS;
+    drive.crossings.push({ atS: seen ? mark.atS : nowS, source: mark?.source ?? 'hand', seen });
+  }
+  drive.crossings.length = crossings;
+  changeCar(state, drive.car, (car) => {
+    car.laps += change;
+    car.lapsSinceRest += change;
+    car.fuelL -= change * car.car.fuel.perLapL;
+  });
+  changeCrew(state, drive.instructor, (crew) => (crew.laps += change));
+  if (change > 0 && drive.stage === 'onCircuit') spoilUnderFlag(context, state, drive);
+}
+
+/** A lap under a flag is spoiled, whoever was at fault. */
+export function spoilUnderFlag({ day }: DayContext, { flag }: DayState, drive: DriveState): void {
+  if (flag.flag === 'green') return;
+  const lap = drive.crossings.length + (day.rules.outLapCounts === false ? 0 : 1);
+  const last = drive.drive.laps + drive.extraLaps;
+  if (lap >= 1 && lap <= last && !drive.spoiled.has(lap)) {
+    drive.spoiled.set(lap, flag.flag === 'stop' ? 'all-stop' : 'caution');
+  }
+}

@@ -1,0 +1,102 @@
+import * as z from 'zod';
+import { fact } from '../../day';
+import { onGuest, notHere, inACar } from './judging';
+import { changeGuest } from './changing';
+import { subject, entryOf } from './parts';
+import { NO_WORDS, type Family } from './family';
+
+/** The guest’s way through the venue. */
+export const guestsSchemas = {
+  guestArrived: entryOf('guestArrived', { guest: subject }),
+  waiverSigned: entryOf('waiverSigned', { guest: subject }),
+  licenceSeen: entryOf('licenceSeen', { guest: subject }),
+  helmetFitted: entryOf('helmetFitted', { guest: subject, size: z.string().max(10).optional() }),
+  guestNoShow: entryOf('guestNoShow', { guest: subject }),
+  guestLeft: entryOf('guestLeft', { guest: subject }),
+  guestUnwell: entryOf('guestUnwell', { guest: subject, note: z.string().max(500).optional() }),
+  guestWell: entryOf('guestWell', { guest: subject }),
+  deskDone: entryOf('deskDone', { guest: subject }),
+  /** The guest's recording card: handed out at the desk, or handed in, last of all. */
+  recordingMoved: entryOf('recordingMoved', { guest: subject, to: z.enum(['guest', 'desk']) }),
+};
+
+export const guestsRules: Family<typeof guestsSchemas> = {
+  guestArrived: {
+    admit: (state, { guest }) =>
+      onGuest(state, guest, (it) =>
+        it.arrivedS !== undefined && it.gone === undefined ? fact('hereAlready', { guest: it.guest.id }) : undefined,
+      ),
+    apply: (state, { guest, at }) =>
+      changeGuest(state, guest, at, (it) => {
+        it.arrivedS = at;
+        it.gone = undefined;
+      }),
+    words: NO_WORDS,
+  },
+  waiverSigned: {
+    admit: (state, { guest }) =>
+      onGuest(
+        state,
+        guest,
+        (it) => notHere(it) ?? (it.waiver ? fact('waiverSeenAlready', { guest: it.guest.id }) : undefined),
+      ),
+    apply: (state, { guest, at }) => changeGuest(state, guest, at, (it) => (it.waiver = true)),
+    words: NO_WORDS,
+  },
+  licenceSeen: {
+    admit: (state, { guest }) =>
+      onGuest(
+        state,
+        guest,
+        (it) => notHere(it) ?? (it.licence ? fact('licenceSeenAlready', { guest: it.guest.id }) : undefined),
+      ),
+    apply: (state, { guest, at }) => changeGuest(state, guest, at, (it) => (it.licence = true)),
+    words: NO_WORDS,
+  },
+  helmetFitted: {
+    admit: (state, { guest }) => onGuest(state, guest, notHere),
+    apply: (state, { guest, at }) => changeGuest(state, guest, at, (it) => (it.helmet = true)),
+    words: NO_WORDS,
+  },
+  guestNoShow: {
+    admit: (state, { guest }) =>
+      onGuest(state, guest, (it) =>
+        it.arrivedS !== undefined ? fact('hasArrived', { guest: it.guest.id }) : undefined,
+      ),
+    apply: (state, { guest, at }) => changeGuest(state, guest, at, (it) => (it.gone = 'noShow')),
+    words: NO_WORDS,
+  },
+  guestLeft: {
+    admit: (state, { guest }) => onGuest(state, guest, (it) => notHere(it) ?? inACar(state, it)),
+    apply: (state, { guest, at }) => changeGuest(state, guest, at, (it) => (it.gone = 'left')),
+    words: NO_WORDS,
+  },
+  guestUnwell: {
+    admit: (state, { guest }) => onGuest(state, guest, notHere),
+    apply: (state, { guest, at }) => changeGuest(state, guest, at, (it) => (it.unwell = true)),
+    words: { own: ['note'] },
+  },
+  guestWell: {
+    admit: (state, { guest }) =>
+      onGuest(state, guest, (it) => (it.unwell ? undefined : fact('notUnwell', { guest: it.guest.id }))),
+    apply: (state, { guest, at }) => changeGuest(state, guest, at, (it) => (it.unwell = false)),
+    words: NO_WORDS,
+  },
+  deskDone: {
+    admit: (state, { guest }) =>
+      onGuest(state, guest, (it) =>
+        it.deskDone ? fact('finishedAlready', { guest: it.guest.id }) : (notHere(it) ?? inACar(state, it)),
+      ),
+    apply: (state, { guest, at }) => changeGuest(state, guest, at, (it) => (it.deskDone = true)),
+    words: NO_WORDS,
+  },
+  recordingMoved: {
+    admit: (state, { guest, to }) =>
+      onGuest(state, guest, (it) => {
+        if (it.recording === to) return fact('recordingThereAlready', { guest: it.guest.id });
+        return to === 'desk' && it.recording === undefined ? fact('recordingNotOut', {}) : notHere(it);
+      }),
+    apply: (state, { guest, to, at }) => changeGuest(state, guest, at, (it) => (it.recording = to)),
+    words: NO_WORDS,
+  },
+};

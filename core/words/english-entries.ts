@@ -1,0 +1,146 @@
+import { clockMinute, DAY_S } from '../day';
+import type { EntryKind, EntryOf, JournalEntry } from '../journal';
+import { BREAK_OFF_WORDS, FLAG_WORDS } from './terms';
+
+const ENTRY_WORDS: Record<EntryKind, string> = {
+  guestArrived: 'Arrived',
+  waiverSigned: 'Waiver signed',
+  licenceSeen: 'Licence seen',
+  helmetFitted: 'Helmet fitted',
+  guestNoShow: 'No-show',
+  guestLeft: 'Left',
+  guestUnwell: 'Unwell',
+  guestWell: 'Well again',
+  deskDone: 'Finished at the desk',
+  recordingMoved: 'Recording card',
+  classBegan: 'Class began',
+  classEnded: 'Class ended',
+  sightingBegan: 'Sighting run out',
+  sightingEnded: 'Sighting run back',
+  seated: 'Seated',
+  unseated: 'Out of the car again',
+  released: 'Let out',
+  lapCounted: 'Lap counted',
+  lastCheckDone: 'Last check',
+  lineCrossed: 'Line crossed',
+  lapsSettled: 'Laps settled',
+  lapSpoiled: 'Lap spoiled',
+  intervened: 'Instructor had to brake or steer',
+  extraLapGranted: 'Extra lap granted',
+  brokenOff: 'Broken off',
+  owedAgreed: 'Laps owed',
+  lapsMadeUp: 'Laps owed have a new drive',
+  broughtIn: 'Brought in',
+  parked: 'Parked',
+  debriefed: 'Debriefed',
+  driveMarked: 'Marked',
+  handoverSeen: 'Handover read',
+  carHeld: 'Car held',
+  carReady: 'Car ready again',
+  refuelBegan: 'Refuelling began',
+  refuelEnded: 'Refuelled',
+  fuelRead: 'Fuel read',
+  carStalled: 'Parked in its stall',
+  cardMoved: 'Camera card',
+  carsCounted: 'Cars counted',
+  walkRoundDone: 'Walked round',
+  faultFound: 'Fault found',
+  faultMended: 'Fault mended',
+  serviced: 'Serviced',
+  conesChecked: 'Cones looked at',
+  coneDoubted: 'Cone doubted',
+  answersCounted: 'Answers counted',
+  breakBegan: 'Break began',
+  crewBack: 'Back from the break',
+  guestLate: 'Late',
+  circuitClosed: 'Circuit closed',
+  conditionChanged: 'Condition changed',
+  closingMoved: 'Closing moved',
+  crewHours: 'Hours changed',
+  crewAway: 'Away',
+  runningLate: 'Running late',
+  flagCalled: 'Flag',
+  flagExplained: 'Flag explained',
+  circuitCleared: 'Circuit seen clear',
+  incident: 'Incident',
+  dayClosed: 'Day closed',
+  planAccepted: 'Plan accepted',
+  noteTaken: 'Note',
+  correction: 'Correction',
+};
+
+function owedWords({ notToday, notBefore, place }: EntryOf<'owedAgreed'>): string {
+  if (notToday) return 'not today';
+  if (place) return `a place at ${clockMinute(place.release)}`;
+  return notBefore === undefined ? 'any time' : `not before ${clockMinute(notBefore)}`;
+}
+
+/** What an entry says, in a few words, and how its time was corrected. */
+export function entryWords(entry: JournalEntry): string {
+  const { corrected } = entry;
+  return `${plainWords(entry)}${corrected ? ` (time corrected, the device gave ${clockMinute(corrected.from)})` : ''}`;
+}
+
+function plainWords(entry: JournalEntry): string {
+  const words = ENTRY_WORDS[entry.kind];
+  switch (entry.kind) {
+    case 'lapSpoiled':
+      return `Lap ${entry.lap} spoiled: ${entry.reason}`;
+    case 'lapsSettled':
+      return `${words} at ${entry.crossings}`;
+    case 'intervened':
+      return `${words}, lap ${entry.lap}${entry.corner ? `, ${entry.corner}` : ''}`;
+    case 'brokenOff':
+      return `${words}: ${entry.note || BREAK_OFF_WORDS[entry.reason]}`;
+    case 'owedAgreed':
+      return `${words}: ${owedWords(entry)}`;
+    case 'flagCalled':
+      return `${FLAG_WORDS[entry.flag]}${entry.reason ? `: ${entry.reason}` : ''}`;
+    case 'flagExplained':
+      return `${words}: ${entry.reason}`;
+    case 'incident':
+      return `${words}: ${entry.what}`;
+    case 'carHeld':
+      return `${words}: ${entry.reason}`;
+    case 'fuelRead':
+      return `${words}: ${entry.litres} l`;
+    case 'recordingMoved':
+      return `${words} ${entry.to === 'guest' ? 'handed out' : 'handed in'}`;
+    case 'driveMarked':
+      return `${words}: ${entry.marks.length === 0 ? 'no fault' : `${entry.marks.length} fault${entry.marks.length > 1 ? 's' : ''}`}${entry.good ? `, good: ${entry.good}` : ''}`;
+    case 'carStalled':
+      return `${words} ${entry.stall}`;
+    case 'cardMoved':
+      return `${words} ${entry.card}, ${entry.charged ? 'charged' : 'not charged'}`;
+    case 'faultFound':
+      return `${words}: ${entry.where}, ${entry.what}`;
+    case 'serviced':
+      return `${words}: ${entry.what}${entry.note ? `, ${entry.note}` : ''}`;
+    case 'conesChecked':
+      return `${words}: ${entry.cones.length}`;
+    case 'coneDoubted':
+      return `${words}: ${entry.cone}${entry.note ? `, ${entry.note}` : ''}`;
+    case 'guestLate':
+      return `${words}, expected at ${clockMinute(entry.expected)}`;
+    case 'circuitClosed':
+      return `${words} ${clockMinute(entry.from)} to ${clockMinute(entry.to)}: ${entry.reason}`;
+    case 'conditionChanged':
+      return `${words}: ${entry.name} from ${clockMinute(entry.from)}`;
+    case 'closingMoved':
+      return `${words} to ${clockMinute(entry.to)}`;
+    case 'crewHours':
+      return `There from ${clockMinute(entry.from)} to ${clockMinute(entry.to)}`;
+    case 'crewAway':
+      return `${words} from ${clockMinute(entry.from)}${entry.to < DAY_S ? ` to ${clockMinute(entry.to)}` : ''}`;
+    case 'runningLate':
+      return `${words} by ${entry.minutes} min`;
+    case 'noteTaken':
+      return `${words}: ${entry.text}`;
+    case 'planAccepted':
+      return `Plan ${entry.revision} accepted`;
+    case 'lapCounted':
+      return `${words} (${entry.source === 'hand' ? 'by hand' : 'by loop'})`;
+    default:
+      return words;
+  }
+}
