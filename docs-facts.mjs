@@ -25,6 +25,7 @@ const KINDS = [
   ['Who could drive along', 'core/planner/assignment.ts', 'AssignmentReason', 'Beside a drive on the board.'],
   ['What limits a day', 'core/planner/bottleneck.ts', 'Limit', 'The load of the day.'],
   ['Why an entry is refused', 'core/journal/refusal.ts', 'Refusal', 'In replies of the journal, as `facts`.'],
+  ['Why a request is refused', 'core/api/request-refusal.ts', 'RequestRefusal', 'In replies, as `facts`.'],
   ['What became of an entry that did not fit', 'core/journal/refusal.ts', 'Settlement', 'In the state of a day.'],
   ['Advice at the pit exit', 'core/traffic/release-advice.ts', 'AdviceReason', 'Advice, never an order.'],
   ['Whom a drive delays', 'core/traffic/delays.ts', 'Delay', 'At the pit exit and on the counter.'],

@@ -7,6 +7,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { contract, type Problem } from '@core/api';
+import { fact } from '@core/day';
 import type { Clock } from './clock';
 import { door } from './door';
 import { DayRoom } from './day-room';
@@ -16,7 +17,7 @@ import { Hub } from './live/hub';
 import { pruneStore } from './keeping/prune';
 import { ManagerDesk } from './manager-desk';
 import { PlanJobs } from './planner/plan-jobs';
-import { notFound, Refusal } from './problems';
+import { notFound, Refusal, refusalOf } from './problems';
 import { routes } from './routes';
 import { mountAll } from './routing/mount';
 import type { Services } from './services';
@@ -82,7 +83,7 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
 
   mountAll(app, contract, routes(services));
   app.use('/api', (request) => {
-    throw notFound(`${request.method} ${request.originalUrl}`);
+    throw notFound('address', `${request.method} ${request.originalUrl}`);
   });
 
   if (webRoot && existsSync(webRoot)) {
@@ -97,12 +98,12 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
       }),
     );
     app.get('/{*path}', (request, response) => {
-      if (/\.\w+$/.test(request.path)) throw notFound(request.path);
+      if (/\.\w+$/.test(request.path)) throw notFound('address', request.path);
       response.set('cache-control', 'no-cache').sendFile(join(webRoot, 'index.html'));
     });
   }
   app.use(() => {
-    throw notFound('such page');
+    throw notFound('page');
   });
   app.use(problemHandler(logger));
   return {
@@ -128,17 +129,9 @@ function problemHandler(logger: Logger | undefined): ErrorRequestHandler {
 function problemOf(error: unknown): Problem {
   if (error instanceof Refusal) return error.problem;
   const { type, status, limit = 0 } = error as { type?: string; status?: number; limit?: number };
-  const of = (code: number, title: string, detail: string) => ({ type: 'about:blank', title, status: code, detail });
-  if (type === 'entity.too.large') {
-    const most = limit >= 1e6 ? `${Math.round(limit / 2 ** 20)} MB` : `${Math.round(limit / 1024)} kB`;
-    return of(413, 'Too large', `The request is over ${most}; send a smaller file.`);
-  }
-  if (type === 'entity.parse.failed') return of(400, 'Faulty request', 'The request is not JSON.');
-  if (status !== undefined && status >= 400 && status < 500)
-    return of(status, 'Faulty request', 'The request cannot be read.');
-  return of(
-    500,
-    'Unexpected fault',
-    'Something went wrong on the server; nothing was saved. Try again, and look at its log.',
-  );
+  // What the parsers of bodies refuse has its status from them.
+  if (type === 'entity.too.large') return refusalOf(fact('tooLarge', {}, { mostBytes: limit })).problem;
+  if (type === 'entity.parse.failed') return refusalOf(fact('notJson', {})).problem;
+  const isTheirs = status !== undefined && status >= 400 && status < 500;
+  return (isTheirs ? refusalOf(fact('unreadableRequest', {}), { status }) : refusalOf(fact('unexpected', {}))).problem;
 }

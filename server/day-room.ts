@@ -84,7 +84,7 @@ export class DayRoom {
   of(date: string): Read {
     const known = this.read.get(date);
     if (known) return known;
-    if (!this.store.days.has(date)) throw notFound(`event day ${date}`);
+    if (!this.store.days.has(date)) throw notFound('eventDay', date);
     const { entries, unreadable } = this.store.journal.read(date);
     const setUp = soundDay(dayOf(this.store, date));
     const { day, unfit } = asSituated(setUp.day, entries);

@@ -1,6 +1,7 @@
+import { fact } from '@core/day';
 import { hostname, networkInterfaces } from 'node:os';
 import type { RequestHandler } from 'express';
-import { Refusal } from './problems';
+import { refusalOf } from './problems';
 
 /** Requests that change nothing. */
 const HARMLESS = new Set(['GET', 'HEAD', 'OPTIONS']);
@@ -23,25 +24,17 @@ export function door(names: readonly string[]): RequestHandler {
   return (request, _response, next) => {
     const host = nameOf(request.get('host'));
     if (host === undefined || !known.has(host)) {
-      throw new Refusal(
-        421,
-        'Unknown name',
-        `This server is not known as "${host ?? ''}". If it should be, start it with JOYLAP_HOSTS=${host ?? 'name'}.`,
-      );
+      throw refusalOf(fact('unknownHost', {}, { host: host ?? '' }));
     }
     if (HARMLESS.has(request.method)) return next();
     if (!isOwnOrigin(request.get('sec-fetch-site'), request.get('origin'), request.get('host')!)) {
-      throw new Refusal(
-        403,
-        'Foreign page',
-        'Another page asked for this; only Joy Lap’s own pages may change anything.',
-      );
+      throw refusalOf(fact('foreignPage', {}));
     }
     const other = OTHER_BODIES.find(({ path }) => path.test(request.path));
     const type = request.get('content-type') ?? '';
     if (hasBody(request.get('content-length'), request.get('transfer-encoding'))) {
       if (!(other ? other.type : /^application\/json\b/).test(type)) {
-        throw new Refusal(415, 'Not JSON', `Expected ${other ? 'another kind of content' : 'JSON'}, got "${type}".`);
+        throw refusalOf(fact('otherContent', {}, { got: type, json: !other }));
       }
     }
     next();

@@ -1,9 +1,10 @@
 import { changesTheDay, owedDrives, sameOwed, type JournalEntry, type RecordedEntry } from '@core/journal';
 import { namesOf, wordsIn } from '@core/words';
+import { fact } from '@core/day';
 import type { Clock } from './clock';
 import type { DayRoom } from './day-room';
 import type { Hub } from './live/hub';
-import { conflict, Refusal } from './problems';
+import { refusalOf, Refusal } from './problems';
 import type { Store } from './store';
 
 /** How far ahead of the venue's clock an entry may be: two devices never agree to the second. */
@@ -88,7 +89,7 @@ export class JournalWriter {
     if (!known) return undefined;
     const { recorded } = known;
     if (recorded && known.date === date && textOf(recorded.entry) === textOf(sent)) return recorded;
-    throw conflict('Another entry has this id already.');
+    throw refusalOf(fact('otherEntryHasId', { id: sent.id }));
   }
 
   private admitted(date: string, sent: JournalEntry): RecordedEntry {
@@ -98,7 +99,7 @@ export class JournalWriter {
     if (!admission.admitted) {
       const { refusal } = admission;
       const words = wordsIn('en', namesOf(context.day)).refusal(refusal);
-      throw new Refusal(409, 'Impossible entry', words, { facts: [refusal] });
+      throw new Refusal(409, words, { facts: [refusal] });
     }
     return this.store.journal.append(date, entry, this.clock.recordedAt());
   }
@@ -112,7 +113,7 @@ export class JournalWriter {
   private timed(date: string, { agoMs, ...entry }: JournalEntry): JournalEntry {
     const nowS = this.room.nowS(date);
     if (entry.at <= nowS + CLOCK_SKEW_S) return entry;
-    if (!entry.offline) throw conflict("This lies ahead of the venue's clock; enter it when it has happened.");
+    if (!entry.offline) throw refusalOf(fact('aheadOfClock', {}));
     const agoS = Math.round(((agoMs ?? 0) / 1000) * this.clock.read().rate);
     return { ...entry, at: Math.max(0, nowS - agoS), corrected: { from: entry.at } };
   }

@@ -1,8 +1,9 @@
 import { randomBytes } from 'node:crypto';
 import type { ManagerDoor } from '@core/api';
+import { fact } from '@core/day';
 import { compare, hash } from 'bcryptjs';
 import type { Request, Response } from 'express';
-import { Refusal } from './problems';
+import { refusalOf } from './problems';
 import type { Store } from './store';
 
 const COOKIE = 'joylap-manager';
@@ -42,8 +43,7 @@ export class ManagerDesk {
 
   /** @throws Refusal 403 where the manager has not been let in */
   mustBeOpen(request: Request): void {
-    if (!this.isOpen(request))
-      throw new Refusal(403, 'Manager only', 'Only the manager sees this: enter the code first.');
+    if (!this.isOpen(request)) throw refusalOf(fact('managerOnly', {}));
   }
 
   /**
@@ -53,11 +53,7 @@ export class ManagerDesk {
   async setCode(response: Response, code: string): Promise<ManagerDoor> {
     if (this.store.manager.hash() !== undefined) this.mustBeOpen(response.req);
     else if (!isThisMachine(response.req)) {
-      throw new Refusal(
-        403,
-        'Not from here',
-        'The first code is set on the machine on which Joy Lap runs: there in the browser, or with ./joylap manager-code.',
-      );
+      throw refusalOf(fact('codeSetHere', {}));
     }
     this.store.manager.setHash(await hashOfCode(code));
     this.openUntil.clear();
@@ -67,8 +63,8 @@ export class ManagerDesk {
   /** @throws Refusal 403 where the code is wrong or there is none */
   async open(response: Response, code: string): Promise<ManagerDoor> {
     const known = this.store.manager.hash();
-    if (known === undefined) throw new Refusal(403, 'No code', 'The manager has not set a code yet.');
-    if (!(await compare(code, known))) throw new Refusal(403, 'Wrong code', 'This is not the code of the manager.');
+    if (known === undefined) throw refusalOf(fact('noCodeYet', {}));
+    if (!(await compare(code, known))) throw refusalOf(fact('wrongCode', {}));
     return this.letIn(response);
   }
 

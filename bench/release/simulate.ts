@@ -265,7 +265,7 @@ function lapOf({ task, lapTimes }: Vehicle, firstLap: number) {
 }
 
 function waitingOf(vehicle: Vehicle, firstLap: number): Waiting {
-  return { id: vehicle.task.id, label: vehicle.task.id, lap: lapOf(vehicle, firstLap), crossings: vehicle.task.laps };
+  return { id: vehicle.task.id, vehicle: vehicle.task.id, lap: lapOf(vehicle, firstLap), crossings: vehicle.task.laps };
 }
 
 function runnerOf(vehicle: Vehicle, nowS: number, firstLap: number): Runner {
@@ -278,7 +278,7 @@ function runnerOf(vehicle: Vehicle, nowS: number, firstLap: number): Runner {
   return {
     id: vehicle.task.id,
     kind: vehicle.task.kind === 'drive' ? 'drive' : 'sighting',
-    label: vehicle.task.id,
+    vehicle: vehicle.task.id,
     fromS: nowS,
     progress,
     lap,

@@ -19,3 +19,4 @@ export * from './import';
 export * from './planning';
 export { anyFact, type AnyFact } from './facts';
 export * from './problem';
+export type { NamedThing, RecordName, RequestRefusal } from './request-refusal';

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { fact, type Fact } from '../day/fact';
 
 /** What goes wrong in a car, in plain words: cause, what it does to the car, cure, and how to say it while driving. */
 
@@ -111,20 +112,24 @@ export function vocabularyOf(own: readonly FaultEntry[]): ReadonlyMap<string, Fa
   return new Map([...VOCABULARY, ...own].map((entry) => [entry.id, entry]));
 }
 
+/** What is wrong with the links of an entry. */
+export type LinkFault =
+  | Fact<'linkedToItself', { fault: string }>
+  | Fact<'linkToNothing', { fault: string }>
+  | Fact<'linkedBackwards', { fault: string }, { cause: string; effect: string }>;
+
 /**
  * What is wrong with the links of an entry: a fault may come from another one of its own phase or of one before, or of the
- * whole drive.
- *
- * @returns a sentence; nothing where they are right
+ * whole drive. Nothing where they are right.
  */
-export function linkFault(entry: FaultEntry, vocabulary: ReadonlyMap<string, FaultEntry>): string | undefined {
+export function linkFault(entry: FaultEntry, vocabulary: ReadonlyMap<string, FaultEntry>): LinkFault | undefined {
   for (const id of entry.from ?? []) {
     const cause = vocabulary.get(id);
-    if (id === entry.id) return 'A fault cannot come from itself.';
-    if (!cause) return `There is no fault "${id}" that this one could come from.`;
+    if (id === entry.id) return fact('linkedToItself', { fault: id });
+    if (!cause) return fact('linkToNothing', { fault: id });
     const wholeDrive = entry.phase === 'whole' || cause.phase === 'whole';
     if (!wholeDrive && phase.options.indexOf(cause.phase) > phase.options.indexOf(entry.phase)) {
-      return `"${cause.name}" comes after "${entry.name}" in a corner and cannot be its cause.`;
+      return fact('linkedBackwards', { fault: id }, { cause: cause.name, effect: entry.name });
     }
   }
   return undefined;

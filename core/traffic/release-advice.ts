@@ -8,7 +8,8 @@ import { offAfter, progressOfRunner, reachedS, type Runner } from './runner';
 /** A car that waits at the pit exit. */
 export interface Waiting {
   readonly id: string;
-  readonly label: string;
+  /** Id of its car. */
+  readonly vehicle: string;
   readonly lap: LapEstimate;
   /** Crossings of the line that it is to make. */
   readonly crossings: number;
@@ -53,16 +54,23 @@ export interface ReleaseWindow {
   readonly passes: number;
 }
 
-/** Why to let out, or to hold for so long; a runner is told by its label. */
+/** A vehicle on the circuit, by its id. */
+export type RunnerName = Pick<Runner, 'kind' | 'vehicle'>;
+
+/** Why to let out, or to hold for so long. */
 export type AdviceReason =
   | Fact<'shut', object, { refusal: Refusal }>
   | Fact<'noRoom', object, { withinS: number }>
   | Fact<'clear', object, { passes: number; nextS: number | undefined; tight: boolean }>
-  | Fact<'circuitFull', { next: string | undefined }, { holdS: number }>
+  | Fact<'circuitFull', { next: RunnerName | undefined }, { holdS: number }>
   | Fact<'releaseGap', object, { holdS: number; gapS: number }>
   | Fact<'thenClear', object, { holdS: number }>
-  | Fact<'lastLap' | 'letPast' | 'tooNear', { runner: string }, { holdS: number }>
-  | Fact<'wouldBePassed' | 'wouldPass', { runner: string }, { holdS: number; lap: number; corner: string | undefined }>;
+  | Fact<'lastLap' | 'letPast' | 'tooNear', { runner: RunnerName }, { holdS: number }>
+  | Fact<
+      'wouldBePassed' | 'wouldPass',
+      { runner: RunnerName },
+      { holdS: number; lap: number; corner: string | undefined }
+    >;
 
 export interface ReleaseAdvice {
   readonly moments: readonly ReleaseMoment[];
@@ -131,13 +139,13 @@ export function releaseAdvice(
 
 /** The waiting car as it would run if let out at a time. */
 export function joining(
-  { id, label, lap, crossings }: Waiting,
+  { id, vehicle, lap, crossings }: Waiting,
   atS: number,
   { firstLapFactor }: Pick<ReleaseLimits, 'firstLapFactor'>,
   shape: LapShape,
 ): Runner {
   const off = offAfter(crossings, shape);
-  return { id, kind: 'drive', label, fromS: atS, progress: shape.pitExit, lap, firstLapFactor, off };
+  return { id, kind: 'drive', vehicle, fromS: atS, progress: shape.pitExit, lap, firstLapFactor, off };
 }
 
 function momentAt(
@@ -226,7 +234,7 @@ function reasonFor(
   const hold = { holdS: waitS };
   if (now.hindrance === 'full') {
     const next = offsS.indexOf(Math.min(...offsS));
-    return fact('circuitFull', { next: runners[next]?.label }, hold);
+    return fact('circuitFull', { next: runners[next] && nameOf(runners[next]) }, hold);
   }
   if (now.hindrance === 'gap' && waitS <= limits.lastReleaseS! + limits.releaseGapS - nowS) {
     return fact('releaseGap', {}, { ...hold, gapS: limits.releaseGapS });
@@ -242,7 +250,7 @@ function reasonFor(
   });
   if (!reason) return fact('thenClear', {}, hold);
   const { runner, offS } = reason;
-  const of = { runner: runner.label };
+  const of = { runner: nameOf(runner) };
   const lastLap = runner.off - runner.progress < 1;
   if (lastLap && offS <= best.atS + 2 * waiting.lap.lapS) return fact('lastLap', of, hold);
   const before = Math.floor(runner.progress - shape.pitExit) + shape.pitExit;
@@ -255,6 +263,8 @@ function reasonFor(
     ? fact('wouldBePassed', of, { ...hold, lap: pass.passedLap, corner })
     : fact('wouldPass', of, { ...hold, lap: pass.passingLap, corner });
 }
+
+const nameOf = ({ kind, vehicle }: Runner): RunnerName => ({ kind, vehicle });
 
 /** Passes that letting the second car out before the first would save; 0 where it would not. */
 export function swapSaves(

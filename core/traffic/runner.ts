@@ -8,8 +8,8 @@ export interface Runner {
   /** Drive, or sighting vehicle. */
   readonly id: string;
   readonly kind: 'drive' | 'sighting';
-  /** What people call it: "car 7", "Heron". */
-  readonly label: string;
+  /** Id of the car or sighting vehicle. */
+  readonly vehicle: string;
   /** Moment from which `progress` counts, seconds since midnight. */
   readonly fromS: number;
   /** Laps of time since the start line, at `fromS`; see `LapShape`. */
@@ -50,7 +50,6 @@ export function runnersOf(
   context: DayContext,
   state: DayState,
   shape: LapShape,
-  numbers: Readonly<Record<string, number>>,
   positions: readonly TrackedPosition[] = [],
 ): Runner[] {
   const nowS = state.timeS;
@@ -67,7 +66,7 @@ export function runnersOf(
     runners.push({
       id: drive.drive.id,
       kind: 'drive',
-      label: `car ${numbers[drive.car ?? ''] ?? '?'}`,
+      vehicle: drive.car ?? '',
       fromS: nowS,
       progress: seen,
       lap,
@@ -85,7 +84,7 @@ export function runnersOf(
     runners.push({
       id,
       kind: 'sighting',
-      label: vehicle.name,
+      vehicle: id,
       fromS: nowS,
       progress,
       lap,

@@ -31,7 +31,7 @@ const exact = (lapS: number) => ({ lapS, sdS: 0.01, noiseS: 0.01 });
 const runner = (more: Partial<Runner> = {}): Runner => ({
   id: 'a',
   kind: 'drive',
-  label: 'car 1',
+  vehicle: 'c1',
   fromS: 1000,
   progress: 0.5,
   lap: exact(80),
@@ -41,7 +41,7 @@ const runner = (more: Partial<Runner> = {}): Runner => ({
 });
 const waiting = (more: Partial<Waiting> = {}): Waiting => ({
   id: 'w',
-  label: 'car 9',
+  vehicle: 'c9',
   lap: exact(80),
   crossings: 5,
   ...more,
@@ -198,7 +198,7 @@ describe('Release advice', () => {
     const coming = runner({ progress: 1.95, lap: exact(70) });
     const { go, why, best } = releaseAdvice(waiting(), [coming], limits(), EVEN_RING);
     expect(go).toBe(false);
-    expect(told(why)).toMatch(/^Hold \d+ s: let car 1 come past first\.$/);
+    expect(told(why)).toMatch(/^Hold \d+ s: let Dunnock Cup come past first\.$/);
     expect(best!.passes).toBeLessThan(0.5);
   });
 
@@ -214,7 +214,7 @@ describe('Release advice', () => {
     const slow = runner({ progress: 4.4, lap: exact(110), off: 5 });
     const quick = waiting({ lap: exact(62) });
     const { why } = releaseAdvice(quick, [slow], limits(), EVEN_RING);
-    expect(told(why)).toMatch(/car 1 is on its last lap/);
+    expect(told(why)).toMatch(/Dunnock Cup is on its last lap/);
   });
 
   it('keeps the gap between two releases, and says so', () => {
@@ -225,9 +225,9 @@ describe('Release advice', () => {
   });
 
   it('waits for a place where the circuit is full', () => {
-    const running = [0.2, 1.4, 2.6, 4.5].map((progress, i) => runner({ id: `r${i}`, label: `car ${i}`, progress }));
+    const running = [0.2, 1.4, 2.6, 4.5].map((progress, i) => runner({ id: `r${i}`, vehicle: `c${i}`, progress }));
     const { why, best } = releaseAdvice(waiting(), running, limits({ maxCarsOnTrack: 4 }), EVEN_RING);
-    expect(told(why)).toMatch(/^Hold .*: the circuit is full, car 3 comes off next\.$/);
+    expect(told(why)).toMatch(/^Hold .*: the circuit is full, c3 comes off next\.$/);
     expect(best!.atS).toBeGreaterThanOrEqual(1040);
   });
 
@@ -303,13 +303,12 @@ describe('The circuit from the journal', () => {
     it.enter('10:01', { kind: 'released', drive: 'd2' });
     return it;
   }
-  const numbers = { c1: 1, c2: 2 };
 
   it('sorts cars by who comes past next', () => {
     const it = out();
     it.enter('10:01:20', { kind: 'lineCrossed', car: 'c1', ms: 0 });
-    const runners = runnersOf(it.context, it.state('10:01:40'), EVEN_RING, numbers);
-    expect(runners.map(({ label }) => label)).toEqual(['car 2', 'car 1']);
+    const runners = runnersOf(it.context, it.state('10:01:40'), EVEN_RING);
+    expect(runners.map(({ vehicle }) => vehicle)).toEqual(['c2', 'c1']);
     expect(crossesInS(runners[0]!)).toBeCloseTo(20, 0);
     expect(runners[1]!.progress).toBeCloseTo(1.25, 2);
   });
@@ -318,8 +317,7 @@ describe('The circuit from the journal', () => {
     const it = out();
     const place = (atS: number) => [{ car: 'c1', place: 0.4, atS }];
     const progress = (atS: number) =>
-      runnersOf(it.context, it.state('10:00:40'), EVEN_RING, numbers, place(atS)).find(({ id }) => id === 'd1')!
-        .progress;
+      runnersOf(it.context, it.state('10:00:40'), EVEN_RING, place(atS)).find(({ id }) => id === 'd1')!.progress;
     expect(progress(at('10:00:39'))).toBeCloseTo(0.4 + 1 / 80, 3);
     expect(progress(at('10:00:20'))).toBeCloseTo(0.5, 2);
   });
@@ -338,7 +336,7 @@ describe('The circuit from the journal', () => {
   it('says whom a drive delays, and whom one more lap would', () => {
     const it = out();
     const state = it.state('10:03');
-    const own = runnersOf(it.context, state, EVEN_RING, numbers).find(({ id }) => id === 'd1')!;
+    const own = runnersOf(it.context, state, EVEN_RING).find(({ id }) => id === 'd1')!;
     expect(delaysOf(it.context, state, own)).toEqual([]);
     const delays = delaysOf(it.context, state, own, 6);
     expect(delays.map(({ code }) => code)).toEqual(['nextInCar']);

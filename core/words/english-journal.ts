@@ -150,7 +150,16 @@ export function unfitWords({ entry, why }: Unfit): string {
   return `${entry.by} has moved the closing to ${clockMinute(closesS)}, and the day opens at ${clockMinute(opensS)}`;
 }
 
-export function adviceWords(refusal: Words['refusal']): Words['advice'] {
+/** What a vehicle on the circuit is called on the radio: `car 4`, `Heron`. */
+export function runnerWords({ car, carNumber, vehicle }: Names): Words['runner'] {
+  return ({ kind, vehicle: id }) => {
+    if (kind === 'sighting') return vehicle(id);
+    const number = carNumber?.(id);
+    return number === undefined ? car(id) : `car ${number}`;
+  };
+}
+
+export function adviceWords(refusal: Words['refusal'], runner: Words['runner']): Words['advice'] {
   const near = (corner: string | undefined) => (corner === undefined ? '' : `, near ${corner}`);
   const hold = (holdS: number, why: string) => `Hold ${spokenDuration(holdS)}: ${why}.`;
   const expected = (passes: number) =>
@@ -164,16 +173,16 @@ export function adviceWords(refusal: Words['refusal']): Words['advice'] {
       return tight ? `Now or later, tight: ${next}, ${expected(passes)}.` : `Clear now: ${expected(passes)}, ${next}.`;
     },
     circuitFull: ({ subjects, values }) =>
-      hold(values.holdS, `the circuit is full, ${subjects.next ?? 'a car'} comes off next`),
+      hold(values.holdS, `the circuit is full, ${subjects.next ? runner(subjects.next) : 'a car'} comes off next`),
     releaseGap: ({ values }) => hold(values.holdS, `${values.gapS} s between two releases`),
     thenClear: ({ values }) => hold(values.holdS, 'then the road is clear'),
-    lastLap: ({ subjects, values }) => hold(values.holdS, `${subjects.runner} is on its last lap`),
-    letPast: ({ subjects, values }) => hold(values.holdS, `let ${subjects.runner} come past first`),
-    tooNear: ({ subjects, values }) => hold(values.holdS, `${subjects.runner} is too near`),
+    lastLap: ({ subjects, values }) => hold(values.holdS, `${runner(subjects.runner)} is on its last lap`),
+    letPast: ({ subjects, values }) => hold(values.holdS, `let ${runner(subjects.runner)} come past first`),
+    tooNear: ({ subjects, values }) => hold(values.holdS, `${runner(subjects.runner)} is too near`),
     wouldBePassed: ({ subjects, values }) =>
-      hold(values.holdS, `now ${subjects.runner} would pass it on lap ${values.lap}${near(values.corner)}`),
+      hold(values.holdS, `now ${runner(subjects.runner)} would pass it on lap ${values.lap}${near(values.corner)}`),
     wouldPass: ({ subjects, values }) =>
-      hold(values.holdS, `now it would pass ${subjects.runner} on lap ${values.lap}${near(values.corner)}`),
+      hold(values.holdS, `now it would pass ${runner(subjects.runner)} on lap ${values.lap}${near(values.corner)}`),
   };
   return (reason) => tell(sentences, reason);
 }

@@ -1,7 +1,7 @@
 import { clockMinute, type Activity, type Violation } from '../day';
 import { delayWords, FIGURES, markReasonWords, omittedWords, oneThingWords, toDoWords } from './english-day';
 import { entryWords } from './english-entries';
-import { adviceWords, refusalWords, settlementWords, unfitWords } from './english-journal';
+import { adviceWords, refusalWords, runnerWords, settlementWords, unfitWords } from './english-journal';
 import {
   assignmentWords,
   changeWords,
@@ -13,6 +13,7 @@ import {
   resourceWords,
   sharedChangeWords,
 } from './english-planning';
+import { requestWords } from './english-requests';
 import { ENGLISH_VIOLATIONS } from './english-violations';
 import type { Names } from './names';
 import type { Words } from './words';
@@ -36,6 +37,7 @@ export function english(names: Names): Words {
   const obstacle = obstacleWords(names);
   const leftOut = leftOutWords(names, misfit);
   const refusal = refusalWords(names, misfit);
+  const runner = runnerWords(names);
   const told = { names, activity, misfit };
   return {
     activity,
@@ -56,10 +58,12 @@ export function english(names: Names): Words {
     limit: limitWords(names),
     resource: resourceWords(names),
     entry: entryWords,
+    request: requestWords,
     refusal,
     settlement: settlementWords(refusal),
     unfit: unfitWords,
-    advice: adviceWords(refusal),
+    runner,
+    advice: adviceWords(refusal, runner),
     delay: delayWords(names),
     omitted: omittedWords,
     markReason: markReasonWords(),

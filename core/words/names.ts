@@ -4,6 +4,8 @@ import type { Day } from '../day';
 export interface Names {
   readonly guest: (id: string) => string;
   readonly car: (id: string) => string;
+  /** What stands on its door. */
+  readonly carNumber?: (id: string) => number | undefined;
   readonly instructor: (id: string) => string;
   readonly vehicle: (id: string) => string;
 }

@@ -2,6 +2,7 @@ import { fact, type Activity, type Day } from '../day';
 import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, at } from '../testing/small-day';
 import type { JournalEntry } from '../journal';
+import { namesOf, wordsIn } from '.';
 import type { Words } from './words';
 
 const day: Day = aDay({
@@ -151,6 +152,12 @@ describe('People read', () => {
 
   it('advice at the pit exit, in a word or two', () => {
     const hold = { holdS: 39 };
+    const [heron, sabrel] = [
+      { kind: 'sighting', vehicle: 's1' },
+      { kind: 'drive', vehicle: 'c2' },
+    ] as const;
+    const numbered = { ...namesOf(day), carNumber: () => 4 };
+    expect(wordsIn('en', numbered).runner(sabrel)).toBe('car 4');
     tells('advice', [
       [fact('clear', {}, { passes: 0, nextS: undefined, tight: false }), 'Clear now: no pass expected.'],
       [
@@ -162,11 +169,11 @@ describe('People read', () => {
         'Now or later, tight: 5 s until the next car comes past, 3 passes expected.',
       ],
       [fact('noRoom', {}, { withinS: 180 }), 'No room in the next 3 min.'],
-      [fact('letPast', { runner: 'car 4' }, hold), 'Hold 39 s: let car 4 come past first.'],
+      [fact('letPast', { runner: heron }, hold), 'Hold 39 s: let Heron come past first.'],
       [fact('circuitFull', { next: undefined }, hold), 'Hold 39 s: the circuit is full, a car comes off next.'],
       [
-        fact('wouldPass', { runner: 'car 4' }, { ...hold, lap: 3, corner: 'Mooring' }),
-        'Hold 39 s: now it would pass car 4 on lap 3, near Mooring.',
+        fact('wouldPass', { runner: sabrel }, { ...hold, lap: 3, corner: 'Mooring' }),
+        'Hold 39 s: now it would pass Sabrel R on lap 3, near Mooring.',
       ],
     ]);
     tells('delay', [

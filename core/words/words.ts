@@ -1,10 +1,11 @@
+import type { RequestRefusal } from '../api';
 import type { Activity, CarMisfit, Fallen, LeftOutReason, PlannedDrive, Violation } from '../day';
 import type { OmittedReason } from '../circuit';
 import type { CloseFigure, ToDo } from '../closing';
 import type { MarkReason, OneThing } from '../coaching';
 import type { JournalEntry, Refusal, Settlement, Unfit } from '../journal';
 import type { AssignmentReason, ChangeReason, Limit, MendChange, ResourceLoad, SharedChange } from '../planner';
-import type { AdviceReason, Delay } from '../traffic';
+import type { AdviceReason, Delay, RunnerName } from '../traffic';
 
 /** The facts of the product in one language. A sentence begins as people say it and ends without a full stop. */
 export interface Words {
@@ -27,10 +28,14 @@ export interface Words {
   readonly entry: (entry: JournalEntry) => string;
   /** Why an entry is refused; with its full stop. */
   readonly refusal: (refusal: Refusal) => string;
+  /** Why a request is refused; with its full stop. */
+  readonly request: (refusal: RequestRefusal) => string;
   /** What became of an entry that did not fit; with its full stop. */
   readonly settlement: (settlement: Settlement) => string;
   /** Why an entry changes nothing of the day. */
   readonly unfit: (unfit: Unfit) => string;
+  /** What a vehicle on the circuit is called on the radio. */
+  readonly runner: (runner: RunnerName) => string;
   /** Whether to let a car out, and why; with its full stop. */
   readonly advice: (reason: AdviceReason) => string;
   readonly delay: (delay: Delay) => string;

@@ -182,7 +182,7 @@ export class DeviceDesk {
     const known = this.known.get(id);
     if (known) return known;
     const row = this.services.store.devices.get(id);
-    if (!row) throw notFound(`device "${id}"`);
+    if (!row) throw notFound('device', id);
     const read = { row, keptMs: this.nowMs(), silent: this.isSilent(row) };
     this.known.set(id, read);
     return read;

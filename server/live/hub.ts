@@ -1,8 +1,9 @@
 import type { Response } from 'express';
 import { planProgress, type LivePositions, type PlanProgress } from '@core/api';
 import { recordedEntry, type RecordedEntry } from '@core/journal';
+import { fact } from '@core/day';
 import * as z from 'zod';
-import { Refusal } from '../problems';
+import { refusalOf } from '../problems';
 
 /** What else than the journal may have changed, so that a screen knows to read it again. */
 export type ChangedWhat = 'bookings' | 'plan' | 'setup' | 'clock' | 'reset' | 'planning' | 'devices' | 'erased';
@@ -38,7 +39,7 @@ export class Hub {
     const address = response.req.socket.remoteAddress ?? '';
     const same = [...this.listeners.values()].filter((other) => other.address === address).length;
     if (same >= MOST_STREAMS_AN_ADDRESS || this.listeners.size >= MOST_STREAMS) {
-      throw new Refusal(429, 'Too many streams', 'Too many screens are open from this address; close some.');
+      throw refusalOf(fact('tooManyStreams', {}));
     }
     response.writeHead(200, {
       'content-type': 'text/event-stream',

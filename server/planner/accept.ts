@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { AcceptPlan, PlanRevision } from '@core/api';
-import { clockMinute, DAY_S, judgeOf, type Day, type Plan, type Violation } from '@core/day';
+import { fact, DAY_S, judgeOf, type Day, type Plan, type Violation } from '@core/day';
 import { namesOf, wordsIn } from '@core/words';
 import { withGuestsGone, withOwedWaiting, withoutDelays, type Standpoint } from '@core/journal';
-import { conflict, Refusal } from '../problems';
+import { refusalOf, Refusal } from '../problems';
 import type { Enter } from '../journal-writer';
 import type { Services } from '../services';
 
@@ -31,17 +31,13 @@ export function acceptPlan(
 ): PlanRevision {
   const nowS = room.nowS(date);
   if (asOf > nowS + LEAD_S || asOf < nowS - OLDEST_S) {
-    throw conflict(
-      `This was made for ${clockMinute(asOf)}, and it is ${clockMinute(nowS)} now. Look again at what is to change.`,
-    );
+    throw refusalOf(fact('otherTime', {}, { madeForS: asOf, nowS }));
   }
   const { revision } = room.of(date);
   if ((revision?.revision ?? 0) !== base) {
-    throw conflict(
-      revision
-        ? `${revision.author} has accepted plan ${revision.revision} meanwhile (${revision.reason}). Look at it first.`
-        : 'The plan that this would change is not there.',
-    );
+    if (!revision) throw refusalOf(fact('baseGone', {}));
+    const { author: other, reason: why } = revision;
+    throw refusalOf(fact('acceptedMeanwhile', {}, { revision: revision.revision, author: other, reason: why }));
   }
   try {
     const accepted = journal.together(date, (enter) => {
@@ -75,7 +71,7 @@ export function acceptPlan(
 
 function brokenRules(broken: readonly Violation[], day: Day): Refusal {
   const { violation } = wordsIn('en', namesOf(day));
-  return new Refusal(422, 'Rule broken', `${violation(broken[0]!)}.`, {
+  return new Refusal(422, `${violation(broken[0]!)}.`, {
     faults: broken.map((one) => ({ path: one.code, message: violation(one) })),
     facts: [...broken],
   });

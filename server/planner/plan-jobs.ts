@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { PlanJob, StartPlanning } from '@core/api';
-import { emptyPlan } from '@core/day';
+import { fact, emptyPlan } from '@core/day';
 import { withGuestsGone, withoutUnknown } from '@core/journal';
 import type { Logger } from 'pino';
-import { conflict, notFound } from '../problems';
+import { notFound, refusalOf } from '../problems';
 import type { Services } from '../services';
 import { planningTimeS, withOverdue } from './accept';
 import { plannerThread } from './thread';
@@ -30,12 +30,12 @@ export class PlanJobs {
   /** @throws Refusal 404 without such a day or revision, 409 where a plan is being looked for already */
   start(date: string, { author, reason, mode, seconds, revision }: StartPlanning): PlanJob {
     const { store, room, hub, clock } = this.services;
-    if (this.running.has(date)) throw conflict('A plan is being looked for already; stop it or wait for it.');
+    if (this.running.has(date)) throw refusalOf(fact('planningAlready', {}));
     const asOf = planningTimeS(room.nowS(date));
     const { plan, revision: current } = room.of(date);
     const standpoint = room.standpoint(date, asOf);
     const older = mode === 'restore' ? store.days.planOf(date, revision ?? 0)?.plan : undefined;
-    if (mode === 'restore' && !older) throw notFound(`plan ${revision} on ${date}`);
+    if (mode === 'restore' && !older) throw notFound('plan', String(revision), date);
 
     const stop = new Int32Array(new SharedArrayBuffer(4));
     const id = randomUUID();

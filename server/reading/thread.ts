@@ -1,5 +1,6 @@
+import { fact } from '@core/day';
 import type { Worker } from 'node:worker_threads';
-import { Refusal } from '../problems';
+import { refusalOf, type Refusal } from '../problems';
 import { newWorker } from '../threads/new-worker';
 import type { ReadingOrder, ReadingReport, Readings } from './worker';
 
@@ -29,7 +30,7 @@ class ReadingThread {
   read<O extends ReadingOrder>(order: O): Promise<Readings[O['kind']]> {
     return new Promise((done, failed) => {
       if (this.waiting.length >= MOST_WAITING) {
-        return failed(new Refusal(503, 'Busy', 'Other files are being read; try again in a moment.'));
+        return failed(refusalOf(fact('readingOthers', {})));
       }
       this.waiting.push({ order, done, failed });
       this.next();
@@ -82,8 +83,6 @@ class ReadingThread {
 }
 
 const unreadable = (why: string) =>
-  new Refusal(422, 'Cannot be read', `This file cannot be read: ${why.replace(/\.$/, '')}.`, {
-    faults: [{ path: '(file)', message: why }],
-  });
+  refusalOf(fact('unreadableFile', {}, { why }), { faults: [{ path: '(file)', message: why }] });
 
 export const readingThread = new ReadingThread();

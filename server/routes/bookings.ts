@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { booking, type Booking } from '@core/api';
 import type { bookingsEndpoints } from '@core/api/endpoints/bookings';
-import { MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY, type Fault } from '@core/day';
+import { fact, MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY, type Fault } from '@core/day';
 import { isAbout } from '@core/journal';
 import type { AddBooking, ChangeBooking } from '../store/bookings';
-import { conflict, notFound, Refusal } from '../problems';
+import { notFound, refusalOf, type Refusal } from '../problems';
 import { withUniqueDrives, type ListSituation } from '../reading/booking-batch';
 import { readingThread } from '../reading/thread';
 import { EncodedReply } from '../routing/mount';
@@ -37,10 +37,10 @@ export function bookingsRoutes({ store, room, hub }: Services): Handlers<typeof 
     },
     cancelBooking: ({ params: { date, id }, body: { version } }) => {
       const stored = store.bookings.get(date, id);
-      if (!stored) throw notFound(`booking "${id}" on ${date}`);
+      if (!stored) throw notFound('booking', id, date);
       const drives = new Set(stored.fields.drives.map((drive) => drive.id));
       if (room.of(date).entries.some(({ entry }) => isAbout(entry, id, drives))) {
-        throw conflict(`${stored.fields.name} stands in the journal of the day; enter "no-show" or "left" instead.`);
+        throw refusalOf(fact('inTheJournal', {}, { name: stored.fields.name }));
       }
       if (!store.bookings.remove(date, id, version)) throw staleBooking(stored);
       changed(date);
@@ -63,13 +63,13 @@ export function bookingsRoutes({ store, room, hub }: Services): Handlers<typeof 
         changed(date);
         return { added: added.length, changed: changes.length, unchanged, faulty };
       }
-      throw conflict('The bookings change again and again while the list is read; try once more.');
+      throw refusalOf(fact('keepsChanging', {}));
     },
   };
 
   /** What a list is read against. */
   function situationOf(date: string): ListSituation {
-    if (!store.days.has(date)) throw notFound(`event day ${date}`);
+    if (!store.days.has(date)) throw notFound('eventDay', date);
     return {
       cars: store.cars.list().map(({ id, fields }) => ({ id, name: fields.name, number: fields.number })),
       instructors: store.instructors.list().map(({ fields: { id, name } }) => ({ id, name })),
@@ -91,9 +91,9 @@ function taken(date: string, result: AddBooking | ChangeBooking): Booking {
     case 'changed':
       return result.stored;
     case 'missing':
-      throw notFound(`such booking on ${date}`);
+      throw notFound('booking', undefined, date);
     case 'referenceTaken':
-      throw conflict(`The reference ${result.reference} belongs to the booking of ${result.name}.`);
+      throw refusalOf(fact('referenceTaken', {}, { reference: result.reference, name: result.name }));
     case 'dayFull':
       throw dayFull(result);
     case 'stale':
@@ -101,16 +101,13 @@ function taken(date: string, result: AddBooking | ChangeBooking): Booking {
   }
 }
 
-const staleBooking = (current: Booking) => stale(`the booking of ${current.fields.name}`, booking, current);
+const staleBooking = (current: Booking) => stale({ kind: 'booking', name: current.fields.name }, booking, current);
 
 function dayFull({ guests, drives }: { readonly guests: number; readonly drives: number }): Refusal {
-  return conflict(
-    `A day holds at most ${MOST_GUESTS_A_DAY} guests and ${MOST_DRIVES_A_DAY} drives; this would make ${guests} and ${drives}.`,
-  );
+  const most = { mostGuests: MOST_GUESTS_A_DAY, mostDrives: MOST_DRIVES_A_DAY };
+  return refusalOf(fact('dayFull', {}, { guests, drives, ...most }));
 }
 
 function unreadable(faults: readonly Fault[]): Refusal {
-  return new Refusal(422, 'The list cannot be read', `The list cannot be read: ${faults[0]!.message}.`, {
-    faults: [...faults],
-  });
+  return refusalOf(fact('unreadableList', {}, { why: faults[0]!.message }), { faults });
 }

@@ -1,6 +1,7 @@
 import { storedCar } from '@core/api';
 import type { carsEndpoints } from '@core/api/endpoints/cars';
-import { conflict } from '../problems';
+import { fact } from '@core/day';
+import { refusalOf } from '../problems';
 import { recordDesk } from '../routing/records';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
@@ -11,12 +12,12 @@ export function carsRoutes({ store, room, hub }: Services): Handlers<typeof cars
     room.forget();
     hub.changed('setup');
   };
-  const cars = recordDesk(store.cars, (id) => `car "${id}"`, storedCar, changed);
+  const cars = recordDesk(store.cars, 'car', storedCar, changed);
   return {
     listCars: () => ({ cars: store.cars.list() }),
     addCar: ({ body }) => {
       if (store.venue.get()!.fields.sightingVehicles.some(({ id }) => id === body.id)) {
-        throw conflict(`A sighting vehicle has the id "${body.id}" already; a car needs one of its own.`);
+        throw refusalOf(fact('idIsAVehicles', { id: body.id }));
       }
       return cars.add(body);
     },

@@ -1,12 +1,13 @@
 import { storedCircuit } from '@core/api';
 import type { circuitEndpoints } from '@core/api/endpoints/circuit';
 import { centreLineOf, circuitFaults, type Circuit, type Origin } from '@core/circuit';
+import { fact } from '@core/day';
 import { circuitCsv } from '@exchange/circuit-csv';
 import { circuitGeoJson } from '@exchange/circuit-geojson-out';
 import { formatOf } from '@exchange/circuit-import';
 import { UNNAMED } from '@exchange/circuit-read';
 import { setOutCsv, setOutGeoJson } from '@exchange/set-out';
-import { conflict, notFound, Refusal } from '../problems';
+import { notFound, refusalOf } from '../problems';
 import { readingThread } from '../reading/thread';
 import { download } from '../routing/download';
 import { stale } from '../routing/records';
@@ -21,7 +22,7 @@ export function circuitRoutes({ store, room, hub }: Services): Handlers<typeof c
   };
   const circuit = () => {
     const { circuit: stored } = store.circuit.get();
-    if (!stored) throw notFound('circuit: import or draw one first');
+    if (!stored) throw notFound('circuit');
     return stored;
   };
   return {
@@ -29,8 +30,7 @@ export function circuitRoutes({ store, room, hub }: Services): Handlers<typeof c
     changeCircuit: ({ body: { version, circuit } }) => {
       const faults = circuitFaults(circuit);
       if (faults.length > 0) {
-        const detail = `This circuit cannot be driven: ${faults[0]!.path}: ${faults[0]!.message}.`;
-        throw new Refusal(422, 'Faulty circuit', detail, { faults });
+        throw refusalOf(fact('faultyCircuit', {}, { first: faults[0]! }), { faults });
       }
       const stored = store.db
         .transaction(() => {
@@ -39,19 +39,17 @@ export function circuitRoutes({ store, room, hub }: Services): Handlers<typeof c
           return saved;
         })
         .immediate();
-      if (!stored) throw stale('the circuit', storedCircuit, store.circuit.get());
+      if (!stored) throw stale({ kind: 'circuit' }, storedCircuit, store.circuit.get());
       changed();
       return stored;
     },
     previewCircuit: async ({ body: { fileName, text, widthM } }) => {
       const format = formatOf(fileName);
-      if (!format) throw new Refusal(422, 'Unknown format', 'Expected a file named .geojson, .json, .csv or .gpx.');
+      if (!format) throw refusalOf(fact('unknownFormat', {}));
       const options = { width: widthM && ([widthM.left, widthM.right] as const) };
       const read = await readingThread.read({ kind: 'circuit', text, format, options });
       if (!read.ok) {
-        const first = read.faults[0]!;
-        const detail = `${fileName} cannot be read: ${first.path}: ${first.message}.`;
-        throw new Refusal(422, 'Faulty circuit', detail, { faults: [...read.faults] });
+        throw refusalOf(fact('faultyFile', { file: fileName }, { first: read.faults[0]! }), { faults: read.faults });
       }
       // A file that does not name its circuit gives it its own name.
       const { name } = read.circuit;
@@ -72,7 +70,7 @@ export function circuitRoutes({ store, room, hub }: Services): Handlers<typeof c
 }
 
 function originOf({ origin }: Circuit): Origin {
-  if (!origin) throw conflict('Where on the globe this circuit lies is not known: set its place first.');
+  if (!origin) throw refusalOf(fact('circuitNotPlaced', {}));
   return origin;
 }
 

@@ -3,8 +3,9 @@ import type { Response } from 'express';
 import { storedInstructor, storedRosterEntry, type RosterPreview, type StoredRosterEntry } from '@core/api';
 import type { crewEndpoints } from '@core/api/endpoints/crew';
 import { dateAfter, type RosterEntry } from '@core/crew';
+import { fact } from '@core/day';
 import { rosterIcal } from '@exchange/roster-ical';
-import { notFound, Refusal } from '../problems';
+import { notFound, refusalOf } from '../problems';
 import { readingThread } from '../reading/thread';
 import { download } from '../routing/download';
 import { recordDesk, stale } from '../routing/records';
@@ -20,7 +21,7 @@ export function crewRoutes({ store, room, hub, manager }: Services): Handlers<ty
     room.forget();
     hub.changed('setup');
   };
-  const desk = recordDesk(store.instructors, (id) => `instructor "${id}"`, storedInstructor, changed);
+  const desk = recordDesk(store.instructors, 'instructor', storedInstructor, changed);
   const seenBy = (open: boolean) => (entry: RosterEntry) => (open ? entry : { ...entry, reason: undefined });
   const storedSeenBy =
     (open: boolean) =>
@@ -29,7 +30,7 @@ export function crewRoutes({ store, room, hub, manager }: Services): Handlers<ty
   const preview = async (text: string): Promise<RosterPreview> => {
     const context = { crew: crew(), timeZone: store.venue.get()!.fields.timeZone };
     const read = await readingThread.read({ kind: 'roster', text, context });
-    if (!read.ok) throw new Refusal(422, 'No calendar', read.reason);
+    if (!read.ok) throw refusalOf(fact('noCalendar', {}, { why: read.reason }));
     const known = new Map(store.roster.all().map(({ fields }) => [fields.id, fields]));
     const kept = read.entries.map((entry) => ({ ...entry, reason: known.get(entry.id)?.reason }));
     const isSame = (entry: RosterEntry) => isDeepStrictEqual(entry, { reason: undefined, ...known.get(entry.id) });
@@ -60,7 +61,7 @@ export function crewRoutes({ store, room, hub, manager }: Services): Handlers<ty
       entries: store.roster.between(date, dateAfter(date, ROSTER_DAYS - 1)).map(storedSeenBy(manager.isOpen(request))),
     }),
     putRosterEntry: ({ params: { id }, body: { version, fields }, request }) => {
-      if (!store.instructors.get(fields.instructor)) throw notFound(`instructor "${fields.instructor}"`);
+      if (!store.instructors.get(fields.instructor)) throw notFound('instructor', fields.instructor);
       const open = manager.isOpen(request);
       const shown = storedSeenBy(open);
       const current = store.roster.get(id);
@@ -68,16 +69,16 @@ export function crewRoutes({ store, room, hub, manager }: Services): Handlers<ty
       const reason = open ? fields.reason : current?.fields.reason;
       const entry = { ...fields, id, reason };
       if (current && isDeepStrictEqual(entry, { reason: undefined, ...current.fields })) return shown(current);
-      if (!current && version > 0) throw notFound('such entry of the roster any more');
+      if (!current && version > 0) throw notFound('rosterEntry');
       if (current && current.version !== version) {
-        throw stale('this entry of the roster', storedRosterEntry, shown(current));
+        throw stale({ kind: 'rosterEntry' }, storedRosterEntry, shown(current));
       }
       const stored = store.roster.put(entry);
       changed();
       return shown(stored);
     },
     removeRosterEntry: ({ params: { id } }) => {
-      if (!store.roster.remove(id)) throw notFound('such entry of the roster');
+      if (!store.roster.remove(id)) throw notFound('rosterEntry');
       changed();
       return { removed: id };
     },
@@ -95,7 +96,7 @@ export function crewRoutes({ store, room, hub, manager }: Services): Handlers<ty
     },
     rosterCalendar: ({ response }) => calendar(response),
     instructorCalendar: ({ params: { id }, response }) => {
-      if (!store.instructors.get(id)) throw notFound(`instructor "${id}"`);
+      if (!store.instructors.get(id)) throw notFound('instructor', id);
       calendar(response, id);
     },
   };

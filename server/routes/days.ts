@@ -1,6 +1,7 @@
 import type { daysEndpoints } from '@core/api/endpoints/days';
 import { stateOf } from '@core/journal';
-import { conflict, notFound } from '../problems';
+import { fact } from '@core/day';
+import { notFound, refusalOf } from '../problems';
 import { EncodedReply } from '../routing/mount';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
@@ -10,13 +11,13 @@ export function daysRoutes({ store, room, journal, hub, clock, dayClosed }: Serv
   return {
     listDays: () => ({ days: store.days.list(), erasedAt: store.guests.erasedAt() }),
     addDay: ({ body: { date } }) => {
-      if (!store.days.add(date, clock.recordedAt())) throw conflict(`The event day ${date} is there already.`);
+      if (!store.days.add(date, clock.recordedAt())) throw refusalOf(fact('dayThere', { date }));
       hub.changed('setup');
       return store.days.list().find((day) => day.date === date)!;
     },
     readDay: ({ params: { date } }) => new EncodedReply(room.viewJson(date)),
     appendEntry: ({ params: { date }, body, response }) => {
-      if (body.kind === 'planAccepted') throw conflict('A plan is accepted by planning, not by an entry.');
+      if (body.kind === 'planAccepted') throw refusalOf(fact('acceptedByPlanning', {}));
       const { recorded, isNew } = journal.append(date, body);
       if (isNew && body.kind === 'dayClosed') dayClosed();
       response.status(isNew ? 201 : 202);
@@ -34,7 +35,7 @@ export function daysRoutes({ store, room, journal, hub, clock, dayClosed }: Serv
     readTrack: ({ params: { date, id } }) => {
       const { context, entries } = room.of(date);
       const drive = stateOf(context, entries, room.nowS(date)).drives.get(id);
-      if (!drive) throw notFound(`drive "${id}" on ${date}`);
+      if (!drive) throw notFound('drive', id, date);
       if (drive.car === undefined || drive.releasedS === undefined) return { points: [] };
       const toS = drive.inS ?? drive.parkedS ?? room.nowS(date);
       const points = store.tracks.between(date, drive.car, drive.releasedS, toS);

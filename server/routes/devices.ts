@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import type { devicesEndpoints } from '@core/api/endpoints/devices';
-import { conflict, notFound } from '../problems';
+import { fact } from '@core/day';
+import { notFound, refusalOf } from '../problems';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
@@ -11,12 +12,13 @@ export function devicesRoutes({ store, devices, hub }: Services): Handlers<typeo
     addDevice: ({ body }) => {
       const key = randomBytes(24).toString('base64url');
       const series = randomBytes(2).toString('hex');
-      if (!store.devices.add({ ...body, key, series })) throw conflict(`There is a device "${body.id}" already.`);
+      if (!store.devices.add({ ...body, key, series }))
+        throw refusalOf(fact('idTaken', { id: body.id }, { kind: 'device' }));
       hub.changed('devices');
       return { device: devices.list().find(({ id }) => id === body.id)!, key };
     },
     removeDevice: ({ params: { id } }) => {
-      if (!store.devices.remove(id)) throw notFound(`device "${id}"`);
+      if (!store.devices.remove(id)) throw notFound('device', id);
       devices.forget(id);
       hub.changed('devices');
       return { removed: id };

@@ -1,7 +1,9 @@
 import { contract } from '@core/api';
 import type { faultsEndpoints } from '@core/api/endpoints/faults';
 import { linkFault, VOCABULARY, type FaultEntry } from '@core/coaching';
-import { conflict, notFound, Refusal } from '../problems';
+import { fact } from '@core/day';
+import { BY_ID, wordsIn } from '@core/words';
+import { notFound, refusalOf } from '../problems';
 import { recordDesk } from '../routing/records';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
@@ -12,10 +14,10 @@ export function faultsRoutes({ store, room, hub }: Services): Handlers<typeof fa
     room.forget();
     hub.changed('setup');
   };
-  const faults = recordDesk(store.faults, (id) => `fault "${id}"`, contract.addFault.reply, changed);
+  const faults = recordDesk(store.faults, 'fault', contract.addFault.reply, changed);
   const linked = (entry: FaultEntry): FaultEntry => {
     const wrong = linkFault(entry, room.vocabulary());
-    if (wrong) throw new Refusal(422, 'Faulty link', wrong, { faults: [{ path: 'from', message: wrong }] });
+    if (wrong) throw refusalOf(wrong, { faults: [{ path: 'from', message: wordsIn('en', BY_ID).request(wrong) }] });
     return entry;
   };
   return {
@@ -25,9 +27,9 @@ export function faultsRoutes({ store, room, hub }: Services): Handlers<typeof fa
       faults.change(id, version, linked({ ...fields, id })),
     removeFault: ({ params: { id } }) => {
       if (!VOCABULARY.some((entry) => entry.id === id)) {
-        throw conflict('Marks may name this fault, and nothing else explains it: take it out of use instead.');
+        throw refusalOf(fact('marksNameIt', {}));
       }
-      if (!store.faults.remove(id)) throw notFound(`own words for the fault "${id}"`);
+      if (!store.faults.remove(id)) throw notFound('ownWords', id);
       changed();
       return { removed: id };
     },

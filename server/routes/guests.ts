@@ -1,10 +1,10 @@
 import { contract } from '@core/api';
 import type { guestsEndpoints } from '@core/api/endpoints/guests';
 import { dayBeforeOf, guestResult, type DayBefore } from '@core/coaching';
-import { DAY_ENDS_S } from '@core/day';
+import { fact, DAY_ENDS_S } from '@core/day';
 import { isAbout, journalEntry, stateOf, withoutWords } from '@core/journal';
 import * as z from 'zod';
-import { conflict, notFound } from '../problems';
+import { notFound, refusalOf } from '../problems';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
@@ -26,7 +26,7 @@ export function guestsRoutes({ store, room, hub, clock, manager }: Services): Ha
   };
   const bookingOf = (date: string, id: string) => {
     const booking = room.of(date).bookings.find((one) => one.id === id);
-    if (!booking) throw notFound(`guest "${id}" on ${date}`);
+    if (!booking) throw notFound('guest', id, date);
     return booking;
   };
 
@@ -38,8 +38,8 @@ export function guestsRoutes({ store, room, hub, clock, manager }: Services): Ha
     findGuests: ({ body: { query } }) => ({ guests: store.guests.find(query) }),
     linkGuests: ({ params: { date, id }, body: { other } }) => {
       bookingOf(date, id);
-      if (!store.bookings.dateOf(other)) throw notFound(`guest "${other}"`);
-      if (other === id) throw conflict('A guest is the same person as themselves already.');
+      if (!store.bookings.dateOf(other)) throw notFound('guest', other);
+      if (other === id) throw refusalOf(fact('sameGuest', {}));
       store.guests.link(id, other, clock.recordedAt());
       return { days: before(date, id) };
     },

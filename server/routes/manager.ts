@@ -1,6 +1,7 @@
 import { rateLimit } from 'express-rate-limit';
 import type { managerEndpoints } from '@core/api/endpoints/manager';
-import { notFound, Refusal } from '../problems';
+import { fact } from '@core/day';
+import { notFound, refusalOf } from '../problems';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
@@ -10,7 +11,7 @@ const TRIES_WITHIN_MS = 10 * 60_000;
 /** What is the manager's alone, behind a code. */
 export function managerRoutes({ store, room, manager }: Services): Handlers<typeof managerEndpoints> {
   const bookingOf = (date: string, id: string) => {
-    if (!store.bookings.get(date, id)) throw notFound(`guest "${id}" on ${date}`);
+    if (!store.bookings.get(date, id)) throw notFound('guest', id, date);
   };
   return {
     readManager: ({ request }) => manager.door(request),
@@ -20,8 +21,7 @@ export function managerRoutes({ store, room, manager }: Services): Handlers<type
         limit: TRIES,
         windowMs: TRIES_WITHIN_MS,
         skipSuccessfulRequests: true,
-        handler: (_request, _response, next) =>
-          next(new Refusal(429, 'Too many tries', 'Too many wrong codes: try again in ten minutes.')),
+        handler: (_request, _response, next) => next(refusalOf(fact('tooManyCodes', {}))),
       }),
       handle: ({ body: { code }, response }) => manager.open(response, code),
     },
@@ -39,7 +39,7 @@ export function managerRoutes({ store, room, manager }: Services): Handlers<type
     },
     readTeaching: ({ params: { id }, request }) => {
       manager.mustBeOpen(request);
-      if (!store.instructors.get(id)) throw notFound(`instructor "${id}"`);
+      if (!store.instructors.get(id)) throw notFound('instructor', id);
       const drives = room.teachingUpToNow();
       return { own: drives.filter(({ instructor }) => instructor === id), crew: drives };
     },

@@ -1,5 +1,6 @@
 import type { photosEndpoints } from '@core/api/endpoints/photos';
-import { notFound, Refusal } from '../problems';
+import { fact } from '@core/day';
+import { notFound, refusalOf } from '../problems';
 import { MOST_PHOTO_BYTES } from '../store/photos';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
@@ -10,20 +11,15 @@ export function photosRoutes({ store, clock }: Services): Handlers<typeof photos
     putPhoto: ({ params: { id }, body }) => {
       const bytes = Buffer.from(body);
       const type = pictureType(bytes);
-      if (type === undefined) throw new Refusal(415, 'Not a picture', 'Send a JPEG, PNG or WebP picture.');
+      if (type === undefined) throw refusalOf(fact('notAPicture', {}));
       if (!store.photos.add(id, { type, bytes }, clock.recordedAt())) {
-        const most = `${MOST_PHOTO_BYTES / 1e9} GB`;
-        throw new Refusal(
-          413,
-          'No room',
-          `The pictures of this venue take ${most} already, which is the most they may.`,
-        );
+        throw refusalOf(fact('picturesFull', {}, { mostBytes: MOST_PHOTO_BYTES }));
       }
       return { id };
     },
     readPhoto: ({ params: { id }, response }) => {
       const photo = store.photos.get(id);
-      if (!photo) throw notFound(`picture "${id}"`);
+      if (!photo) throw notFound('picture', id);
       response.type(photo.type).set('cache-control', 'private, max-age=31536000, immutable').send(photo.bytes);
     },
   };

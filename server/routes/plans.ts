@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { BookingFields, OfferedPlace } from '@core/api';
 import type { plansEndpoints } from '@core/api/endpoints/plans';
-import { clockMinute, type Day, type Plan } from '@core/day';
+import { fact, clockMinute, type Day, type Plan } from '@core/day';
 import { lapsOwed, owedFrom, owedId, stateOf, type EntryOf, type OwedWish, type Standpoint } from '@core/journal';
 import { insertions, mended, type Insertion, type MendChange } from '@core/planner';
 import { acceptPlan, planningTimeS, withOverdue } from '../planner/accept';
-import { conflict, notFound } from '../problems';
+import { notFound, refusalOf } from '../problems';
 import type { Services } from '../services';
 import type { Enter } from '../journal-writer';
 import type { Handlers } from '../routing/mount';
@@ -30,7 +30,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
     },
     readPlan: ({ params: { date, revision } }) => {
       const accepted = store.days.planOf(date, revision);
-      if (!accepted) throw notFound(`plan ${revision} on ${date}`);
+      if (!accepted) throw notFound('plan', String(revision), date);
       return accepted;
     },
     acceptPlan: ({ params: { date }, body }) => acceptPlan(services, date, body),
@@ -45,11 +45,11 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
       return { dropped: planJobs.drop(date) };
     },
     applyMend: ({ params: { date, id }, body: { author, change } }) => {
-      if ('drive' in change && change.drive !== id) throw conflict('This change is for another drive; look again.');
+      if ('drive' in change && change.drive !== id) throw refusalOf(fact('otherDrive', {}));
       const standpoint = current(date);
       const { day, from, repair } = standpoint;
       const found = mended(day, from.previous, id, change, repair);
-      if (!found) throw conflict('This no longer gives the drive a place; look again.');
+      if (!found) throw refusalOf(fact('noLongerHelps', {}));
       const guest = day.guests.find(({ drives }) => drives.some((drive) => drive.id === id))!;
       return acceptPlan(
         services,
@@ -70,7 +70,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
       const drive = { id: makesUpFor === undefined ? randomUUID() : owedId(makesUpFor), cars, laps };
       const { day, plan: previous } = withoutDrive(standpoint.day, standpoint.from.previous, drive.id);
       const guest = day.guests.find((coming) => coming.id === id);
-      if (!guest) throw conflict('This guest is not taking part any more.');
+      if (!guest) throw refusalOf(fact('guestGone', {}));
       const { gearbox } = store.bookings.get(date, id)!.fields;
       const found = insertions(day, previous, guest, { ...drive, gearbox }, standpoint.from.nowS);
       const offered = (place: Insertion) => offeredPlace(place, laps, standpoint);
@@ -90,10 +90,10 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
     takePlace: ({ params: { date }, body }) => {
       const { guest: id, cars, laps, drive, base, asOf, plan, author, makesUpFor } = body;
       const booking = store.bookings.get(date, id);
-      if (!booking) throw notFound(`booking "${id}" on ${date}`);
+      if (!booking) throw notFound('booking', id, date);
       const { context } = room.of(date);
       const planned = plan.drives.find((one) => one.drive === drive);
-      if (!planned) throw conflict('The plan that was sent has no place for this drive; look again.');
+      if (!planned) throw refusalOf(fact('noPlaceSent', {}));
       const { fields, version } = booking;
       const words = `${laps} laps in ${carWords(cars)}`;
       const accept = (reason: string, alongside: (enter: Enter) => void) =>
@@ -107,7 +107,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
           enter(entryNow(date, author, { kind: 'owedAgreed', drive: makesUpFor, cars, place })),
         );
       }
-      if (context.schedule.index.drives.has(drive)) throw conflict('This place is taken already; look again.');
+      if (context.schedule.index.drives.has(drive)) throw refusalOf(fact('placeTaken', {}));
       const extended: BookingFields = {
         ...fields,
         price: cents(fields.price + (priceOf(planned.car, laps) ?? 0)),
@@ -115,14 +115,14 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
       };
       return accept(`One more drive for ${fields.name}: ${words}`, () => {
         const change = store.bookings.change(date, id, version, extended);
-        if (change.outcome !== 'changed') throw conflict('The booking can take no more drives; look at it first.');
+        if (change.outcome !== 'changed') throw refusalOf(fact('noMoreDrives', {}));
       });
     },
   };
 
   /** The standpoint from which a change of the current plan is made now. */
   function current(date: string): Standpoint {
-    if (!room.of(date).plan) throw conflict('There is no plan for this day yet: plan it first.');
+    if (!room.of(date).plan) throw refusalOf(fact('noPlanYet', {}));
     return room.standpoint(date, planningTimeS(room.nowS(date)));
   }
 
@@ -170,7 +170,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
     const broken = state.drives.get(drive);
     const owed = broken?.guest.id === guest ? lapsOwed(context, state, broken) : 0;
     if (laps === owed) return;
-    throw conflict(owed > 0 ? `${owed} laps are owed from this drive, not ${laps}.` : 'No laps are owed from it.');
+    throw refusalOf(fact('otherLapsOwed', {}, { owed, laps }));
   }
 
   /** Something that is entered because somebody changes the plan now. */

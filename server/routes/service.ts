@@ -1,6 +1,7 @@
 import { openApiDocument } from '@core/api/openapi';
 import type { serviceEndpoints } from '@core/api/endpoints/service';
-import { Refusal } from '../problems';
+import { fact } from '@core/day';
+import { refusalOf } from '../problems';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
@@ -37,5 +38,4 @@ export function serviceRoutes({
   };
 }
 
-const demoOnly = () =>
-  new Refusal(403, 'Not here', 'Only the demo has a clock that can be set; this venue runs in real time.');
+const demoOnly = () => refusalOf(fact('demoOnly', {}));

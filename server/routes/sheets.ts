@@ -4,7 +4,7 @@ import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces';
 import { guestResult } from '@core/coaching';
 import { stateOf } from '@core/journal';
-import { guestTimes, type Guest } from '@core/day';
+import { fact, guestTimes, type Guest } from '@core/day';
 import { namesOf } from '@core/words';
 import { guestLanguage, guestWords } from '@core/words/guests';
 import { closeCsv, closeSheet } from '@exchange/close';
@@ -14,7 +14,7 @@ import { resultSheet } from '@exchange/results';
 import { daySheet, instructorSheet, type SheetSource } from '@exchange/sheets';
 import { circuitMapOf } from '../circuit-map';
 import type { Services } from '../services';
-import { conflict, notFound } from '../problems';
+import { notFound, refusalOf } from '../problems';
 import { download } from '../routing/download';
 import type { Handlers } from '../routing/mount';
 import type { sheetsEndpoints } from '@core/api/endpoints/sheets';
@@ -41,7 +41,7 @@ pdfmake.setLocalAccessPolicy((path) => fontFiles.has(path));
 export function sheetsRoutes({ store, room }: Services): Handlers<typeof sheetsEndpoints> {
   const sourceOf = (date: string): SheetSource => {
     const { day, plan, revision, bookings } = room.of(date);
-    if (!plan || !revision) throw conflict('There is no plan for this day yet: plan it, then print.');
+    if (!plan || !revision) throw refusalOf(fact('noPlanYet', {}));
     const carNumbers = Object.fromEntries(store.cars.list().map(({ id, fields }) => [id, fields.number]));
     return { day, plan, revision: revision.revision, bookings, carNumbers };
   };
@@ -58,14 +58,14 @@ export function sheetsRoutes({ store, room }: Services): Handlers<typeof sheetsE
     },
     instructorSheet: async ({ params: { date, id }, response }) => {
       const sheet = instructorSheet(sourceOf(date), id);
-      if (!sheet) throw notFound(`instructor "${id}" on ${date}`);
+      if (!sheet) throw notFound('instructor', id, date);
       await send(response, sheet, `instructor-${date}.pdf`);
     },
     resultSheet: async ({ params: { date, id }, query, response }) => {
       const { day, context, entries } = room.of(date);
       const state = stateOf(context, entries, room.nowS(date));
       const result = guestResult(context, state, id, room.vocabulary());
-      if (!result) throw notFound(`guest "${id}" on ${date}`);
+      if (!result) throw notFound('guest', id, date);
       const words = guestWords(guestLanguage([...chosenIn(query), ...result.guest.languages]));
       const address = pageOn(response, `results/${encodeURIComponent(id)}?day=${date}`);
       const { circuit } = store.circuit.get();
@@ -76,7 +76,7 @@ export function sheetsRoutes({ store, room }: Services): Handlers<typeof sheetsE
     timesSheet: async ({ params: { date, id }, query, response }) => {
       const { day, context } = room.of(date);
       const guest = context.schedule.index.guests.get(id);
-      if (!guest) throw notFound(`guest "${id}" on ${date}`);
+      if (!guest) throw notFound('guest', id, date);
       const words = guestWords(guestLanguage([...chosenIn(query), ...guest.languages]));
       const address = pageOn(response, `times/${encodeURIComponent(id)}?day=${date}`);
       const times = guestTimes(context.schedule, id);

@@ -10,7 +10,7 @@ export function showRoutes({ store, hub }: Services): Handlers<typeof showEndpoi
     readShow: () => store.show.get(),
     changeShow: ({ body: { version, fields } }) => {
       const stored = store.show.change(version, fields);
-      if (!stored) throw stale('the show', storedShow, store.show.get());
+      if (!stored) throw stale({ kind: 'show' }, storedShow, store.show.get());
       hub.changed('setup');
       return stored;
     },

@@ -1,6 +1,7 @@
 import { storedVenue } from '@core/api';
 import type { venueEndpoints } from '@core/api/endpoints/venue';
-import { conflict } from '../problems';
+import { fact } from '@core/day';
+import { refusalOf } from '../problems';
 import { stale } from '../routing/records';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
@@ -15,9 +16,9 @@ export function venueRoutes({ store, room, hub }: Services): Handlers<typeof ven
     readVenue: () => store.venue.get()!,
     changeVenue: ({ body: { version, fields } }) => {
       const twin = fields.sightingVehicles.find(({ id }) => store.cars.get(id));
-      if (twin) throw conflict(`A car has the id "${twin.id}" already; a sighting vehicle needs one of its own.`);
+      if (twin) throw refusalOf(fact('idIsACars', { id: twin.id }));
       const stored = store.venue.change(version, fields);
-      if (!stored) throw stale('the rules', storedVenue, store.venue.get()!);
+      if (!stored) throw stale({ kind: 'venue' }, storedVenue, store.venue.get()!);
       changed();
       return stored;
     },

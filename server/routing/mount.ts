@@ -1,8 +1,8 @@
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
 import { isRaw, type BodyOf, type Endpoint, type ParamsOf, type QueryOf, type Raw, type ReplyOf } from '@core/api';
-import { faultsOf } from '@core/day';
+import { fact, faultsOf } from '@core/day';
 import * as z from 'zod';
-import { Refusal } from '../problems';
+import { refusalOf } from '../problems';
 
 interface Call<E extends Endpoint> {
   readonly params: ParamsOf<E>;
@@ -43,12 +43,10 @@ function answering(endpoint: Endpoint, handle: Handle<Endpoint>): RequestHandler
   return (request, response) => {
     const { reply: schema } = endpoint;
     const call = {
-      params: checked(endpoint.params, request.params, 'The address'),
-      query: checked(endpoint.query, request.query, 'The address'),
+      params: checked(endpoint.params, request.params, 'address'),
+      query: checked(endpoint.query, request.query, 'address'),
       body:
-        endpoint.body && isRaw(endpoint.body)
-          ? bytesOf(request.body)
-          : checked(endpoint.body, request.body, 'The request'),
+        endpoint.body && isRaw(endpoint.body) ? bytesOf(request.body) : checked(endpoint.body, request.body, 'body'),
       request,
       response,
     } as Call<Endpoint>;
@@ -68,12 +66,11 @@ function bytesOf(body: unknown): Uint8Array {
   return Buffer.isBuffer(body) ? body : Buffer.from(JSON.stringify(body ?? ''));
 }
 
-function checked(schema: z.ZodType | undefined, value: unknown, what: string): unknown {
+function checked(schema: z.ZodType | undefined, value: unknown, part: 'address' | 'body'): unknown {
   if (!schema) return undefined;
   const result = schema.safeParse(value);
   if (result.success) return result.data;
   const faults = faultsOf(result.error);
   const first = faults[0]!;
-  const more = faults.length > 1 ? `, and ${faults.length - 1} more` : '';
-  throw new Refusal(400, 'Faulty request', `${what} is faulty: ${first.path}: ${first.message}${more}.`, { faults });
+  throw refusalOf(fact('faulty', {}, { part, first, more: faults.length - 1 }), { faults });
 }

@@ -1,5 +1,7 @@
+import type { NamedThing, RecordName } from '@core/api';
+import { fact } from '@core/day';
 import * as z from 'zod';
-import { conflict, notFound } from '../problems';
+import { notFound, refusalOf, type Refusal } from '../problems';
 import type { Change, Stored } from '../store/documents';
 
 interface Table<T> {
@@ -10,27 +12,25 @@ interface Table<T> {
 /**
  * Adding and changing what stands in a table of documents: an id that is taken and a version that is stale are refused,
  * with what stands now.
- *
- * @param what names a record for the person at the screen
  */
 export function recordDesk<T extends { readonly id: string }>(
   table: Table<T>,
-  what: (id: string) => string,
+  kind: NamedThing,
   schema: z.ZodType<Stored<T>>,
   changed: () => void,
 ) {
   return {
     add: (fields: T): Stored<T> => {
       const stored = table.add(fields.id, fields);
-      if (!stored) throw conflict(`There is a ${what(fields.id).replace(' "', ' with the id "')} already.`);
+      if (!stored) throw refusalOf(fact('idTaken', { id: fields.id }, { kind }));
       changed();
       return stored;
     },
     change: (id: string, version: number, fields: T): Stored<T> => {
       const change = table.change(id, version, { ...fields, id });
-      if (change.outcome === 'missing') throw notFound(what(id));
+      if (change.outcome === 'missing') throw notFound(kind, id);
       if (change.outcome === 'stale') {
-        throw stale('name' in fields ? String(fields.name) : what(id), schema, change.current);
+        throw stale({ kind, name: 'name' in fields ? String(fields.name) : id }, schema, change.current);
       }
       changed();
       return change.stored;
@@ -39,9 +39,6 @@ export function recordDesk<T extends { readonly id: string }>(
 }
 
 /** @param current what stands now */
-export function stale<T>(what: string, schema: z.ZodType<T>, current: T) {
-  return conflict(
-    `Somebody else has changed ${what} meanwhile. Nothing of yours is saved yet.`,
-    z.encode(schema, current),
-  );
+export function stale<T>(what: RecordName, schema: z.ZodType<T>, current: T): Refusal {
+  return refusalOf(fact('changedMeanwhile', {}, { what }), { current: z.encode(schema, current) });
 }

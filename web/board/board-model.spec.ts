@@ -86,7 +86,7 @@ describe('The lists of the pit exit', () => {
     ]);
   const view = { carNumbers: { c1: 1, c2: 9 }, stalls: { c1: 4 }, pitExit: { lastCheck: ['Strap'] } };
   const modelAt = (state: DayState) =>
-    pitExitModel(context, state, view, runnersOf(context, state, EVEN_RING, view.carNumbers), EVEN_RING);
+    pitExitModel(context, state, view, runnersOf(context, state, EVEN_RING), EVEN_RING);
 
   it('lists who is to be seated soon, who waits, and who is out', () => {
     const base: [string, EntryFields][] = [...arrive('g1'), ...arrive('g2')];

@@ -7,5 +7,9 @@ export const PLAIN_WORDS = wordsIn('en', BY_ID);
 
 /** How facts of a day are told on screen: cars with their number, as two may have the same name. */
 export function screenWords(view: Pick<DayView, 'carNumbers' | 'day'> | undefined): Words {
-  return wordsIn('en', { ...(view ? namesOf(view.day) : BY_ID), car: (id) => carLabel(view, id) });
+  return wordsIn('en', {
+    ...(view ? namesOf(view.day) : BY_ID),
+    car: (id) => carLabel(view, id),
+    carNumber: (id) => view?.carNumbers[id],
+  });
 }

@@ -259,11 +259,11 @@ export function queueAdvice(
   return { advice, swap };
 }
 
-function waitingOf(context: DayContext, state: DayState, { id, number }: PitDrive): Waiting[] {
+function waitingOf(context: DayContext, state: DayState, { id }: PitDrive): Waiting[] {
   const drive = state.drives.get(id);
   if (!drive) return [];
   const [lap, crossings] = [lapEstimateOf(context, drive), crossingsDue(context, drive)];
-  return [{ id, label: `car ${number ?? '?'}`, lap, crossings }];
+  return [{ id, vehicle: drive.car ?? '', lap, crossings }];
 }
 
 function limitsOf(context: DayContext, state: DayState, queue: number): ReleaseLimits {

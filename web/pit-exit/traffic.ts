@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, untracked } from '@angular/core';
 import { progressOf, standingOnCircuit } from '@core/journal';
 import { lapShapeOf, progressOfRunner, runnersOf, type Runner } from '@core/traffic';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import type { MapCar } from '../drawing/circuit-view';
 
@@ -8,6 +9,7 @@ import type { MapCar } from '../drawing/circuit-view';
 @Injectable({ providedIn: 'root' })
 export class Traffic {
   private readonly data = inject(DayService);
+  private readonly words = inject(DayWords);
   readonly map = computed(() => this.data.view()?.map ?? undefined);
   readonly shape = computed(() => lapShapeOf(this.map()));
   /** In the order in which they come past the line. */
@@ -17,7 +19,7 @@ export class Traffic {
     // Trackers speak five times a second; a new look each second, with the clock, keeps the advice calm.
     const positions = this.data.live() ? untracked(this.data.positions) : undefined;
     const tracked = positions?.cars.map(({ car, place }) => ({ car, place, atS: positions.atS })) ?? [];
-    return runnersOf(context, state, this.shape(), view.carNumbers, tracked);
+    return runnersOf(context, state, this.shape(), tracked);
   });
   /** Every vehicle on the circuit as the map draws it, those that stand there with their place. */
   readonly cars = computed<readonly MapCar[]>(() => {
@@ -30,9 +32,9 @@ export class Traffic {
       const last = left !== undefined && left.due - left.done <= 1;
       return {
         id: runner.id,
-        label: runner.label,
+        label: this.words.tell().runner(runner),
         runner,
-        text: drive ? numberOf(drive.car) : runner.label,
+        text: drive ? numberOf(drive.car) : this.words.tell().runner(runner),
         word: last ? 'last lap' : undefined,
         kind: runner.kind === 'sighting' ? 'sighting' : last ? 'last' : 'plain',
       };

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { ENTRY_SCHEMAS, journalEntry, type EntryKind, type JournalEntry } from '../entry';
+import { ENTRY_SCHEMAS, journalEntry, type EntryKind } from '../entry';
 import { rulesOf } from '../registry';
 
 interface Field {
