@@ -13,7 +13,7 @@ const DIRECTIONS = {
   server: ['core', 'exchange', 'server', 'demo'],
   cli: ['core', 'exchange', 'cli', 'server', 'demo'],
   web: ['core', 'web'],
-  e2e: ['core', 'e2e', 'demo'],
+  e2e: ['core', 'e2e', 'demo', 'web'],
   bench: ['core', 'bench', 'demo'],
 };
 

@@ -1,16 +1,16 @@
-import { expect, SCREENS, seriousFaults, test } from './demo';
+import { ADDRESSES, expect, seriousFaults, test } from './demo';
 
-test('no main screen has a serious accessibility fault, nor one of contrast at dusk', async ({ page }) => {
+test('no screen has a serious accessibility fault, nor one of contrast at dusk', async ({ page }) => {
   test.setTimeout(400_000);
   const faults: string[] = [];
-  for (const screen of SCREENS) {
-    await page.goto(`/${screen}`);
-    await expect(page.locator('main h1')).toBeVisible();
+  for (const address of ADDRESSES) {
+    await page.goto(address);
+    await expect(page.locator('h1').first()).toBeAttached();
     await page.waitForTimeout(300);
-    faults.push(...(await seriousFaults(page)).map((fault) => `${screen}: ${fault}`));
+    faults.push(...(await seriousFaults(page)).map((fault) => `${address}: ${fault}`));
     // A theme changes colours and nothing else.
     await page.evaluate(() => document.documentElement.classList.add('dusk'));
-    faults.push(...(await seriousFaults(page, ['color-contrast'])).map((fault) => `${screen} at dusk: ${fault}`));
+    faults.push(...(await seriousFaults(page, ['color-contrast'])).map((fault) => `${address} at dusk: ${fault}`));
   }
   expect(faults).toEqual([]);
 });

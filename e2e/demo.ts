@@ -3,6 +3,7 @@ import { once } from 'node:events';
 import { setTimeout } from 'node:timers/promises';
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Browser, type Page } from '@playwright/test';
+import { SCREENS } from '../web/screens';
 
 /** The demo of worker 0, 1, … listens here, and on the ports above. */
 const FIRST_PORT = 4790;
@@ -41,27 +42,10 @@ export const test = base.extend<object, { demo: string }>({
 });
 export { expect };
 
-/** Every main screen, by its path. */
-export const SCREENS = [
-  'board',
-  'gate',
-  'classroom',
-  'pit-exit',
-  'debrief',
-  'desk',
-  'guests/lk-1050',
-  'bookings',
-  'cars',
-  'crew',
-  'crew/roster',
-  'crew/faults',
-  'crew/teaching',
-  'rules',
-  'devices',
-  'counter',
-  'garage',
-  'show/edit',
-];
+/** The address of every screen and of each of its parts, with something of the demo day on it. */
+export const ADDRESSES: readonly string[] = SCREENS.flatMap(({ demo, parts }) =>
+  parts ? parts.map((part) => `${demo}/${part.path}`) : [demo],
+);
 
 /** Collects what must not happen on a page. */
 export function guard(page: Page): string[] {

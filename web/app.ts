@@ -18,7 +18,7 @@ import { DemoClock } from './shell/demo-clock';
 import { FlagBanner } from './shell/flag-banner';
 import { Palette } from './shell/palette';
 import { Ribbon } from './shell/ribbon';
-import { PLACES } from './shell/rooms';
+import { PLACES, type Screen } from './screens';
 import { Stations } from './shell/stations';
 import { ThemeChoice } from './shell/theme-choice';
 
@@ -128,8 +128,7 @@ function timeOf(deviceMs: number): string {
 }
 
 function frameOf(root: ActivatedRouteSnapshot): 'desk' | 'tablet' | 'phone' {
-  const data = root.firstChild?.data ?? {};
-  return data['phone'] ? 'phone' : data['tablet'] ? 'tablet' : 'desk';
+  return (root.firstChild?.data['frame'] as Screen['frame']) ?? 'desk';
 }
 
 /** Keys typed into a field, or into a dialog over the screen, are meant for it. */

@@ -5,6 +5,7 @@ import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import { CircuitService } from '../data/circuit.service';
+import { ownHeading } from '../shell/own-heading';
 
 const MARKS: Record<CallKind, string> = {
   brake: '▼',
@@ -28,6 +29,7 @@ const MARKS: Record<CallKind, string> = {
 })
 export class CallSheet {
   protected readonly circuit = inject(CircuitService);
+  protected readonly heading = ownHeading('Calls');
   protected readonly marks = MARKS;
   protected readonly car = signal<string | undefined>(undefined);
   protected readonly pace = signal<number | undefined>(undefined);

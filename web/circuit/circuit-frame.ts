@@ -2,15 +2,8 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { SelectButton } from 'primeng/selectbutton';
 import { FormsModule } from '@angular/forms';
+import { partsHere } from '../shell/parts-here';
 import { CircuitService, GRIPS } from '../data/circuit.service';
-
-const TABS = [
-  { label: 'Map', path: 'map' },
-  { label: 'Corner book', path: 'book' },
-  { label: 'Set-out', path: 'set-out' },
-  { label: 'Cars on the line', path: 'cars' },
-  { label: 'Calls', path: 'calls' },
-];
 
 /** The room of the circuit: its map, its book, its cones, and what the fleet does on it. */
 @Component({
@@ -65,7 +58,7 @@ const TABS = [
 })
 export class CircuitFrame {
   protected readonly circuit = inject(CircuitService);
-  protected readonly tabs = TABS;
+  protected readonly tabs = partsHere();
   protected readonly grips = [...GRIPS];
 
   constructor() {

@@ -8,6 +8,7 @@ import { contract, type SetOutSheet } from '@core/api';
 import { Api } from '../data/api';
 import { CircuitService } from '../data/circuit.service';
 import { DayService } from '../data/day.service';
+import { ownHeading } from '../shell/own-heading';
 import { PLAIN_WORDS } from '../data/screen-words';
 import { Ask } from '../shell/ask';
 import { CircuitMapView, type MapChoice } from './circuit-map';
@@ -27,6 +28,7 @@ export class SetOut {
   private readonly ask = inject(Ask);
   private readonly api = inject(Api);
   protected readonly circuit = inject(CircuitService);
+  protected readonly heading = ownHeading('Set-out');
   protected readonly choice = signal<MapChoice | undefined>(undefined);
 
   protected readonly cones = computed(() => this.circuit.study()?.cones.cones ?? []);

@@ -1,13 +1,7 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { partsHere } from '../shell/parts-here';
 import { ManagerLock } from './manager-lock';
-
-const TABS = [
-  { label: 'Today', path: 'today' },
-  { label: 'Roster and skills', path: 'roster' },
-  { label: 'Faults', path: 'faults' },
-  { label: 'Teaching', path: 'teaching' },
-];
 
 /** The room of the crew: who does what today, who is there when, in what words it teaches, and what comes of it. */
 @Component({
@@ -30,5 +24,5 @@ const TABS = [
   host: { class: 'screen' },
 })
 export class CrewFrame {
-  protected readonly tabs = TABS;
+  protected readonly tabs = partsHere();
 }

@@ -26,7 +26,7 @@ import { DayService } from '../data/day.service';
 import { Who } from '../data/who';
 import { focusOnceThere } from '../forms/focus';
 import { askFor } from './requests';
-import { PLACES } from './rooms';
+import { PLACES } from '../screens';
 import { ThemeChoice } from './theme-choice';
 import { HAPPENINGS } from '../board/happenings';
 

@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { stationCounts } from '@core/journal';
 import { DayService } from '../data/day.service';
-import { PHONE_PLACES, ROOM_PLACES, STATION_PLACES } from './rooms';
+import { PLACES, type Place } from '../screens';
+
+const placesOf = (group: Place['of']) => PLACES.filter(({ of }) => of === group);
 
 /** The guest's walk through the venue with how many are where, and below it the manager's rooms. */
 @Component({
@@ -157,9 +159,9 @@ import { PHONE_PLACES, ROOM_PLACES, STATION_PLACES } from './rooms';
 })
 export class Stations {
   private readonly data = inject(DayService);
-  protected readonly stations = STATION_PLACES;
-  protected readonly rooms = ROOM_PLACES;
-  protected readonly phone = PHONE_PLACES;
+  protected readonly stations = placesOf('stations');
+  protected readonly rooms = placesOf('rooms');
+  protected readonly phone = placesOf('phone');
   /** Two stations share a screen; the fragment tells them apart. */
   protected readonly exact = {
     paths: 'exact',
@@ -172,7 +174,7 @@ export class Stations {
     return state && stationCounts(state);
   });
 
-  protected count(station: (typeof STATION_PLACES)[number]['station']): number {
+  protected count(station: Place['station']): number {
     return (station && this.counts()?.[station]) ?? 0;
   }
 }

@@ -1,0 +1,35 @@
+import { routes } from './app.routes';
+import { PLACES, SCREENS } from './screens';
+
+describe('The screens', () => {
+  it('have an address and a key each that no other has', () => {
+    const paths = SCREENS.map(({ path }) => path);
+    expect(new Set(paths).size).toBe(paths.length);
+    const keys = PLACES.map(({ key }) => key);
+    expect(new Set(keys).size).toBe(keys.length);
+    // These belong to the frame: back to now, and the theme.
+    expect(keys.filter((key) => ['n', 'd'].includes(key))).toEqual([]);
+  });
+
+  it('can be looked at: each has an address of the demo that leads to it', () => {
+    for (const { path, demo } of SCREENS) {
+      expect(demo).toMatch(new RegExp(`^/${path.replace(':id', '[\\w-]+')}$`));
+    }
+  });
+
+  it('load when they are first opened, each of its parts too', async () => {
+    for (const { load, parts = [] } of SCREENS) {
+      for (const open of [load, ...parts.map((part) => part.load)]) {
+        const component = await open();
+        expect('ɵcmp' in component).toBe(true);
+      }
+    }
+  });
+
+  it('are reached by what is typed: a part by its own address, the first one where none is named', () => {
+    const crew = routes.find(({ path }) => path === 'crew')!;
+    expect(crew.children!.map(({ path }) => path)).toEqual(['', 'today', 'roster', 'faults', 'teaching']);
+    expect(crew.children![0]!.redirectTo).toBe('today');
+    expect(routes.at(-1)).toEqual({ path: '**', redirectTo: 'board' });
+  });
+});

@@ -1,0 +1,307 @@
+import type { Type } from '@angular/core';
+import type { Station } from '@core/journal';
+
+/**
+ * Every screen, once: from here come its route, its place in the navigation, its key and its line in the palette, the
+ * tables of keys and pictures in the README, the walk that looks for faults of accessibility, and its picture.
+ */
+export interface Screen {
+  /** Of its route; `:id` is bound to the component. */
+  readonly path: string;
+  /** In the title of the page. */
+  readonly title: string;
+  readonly load: () => Promise<Type<unknown>>;
+  /** Parts of it with an address each; the first one is where it opens. */
+  readonly parts?: readonly Part[];
+  /** How much of the frame it leaves room for: all of it where nothing is said. */
+  readonly frame?: 'tablet' | 'phone';
+  /** Where it stands in the navigation; a screen may hold two stations. */
+  readonly places: readonly Place[];
+  /** An address at which it shows something of the demo day. */
+  readonly demo: string;
+  readonly pictures?: readonly Picture[];
+}
+
+interface Part {
+  readonly path: string;
+  readonly label: string;
+  readonly load: () => Promise<Type<unknown>>;
+  readonly pictures?: readonly Picture[];
+}
+
+/** In `docs/screenshots`, made by `e2e/screenshots.ts`. */
+interface Picture {
+  readonly file: string;
+  readonly caption: string;
+}
+
+/** A place of the navigation: a station of the guest's walk, a room of the manager's, or what is used on a phone. */
+export interface Place {
+  readonly label: string;
+  readonly of: 'stations' | 'rooms' | 'phone';
+  readonly fragment?: string;
+  readonly station?: Station;
+  /** The key that opens it from anywhere outside a field. */
+  readonly key: string;
+}
+
+const station = (label: string, of: Station, key: string, fragment?: string): Place => ({
+  label,
+  of: 'stations',
+  station: of,
+  key,
+  fragment,
+});
+const room = (label: string, key: string): Place => ({ label, of: 'rooms', key });
+const onPhone = (label: string, key: string): Place => ({ label, of: 'phone', key });
+
+/** In the order of the guest's walk, then of the manager's rooms. */
+export const SCREENS: readonly Screen[] = [
+  {
+    path: 'gate',
+    title: 'Gate',
+    load: () => import('./gate/gate').then((m) => m.Gate),
+    places: [station('Gate', 'gate', '1')],
+    demo: '/gate',
+    pictures: [{ file: 'gate', caption: 'Gate' }],
+  },
+  {
+    path: 'classroom',
+    title: 'Classroom',
+    load: () => import('./classroom/classroom').then((m) => m.Classroom),
+    places: [station('Classroom', 'classroom', '2'), station('Sighting', 'sighting', '3', 'sighting')],
+    demo: '/classroom',
+  },
+  {
+    path: 'show',
+    title: 'Show',
+    load: () => import('./show/show').then((m) => m.Show),
+    places: [],
+    demo: '/show',
+    pictures: [{ file: 'show', caption: 'The classroom show' }],
+  },
+  {
+    path: 'show/edit',
+    title: 'Show',
+    load: () => import('./show/show-editor').then((m) => m.ShowEditor),
+    places: [],
+    demo: '/show/edit',
+  },
+  {
+    path: 'pit-exit',
+    title: 'Pit exit',
+    load: () => import('./pit-exit/pit-exit').then((m) => m.PitExit),
+    frame: 'tablet',
+    places: [station('Pit exit', 'pitExit', '4'), station('On circuit', 'onCircuit', '5', 'circuit')],
+    demo: '/pit-exit',
+    pictures: [{ file: 'pit-exit', caption: 'Pit exit, on a tablet' }],
+  },
+  {
+    path: 'debrief',
+    title: 'Debrief',
+    load: () => import('./debrief/debrief').then((m) => m.Debrief),
+    places: [station('Debrief', 'debrief', '6')],
+    demo: '/debrief',
+    pictures: [{ file: 'debrief', caption: 'Debrief' }],
+  },
+  {
+    path: 'desk',
+    title: 'Desk',
+    load: () => import('./desk/desk').then((m) => m.Desk),
+    places: [station('Desk', 'desk', '7')],
+    demo: '/desk',
+    pictures: [{ file: 'desk', caption: 'Desk' }],
+  },
+  {
+    path: 'board',
+    title: 'Board',
+    load: () => import('./board/board').then((m) => m.Board),
+    places: [room('Board', 'b')],
+    demo: '/board',
+    pictures: [
+      { file: 'board', caption: 'The board' },
+      { file: 'board-dusk', caption: 'Three hours of the board, a drive opened' },
+      { file: 'proposal', caption: 'A repair proposed after a car was withdrawn' },
+    ],
+  },
+  {
+    path: 'bookings',
+    title: 'Bookings',
+    load: () => import('./bookings/bookings').then((m) => m.Bookings),
+    places: [room('Bookings', 'k')],
+    demo: '/bookings',
+  },
+  {
+    path: 'garage',
+    title: 'Garage',
+    load: () => import('./garage/garage').then((m) => m.Garage),
+    places: [room('Garage', 'g')],
+    demo: '/garage',
+    pictures: [{ file: 'garage', caption: 'Garage' }],
+  },
+  {
+    path: 'circuit',
+    title: 'Circuit',
+    load: () => import('./circuit/circuit-frame').then((m) => m.CircuitFrame),
+    parts: [
+      {
+        path: 'map',
+        label: 'Map',
+        load: () => import('./circuit/circuit-editor').then((m) => m.CircuitEditor),
+        pictures: [{ file: 'circuit', caption: 'The circuit’s map, lines and cones' }],
+      },
+      {
+        path: 'book',
+        label: 'Corner book',
+        load: () => import('./circuit/corner-book').then((m) => m.CornerBookScreen),
+      },
+      {
+        path: 'set-out',
+        label: 'Set-out',
+        load: () => import('./circuit/set-out').then((m) => m.SetOut),
+        pictures: [{ file: 'set-out', caption: 'Set-out sheet of the cones' }],
+      },
+      {
+        path: 'cars',
+        label: 'Cars on the line',
+        load: () => import('./circuit/fleet').then((m) => m.Fleet),
+        pictures: [{ file: 'fleet', caption: 'The fleet on it, and the talk in the car' }],
+      },
+      { path: 'calls', label: 'Calls', load: () => import('./calls/call-sheet').then((m) => m.CallSheet) },
+    ],
+    places: [room('Circuit', 't')],
+    demo: '/circuit',
+  },
+  {
+    path: 'cars',
+    title: 'Cars',
+    load: () => import('./cars/cars').then((m) => m.Cars),
+    places: [room('Cars', 'c')],
+    demo: '/cars',
+  },
+  {
+    path: 'crew',
+    title: 'Crew',
+    load: () => import('./crew/crew-frame').then((m) => m.CrewFrame),
+    parts: [
+      { path: 'today', label: 'Today', load: () => import('./crew/crew').then((m) => m.Crew) },
+      {
+        path: 'roster',
+        label: 'Roster and skills',
+        load: () => import('./crew/roster').then((m) => m.RosterScreen),
+        pictures: [{ file: 'crew', caption: 'Roster and skills' }],
+      },
+      { path: 'faults', label: 'Faults', load: () => import('./crew/vocabulary').then((m) => m.VocabularyScreen) },
+      { path: 'teaching', label: 'Teaching', load: () => import('./crew/teaching').then((m) => m.TeachingScreen) },
+    ],
+    places: [room('Crew', 'r')],
+    demo: '/crew',
+  },
+  {
+    path: 'rules',
+    title: 'Rules',
+    load: () => import('./rules/rules').then((m) => m.RulesScreen),
+    places: [room('Rules', 'u')],
+    demo: '/rules',
+  },
+  {
+    path: 'devices',
+    title: 'Devices',
+    load: () => import('./devices/devices').then((m) => m.Devices),
+    places: [room('Devices', 'v')],
+    demo: '/devices',
+  },
+  {
+    path: 'close',
+    title: 'Close',
+    load: () => import('./close/close').then((m) => m.Close),
+    places: [room('Close', 'z')],
+    demo: '/close',
+    pictures: [{ file: 'close', caption: 'Close of the day' }],
+  },
+  {
+    path: 'counter',
+    title: 'Counter',
+    load: () => import('./counter/counter').then((m) => m.Counter),
+    frame: 'phone',
+    places: [onPhone('Counter', 'o')],
+    demo: '/counter',
+    pictures: [{ file: 'counter-phone', caption: 'The instructor’s counter, on a phone' }],
+  },
+  {
+    path: 'calls',
+    title: 'Calls',
+    load: () => import('./calls/call-sheet').then((m) => m.CallSheet),
+    frame: 'phone',
+    places: [onPhone('Calls', 'y')],
+    demo: '/calls',
+    pictures: [{ file: 'calls-phone', caption: 'Calls, on a phone' }],
+  },
+  {
+    path: 'set-out',
+    title: 'Set-out',
+    load: () => import('./circuit/set-out').then((m) => m.SetOut),
+    frame: 'phone',
+    places: [onPhone('Cones', 'e')],
+    demo: '/set-out',
+  },
+  {
+    path: 'handover',
+    title: 'Handover',
+    load: () => import('./handover/handover').then((m) => m.HandoverScreen),
+    frame: 'phone',
+    places: [onPhone('Handover', 'w')],
+    demo: '/handover',
+  },
+  {
+    path: 'marks/:id',
+    title: 'Marks',
+    load: () => import('./marks/marks').then((m) => m.Marks),
+    frame: 'phone',
+    places: [],
+    demo: '/marks/LK-1043-1',
+    pictures: [{ file: 'marks-phone', caption: 'Marks, on the walk back' }],
+  },
+  {
+    path: 'guests/:id',
+    title: 'Guest',
+    load: () => import('./guest-card/guest-card').then((m) => m.GuestCard),
+    places: [],
+    demo: '/guests/lk-1049',
+    pictures: [{ file: 'guest-card', caption: 'Guest card' }],
+  },
+  {
+    path: 'results/:id',
+    title: 'Results',
+    load: () => import('./progress/results').then((m) => m.Results),
+    frame: 'phone',
+    places: [],
+    demo: '/results/lk-1047',
+    pictures: [{ file: 'results', caption: 'What a guest takes home' }],
+  },
+  {
+    path: 'times/:id',
+    title: 'Times',
+    load: () => import('./progress/times').then((m) => m.Times),
+    frame: 'phone',
+    places: [],
+    demo: '/times/lk-1057',
+  },
+  {
+    path: 'party/:id',
+    title: 'Party',
+    load: () => import('./progress/party').then((m) => m.Party),
+    places: [],
+    demo: '/party/Brandt',
+  },
+];
+
+/** A place with the address to which it leads. */
+export type PlaceAt = Place & { readonly path: string };
+
+/** Rooms first, as they are looked for most. */
+const GROUPS: readonly Place['of'][] = ['rooms', 'phone', 'stations'];
+
+export const PLACES: readonly PlaceAt[] = SCREENS.flatMap(({ path, places }) =>
+  places.map((place) => ({ ...place, path: `/${path}` })),
+).sort((a, b) => GROUPS.indexOf(a.of) - GROUPS.indexOf(b.of));
