@@ -1,127 +1,115 @@
+import type { APIRequestContext, Page } from '@playwright/test';
+import { SCREENS } from '../web/screens';
 import { expect, test } from './demo';
 
-/** The pictures of docs/screenshots, from the demo day at ten past eleven. */
+/** The pictures of docs/screenshots, from the demo day at ten past eleven: each that a screen has registered. */
 const FOLDER = 'docs/screenshots';
+const PHONE = { width: 390, height: 844 };
 
-const plain: [name: string, path: string][] = [
-  ['gate', '/gate'],
-  ['debrief', '/debrief'],
-  ['desk', '/desk'],
-  ['crew', '/crew/roster'],
-  ['close', '/close'],
-];
-
-for (const [name, path] of plain) {
-  test(name, async ({ page }) => {
-    await page.goto(path);
-    await expect(page.locator('main h1')).toBeVisible();
-    await page.waitForTimeout(400);
-    await page.screenshot({ path: `${FOLDER}/${name}.png` });
-  });
+interface Shot {
+  readonly size?: { readonly width: number; readonly height: number };
+  /** What is done before the screen is opened. */
+  readonly before?: (page: Page, request: APIRequestContext) => Promise<void>;
+  /** What is done on it. */
+  readonly steps?: (page: Page) => Promise<void>;
+  readonly after?: (page: Page) => Promise<void>;
 }
 
-test('board by cars', async ({ page }) => {
-  await page.goto('/board');
-  await page.locator('.drive').first().waitFor();
-  await page.screenshot({ path: `${FOLDER}/board.png` });
-});
+/** Computed in a worker, and there once nothing is being computed. */
+const computed = async (page: Page) => {
+  await page.waitForTimeout(3000);
+  await expect(page.getByText('Computing…')).toBeHidden();
+};
 
-test('board of three hours with a drive opened, at dusk', async ({ page }) => {
-  await page.addInitScript(() => localStorage.setItem('joylap.theme', 'dusk'));
-  await page.goto('/board');
-  await page.getByRole('button', { name: '3 h' }).click();
-  await page.locator('.drive.now').nth(3).click();
-  await expect(page.getByRole('complementary', { name: /^Drive of/ })).toBeVisible();
-  await page.screenshot({ path: `${FOLDER}/board-dusk.png` });
-});
+/** Where more is to be seen than what a screen opens with. */
+const SHOTS: Readonly<Record<string, Shot>> = {
+  board: { steps: (page) => page.locator('.drive').first().waitFor() },
+  'board-dusk': {
+    before: (page) => page.addInitScript(() => localStorage.setItem('joylap.theme', 'dusk')),
+    steps: async (page) => {
+      await page.getByRole('button', { name: '3 h' }).click();
+      await page.locator('.drive.now').nth(3).click();
+      await expect(page.getByRole('complementary', { name: /^Drive of/ })).toBeVisible();
+    },
+  },
+  proposal: {
+    steps: async (page) => {
+      await page.locator('.drive').first().waitFor();
+      await page.getByRole('button', { name: 'What happened?' }).click();
+      await page.getByRole('button', { name: 'Car withdrawn' }).click();
+      await page.getByRole('combobox', { name: 'Which car?' }).click();
+      await page.getByRole('option', { name: '7 Vessant 610' }).click();
+      await page.getByRole('button', { name: 'Enter, and look for a repair' }).click();
+      await page.getByRole('button', { name: /^Accept/ }).waitFor();
+    },
+    after: async (page) => void (await page.request.post('/api/days/2027-05-22/planning/drop')),
+  },
+  'pit-exit': {
+    size: { width: 1024, height: 768 },
+    steps: (page) =>
+      page
+        .getByRole('button', { name: /^All checked/ })
+        .first()
+        .waitFor(),
+  },
+  'counter-phone': {
+    size: PHONE,
+    before: async (page, request) => {
+      const { journal } = (await (await request.get('/api/days/2027-05-22')).json()) as {
+        journal: { entry: { kind: string; drive: string; instructor: string } }[];
+      };
+      const entries = journal.map(({ entry }) => entry);
+      const inCar = entries.findLast(({ kind }) => kind === 'released')!.drive;
+      const { instructor } = entries.findLast(({ kind, drive }) => kind === 'seated' && drive === inCar)!;
+      await page.addInitScript((id) => localStorage.setItem('joylap.counter', id), instructor);
+    },
+    steps: (page) => page.getByText('Count lap').waitFor(),
+  },
+  'guest-card': { steps: (page) => page.getByRole('heading', { name: 'What happened' }).waitFor() },
+  circuit: { steps: computed },
+  fleet: { steps: computed },
+  'set-out': { steps: computed },
+  garage: { steps: computed },
+  'calls-phone': { size: PHONE, steps: computed },
+  show: {
+    steps: async (page) => {
+      await page.getByText('9 corners').waitFor();
+      for (let slide = 0; slide < 8; slide++) await page.keyboard.press('PageDown');
+      await page.getByRole('heading', { name: 'Ramp' }).waitFor();
+      await page.waitForTimeout(1000);
+    },
+  },
+  results: { steps: (page) => page.getByRole('img', { name: /^Marks by corner/ }).waitFor() },
+  'marks-phone': {
+    size: PHONE,
+    steps: async (page) => {
+      await page.getByRole('button', { name: 'Winch' }).click();
+      await page.getByRole('button', { name: 'Turn in', exact: true }).click();
+      await page.getByRole('button', { name: /^Turns in early/ }).click();
+      await page.getByRole('button', { name: 'Throttle', exact: true }).click();
+    },
+  },
+};
 
-test('pit exit on a tablet', async ({ page }) => {
-  await page.setViewportSize({ width: 1024, height: 768 });
-  await page.goto('/pit-exit');
-  await page
-    .getByRole('button', { name: /^All checked/ })
-    .first()
-    .waitFor();
-  await page.waitForTimeout(500);
-  await page.screenshot({ path: `${FOLDER}/pit-exit.png` });
-});
+const pictures = SCREENS.flatMap(({ demo, pictures: own = [], parts = [] }) => [
+  ...own.map(({ file }) => ({ file, address: demo })),
+  ...parts.flatMap((part) => (part.pictures ?? []).map(({ file }) => ({ file, address: `${demo}/${part.path}` }))),
+]);
 
-test('counter on a phone', async ({ page, request }) => {
-  const { journal } = await (await request.get('/api/days/2027-05-22')).json();
-  const seated = journal
-    .map(({ entry }: { entry: { kind: string } }) => entry)
-    .filter(({ kind }: { kind: string }) => kind === 'seated');
-  const inCar = journal.findLast(({ entry }: { entry: { kind: string } }) => entry.kind === 'released').entry.drive;
-  const { instructor } = seated.findLast(({ drive }: { drive: string }) => drive === inCar);
-  await page.addInitScript((id) => localStorage.setItem('joylap.counter', id), instructor as string);
-  await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto('/counter');
-  await page.getByText('Count lap').waitFor();
-  await page.screenshot({ path: `${FOLDER}/counter-phone.png` });
-});
-
-test('guest card', async ({ page }) => {
-  await page.goto('/guests/lk-1049');
-  await page.getByRole('heading', { name: 'What happened' }).waitFor();
-  await page.screenshot({ path: `${FOLDER}/guest-card.png` });
-});
-
-test('a repair proposed after a car was withdrawn', async ({ page }) => {
-  await page.goto('/board');
-  await page.locator('.drive').first().waitFor();
-  await page.getByRole('button', { name: 'What happened?' }).click();
-  await page.getByRole('button', { name: 'Car withdrawn' }).click();
-  await page.getByRole('combobox', { name: 'Which car?' }).click();
-  await page.getByRole('option', { name: '7 Vessant 610' }).click();
-  await page.getByRole('button', { name: 'Enter, and look for a repair' }).click();
-  await page.getByRole('button', { name: /^Accept/ }).waitFor();
-  await page.waitForTimeout(400);
-  await page.screenshot({ path: `${FOLDER}/proposal.png` });
-  await page.request.post('/api/days/2027-05-22/planning/drop');
-});
-
-const reckoned: [name: string, path: string, size?: { width: number; height: number }][] = [
-  ['circuit', '/circuit/map'],
-  ['fleet', '/circuit/cars'],
-  ['set-out', '/circuit/set-out'],
-  ['garage', '/garage'],
-  ['calls-phone', '/calls', { width: 390, height: 844 }],
-];
-
-for (const [name, path, size] of reckoned) {
-  test(`${name}, once all is reckoned`, async ({ page }) => {
+for (const { file, address } of pictures) {
+  const { size, before, steps, after } = SHOTS[file] ?? {};
+  test(file, async ({ page, request }) => {
     if (size) await page.setViewportSize(size);
-    await page.goto(path);
-    await page.waitForTimeout(3000);
-    await expect(page.getByText('Reckoning…')).toBeHidden();
-    await page.waitForTimeout(500);
-    await page.screenshot({ path: `${FOLDER}/${name}.png` });
+    await before?.(page, request);
+    await page.goto(address);
+    await expect(page.locator('h1').first()).toBeAttached();
+    await steps?.(page);
+    await page.waitForTimeout(600);
+    await page.screenshot({ path: `${FOLDER}/${file}.png` });
+    await after?.(page);
   });
 }
 
-test('the show, at a corner', async ({ page }) => {
-  await page.goto('/show');
-  await page.getByText('9 corners').waitFor();
-  for (let slide = 0; slide < 8; slide++) await page.keyboard.press('PageDown');
-  await page.getByRole('heading', { name: 'Ramp' }).waitFor();
-  await page.waitForTimeout(1500);
-  await page.screenshot({ path: `${FOLDER}/show.png` });
-});
-
-test('results of a guest', async ({ page }) => {
-  await page.goto('/results/lk-1047');
-  await page.getByRole('img', { name: /^Marks by corner/ }).waitFor();
-  await page.waitForTimeout(800);
-  await page.screenshot({ path: `${FOLDER}/results.png` });
-});
-
-test('marks on a phone', async ({ page }) => {
-  await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto('/marks/LK-1043-1');
-  await page.getByRole('button', { name: 'Winch' }).click();
-  await page.getByRole('button', { name: 'Turn in', exact: true }).click();
-  await page.getByRole('button', { name: /^Turns in early/ }).click();
-  await page.getByRole('button', { name: 'Throttle', exact: true }).click();
-  await page.waitForTimeout(300);
-  await page.screenshot({ path: `${FOLDER}/marks-phone.png` });
+test('every picture that is taken in some way of its own is registered', () => {
+  expect(Object.keys(SHOTS).filter((file) => !pictures.some((picture) => picture.file === file))).toEqual([]);
 });

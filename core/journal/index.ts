@@ -14,7 +14,8 @@ export { countsDiffer, hasStopped, type CountMark, type LapCount } from './lap-c
 export * from './erase';
 export * from './garage';
 export { isAbout } from './registry';
-export { effectiveEntries, stateOf } from './reduce';
+export { effectiveEntries, replay, stateOf } from './reduce';
+export { stateAt } from './settle';
 export { journalWithOwed, RunningJournal, sameOwed } from './running';
 export * from './stations';
 export * from './timed-laps';

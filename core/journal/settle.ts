@@ -22,6 +22,18 @@ export function settle(context: DayContext, state: DayState, timeS: number): Day
   return Object.assign(state, { timeS });
 }
 
+/**
+ * The same state at another time: what depends on the time of day is derived anew, in a copy. What is only a matter of
+ * what happened is shared with the given state, which stays as it is.
+ */
+export function stateAt(context: DayContext, replayed: DayState, timeS: number): DayState {
+  const copies = <T extends object>(things: ReadonlyMap<string, T>) =>
+    new Map([...things].map(([id, thing]) => [id, { ...thing }]));
+  const { guests, cars, crew } = replayed;
+  const copy: DayState = { ...replayed, guests: copies(guests), cars: copies(cars), crew: copies(crew) };
+  return settle(context, copy, timeS);
+}
+
 function stageOf(context: DayContext, state: DayState, guest: GuestState, timeS: number): GuestStage {
   const drive = guest.drive === undefined ? undefined : state.drives.get(guest.drive);
   if (drive?.stage === 'seated') return 'seated';

@@ -105,7 +105,7 @@ export class BoardEdits {
       this.cancel();
       return false;
     }
-    const judgement = trial.checked ? trial.judgement : (await this.verdicts.judge(trial.plan))?.judgement;
+    const judgement = trial.checked ? trial.judgement : await this.verdicts.judge(trial.plan);
     const broken = judgement?.broken[0];
     if (broken && !despiteRules) {
       this.cancel();
@@ -191,7 +191,7 @@ export class BoardEdits {
     this.trial.set({ plan, drives, judgement, checked: false });
     void this.verdicts.judge(plan).then((answer) => {
       const trial = this.trial();
-      if (answer && trial?.plan === plan) this.trial.set({ ...trial, judgement: answer.judgement, checked: true });
+      if (answer && trial?.plan === plan) this.trial.set({ ...trial, judgement: answer, checked: true });
     });
   }
 

@@ -178,7 +178,7 @@ export class ProposalPanel {
     if (!day || !plan || !state || !job?.found) return undefined;
     await this.verdicts.stand(standpointOf(day, plan, { ...state, timeS: job.asOf }));
     const drives = this.changes().flatMap(({ drive, wanted }) => (wanted ? [drive] : []));
-    const { outcome } = await this.verdicts.inPart(job.found.plan, new Set(drives));
+    const outcome = await this.verdicts.inPart(job.found.plan, new Set(drives));
     if (outcome.valid) return outcome.plan;
     this.data.refuse(
       `This part can't stand alone: ${this.tell().violation(outcome.broken[0]!)}. Take in what belongs to it.`,

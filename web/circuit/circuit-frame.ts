@@ -20,9 +20,9 @@ import { CircuitService, GRIPS } from '../data/circuit.service';
       </nav>
       <span class="push"></span>
       @if (circuit.busy()) {
-        <span class="muted" role="status">Reckoning…</span>
-      } @else if (circuit.tookMs(); as took) {
-        <span class="muted took">reckoned in {{ (took / 1000).toFixed(1) }} s</span>
+        <span class="muted" role="status">Computing…</span>
+      } @else if (circuit.fault(); as fault) {
+        <span class="stop" role="alert">{{ fault }}</span>
       }
       <p-selectbutton
         [options]="grips"

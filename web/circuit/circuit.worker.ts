@@ -1,29 +1,53 @@
 import '../before-schemas';
-import { callSheet, carOf, isLap, LapModel, racingLine, studyCircuit, teachingLine } from '@core/car';
+import {
+  callSheet,
+  carOf,
+  isLap,
+  LapModel,
+  racingLine,
+  studyCircuit,
+  teachingLine,
+  type BrakingCustom,
+  type CallSettings,
+  type CarFile,
+  type CircuitStudy,
+  type CornerCalls,
+  type FleetCar,
+  type LapFault,
+} from '@core/car';
 import { centreLineOf, taughtCorners, type Circuit, type DrivenLine, type TaughtCorner } from '@core/circuit';
-import type { CarFile } from '@core/car';
-import type { CircuitAnswer, CircuitQuestion } from './circuit-messages';
+import { expose } from 'comlink';
+
+/** The calls of a lap, or why there is no such lap. */
+export interface LapCalls {
+  readonly corners: readonly CornerCalls[];
+  readonly lapTimeS: number | undefined;
+  readonly fault: LapFault | undefined;
+}
 
 /** The lines of the circuit and car that were asked for last. */
 let lines: { key: string; teaching: DrivenLine; taught: TaughtCorner[] } | undefined;
 
-addEventListener('message', ({ data: question }: MessageEvent<CircuitQuestion>) => postMessage(answerTo(question)));
+/** What the thread that computes circuits answers. */
+const thread = {
+  study: (
+    circuit: Circuit,
+    fleet: readonly FleetCar[],
+    paces: readonly number[],
+    grip: number,
+    braking: BrakingCustom,
+  ): CircuitStudy => studyCircuit(circuit, fleet, paces, grip, braking),
+  calls(circuit: Circuit, model: CarFile, pace: number, grip: number, settings: CallSettings): LapCalls {
+    const { teaching, taught } = linesOf(circuit, model);
+    const lap = new LapModel(carOf(model).car, teaching).lap(pace, grip);
+    return isLap(lap)
+      ? { corners: callSheet(lap, taught, settings), lapTimeS: lap.lapTimeS, fault: undefined }
+      : { corners: [], lapTimeS: undefined, fault: lap };
+  },
+};
+export type CircuitThread = typeof thread;
 
-function answerTo(question: CircuitQuestion): CircuitAnswer {
-  const { id } = question;
-  if (question.kind === 'study') {
-    const { circuit, fleet, paces, grip, braking } = question;
-    const beganMs = performance.now();
-    const study = studyCircuit(circuit, fleet, paces, grip, braking);
-    return { kind: 'study', id, study, tookMs: performance.now() - beganMs };
-  }
-  const { circuit, model, pace, grip, settings } = question;
-  const { teaching, taught } = linesOf(circuit, model);
-  const lap = new LapModel(carOf(model).car, teaching).lap(pace, grip);
-  return isLap(lap)
-    ? { kind: 'calls', id, corners: callSheet(lap, taught, settings), lapTimeS: lap.lapTimeS, fault: undefined }
-    : { kind: 'calls', id, corners: [], lapTimeS: undefined, fault: lap };
-}
+expose(thread);
 
 function linesOf(circuit: Circuit, model: CarFile) {
   const { car } = carOf(model);

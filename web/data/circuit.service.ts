@@ -4,9 +4,10 @@ import type { CallSettings, CarFile, CircuitStudy, FleetCar } from '@core/car';
 import type { Circuit } from '@core/circuit';
 import { conditionAt, type ConditionInForce } from '@core/day';
 import { forkJoin, type Observable, tap } from 'rxjs';
-import type { CircuitAnswer, CircuitQuestion } from '../circuit/circuit-messages';
+import type { CircuitThread, LapCalls } from '../circuit/circuit.worker';
 import { Api } from './api';
 import { DayService } from './day.service';
+import { Thread, ThreadFault } from './thread';
 
 /** The grip of a condition. */
 export const GRIPS = [
@@ -22,22 +23,20 @@ export function gripOf({ name, paceFactor }: Pick<ConditionInForce, 'name' | 'pa
   return paceFactor < 1.04 ? GRIPS[0].value : paceFactor < 1.12 ? GRIPS[1].value : GRIPS[2].value;
 }
 
-/** Changes in quick succession are reckoned once. */
+/** Changes in quick succession are computed once. */
 const REST_MS = 180;
-
-type CallsAnswer = Extract<CircuitAnswer, { kind: 'calls' }>;
 
 /**
  * The circuit as it is stored and as it is being edited, and what follows from it: lines, corners, cones and laps,
- * reckoned in a thread of their own.
+ * computed in a thread of their own.
  */
 @Injectable({ providedIn: 'root' })
 export class CircuitService implements OnDestroy {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
-  private worker: Worker | undefined;
-  private next = 1;
-  private readonly open = new Map<number, (answer: CircuitAnswer) => void>();
+  private readonly thread = new Thread<CircuitThread>(
+    () => new Worker(new URL('../circuit/circuit.worker', import.meta.url), { type: 'module' }),
+  );
   private resting: ReturnType<typeof setTimeout> | undefined;
   private asked = 0;
 
@@ -57,9 +56,9 @@ export class CircuitService implements OnDestroy {
   });
   readonly failure = signal<string | undefined>(undefined);
   readonly study = signal<CircuitStudy | undefined>(undefined);
-  /** How long the last study took, milliseconds. */
-  readonly tookMs = signal<number | undefined>(undefined);
   readonly busy = signal(false);
+  /** Why nothing could be computed, if so. */
+  readonly fault = signal<string | undefined>(undefined);
   private readonly before = signal<readonly Circuit[]>([]);
   private readonly after = signal<readonly Circuit[]>([]);
 
@@ -94,14 +93,12 @@ export class CircuitService implements OnDestroy {
       untracked(() => this.busy.set(true));
       this.resting = setTimeout(() => {
         const asked = ++this.asked;
-        void this.ask({ kind: 'study', id: this.next++, circuit, fleet, paces, grip, braking: coaching.braking }).then(
-          (answer) => {
-            if (answer.kind !== 'study' || asked !== this.asked) return;
-            this.study.set(answer.study);
-            this.tookMs.set(answer.tookMs);
-            this.busy.set(false);
-          },
-        );
+        const { braking } = coaching;
+        void this.compute((remote) => remote.study(circuit, fleet, paces, grip, braking)).then((study) => {
+          if (asked !== this.asked) return;
+          if (study) this.study.set(study);
+          this.busy.set(false);
+        });
       }, REST_MS);
     });
   }
@@ -168,11 +165,10 @@ export class CircuitService implements OnDestroy {
   }
 
   /** The calls of a lap for a car at a pace, in the thread. */
-  async calls(model: CarFile, pace: number, settings: CallSettings): Promise<CallsAnswer | undefined> {
+  async calls(model: CarFile, pace: number, settings: CallSettings): Promise<LapCalls | undefined> {
     const circuit = this.draft();
     if (!circuit) return undefined;
-    const question = { kind: 'calls' as const, id: this.next++, circuit, model, pace, grip: this.grip(), settings };
-    return (await this.ask(question)) as CallsAnswer;
+    return this.compute((remote) => remote.calls(circuit, model, pace, this.grip(), settings));
   }
 
   carName(id: string): string {
@@ -181,7 +177,8 @@ export class CircuitService implements OnDestroy {
   }
 
   ngOnDestroy(): void {
-    this.worker?.terminate();
+    clearTimeout(this.resting);
+    this.thread.end();
   }
 
   private take(stored: StoredCircuit): void {
@@ -199,20 +196,18 @@ export class CircuitService implements OnDestroy {
     this.draft.set(last);
   }
 
-  private ask(question: CircuitQuestion): Promise<CircuitAnswer> {
-    this.worker ??= this.begin();
-    return new Promise((settle) => {
-      this.open.set(question.id, settle);
-      this.worker!.postMessage(question);
-    });
-  }
-
-  private begin(): Worker {
-    const worker = new Worker(new URL('../circuit/circuit.worker', import.meta.url), { type: 'module' });
-    worker.addEventListener('message', ({ data }: MessageEvent<CircuitAnswer>) => {
-      this.open.get(data.id)?.(data);
-      this.open.delete(data.id);
-    });
-    return worker;
+  /** Asks the thread; nothing where it dies twice, which is said. */
+  private async compute<R>(question: Parameters<typeof this.thread.ask<R>>[0]): Promise<R | undefined> {
+    for (let tries = 0; tries < 2; tries++) {
+      try {
+        const answer = await this.thread.ask(question);
+        this.fault.set(undefined);
+        return answer;
+      } catch (fault) {
+        if (!(fault instanceof ThreadFault)) throw fault;
+        this.fault.set('The computation of the circuit broke off. It begins again with the next change.');
+      }
+    }
+    return undefined;
   }
 }

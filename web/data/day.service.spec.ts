@@ -170,6 +170,59 @@ describe('The day on screen', () => {
     expect(http.match('/api/clock').length).toBe(1);
   });
 
+  it('reads the day where the stream has left something out', () => {
+    opened([arrived]);
+    http.match('/api/days');
+    FakeEventSource.last.say('entry', recorded({ ...arrived, id: 'entry-0002', kind: 'waiverSigned' }, 2));
+    http.expectNone(`/api/days/${DATE}`);
+    const helmet: JournalEntry = { ...arrived, id: 'entry-0004', kind: 'helmetFitted' };
+    FakeEventSource.last.say('entry', recorded(helmet, 4));
+    // The other one of a burst comes a moment later.
+    return new Promise<void>((done) =>
+      setTimeout(() => {
+        const licence: JournalEntry = { ...arrived, id: 'entry-0003', kind: 'licenceSeen' };
+        const waiver: JournalEntry = { ...arrived, id: 'entry-0002', kind: 'waiverSigned' };
+        http.expectOne(`/api/days/${DATE}`).flush(view([arrived, waiver, licence, helmet]));
+        expect(stage()).not.toBe('arrived');
+        expect(data.entries().length).toBe(4);
+        done();
+      }, 120),
+    );
+  });
+
+  it('shows nothing of before where the demo was put back while this device was away', () => {
+    opened([arrived]);
+    FakeEventSource.last.say('error');
+    expect(stage()).toBe('arrived');
+    FakeEventSource.last.say('open');
+    http.expectOne(`/api/days/${DATE}`).flush(view());
+    expect([stage(), data.entries().length]).toEqual(['expected', 0]);
+  });
+
+  it('lets go of its stream and its timers when it ends', () => {
+    opened();
+    const stream = FakeEventSource.last;
+    TestBed.resetTestingModule();
+    expect(stream.closed).toBeTrue();
+  });
+
+  it('replays the journal when an entry comes and not with each second, and shows what the time alone changes', () => {
+    jasmine.clock().install();
+    jasmine.clock().mockDate(new Date());
+    try {
+      opened([arrived]);
+      const [before, drives] = [data.state()!, data.state()!.drives];
+      data.showTime(undefined);
+      const later = data.state()!;
+      expect([later.guests.get('g1')!.stage, later.drives === drives]).toEqual(['arrived', true]);
+      FakeEventSource.last.say('entry', recorded({ ...arrived, id: 'entry-0002', kind: 'waiverSigned' }, 2));
+      expect(data.state()!.drives).not.toBe(drives);
+      expect(before.guests.get('g1')!.waiver).toBeFalse();
+    } finally {
+      jasmine.clock().uninstall();
+    }
+  });
+
   it('takes a stream that has fallen silent for dead, and opens another', () => {
     jasmine.clock().install();
     try {

@@ -1,4 +1,5 @@
-import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { computed, DestroyRef, effect, inject, Injectable, signal, untracked, type Signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import {
   contract,
   dayView,
@@ -17,6 +18,8 @@ import {
   isProjected,
   nextDate,
   projectedEntries,
+  replay,
+  stateAt,
   stateOf,
   timeOnDay,
   type JournalEntry,
@@ -30,6 +33,7 @@ import { DeviceStorage } from './device-storage';
 import { entryStream } from './entry-stream';
 import { newId } from './new-id';
 import { Outbox } from './outbox';
+import { retryWhileAway } from './retry';
 import { VenueClock } from './venue-clock';
 import { screenWords } from './screen-words';
 import { Who } from './who';
@@ -44,7 +48,6 @@ const PENDING_SEQ = 1_000_000_000;
 const TAKE_EVERY_MS = 60;
 /** What has changed is kept on the device for a start without server this much later. */
 const KEEP_AFTER_MS = 1000;
-const RETRY_MS = 2000;
 
 /** The day that this tab shows, and what day it was when it was opened. */
 interface ShownDay {
@@ -69,6 +72,15 @@ function shownBefore(today: string, nowS: number): string | undefined {
   const night = nextDate(shown.date) === today && nowS < NIGHT_ENDS_S;
   return wasToday && shown.date !== today && !night ? undefined : shown.date;
 }
+
+/** What screens see of the day that is open, and do with it. */
+export type OpenDay = {
+  readonly [K in Exclude<keyof DayService, 'start' | 'open' | 'addDay' | 'lostMs'>]: DayService[K] extends Signal<
+    infer T
+  >
+    ? Signal<T>
+    : DayService[K];
+};
 
 /**
  * The event day on screen: what is set up, the plan, the journal as it grows, and the state that follows from them at
@@ -103,8 +115,14 @@ export class DayService {
   readonly planningProgress = new Subject<PlanProgress>();
   private stream = Subscription.EMPTY;
   private incoming: RecordedEntry[] = [];
+  /** What has come since the day was last asked for. */
+  private sinceAsked: RecordedEntry[] = [];
   private takenMs = -Infinity;
+  /** The day that was opened from the device's copy, before the server had answered. */
+  private fromCopy: string | undefined;
   private keeping: ReturnType<typeof setTimeout> | undefined;
+  private taking: ReturnType<typeof setTimeout> | undefined;
+  private readonly destroyed = inject(DestroyRef);
   /** Own entries that were made offline: what becomes of them is told. */
   private readonly ownOffline = new Set<string>();
 
@@ -137,7 +155,7 @@ export class DayService {
     );
     return { ...this.view()?.stalls, ...Object.fromEntries(entered) };
   });
-  private readonly closed = computed(() => effectiveEntries(this.entries()).some(({ kind }) => kind === 'dayClosed'));
+  private readonly closed = computed(() => this.effective().some(({ kind }) => kind === 'dayClosed'));
   /** Time of this event day: before it has come 0, past midnight as long as it runs on, once it is over its end. */
   readonly nowS = computed(() => {
     const [date, today] = [this.date(), this.clock.date()];
@@ -147,6 +165,18 @@ export class DayService {
   /** The time that every screen shows: now, unless the ribbon is set elsewhere. */
   readonly shownS = computed(() => this.shown() ?? this.nowS());
   readonly live = computed(() => this.shown() === undefined);
+  private readonly effective = computed(() => effectiveEntries(this.entries()));
+  /** How many entries have happened by now: one from a device whose clock is ahead waits for its time. */
+  private readonly passed = computed(() => {
+    const nowS = this.nowS();
+    const ahead = this.effective().findIndex(({ at }) => at > nowS);
+    return ahead < 0 ? this.effective().length : ahead;
+  });
+  /** What has happened, replayed when an entry comes and not with each second. */
+  private readonly happened = computed(() => {
+    const context = this.context();
+    return context && replay(context, this.effective().slice(0, this.passed()));
+  });
   /**
    * The state at the time that is shown: up to now from the journal, and from now on as it will be if everybody does what
    * the plan says, with what runs late now.
@@ -154,7 +184,7 @@ export class DayService {
   readonly state = computed(() => {
     const [context, entries, shownS] = [this.context(), this.entries(), this.shownS()];
     if (!context) return undefined;
-    if (this.live()) return stateOf(context, entries, shownS);
+    if (this.live()) return stateAt(context, this.happened()!, shownS);
     const nowS = this.nowS();
     if (shownS <= nowS) return stateOf(context, entries, shownS);
     const ahead = projectedEntries(context, stateOf(context, entries, nowS), shownS);
@@ -167,21 +197,24 @@ export class DayService {
       .pipe(
         switchMap((date) => {
           const askedMs = performance.now();
+          this.sinceAsked = [];
           return this.api.call(contract.readDay, { params: { date } }).pipe(
             map((view) => ({ view, askedMs })),
+            retryWhileAway((away) => void this.showStored(date, away.message)),
             catchError((error: unknown) => {
-              const away = error instanceof ApiError && !error.problem;
-              const failure = error instanceof ApiError ? error.message : 'The day cannot be read.';
-              if (away) {
-                setTimeout(() => this.reload(), RETRY_MS);
-                void this.showStored(date, failure);
-              } else this.failure.set(failure);
+              this.failure.set(error instanceof ApiError ? error.message : 'The day cannot be read.');
               return EMPTY;
             }),
           );
         }),
       )
       .subscribe(({ view, askedMs }) => this.take(view, performance.now() - askedMs));
+    this.destroyed.onDestroy(() => {
+      this.load.complete();
+      this.stream.unsubscribe();
+      clearTimeout(this.keeping);
+      clearTimeout(this.taking);
+    });
     this.outbox.settled.subscribe((settled) => {
       if (settled.recorded) this.add(settled.recorded);
       else if (settled.reason) this.refuse(settled.reason);
@@ -205,21 +238,25 @@ export class DayService {
   /** Reads the list of days, then opens the given one, or that which this tab has shown, or today's, or the last. */
   start(date?: string): void {
     const askedMs = performance.now();
-    forkJoin([this.api.call(contract.readClock), this.readDays()]).subscribe({
-      next: ([clock, days]) => {
-        this.clock.take(clock, performance.now() - askedMs);
-        const today = this.clock.date()!;
-        const wanted = date ?? shownBefore(today, this.clock.nowS());
-        const chosen = days.find((day) => day.date === wanted) ?? days.find((day) => day.date === today) ?? days.at(-1);
-        if (chosen && chosen.date !== this.date()) this.open(chosen.date);
-      },
-      error: () => {
-        void this.startStored(date);
-        setTimeout(() => {
-          if (this.date() === undefined || this.days().length === 0) this.start(date);
-        }, RETRY_MS);
-      },
-    });
+    const openedBefore = this.date();
+    forkJoin([this.api.call(contract.readClock), this.readDays()])
+      .pipe(
+        retryWhileAway(() => void this.startStored(date)),
+        takeUntilDestroyed(this.destroyed),
+      )
+      .subscribe({
+        next: ([clock, days]) => {
+          this.clock.take(clock, performance.now() - askedMs);
+          const today = this.clock.date()!;
+          const wanted = date ?? shownBefore(today, this.clock.nowS());
+          const chosen =
+            days.find((day) => day.date === wanted) ?? days.find((day) => day.date === today) ?? days.at(-1);
+          // Unless somebody has chosen another day while no answer came.
+          const isOurs = [openedBefore, this.fromCopy].includes(this.date());
+          if (chosen && chosen.date !== this.date() && isOurs) this.open(chosen.date);
+        },
+        error: (error: Error) => this.failure.set(error.message),
+      });
   }
 
   open(date: string): void {
@@ -334,9 +371,10 @@ export class DayService {
     this.failure.set(undefined);
     this.clock.take(view.clock, tookMs);
     this.view.set(view);
-    // An entry that came over the stream while the day was being read is not in it yet.
+    // An entry that came while the day was being read may not be in it yet; whatever else is not in it is gone, as after
+    // the demo was put back while this device was away.
     const read = new Set(view.journal.map(({ entry }) => entry.id));
-    const since = this.recorded().filter(({ entry }) => !read.has(entry.id));
+    const since = this.sinceAsked.filter(({ entry }) => !read.has(entry.id));
     this.recorded.set([...view.journal, ...since]);
   }
 
@@ -344,6 +382,10 @@ export class DayService {
     const known = new Set(this.recorded().map(({ entry }) => entry.id));
     const fresh = more.filter(({ entry }) => !known.has(entry.id));
     if (fresh.length === 0) return;
+    this.sinceAsked.push(...fresh);
+    // Something between was not told: a stream that broke off and came back elsewhere.
+    const lastSeq = this.recorded().at(-1)?.seq ?? 0;
+    if (this.view() && Math.min(...fresh.map(({ seq }) => seq)) > lastSeq + 1) this.reload();
     this.recorded.update((entries) => [...entries, ...fresh].sort((a, b) => a.seq - b.seq));
   }
 
@@ -355,7 +397,7 @@ export class DayService {
       return;
     }
     if (this.incoming.length === 0) {
-      setTimeout(() => {
+      this.taking = setTimeout(() => {
         this.takenMs = performance.now();
         this.add(...this.incoming.splice(0));
       }, TAKE_EVERY_MS);
@@ -385,7 +427,9 @@ export class DayService {
   private async startStored(date: string | undefined): Promise<void> {
     if (this.date() !== undefined) return;
     const stored = await this.storage.day(date);
-    if (stored && this.date() === undefined) this.open(stored.date);
+    if (!stored || this.date() !== undefined) return;
+    this.fromCopy = stored.date;
+    this.open(stored.date);
   }
 
   /** Without a server: the day as this device knew it last, with the clock carried on. */

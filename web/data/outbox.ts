@@ -4,9 +4,8 @@ import { journalEntry, type JournalEntry, type RecordedEntry } from '@core/journ
 import { Subject } from 'rxjs';
 import * as z from 'zod';
 import { Api, ApiError } from './api';
+import { pauseMs } from './retry';
 import { DeviceStorage, type StoredEntry } from './device-storage';
-
-const RETRY_MS = 2000;
 
 /** An entry on its way to the server. */
 export interface Waiting {
@@ -38,6 +37,9 @@ export class Outbox {
   private readonly items = signal<readonly Waiting[]>([]);
   private readonly kept = signal<readonly Refused[]>([]);
   private sending = false;
+  private again: ReturnType<typeof setTimeout> | undefined;
+  /** How often in a row no answer has come. */
+  private tries = 0;
   private lastMs = 0;
 
   readonly waiting = this.items.asReadonly();
@@ -62,6 +64,7 @@ export class Outbox {
   flush(): void {
     const next = this.items()[0];
     if (!next || this.sending) return;
+    clearTimeout(this.again);
     this.sending = true;
     this.api.call(contract.appendEntry, { params: { date: next.date }, body: sentNow(next) }).subscribe({
       next: (recorded) => this.done(next, () => this.settled.next({ recorded })),
@@ -77,7 +80,8 @@ export class Outbox {
         } else {
           this.sending = false;
           this.markOffline();
-          setTimeout(() => this.flush(), RETRY_MS);
+          clearTimeout(this.again);
+          this.again = setTimeout(() => this.flush(), pauseMs(++this.tries));
         }
       },
     });
@@ -101,6 +105,7 @@ export class Outbox {
     void this.storage.removeEntry(item.entry.id);
     then();
     this.sending = false;
+    this.tries = 0;
     this.flush();
   }
 

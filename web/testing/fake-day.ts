@@ -18,13 +18,13 @@ import { at } from '@core/testing/small-day';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { Subject } from 'rxjs';
-import { DayService, type NewEntry } from '../data/day.service';
+import { DayService, type NewEntry, type OpenDay } from '../data/day.service';
 import { DeviceStorage } from '../data/device-storage';
 import { screenWords } from '../data/screen-words';
 import { MemoryStorage } from './memory-storage';
 
 /** A day on screen without a server: entries are admitted by the same function, and kept. */
-export class FakeDay {
+export class FakeDay implements OpenDay {
   readonly date = signal('2027-05-22');
   readonly days = signal<readonly DaySummary[]>([]);
   readonly connected = signal(true);
@@ -66,9 +66,11 @@ export class FakeDay {
       pitExit: { lastCheck: ['Strap', 'Belts'], wayIn: 'In at the anchor board' },
       map: null,
       faults: [],
+      currency: 'EUR',
+      clock: { date: day.date, secondsOfDay: at(time), rate: 0, adjustable: true },
     };
     const troubles: DayTrouble[] = [];
-    this.view = signal({ day, bookings, carNumbers, ...exit, plan, revision, journal: [], troubles });
+    this.view = signal({ day, bookings: [...bookings], carNumbers, ...exit, plan, revision, journal: [], troubles });
     this.day = computed(() => this.view().day);
     this.plan = computed(() => this.view().plan);
     this.context = computed(() => dayContext(day, this.plan()));

@@ -9,13 +9,13 @@ export class VerdictsHere implements Pick<Verdicts, 'stand' | 'judge' | 'inPart'
   stand(standpoint: Standpoint) {
     this.standpoint = standpoint;
     const { violations, cost } = this.judgement().verdict;
-    return Promise.resolve({ kind: 'stand' as const, id: 0, violations, cost: cost.total });
+    return Promise.resolve({ violations, cost: cost.total });
   }
   judge(plan: Plan) {
-    return Promise.resolve({ kind: 'judge' as const, id: 0, judgement: this.judgement().of(plan) });
+    return Promise.resolve(this.judgement().of(plan));
   }
   inPart(proposal: Plan, chosen: ReadonlySet<string>) {
-    return Promise.resolve({ kind: 'part' as const, id: 0, outcome: acceptInPart(this.standpoint, proposal, chosen) });
+    return Promise.resolve(acceptInPart(this.standpoint, proposal, chosen));
   }
   mends({ day: known, from, repair }: Standpoint, id: string) {
     return Promise.resolve(mendsFor(known, from.previous, id, repair));

@@ -1,35 +1,32 @@
 import '../before-schemas';
-import { judgeOf } from '@core/day';
+import { judgeOf, type Judgement, type Plan, type Violation } from '@core/day';
 import type { Standpoint } from '@core/journal';
-import { acceptInPart, assignmentsOf, mendsFor } from '@core/planner';
-import type { Answer, Question } from './verdict-messages';
+import { acceptInPart, assignmentsOf, mendsFor, type Assignment, type Mend, type PartOutcome } from '@core/planner';
+import { expose } from 'comlink';
 
 let standpoint: Standpoint | undefined;
 let judge: ReturnType<typeof judgeOf> | undefined;
 
-addEventListener('message', ({ data: question }: MessageEvent<Question>) => {
-  const answer = answerTo(question);
-  if (answer) postMessage(answer);
-});
-
-function answerTo(question: Question): Answer | undefined {
-  const { id } = question;
-  if (question.kind === 'stand') {
-    standpoint = question.standpoint;
-    judge = judgeOf(standpoint.day, standpoint.plan, standpoint.repair);
+/** What the thread that checks plans answers. */
+const thread = {
+  /** From where changes are judged from now on; gives what is broken there already, and what it costs. */
+  stand(from: Standpoint): { readonly violations: readonly Violation[]; readonly cost: number } {
+    standpoint = from;
+    judge = judgeOf(from.day, from.plan, from.repair);
     const { violations, cost } = judge.verdict;
-    return { kind: 'stand', id, violations, cost: cost.total };
-  }
-  if (question.kind === 'mends') {
-    const { day, from, repair } = question.standpoint;
-    return { kind: 'mends', id, mends: mendsFor(day, from.previous, question.drive, repair) };
-  }
-  if (question.kind === 'crew') {
-    const { day, plan, repair } = question.standpoint;
-    return { kind: 'crew', id, assignments: assignmentsOf(day, plan, question.drive, repair) };
-  }
-  if (!standpoint || !judge) return undefined;
-  return question.kind === 'judge'
-    ? { kind: 'judge', id, judgement: judge.of(question.plan) }
-    : { kind: 'part', id, outcome: acceptInPart(standpoint, question.proposal, question.chosen) };
-}
+    return { violations, cost: cost.total };
+  },
+  /** Nothing before there is somewhere to stand. */
+  judge: (plan: Plan): Judgement | undefined => judge?.of(plan),
+  inPart(proposal: Plan, chosen: ReadonlySet<string>): PartOutcome {
+    if (!standpoint) throw new Error('There is no standpoint yet.');
+    return acceptInPart(standpoint, proposal, chosen);
+  },
+  mends: ({ day, from, repair }: Standpoint, drive: string): readonly Mend[] =>
+    mendsFor(day, from.previous, drive, repair),
+  assignments: ({ day, plan, repair }: Standpoint, drive: string): readonly Assignment[] =>
+    assignmentsOf(day, plan, drive, repair),
+};
+export type VerdictThread = typeof thread;
+
+expose(thread);

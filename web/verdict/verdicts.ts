@@ -1,61 +1,61 @@
-import { Injectable, type OnDestroy } from '@angular/core';
-import type { Plan } from '@core/day';
+import { inject, Injectable, type OnDestroy } from '@angular/core';
+import type { Judgement, Plan, Violation } from '@core/day';
 import type { Standpoint } from '@core/journal';
-import type { Assignment, Mend } from '@core/planner';
-import type { Answer, Question } from './verdict-messages';
-
-type AnswerOf<K extends Answer['kind']> = Extract<Answer, { kind: K }>;
+import type { Assignment, Mend, PartOutcome } from '@core/planner';
+import { DayService } from '../data/day.service';
+import { Thread, ThreadFault } from '../data/thread';
+import type { VerdictThread } from './verdict.worker';
 
 /**
  * Checks plans beside the screen, in a thread of its own. One that is asked for while another is being checked waits, and
- * only the newest of those that wait is checked: while a drive moves, what matters is where it is now.
+ * only the newest of those that wait is checked: while a drive moves, what matters is where it is now. A thread that dies
+ * is begun again, from where changes were judged, and that is said.
  */
 @Injectable({ providedIn: 'root' })
 export class Verdicts implements OnDestroy {
-  private worker: Worker | undefined;
-  /** A thread of its own, for what takes longer: a drive that moves must not wait for it. */
-  private mender: Worker | undefined;
-  private next = 1;
-  private readonly open = new Map<number, (answer: Answer) => void>();
+  private readonly data = inject(DayService);
+  private readonly thread = new Thread<VerdictThread>(begin);
+  /** For what takes longer: a drive that moves must not wait for it. */
+  private readonly longer = new Thread<VerdictThread>(begin);
+  private standpoint: Standpoint | undefined;
   private judging = false;
-  private waiting: { plan: Plan; settle: (answer: AnswerOf<'judge'> | undefined) => void } | undefined;
+  private waiting:
+    | { readonly plan: Plan; readonly answer: (judgement: Promise<Judgement | undefined> | undefined) => void }
+    | undefined;
 
-  /** From where changes are judged from now on; gives what is broken there already. */
-  stand(standpoint: Standpoint): Promise<AnswerOf<'stand'>> {
-    return this.ask({ kind: 'stand', id: this.next++, standpoint }) as Promise<AnswerOf<'stand'>>;
+  /** From where changes are judged from now on; gives what is broken there already, and what it costs. */
+  stand(standpoint: Standpoint): Promise<{ readonly violations: readonly Violation[]; readonly cost: number }> {
+    this.standpoint = standpoint;
+    return this.withSecondTry(() => this.thread.ask((remote) => remote.stand(standpoint)));
   }
 
   /** What comes of a changed plan; nothing where a newer one was asked for before this one's turn. */
-  judge(plan: Plan): Promise<AnswerOf<'judge'> | undefined> {
-    return new Promise((settle) => {
-      this.waiting?.settle(undefined);
-      this.waiting = { plan, settle };
+  judge(plan: Plan): Promise<Judgement | undefined> {
+    return new Promise((answer) => {
+      this.waiting?.answer(undefined);
+      this.waiting = { plan, answer };
       void this.judgeNext();
     });
   }
 
   /** What comes of accepting only some of a proposal's drives. */
-  inPart(proposal: Plan, chosen: ReadonlySet<string>): Promise<AnswerOf<'part'>> {
-    return this.ask({ kind: 'part', id: this.next++, proposal, chosen }) as Promise<AnswerOf<'part'>>;
+  inPart(proposal: Plan, chosen: ReadonlySet<string>): Promise<PartOutcome> {
+    return this.fromStandpoint((thread) => thread.ask<PartOutcome>(async (remote) => remote.inPart(proposal, chosen)));
   }
 
   /** Changes of the day, checked to work, that give a drive a place. */
-  async mends(standpoint: Standpoint, drive: string): Promise<readonly Mend[]> {
-    const question = { kind: 'mends' as const, id: this.next++, standpoint, drive };
-    const answer = await this.ask(question, (this.mender ??= this.begin()));
-    return (answer as AnswerOf<'mends'>).mends;
+  mends(standpoint: Standpoint, drive: string): Promise<readonly Mend[]> {
+    return this.withSecondTry(() => this.longer.ask((remote) => remote.mends(standpoint, drive)));
   }
 
   /** Why a drive has its instructor, and who else could have it. */
-  async assignments(standpoint: Standpoint, drive: string): Promise<readonly Assignment[]> {
-    const question = { kind: 'crew' as const, id: this.next++, standpoint, drive };
-    const answer = await this.ask(question, (this.mender ??= this.begin()));
-    return (answer as AnswerOf<'crew'>).assignments;
+  assignments(standpoint: Standpoint, drive: string): Promise<readonly Assignment[]> {
+    return this.withSecondTry(() => this.longer.ask((remote) => remote.assignments(standpoint, drive)));
   }
 
   ngOnDestroy(): void {
-    this.mender?.terminate();
-    this.worker?.terminate();
+    this.longer.end();
+    this.thread.end();
   }
 
   private async judgeNext(): Promise<void> {
@@ -63,25 +63,35 @@ export class Verdicts implements OnDestroy {
     if (this.judging || !turn) return;
     this.waiting = undefined;
     this.judging = true;
-    const answer = await this.ask({ kind: 'judge', id: this.next++, plan: turn.plan });
+    const judgement = this.fromStandpoint((thread) =>
+      thread.ask<Judgement | undefined>(async (remote) => remote.judge(turn.plan)),
+    );
+    turn.answer(judgement);
+    await judgement.catch(() => undefined);
     this.judging = false;
-    turn.settle(answer as AnswerOf<'judge'>);
     void this.judgeNext();
   }
 
-  private ask(question: Question, worker = (this.worker ??= this.begin())): Promise<Answer> {
-    return new Promise((settle) => {
-      this.open.set(question.id, settle);
-      worker.postMessage(question);
+  /** Asks the thread that knows the standpoint; one that was begun again is told of it first. */
+  private fromStandpoint<R>(ask: (thread: Thread<VerdictThread>) => Promise<R>): Promise<R> {
+    let isAgain = false;
+    return this.withSecondTry(async () => {
+      const { standpoint } = this;
+      if (isAgain && standpoint) await this.thread.ask((remote) => remote.stand(standpoint));
+      isAgain = true;
+      return ask(this.thread);
     });
   }
 
-  private begin(): Worker {
-    const worker = new Worker(new URL('./verdict.worker', import.meta.url), { type: 'module' });
-    worker.addEventListener('message', ({ data }: MessageEvent<Answer>) => {
-      this.open.get(data.id)?.(data);
-      this.open.delete(data.id);
-    });
-    return worker;
+  private async withSecondTry<R>(ask: () => Promise<R>): Promise<R> {
+    try {
+      return await ask();
+    } catch (fault) {
+      if (!(fault instanceof ThreadFault)) throw fault;
+      this.data.refuse('The check of the plan broke off and is begun again.');
+      return ask();
+    }
   }
 }
+
+const begin = () => new Worker(new URL('./verdict.worker', import.meta.url), { type: 'module' });

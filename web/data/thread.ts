@@ -1,0 +1,52 @@
+import { wrap, type Remote } from 'comlink';
+
+/** A thread has died while somebody waited for its answer. */
+export class ThreadFault extends Error {}
+
+/**
+ * Computations beside the screen, in a worker that begins with the first question. One that dies answers nobody: whoever
+ * waits gets a `ThreadFault`, and the next question begins another. What is thrown by a computation itself comes back as
+ * it is, and the thread lives on.
+ *
+ * @typeParam T what the worker exposes
+ */
+export class Thread<T extends object> {
+  private running: { readonly worker: Worker; readonly remote: Remote<T> } | undefined;
+  private readonly waiting = new Set<(fault: ThreadFault) => void>();
+
+  /** @param begin makes the worker */
+  constructor(private readonly begin: () => Worker) {}
+
+  ask<R>(question: (remote: Remote<T>) => Promise<R>): Promise<R> {
+    this.running ??= this.start();
+    const { remote } = this.running;
+    return new Promise<R>((resolve, reject) => {
+      this.waiting.add(reject);
+      question(remote)
+        .then(resolve, reject)
+        .finally(() => this.waiting.delete(reject));
+    });
+  }
+
+  end(): void {
+    this.running?.worker.terminate();
+    this.running = undefined;
+  }
+
+  private start(): { readonly worker: Worker; readonly remote: Remote<T> } {
+    const worker = this.begin();
+    const died = (why: string) => {
+      if (this.running?.worker !== worker) return;
+      this.end();
+      const waiting = [...this.waiting];
+      this.waiting.clear();
+      for (const reject of waiting) reject(new ThreadFault(why));
+    };
+    worker.addEventListener('error', (event) => {
+      event.preventDefault();
+      died(event.message || 'The thread has ended.');
+    });
+    worker.addEventListener('messageerror', () => died('An answer of the thread cannot be read.'));
+    return { worker, remote: wrap<T>(worker) };
+  }
+}
