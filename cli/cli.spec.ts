@@ -82,7 +82,7 @@ describe('The command line', () => {
     );
   });
 
-  describe('reckons a lap', () => {
+  describe('computes a lap', () => {
     beforeEach(() => {
       writeFileSync(path('car.json'), JSON.stringify(SMALL_MODEL));
       writeFileSync(path('loop.csv'), circuitCsv({ line: square(500, 40) }));

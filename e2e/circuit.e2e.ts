@@ -107,7 +107,7 @@ test('the calls follow car, gearbox and a fault that came again', async ({ page 
   await expect(page.getByText(/“Down to/)).toHaveCount(0);
 });
 
-test('what the model reckons is taken over into the day', async ({ page }) => {
+test('what the model computes is taken over into the day', async ({ page }) => {
   await page.goto('/circuit/cars');
   const row = page.getByRole('row', { name: /Tessel Turbo/ });
   const take = row.getByRole('button', { name: /cool after|l a lap/ }).first();

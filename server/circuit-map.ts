@@ -3,7 +3,7 @@ import { centreLineOf, mapOf, type Circuit, type CircuitMap } from '@core/circui
 
 const SPEED_EVERY_M = 30;
 
-/** Maps by the text of their circuit: a lap over it is reckoned once, whoever asks. */
+/** Maps by the text of their circuit: a lap over it is computed once, whoever asks. */
 const known = new Map<string, CircuitMap>();
 const MOST_KNOWN = 8;
 

@@ -70,11 +70,11 @@ export class LapModel {
   lap(pace: Pace = 1, grip = 1): Lap | LapFault {
     const key = `${pace} ${grip}`;
     let lap = this.laps.get(key);
-    if (!lap) this.laps.set(key, (lap = this.reckon(pace, grip)));
+    if (!lap) this.laps.set(key, (lap = this.compute(pace, grip)));
     return lap;
   }
 
-  private reckon(pace: Pace, grip: number): Lap | LapFault {
+  private compute(pace: Pace, grip: number): Lap | LapFault {
     const { curvature, centreM } = this.line;
     const tightest = curvature.reduce((most, value, i) => (Math.abs(value) > Math.abs(curvature[most]!) ? i : most), 0);
     const least = this.car.wheelbaseM / SHARPEST_STEERING;

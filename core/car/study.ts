@@ -69,7 +69,7 @@ export interface CircuitStudy {
 }
 
 /**
- * Reckons everything about a circuit and a fleet. Takes a second or two for a dozen cars: run it in a worker.
+ * Computes everything about a circuit and a fleet. Takes a second or two for a dozen cars: run it in a worker.
  *
  * @param paces how guests drive, each a factor on a good guest's lap
  * @param grip dry 1, damp 0.8, wet 0.65

@@ -69,7 +69,7 @@ export const handCone = z.strictObject({
   note: words(200).optional(),
 });
 
-/** A cone that would be reckoned otherwise, and keeps this place. */
+/** A cone that would be computed otherwise, and keeps this place. */
 export const movedCone = z.strictObject({ id: z.string().min(1).max(80), ...pointM, note: words(200) });
 
 /** What marks a place of one kind: so many things of one colour, or something that stands there anyway. */

@@ -195,11 +195,11 @@ describe('Cones', () => {
     for (const { kind, reason } of omitted) expect([kind, reason.code]).toEqual(['exit', 'shortStraight']);
   });
 
-  it('that were moved keep their place and their note, whatever is reckoned', () => {
+  it('that were moved keep their place and their note, whatever is computed', () => {
     const line = square(400, 40);
     const { centre, taught } = taughtOn(line);
-    const reckoned = conesOf(aCircuit(line), centre, taught, []).cones[0]!;
-    const moved = { id: reckoned.id, xM: reckoned.xM + 3, yM: reckoned.yM + 1, note: 'hidden by the fence' };
+    const computed = conesOf(aCircuit(line), centre, taught, []).cones[0]!;
+    const moved = { id: computed.id, xM: computed.xM + 3, yM: computed.yM + 1, note: 'hidden by the fence' };
     const again = conesOf(aCircuit(line, { movedCones: [moved] }), centre, taught, []).cones.find(
       ({ id }) => id === moved.id,
     )!;

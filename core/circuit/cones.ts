@@ -22,8 +22,8 @@ export interface PlacedCone {
   /** What stands there in place of a cone. */
   readonly landmark: string | undefined;
   readonly note: string | undefined;
-  /** Reckoned, moved by somebody, or placed by hand from the start. */
-  readonly origin: 'reckoned' | 'moved' | 'hand';
+  /** Computed, moved by somebody, or placed by hand from the start. */
+  readonly origin: 'computed' | 'moved' | 'hand';
 }
 
 /** Why a cone is left away: the legend has none of the kind, or the next turn-in is on the same side soon after. */
@@ -52,7 +52,7 @@ const LANDMARK_WITHIN_M = 40;
 export const cornerName = ({ corner, named }: TaughtCorner): string => named?.name ?? `Corner ${corner.number}`;
 
 /**
- * The cones of a circuit: brake, turn-in, apex and exit of each corner, reckoned from line and speed, and what has been
+ * The cones of a circuit: brake, turn-in, apex and exit of each corner, computed from line and speed, and what has been
  * moved or placed by hand.
  *
  * @param brakesM where to brake for each corner, metres along the centre line; `undefined` where nobody brakes
@@ -93,7 +93,7 @@ export function conesOf(
       marker,
       landmark: marker.by === 'landmark' ? landmarkNear(circuit, point) : undefined,
       note: shift?.note,
-      origin: shift ? 'moved' : 'reckoned',
+      origin: shift ? 'moved' : 'computed',
     });
   };
 

@@ -120,7 +120,7 @@ export interface CarState {
   laps: number;
   /** Laps since the car last stood still for its rest. */
   lapsSinceRest: number;
-  /** Reckoned, or read where somebody read it, litres. */
+  /** Computed, or read where somebody read it, litres. */
   fuelL: number;
   parkedS: number | undefined;
 }

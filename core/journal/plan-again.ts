@@ -176,7 +176,7 @@ function withWhatWasSeen(known: Day, seen: Plan, state: DayState): Day {
   return needsNone(briefed, sightings, 'sighting');
 }
 
-/** A car with the levels that were read or filled today: the planner goes by them and not by what it reckoned before. */
+/** A car with the levels that were read or filled today: the planner goes by them and not by what it computed before. */
 function withFuelKnown(car: Car, state: DayState): Car {
   const marks = state.garage.cars.get(car.id)?.fuelMarks ?? [];
   const known = marks.filter(({ atS }) => atS <= DAY_S).map(({ atS, litres }) => ({ at: Math.floor(atS), litres }));

@@ -75,11 +75,11 @@ export function expectedPasses(a: Runner, b: Runner, untilS = Infinity): number 
   return sum;
 }
 
-/** How far off the reckoned place at the beginning may be, laps. */
+/** How far off the computed place at the beginning may be, laps. */
 const START_SPREAD = 0.01;
 const NEGLIGIBLE = 0.002;
 
-/** How far off the reckoned progress may be after a time (standard deviation), laps. */
+/** How far off the computed progress may be after a time (standard deviation), laps. */
 function uncertainty({ lap: { lapS, sdS, noiseS } }: Runner, afterS: number): number {
   const laps = afterS / lapS;
   return Math.hypot((laps * sdS) / lapS, (Math.sqrt(laps) * noiseS) / lapS);

@@ -112,10 +112,10 @@ function progressAt(
   return progress < line + OVERDUE_LAPS ? line - 1 + BEFORE_LINE : progress;
 }
 
-/** The progress nearest to the reckoned one at which the car is where the tracker saw it. */
-function trackedProgress(reckoned: number, seen: TrackedPosition, nowS: number, lapS: number, shape: LapShape): number {
+/** The progress nearest to the computed one at which the car is where the tracker saw it. */
+function trackedProgress(computed: number, seen: TrackedPosition, nowS: number, lapS: number, shape: LapShape): number {
   const share = shape.timeAt(seen.place) + (nowS - seen.atS) / lapS;
-  return Math.max(0, share + Math.round(reckoned - share));
+  return Math.max(0, share + Math.round(computed - share));
 }
 
 /** Progress at a time from `fromS` on. */

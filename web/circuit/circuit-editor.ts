@@ -170,8 +170,8 @@ export class CircuitEditor {
     this.circuit.change({ ...draft, movedCones: [...others, { id, ...at, note: known?.note ?? 'moved by hand' }] });
   }
 
-  /** A moved cone goes back to where it is reckoned. */
-  protected reckonAgain(id: string): void {
+  /** A moved cone goes back to where it is computed. */
+  protected computeAgain(id: string): void {
     const draft = this.circuit.draft()!;
     this.circuit.change({ ...draft, movedCones: draft.movedCones.filter((cone) => cone.id !== id) });
   }

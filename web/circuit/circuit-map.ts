@@ -342,7 +342,7 @@ export class CircuitMapView {
   private placeOfChoice(choice: MapChoice): { xM: number; yM: number } | undefined {
     if (choice.kind === 'point') return this.circuit().line[choice.index];
     if (choice.kind === 'cone') {
-      // What has just been moved is known here before it is reckoned.
+      // What has just been moved is known here before it is computed.
       const { cones, movedCones } = this.circuit();
       const isIt = ({ id }: { id: string }) => id === choice.id;
       return cones.find(isIt) ?? movedCones.find(isIt) ?? this.study()?.cones.cones.find(isIt);

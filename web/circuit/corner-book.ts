@@ -39,7 +39,7 @@ const YES: readonly { readonly key: 'givenAway' | 'noGearChange' | 'passing'; re
   { key: 'passing', label: 'Passing is fine' },
 ];
 
-/** The corner book: what is known of each corner, beside its picture and what was reckoned. */
+/** The corner book: what is known of each corner, beside its picture and what was computed. */
 @Component({
   selector: 'jl-corner-book',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -14,7 +14,7 @@ import { DifferenceCardView } from './difference-card';
 /** A stint's heat that brakes take before they must cool: so much for each kilogram of the car, MJ. */
 const HEAT_MJ_PER_KG = 0.14;
 
-/** The fleet on the teaching line: what the model reckons, what was measured, what the day plans with, and who brakes where. */
+/** The fleet on the teaching line: what the model computes, what was measured, what the day plans with, and who brakes where. */
 @Component({
   selector: 'jl-fleet',
   changeDetection: ChangeDetectionStrategy.OnPush,

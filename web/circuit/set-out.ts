@@ -71,7 +71,7 @@ export class SetOut {
   });
   protected readonly left = computed(() => this.rows().filter(({ done }) => !done).length);
   protected readonly toLookAt = computed(() => {
-    if (!this.circuit.study()) return 'Where the cones stand is being reckoned…';
+    if (!this.circuit.study()) return 'Where the cones stand is being computed…';
     if (this.cones().length === 0) return 'No cones stand on this circuit';
     return this.left() === 0 ? 'All cones looked at' : `${this.left()} of ${this.cones().length} to look at`;
   });

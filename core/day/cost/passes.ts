@@ -6,7 +6,7 @@ export type Running = Pick<CircuitHold, 'releaseS' | 'trackEndS' | 'lapsDriven'>
 
 /**
  * Predicted passes between two vehicles that run at their mean pace: the whole numbers strictly between the difference
- * of laps run when both are on the circuit first and last. Reckoned as a fraction of whole numbers.
+ * of laps run when both are on the circuit first and last. Computed as a fraction of whole numbers.
  */
 export function passesBetween(a: Running, b: Running): number {
   const fromS = Math.max(a.releaseS, b.releaseS);

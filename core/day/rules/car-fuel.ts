@@ -18,7 +18,7 @@ export interface FuelAfterDrive {
 
 /**
  * A car's fuel over the day: a drive burns its fuel by the end of its laps, a refuel counts when it is done, and a
- * reading replaces what was reckoned up to its time (on a tie the reading wins).
+ * reading replaces what was computed up to its time (on a tie the reading wins).
  */
 export function fuelAfterDrives(
   car: Car,
@@ -43,7 +43,7 @@ export function fuelAfterDrives(
   return after;
 }
 
-/** Whether a level lies below the reserve, beyond the tolerance of reckoning. */
+/** Whether a level lies below the reserve, beyond the tolerance of computation. */
 export function belowReserve(car: Car, litres: number): boolean {
   return litres < car.fuel.reserveL - TOLERANCE_L;
 }

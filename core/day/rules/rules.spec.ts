@@ -142,7 +142,7 @@ describe('Hard rules', () => {
     expect(codes(aDay({ cars: [aCar({ gearboxes: ['auto'] })], guests: [paddles] }), plan)).toEqual(['CAR_FIT']);
   });
 
-  it('CAR_FUEL: a car comes back with its reserve; a refuel fills it up; a reading replaces the reckoning', () => {
+  it('CAR_FUEL: a car comes back with its reserve; a refuel fills it up; a reading replaces the computation', () => {
     const fuel = { capacityL: 60, startL: 14, reserveL: 10, perLapL: 1, refuelS: 480 };
     const plan = aPlan({ drives: [drive('10:00')] });
     expect(codes(aDay({ cars: [aCar({ fuel })] }), plan)).toEqual(['CAR_FUEL']);

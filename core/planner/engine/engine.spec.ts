@@ -20,7 +20,7 @@ function filled(day: Day, steps = 20): Timetable {
 const plain = (timetable: Timetable) => costOf(layOut(timetable.problem.day, withReasons(timetable))).total;
 
 describe('A timetable', () => {
-  it('costs just what the plain reckoning says, whatever is taken out and put back', () => {
+  it('costs just what the plain sum says, whatever is taken out and put back', () => {
     fc.assert(
       fc.property(fc.nat(), fc.integer({ min: 3, max: 45 }), (seed, drives) => {
         const random = seededRandom(seed);

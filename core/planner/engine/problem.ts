@@ -20,7 +20,7 @@ import { owedMeal } from '../../day/rules/crew-meal';
 import { mayTeach } from './may-teach';
 
 /**
- * A day with every name replaced by a number and everything that never changes during a search reckoned once: who may
+ * A day with every name replaced by a number and everything that never changes during a search computed once: who may
  * drive what with whom, and how long it takes.
  */
 export interface Problem {
@@ -97,7 +97,7 @@ export interface VehicleFacts {
   readonly trackS: readonly number[];
 }
 
-/** Reckons a day, or the rest of one where it is a repair. */
+/** Computes a day, or the rest of one where it is a repair. */
 export function problemOf(day: Day, repair?: Repair): Problem {
   const index = indexDay(day);
   const conditions = conditionsOf(day);
