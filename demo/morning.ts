@@ -1,4 +1,4 @@
-import type { Day, DriveHold, Guest, Plan } from '@core/day';
+import type { Day, DriveOccupancy, Guest, Plan } from '@core/day';
 import { dayContext, RunningJournal, type DayContext, type JournalEntry, type RecordedEntry } from '@core/journal';
 import { GOOD_THINGS } from '@core/coaching';
 import { randomOf, type Random } from '@core/planner';
@@ -113,32 +113,36 @@ function actsOf({ day, schedule }: DayContext, seed: number): Act[] {
     guests.filter((id) => schedule.index.guests.get(id)?.name !== ABSENT_GUEST);
 
   for (const guest of day.guests) {
-    const holds = schedule.guestHolds.get(guest.id);
-    actsAtGate(guest, holds?.[0]?.startS ?? Infinity, later, add);
-    const last = holds?.at(-1);
+    const occupancies = schedule.guestOccupancies.get(guest.id);
+    actsAtGate(guest, occupancies?.[0]?.startS ?? Infinity, later, add);
+    const last = occupancies?.at(-1);
     const atDeskS = (last?.endS ?? 0) + 480 + later(`desk ${guest.id}`, 600);
     if (last) add(`desk ${guest.id}`, atDeskS, 'Desk', { kind: 'deskDone', guest: guest.id });
   }
-  for (const hold of schedule.briefings) {
-    const { instructor, guests, start } = hold.briefing;
-    const by = hold.instructor?.name ?? 'Classroom';
+  for (const occupancy of schedule.briefings) {
+    const { instructor, guests, start } = occupancy.briefing;
+    const by = occupancy.instructor?.name ?? 'Classroom';
     const there = whoCame(guests);
     if (there.length === 0) continue;
     const key = `class ${instructor} ${start}`;
-    add(`${key} begins`, hold.startS + later(key, 60), by, { kind: 'classBegan', instructor, guests: there });
-    add(`${key} ends`, hold.endS - later(`${key} ends`, 60), by, { kind: 'classEnded', instructor, guests: there });
+    add(`${key} begins`, occupancy.startS + later(key, 60), by, { kind: 'classBegan', instructor, guests: there });
+    add(`${key} ends`, occupancy.endS - later(`${key} ends`, 60), by, {
+      kind: 'classEnded',
+      instructor,
+      guests: there,
+    });
   }
-  for (const hold of schedule.sightings) {
-    const { vehicle, instructor, guests, release } = hold.sighting;
-    const by = hold.instructor?.name ?? 'Pit exit';
+  for (const occupancy of schedule.sightings) {
+    const { vehicle, instructor, guests, release } = occupancy.sighting;
+    const by = occupancy.instructor?.name ?? 'Pit exit';
     const there = whoCame(guests);
     if (there.length === 0) continue;
     const key = `sighting ${vehicle} ${release}`;
-    const outS = hold.releaseS + later(key, 20);
+    const outS = occupancy.releaseS + later(key, 20);
     add(`${key} out`, outS, by, { kind: 'sightingBegan', vehicle, instructor, guests: there });
-    add(`${key} back`, hold.trackEndS + 30 + later(`${key} back`, 40), by, { kind: 'sightingEnded', vehicle });
+    add(`${key} back`, occupancy.trackEndS + 30 + later(`${key} back`, 40), by, { kind: 'sightingEnded', vehicle });
   }
-  for (const hold of schedule.drives) actsOfDrive(hold, day, randomOf(seed, hold.planned.drive), add);
+  for (const occupancy of schedule.drives) actsOfDrive(occupancy, day, randomOf(seed, occupancy.planned.drive), add);
   for (const { car, startS, endS } of schedule.refuels) {
     if (!car) continue;
     const key = `refuel ${car.id} ${startS}`;
@@ -164,7 +168,7 @@ function actsAtGate(guest: Guest, firstHoldS: number, later: (key: string, mostS
 }
 
 function actsOfDrive(
-  { planned, instructor, releaseS, trackEndS, lapsDriven, startS, endS }: DriveHold,
+  { planned, instructor, releaseS, trackEndS, lapsDriven, startS, endS }: DriveOccupancy,
   day: Day,
   random: Random,
   add: Add,

@@ -19,7 +19,7 @@ test('a fault in three taps holds the car, and a repair of the plan is proposed'
     ),
   });
   await dialog.getByRole('button', { name: /The car stands/ }).click();
-  await expect(page.getByText('Held: wheels and tyres: puncture')).toBeVisible();
+  await expect(page.getByText('Out of service: wheels and tyres: puncture')).toBeVisible();
   await expect(page.getByRole('img', { name: 'wheels and tyres: puncture' })).toBeVisible();
   await expect(other.getByRole('row', { name: /3 Tessel Turbo/ })).toContainText('puncture');
   await page.goto('/board');

@@ -23,9 +23,9 @@ const computed = async (page: Page) => {
 
 /** Where more is to be seen than what a screen opens with. */
 const SHOTS: Readonly<Record<string, Shot>> = {
-  board: { steps: (page) => page.locator('.drive').first().waitFor() },
+  board: { steps: async (page) => void (await page.locator('.drive').first().waitFor()) },
   'board-dusk': {
-    before: (page) => page.addInitScript(() => localStorage.setItem('joylap.theme', 'dusk')),
+    before: async (page) => void (await page.addInitScript(() => localStorage.setItem('joylap.theme', 'dusk'))),
     steps: async (page) => {
       await page.getByRole('button', { name: '3 h' }).click();
       await page.locator('.drive.now').nth(3).click();

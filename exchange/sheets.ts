@@ -5,8 +5,8 @@ import {
   layOut,
   wallClock,
   type Day,
-  type DriveHold,
-  type PersonHold,
+  type DriveOccupancy,
+  type PersonOccupancy,
   type Plan,
   type Schedule,
 } from '@core/day';
@@ -49,12 +49,12 @@ export function daySheet(source: SheetSource, reader: Reader): TDocumentDefiniti
     table(
       ['Start', 'End', 'What', 'Instructor', 'Guests'],
       ['auto', 'auto', 'auto', 'auto', '*'],
-      byStart.map((hold) => [
-        bold(clockMinute(hold.startS)),
-        clockMinute(hold.endS),
-        hold.kind === 'briefing' ? 'class' : `sighting run, ${hold.vehicle?.name ?? ''}`,
-        hold.instructor?.name ?? '',
-        hold.guests.map(({ name }) => name).join(', '),
+      byStart.map((occupancy) => [
+        bold(clockMinute(occupancy.startS)),
+        clockMinute(occupancy.endS),
+        occupancy.kind === 'briefing' ? 'class' : `sighting run, ${occupancy.vehicle?.name ?? ''}`,
+        occupancy.instructor?.name ?? '',
+        occupancy.guests.map(({ name }) => name).join(', '),
       ]),
     ),
     heading('Drives'),
@@ -63,16 +63,16 @@ export function daySheet(source: SheetSource, reader: Reader): TDocumentDefiniti
       ['auto', 'auto', 'auto', 'auto', 'auto', isDesk ? 'auto' : '*', 'auto', 'auto', ...(isDesk ? ['*'] : [])],
       [...drives]
         .sort((a, b) => a.releaseS - b.releaseS)
-        .map((hold) => [
-          clockMinute(hold.startS),
-          bold(wallClock(hold.releaseS)),
-          clockMinute(hold.endS),
-          bold(String(source.carNumbers[hold.planned.car] ?? '')),
-          hold.car?.name ?? '',
-          hold.guests[0]?.name ?? '',
-          hold.instructor?.name ?? '',
-          beads(hold),
-          ...(isDesk ? [mind(hold, source)] : []),
+        .map((occupancy) => [
+          clockMinute(occupancy.startS),
+          bold(wallClock(occupancy.releaseS)),
+          clockMinute(occupancy.endS),
+          bold(String(source.carNumbers[occupancy.planned.car] ?? '')),
+          occupancy.car?.name ?? '',
+          occupancy.guests[0]?.name ?? '',
+          occupancy.instructor?.name ?? '',
+          beads(occupancy),
+          ...(isDesk ? [mind(occupancy, source)] : []),
         ]),
     ),
     ...(leftOut.length > 0
@@ -90,46 +90,52 @@ export function instructorSheet(source: SheetSource, instructorId: string): TDoc
   const schedule = layOut(source.day, source.plan);
   const instructor = schedule.index.instructors.get(instructorId);
   if (!instructor) return undefined;
-  const holds = schedule.crewHolds.get(instructorId) ?? [];
+  const occupancies = schedule.crewOccupancies.get(instructorId) ?? [];
   const meal = `Meal between ${clockMinute(instructor.meal.from)} and ${clockMinute(instructor.meal.to)}.`;
   return sheet(source, 'portrait', `For ${instructor.name}`, [
-    { text: `${holds.length} activities. ${meal}`, color: MUTED, margin: [0, 0, 0, 6] },
-    holds.length === 0
+    { text: `${occupancies.length} activities. ${meal}`, color: MUTED, margin: [0, 0, 0, 6] },
+    occupancies.length === 0
       ? { text: 'Nothing is planned for this instructor.', color: MUTED }
       : table(
           ['Start', 'Out', 'End', 'What', 'Guest', 'Laps', 'Mind'],
           ['auto', 'auto', 'auto', 'auto', '*', 'auto', '*'],
-          holds.map((hold) => activityRow(hold, source, schedule)),
+          occupancies.map((occupancy) => activityRow(occupancy, source, schedule)),
         ),
   ]);
 }
 
-function activityRow(hold: PersonHold, source: SheetSource, schedule: Schedule): TableCell[] {
-  const guests = hold.guests.map(({ name }) => name).join(', ');
+function activityRow(occupancy: PersonOccupancy, source: SheetSource, schedule: Schedule): TableCell[] {
+  const guests = occupancy.guests.map(({ name }) => name).join(', ');
   const times = [
-    bold(clockMinute(hold.startS)),
-    hold.kind === 'briefing' ? '' : wallClock(hold.releaseS),
-    clockMinute(hold.endS),
+    bold(clockMinute(occupancy.startS)),
+    occupancy.kind === 'briefing' ? '' : wallClock(occupancy.releaseS),
+    clockMinute(occupancy.endS),
   ];
-  if (hold.kind === 'briefing') return [...times, 'class', guests, '', `${hold.guests.length} guests`];
-  if (hold.kind === 'sighting')
+  if (occupancy.kind === 'briefing') return [...times, 'class', guests, '', `${occupancy.guests.length} guests`];
+  if (occupancy.kind === 'sighting')
     return [
       ...times,
-      hold.vehicle?.name ?? 'sighting run',
+      occupancy.vehicle?.name ?? 'sighting run',
       guests,
       `${schedule.day.rules.sighting.laps}`,
       'sighting run',
     ];
-  const number = source.carNumbers[hold.planned.car];
-  return [...times, `${number ?? ''} ${hold.car?.name ?? ''}`, bold(guests), beads(hold), mind(hold, source)];
+  const number = source.carNumbers[occupancy.planned.car];
+  return [
+    ...times,
+    `${number ?? ''} ${occupancy.car?.name ?? ''}`,
+    bold(guests),
+    beads(occupancy),
+    mind(occupancy, source),
+  ];
 }
 
 /** What whoever sits beside the guest has to know, in one cell. */
-function mind(hold: DriveHold, { bookings }: SheetSource): TableCell {
-  const fields = bookings.find(({ id }) => id === hold.guests[0]?.id)?.fields;
-  const gearbox = hold.drive?.gearbox;
+function mind(occupancy: DriveOccupancy, { bookings }: SheetSource): TableCell {
+  const fields = bookings.find(({ id }) => id === occupancy.guests[0]?.id)?.fields;
+  const gearbox = occupancy.drive?.gearbox;
   const parts = [
-    hold.guests[0]?.languages.join(', '),
+    occupancy.guests[0]?.languages.join(', '),
     gearbox && (gearbox === 'auto' ? 'automatic' : 'paddles'),
     fields && !fields.prompting && 'by voice only',
     fields?.occasion,
@@ -141,7 +147,7 @@ function mind(hold: DriveHold, { bookings }: SheetSource): TableCell {
 }
 
 /** Lap beads to tick off by hand. */
-function beads({ lapsDriven }: DriveHold): TableCell {
+function beads({ lapsDriven }: DriveOccupancy): TableCell {
   const circles = Array.from({ length: lapsDriven }, (_, lap) => `<circle cx="${6 + lap * 11}" cy="6" r="4.2"/>`).join(
     '',
   );

@@ -10,7 +10,7 @@ import { contract, type Problem } from '@core/api';
 import { fact } from '@core/day';
 import type { Clock } from './clock';
 import { door } from './door';
-import { DayRoom } from './day-room';
+import { DayCache } from './day-cache';
 import { DeviceDesk } from './devices/device-desk';
 import { JournalWriter } from './journal-writer';
 import { Hub } from './live/hub';
@@ -44,16 +44,16 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
   close: () => void;
 } {
   const hub = new Hub();
-  const room = new DayRoom(store, clock);
-  const journal = new JournalWriter(store, room, hub, clock);
-  const planJobs = new PlanJobs({ store, room, hub, clock }, logger);
-  const devices = new DeviceDesk({ store, room, journal, hub, clock });
+  const dayCache = new DayCache(store, clock);
+  const journal = new JournalWriter(store, dayCache, hub, clock);
+  const planJobs = new PlanJobs({ store, dayCache, hub, clock }, logger);
+  const devices = new DeviceDesk({ store, dayCache, journal, hub, clock });
   const manager = new ManagerDesk(store);
   const dayClosed = () => {
     if (!resetDemo) pruneStore(store, clock.read().date);
     backUp?.('close').catch((error: unknown) => logger?.error({ err: error }, 'the backup failed'));
   };
-  const services: Services = { store, clock, hub, room, journal, planJobs, devices, manager, resetDemo, dayClosed };
+  const services: Services = { store, clock, hub, dayCache, journal, planJobs, devices, manager, resetDemo, dayClosed };
   const app = express();
   app.disable('x-powered-by');
   app.use(

@@ -1,5 +1,5 @@
 import type { JournalEntry, RecordedEntry } from '@core/journal';
-import { DayRoom } from './day-room';
+import { DayCache } from './day-cache';
 import { JournalWriter } from './journal-writer';
 import type { Hub } from './live/hub';
 import { Refusal } from './problems';
@@ -8,7 +8,7 @@ import { bookingBody, DATE, testServer, type TestServer } from './testing/test-s
 describe('The writer of the journal', () => {
   let server: TestServer;
   let writer: JournalWriter;
-  let room: DayRoom;
+  let dayCache: DayCache;
   let guest: string;
   /** What screens were told, in order. */
   let told: string[];
@@ -21,13 +21,13 @@ describe('The writer of the journal', () => {
       entry: (_: string, { entry }: RecordedEntry) => told.push(entry.kind),
       changed: (what: string) => told.push(`changed ${what}`),
     } as unknown as Hub;
-    room = new DayRoom(server.store, server.clock);
-    writer = new JournalWriter(server.store, room, hub, server.clock);
+    dayCache = new DayCache(server.store, server.clock);
+    writer = new JournalWriter(server.store, dayCache, hub, server.clock);
   });
   afterEach(() => server.close());
 
   const entry = (id: string, what: object): JournalEntry =>
-    ({ id: `entry-${id}`, at: room.nowS(DATE), by: 'Gate', ...what }) as JournalEntry;
+    ({ id: `entry-${id}`, at: dayCache.nowS(DATE), by: 'Gate', ...what }) as JournalEntry;
   const arrived = () => entry('arrived', { kind: 'guestArrived', guest });
   const waiver = () => entry('waiver', { kind: 'waiverSigned', guest });
   const stored = () => server.store.journal.since(DATE, 0).map(({ entry: { kind } }) => kind);
@@ -58,7 +58,7 @@ describe('The writer of the journal', () => {
     expect(server.store.bookings.get(DATE, guest)!.fields.name).toBe(fields.name);
     // Nor does anything of it stay in memory: the same entry is possible afterwards.
     expect(writer.append(DATE, arrived()).isNew).toBe(true);
-    expect(room.of(DATE).entries.length).toBe(1);
+    expect(dayCache.of(DATE).entries.length).toBe(1);
   });
 
   it('gives an entry that stands there already back as it is, and refuses another one with its id', () => {
@@ -79,15 +79,15 @@ describe('The writer of the journal', () => {
 
   it('says that the day has changed where it has, once', () => {
     writer.together(DATE, (enter) => {
-      enter(entry('closing', { kind: 'closingMoved', to: room.of(DATE).day.closes - 1800 }));
-      enter(entry('late', { kind: 'guestLate', guest, expected: room.nowS(DATE) + 1800 }));
+      enter(entry('closing', { kind: 'closingMoved', to: dayCache.of(DATE).day.closes - 1800 }));
+      enter(entry('late', { kind: 'guestLate', guest, expected: dayCache.nowS(DATE) + 1800 }));
     });
     expect(told).toEqual(['closingMoved', 'guestLate', 'changed setup']);
-    expect(room.of(DATE).day.guests[0]!.arrives).toBe(room.nowS(DATE) + 1800);
+    expect(dayCache.of(DATE).day.guests[0]!.arrives).toBe(dayCache.nowS(DATE) + 1800);
   });
 
   it('refuses an entry ahead of the clock, and takes the time of one that waited on a device back', () => {
-    const nowS = room.nowS(DATE);
+    const nowS = dayCache.nowS(DATE);
     const ahead = { ...arrived(), at: nowS + 600 };
     expect(() => writer.append(DATE, ahead)).toThrowError(/ahead of the venue's clock/);
     const { recorded } = writer.append(DATE, { ...ahead, offline: true, agoMs: 60_000 });

@@ -2,7 +2,7 @@ import { changesTheDay, owedDrives, sameOwed, type JournalEntry, type RecordedEn
 import { namesOf, wordsIn } from '@core/words';
 import { fact } from '@core/day';
 import type { Clock } from './clock';
-import type { DayRoom } from './day-room';
+import type { DayCache } from './day-cache';
 import type { Hub } from './live/hub';
 import { refusalOf, Refusal } from './problems';
 import type { Store } from './store';
@@ -26,7 +26,7 @@ export type Enter = (entry: JournalEntry) => Entered;
 export class JournalWriter {
   constructor(
     private readonly store: Store,
-    private readonly room: DayRoom,
+    private readonly dayCache: DayCache,
     private readonly hub: Hub,
     private readonly clock: Clock,
   ) {}
@@ -51,21 +51,21 @@ export class JournalWriter {
    * @throws Refusal as `append`, and whatever the work throws; then nothing of it is stored, and nobody is told
    */
   together<T>(date: string, work: (enter: Enter) => T): T {
-    this.room.of(date);
+    this.dayCache.of(date);
     const fresh: RecordedEntry[] = [];
     let dayChanged = false;
     const enter: Enter = (sent) => {
       const known = this.recordedAlready(date, sent);
       if (known) return { recorded: known, isNew: false };
       const recorded = this.admitted(date, sent);
-      const { entries, journal, context, owed } = this.room.of(date);
+      const { entries, journal, context, owed } = this.dayCache.of(date);
       journal.add(recorded);
       fresh.push(recorded);
       const { entry } = recorded;
       const changes = changesTheDay(entries, entry.kind, entry.kind === 'correction' ? entry.corrects : undefined);
       // Laps that have come to be owed, or are no longer, are drives of the day.
       if (changes || !sameOwed(owedDrives(context, journal.now()), owed)) {
-        this.room.forget(date);
+        this.dayCache.forget(date);
         dayChanged = true;
       }
       return { recorded, isNew: true };
@@ -75,7 +75,7 @@ export class JournalWriter {
       done = this.store.db.transaction(() => work(enter)).immediate();
     } catch (error) {
       // What was read while it was tried is as if it had not been.
-      if (fresh.length > 0) this.room.forget(date);
+      if (fresh.length > 0) this.dayCache.forget(date);
       throw error;
     }
     for (const recorded of fresh) this.hub.entry(date, recorded);
@@ -93,7 +93,7 @@ export class JournalWriter {
   }
 
   private admitted(date: string, sent: JournalEntry): RecordedEntry {
-    const { journal, context } = this.room.of(date);
+    const { journal, context } = this.dayCache.of(date);
     const entry = this.timed(date, sent);
     const admission = journal.admit(entry);
     if (!admission.admitted) {
@@ -111,7 +111,7 @@ export class JournalWriter {
    * @throws Refusal 409 where an entry that did not wait lies ahead of the venue's clock
    */
   private timed(date: string, { agoMs, ...entry }: JournalEntry): JournalEntry {
-    const nowS = this.room.nowS(date);
+    const nowS = this.dayCache.nowS(date);
     if (entry.at <= nowS + CLOCK_SKEW_S) return entry;
     if (!entry.offline) throw refusalOf(fact('aheadOfClock', {}));
     const agoS = Math.round(((agoMs ?? 0) / 1000) * this.clock.read().rate);

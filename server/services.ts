@@ -1,5 +1,5 @@
 import type { Clock } from './clock';
-import type { DayRoom } from './day-room';
+import type { DayCache } from './day-cache';
 import type { DeviceDesk } from './devices/device-desk';
 import type { ManagerDesk } from './manager-desk';
 import type { Hub } from './live/hub';
@@ -12,7 +12,7 @@ export interface Services {
   readonly store: Store;
   readonly clock: Clock;
   readonly hub: Hub;
-  readonly room: DayRoom;
+  readonly dayCache: DayCache;
   readonly journal: JournalWriter;
   readonly planJobs: PlanJobs;
   readonly devices: DeviceDesk;

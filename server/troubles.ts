@@ -1,5 +1,5 @@
 import type { DayTrouble } from '@core/api';
-import { mended, dayFile, type Day } from '@core/day';
+import { remedied, dayFile, type Day } from '@core/day';
 import type { Unfit } from '@core/journal';
 import { wordsIn, type Names } from '@core/words';
 import type { Store } from './store';
@@ -75,7 +75,7 @@ export function entryTroubles(unreadable: readonly SetAside[], unfit: readonly U
     ),
     ...unfit.map((one): DayTrouble => ({
       ...trouble('journal', tell.unfit(one), `journal.${one.entry.id}`, 'does not fit to what is set up'),
-      mend: 'It changes nothing. Take it back, or set the opening hours so that it fits.',
+      remedy: 'It changes nothing. Take it back, or set the opening hours so that it fits.',
       entry: one.entry.id,
     })),
   ];
@@ -89,7 +89,7 @@ export function soundDay(assembled: Day): { day: Day; troubles: DayTrouble[] } {
     return encoded.success ? { success: true as const, data: day as Day } : encoded;
   };
   const fallback = { ...assembled, opens, closes, timeZone, condition, circuit, rules, venue };
-  const read = mended<Day>(assembled, check, fallback);
+  const read = remedied<Day>(assembled, check, fallback);
   if (!read)
     return { day: { ...fallback, cars: [], instructors: [], sightingVehicles: [], guests: [] }, troubles: [lost] };
   return {
@@ -102,7 +102,7 @@ export function soundDay(assembled: Day): { day: Day; troubles: DayTrouble[] } {
 
 const lost: DayTrouble = {
   ...{ place: 'rules', what: 'Nothing of this day can be read', path: '(day)', message: 'not in the form of a day' },
-  mend: 'Restore a backup.',
+  remedy: 'Restore a backup.',
 };
 
 function placeOf(path: string): Place {
@@ -112,5 +112,5 @@ function placeOf(path: string): Place {
 }
 
 function trouble(place: Place, what: string, path: string, message: string): DayTrouble {
-  return { place, what, path, message, mend: MENDS[place] };
+  return { place, what, path, message, remedy: MENDS[place] };
 }

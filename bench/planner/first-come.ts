@@ -1,10 +1,10 @@
 import { type Day, type Plan } from '@core/day';
-import { briefingHold, type Hold } from '@core/planner/engine/hold';
+import { briefingOccupancy, type Occupancy } from '@core/planner/engine/occupancy';
 import { classroomShift, crewShift, guestGaps } from '@core/planner/engine/fits';
 import { problemOf } from '@core/planner/engine/problem';
 import { cheapestDrive } from '@core/planner/engine/place-drive';
 import { earliestFor, withGuests } from '@core/planner/engine/place-shared';
-import { BRIEFING, SIGHTING } from '@core/planner/engine/hold';
+import { BRIEFING, SIGHTING } from '@core/planner/engine/occupancy';
 import { isReady, tidyGuest } from '@core/planner/engine/rebuild';
 import { Timetable } from '@core/planner/engine/timetable';
 
@@ -45,7 +45,7 @@ export function firstCome(day: Day): Plan {
       const seated = there
         .filter((guest) => problem.guests[guest]!.mayHave[teacher] === 1)
         .slice(0, day.rules.briefing.seats);
-      timetable.add(briefingHold(problem, teacher, seated, startS));
+      timetable.add(briefingOccupancy(problem, teacher, seated, startS));
       waiting = waiting.filter((guest) => !seated.includes(guest));
     }
   }
@@ -55,18 +55,18 @@ export function firstCome(day: Day): Plan {
   );
   const ready = (guest: number) => guestGaps(timetable, guest, SIGHTING).at(-1)?.fromS ?? Infinity;
   waiting = waiting
-    .filter((guest) => !problem.guests[guest]!.needsBriefing || timetable.guestHolds[guest]!.length > 0)
+    .filter((guest) => !problem.guests[guest]!.needsBriefing || timetable.guestOccupancies[guest]!.length > 0)
     .sort((a, b) => ready(a) - ready(b));
   while (waiting.length > 0) {
     const first = waiting[0]!;
     const gap = guestGaps(timetable, first, SIGHTING).at(-1);
-    let best: Hold | undefined;
+    let best: Occupancy | undefined;
     if (gap) {
       problem.vehicles.forEach((_, vehicle) => {
         problem.crew.forEach(({ instructor }, who) => {
           if (!instructor.sighting || problem.guests[first]!.mayHave[who] === 0) return;
-          const hold = earliestFor(timetable, SIGHTING, vehicle, who, { guest: first, gap }, gap.fromS);
-          if (hold && (!best || hold.startS < best.startS)) best = hold;
+          const occupancy = earliestFor(timetable, SIGHTING, vehicle, who, { guest: first, gap }, gap.fromS);
+          if (occupancy && (!best || occupancy.startS < best.startS)) best = occupancy;
         });
       });
     }
@@ -92,13 +92,13 @@ export function firstCome(day: Day): Plan {
       const found = earliestDrive(timetable, drive);
       if (!found) continue;
       if (found.refuel) timetable.add(found.refuel);
-      timetable.add(found.hold);
+      timetable.add(found.occupancy);
     }
   }
   byArrival.forEach((guest) => tidyGuest(timetable, guest));
   return timetable.toPlan(
     problem.drives.flatMap(({ drive }, number) =>
-      timetable.driveHold[number] ? [] : [{ drive: drive.id, reason: 'no place' }],
+      timetable.driveOccupancy[number] ? [] : [{ drive: drive.id, reason: 'no place' }],
     ),
   );
 }
@@ -112,7 +112,7 @@ function earliestDrive(timetable: Timetable, drive: number) {
         car,
         crew: who,
         stepS: 86_400,
-        toS: best ? best.hold.releaseS - 1 : Infinity,
+        toS: best ? best.occupancy.releaseS - 1 : Infinity,
       });
       if (found) best = found;
     }

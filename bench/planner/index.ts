@@ -1,5 +1,5 @@
 import { checkPlan, type Day, type Plan } from '@core/day';
-import { changesBetween, insertions, mendsFor, planDay, seededRandom } from '@core/planner';
+import { changesBetween, insertions, remediesFor, planDay, seededRandom } from '@core/planner';
 import { fewestLeftOut } from './bound';
 import { ordinaryDay } from './days';
 import { optimumOf, smallDay } from './small-days';
@@ -249,10 +249,10 @@ function questions(): void {
   const crowded = ordinaryDay(seededRandom(2), { drives: 150, cars: 13, load: 1.5 });
   const { plan: full } = planDay(crowded, { random: seededRandom(1), deadline: within(3) });
   const asked = full.unplanned.slice(0, 20);
-  const counts = asked.map(({ drive: id }) => mendsFor(crowded, full, id).length);
+  const counts = asked.map(({ drive: id }) => remediesFor(crowded, full, id).length);
   row(
     `mends of a drive left out of a crowded day (${median(counts)} found)`,
-    times((n) => mendsFor(crowded, full, asked[n % asked.length]!.drive), asked.length),
+    times((n) => remediesFor(crowded, full, asked[n % asked.length]!.drive), asked.length),
   );
 }
 

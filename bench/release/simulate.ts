@@ -75,41 +75,41 @@ function tasksOf(day: Day, plan: Plan): Task[] {
   const guests = (list: readonly { readonly id: string }[], restS: number) =>
     list.map(({ id }) => ({ who: `guest ${id}`, restS }));
   const crew = (id: string | undefined) => ({ who: `crew ${id}`, restS: 0 });
-  for (const hold of schedule.briefings) {
-    const needs = [crew(hold.instructor?.id), ...guests(hold.guests, 0)];
-    const id = `class ${hold.startS}`;
-    tasks.push(besideTheCircuit(id, hold, needs));
+  for (const occupancy of schedule.briefings) {
+    const needs = [crew(occupancy.instructor?.id), ...guests(occupancy.guests, 0)];
+    const id = `class ${occupancy.startS}`;
+    tasks.push(besideTheCircuit(id, occupancy, needs));
   }
-  for (const hold of schedule.sightings) {
-    const vehicle = { who: `vehicle ${hold.sighting.vehicle}`, restS: 0 };
+  for (const occupancy of schedule.sightings) {
+    const vehicle = { who: `vehicle ${occupancy.sighting.vehicle}`, restS: 0 };
     tasks.push({
       kind: 'sighting',
-      id: `run ${hold.sighting.vehicle} ${hold.releaseS}`,
-      startS: hold.startS,
+      id: `run ${occupancy.sighting.vehicle} ${occupancy.releaseS}`,
+      startS: occupancy.startS,
       beforeS: rules.sighting.setUpS,
       afterS: rules.sighting.wrapUpS,
-      needs: [crew(hold.instructor?.id), vehicle, ...guests(hold.guests, 0)],
-      priorS: hold.vehicle!.lapTimeS * paceFactorAt(day, hold.releaseS),
-      laps: hold.lapsDriven,
+      needs: [crew(occupancy.instructor?.id), vehicle, ...guests(occupancy.guests, 0)],
+      priorS: occupancy.vehicle!.lapTimeS * paceFactorAt(day, occupancy.releaseS),
+      laps: occupancy.lapsDriven,
     });
   }
-  for (const hold of schedule.drives) {
-    const car = { who: `car ${hold.planned.car}`, restS: rules.turnaroundS };
+  for (const occupancy of schedule.drives) {
+    const car = { who: `car ${occupancy.planned.car}`, restS: rules.turnaroundS };
     tasks.push({
       kind: 'drive',
-      id: hold.planned.drive,
-      startS: hold.startS,
+      id: occupancy.planned.drive,
+      startS: occupancy.startS,
       beforeS: rules.setUpS,
       afterS: rules.wrapUpS,
-      needs: [crew(hold.planned.instructor), car, ...guests(hold.guests, rules.guestRestS)],
-      priorS: hold.car!.lapTimeS * hold.guests[0]!.pace * paceFactorAt(day, hold.releaseS),
-      laps: hold.lapsDriven,
+      needs: [crew(occupancy.planned.instructor), car, ...guests(occupancy.guests, rules.guestRestS)],
+      priorS: occupancy.car!.lapTimeS * occupancy.guests[0]!.pace * paceFactorAt(day, occupancy.releaseS),
+      laps: occupancy.lapsDriven,
     });
   }
-  for (const hold of schedule.refuels) {
-    const needs = [{ who: `car ${hold.refuel.car}`, restS: 0 }];
-    const id = `refuel ${hold.refuel.car} ${hold.startS}`;
-    tasks.push(besideTheCircuit(id, hold, needs));
+  for (const occupancy of schedule.refuels) {
+    const needs = [{ who: `car ${occupancy.refuel.car}`, restS: 0 }];
+    const id = `refuel ${occupancy.refuel.car} ${occupancy.startS}`;
+    tasks.push(besideTheCircuit(id, occupancy, needs));
   }
   return tasks.sort((a, b) => a.startS - b.startS);
 }

@@ -37,7 +37,7 @@ export const dayTrouble = z.object({
   path: z.string(),
   message: z.string(),
   /** What mends it. */
-  mend: z.string(),
+  remedy: z.string(),
   /** An entry of the journal that can be taken back. */
   entry: z.string().optional(),
 });

@@ -107,7 +107,7 @@ export const acceptPlan = z.strictObject({
 export type AcceptPlan = z.output<typeof acceptPlan>;
 
 /** A change of the day that would give a drive its place. */
-export const mendChange = z.discriminatedUnion('kind', [
+export const remedyChange = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('car'), drive: id, car: id }),
   z.strictObject({ kind: z.literal('closes'), to: timeOfDay }),
   z

@@ -84,7 +84,7 @@ export function closeOfDay({ context, state, entries, money }: CloseSource): Day
   );
   const usedCars = new Set(done.map(({ car }) => car));
   const openFaults = [...state.garage.cars.values()].flatMap(({ faults }) =>
-    faults.filter(({ mendedS }) => mendedS === undefined),
+    faults.filter(({ repairedS }) => repairedS === undefined),
   );
   const fuelL = [...state.cars.values()].reduce((sum, { laps, car }) => sum + laps * car.fuel.perLapL, 0);
   const came = [...state.guests.values()].filter(({ arrivedS }) => arrivedS !== undefined);
@@ -147,7 +147,7 @@ function toDoOf(
     ),
     ...[...state.garage.cars].flatMap(([car, { faults }]) =>
       faults
-        .filter(({ mendedS, severity }) => mendedS === undefined && severity !== 'note')
+        .filter(({ repairedS, severity }) => repairedS === undefined && severity !== 'note')
         .map(({ where, what }) => fact('faultOpen', { car }, { where, what })),
     ),
     ...cars.flatMap(({ car, fuelL }) =>

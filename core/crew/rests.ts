@@ -1,5 +1,5 @@
 import { teachesIn, type Instructor } from '../day';
-import { overworkedHold } from '../day/rules/crew-rest';
+import { overworkedOccupancy } from '../day/rules/crew-rest';
 import type { DayContext, DayState } from '../journal';
 
 /** Whether an instructor's meal still has its gap in the plan, and where. */
@@ -10,10 +10,12 @@ export type Meal =
 /** The first gap of the plan within the meal's window that is long enough, from now on. */
 export function mealOf({ schedule }: DayContext, who: Instructor, nowS: number): Meal {
   const { from, to, durationS } = who.meal;
-  const holds = (schedule.crewHolds.get(who.id) ?? []).filter(({ endS, startS }) => endS > from && startS < to);
+  const occupancies = (schedule.crewOccupancies.get(who.id) ?? []).filter(
+    ({ endS, startS }) => endS > from && startS < to,
+  );
   let freeS = Math.max(from, nowS);
   let longestS = 0;
-  for (const { startS, endS } of [...holds, { startS: to, endS: to }]) {
+  for (const { startS, endS } of [...occupancies, { startS: to, endS: to }]) {
     if (startS - freeS >= durationS) return { state: 'kept', fromS: freeS, toS: startS };
     longestS = Math.max(longestS, startS - freeS);
     freeS = Math.max(freeS, endS);
@@ -27,8 +29,8 @@ export type Rest =
 
 /** The breaks that the plan leaves, by the same rule that it is checked with. */
 export function restOf({ schedule }: DayContext, who: Instructor): Rest {
-  const over = overworkedHold(who, schedule.crewHolds.get(who.id) ?? []);
-  return over ? { state: 'endangered', fromS: over.hold.startS, workedS: over.workedS } : { state: 'kept' };
+  const over = overworkedOccupancy(who, schedule.crewOccupancies.get(who.id) ?? []);
+  return over ? { state: 'endangered', fromS: over.occupancy.startS, workedS: over.workedS } : { state: 'kept' };
 }
 
 /** Somebody who is free now and may teach in a car, and until when. */
@@ -46,7 +48,7 @@ export function freeFor({ day, schedule }: DayContext, state: DayState, car: str
     .map((who) => ({
       instructor: who.id,
       name: who.name,
-      untilS: schedule.crewHolds.get(who.id)?.find(({ startS }) => startS > state.timeS)?.startS,
+      untilS: schedule.crewOccupancies.get(who.id)?.find(({ startS }) => startS > state.timeS)?.startS,
     }))
     .sort((a, b) => (b.untilS ?? Infinity) - (a.untilS ?? Infinity));
 }

@@ -1,4 +1,4 @@
-import type { PersonHold, RefuelHold } from './schedule';
+import type { PersonOccupancy, RefuelOccupancy } from './schedule';
 
 /** One activity of a plan, by the ids and the time by which people tell it from others. */
 export type Activity = DriveActivity | SightingActivity | BriefingActivity | RefuelActivity;
@@ -31,18 +31,18 @@ export interface RefuelActivity {
 }
 
 /** What an activity that is laid out is called by. */
-export function activityOf(hold: PersonHold | RefuelHold): Activity {
-  switch (hold.kind) {
+export function activityOf(occupancy: PersonOccupancy | RefuelOccupancy): Activity {
+  switch (occupancy.kind) {
     case 'drive': {
-      const { drive, car, release } = hold.planned;
-      return { kind: 'drive', drive, guest: hold.guests[0]?.id, car, releaseS: release };
+      const { drive, car, release } = occupancy.planned;
+      return { kind: 'drive', drive, guest: occupancy.guests[0]?.id, car, releaseS: release };
     }
     case 'sighting':
-      return { kind: 'sighting', vehicle: hold.sighting.vehicle, releaseS: hold.sighting.release };
+      return { kind: 'sighting', vehicle: occupancy.sighting.vehicle, releaseS: occupancy.sighting.release };
     case 'briefing':
-      return { kind: 'briefing', instructor: hold.briefing.instructor, startS: hold.briefing.start };
+      return { kind: 'briefing', instructor: occupancy.briefing.instructor, startS: occupancy.briefing.start };
     case 'refuel':
-      return { kind: 'refuel', car: hold.refuel.car, startS: hold.refuel.start };
+      return { kind: 'refuel', car: occupancy.refuel.car, startS: occupancy.refuel.start };
   }
 }
 

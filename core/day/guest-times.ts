@@ -1,8 +1,8 @@
-import type { PersonHold, Schedule } from './schedule';
+import type { PersonOccupancy, Schedule } from './schedule';
 
 /** One thing that a guest has to be there for. */
 export interface GuestTime {
-  readonly kind: 'arrive' | PersonHold['kind'];
+  readonly kind: 'arrive' | PersonOccupancy['kind'];
   readonly atS: number;
   /** Of a drive: what it is driven in, and how far. */
   readonly car: string | undefined;
@@ -11,15 +11,18 @@ export interface GuestTime {
 }
 
 /** The day of a guest as it is planned, in order of time: when to arrive, to be in class, and to be seated. */
-export function guestTimes({ index, guestHolds }: Schedule, guestId: string): GuestTime[] {
+export function guestTimes({ index, guestOccupancies }: Schedule, guestId: string): GuestTime[] {
   const guest = index.guests.get(guestId);
   if (!guest) return [];
-  const holds = (guestHolds.get(guestId) ?? []).map((hold) => ({
-    kind: hold.kind,
-    atS: hold.startS,
-    car: hold.kind === 'drive' ? (hold.car?.name ?? hold.planned.car) : undefined,
-    laps: hold.kind === 'drive' ? hold.lapsDriven : undefined,
-    instructor: hold.instructor?.name,
+  const occupancies = (guestOccupancies.get(guestId) ?? []).map((occupancy) => ({
+    kind: occupancy.kind,
+    atS: occupancy.startS,
+    car: occupancy.kind === 'drive' ? (occupancy.car?.name ?? occupancy.planned.car) : undefined,
+    laps: occupancy.kind === 'drive' ? occupancy.lapsDriven : undefined,
+    instructor: occupancy.instructor?.name,
   }));
-  return [{ kind: 'arrive', atS: guest.arrives, car: undefined, laps: undefined, instructor: undefined }, ...holds];
+  return [
+    { kind: 'arrive', atS: guest.arrives, car: undefined, laps: undefined, instructor: undefined },
+    ...occupancies,
+  ];
 }

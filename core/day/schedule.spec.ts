@@ -1,18 +1,18 @@
 import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
-import { activityTexts, standingOf } from './standing';
+import { activityTexts, frozenOf } from './frozen';
 import { checkPlan, conditionAt, indexDay, layOut, nextCondition, paceFactorAt, type Day, type Plan } from '.';
 
 describe('A plan laid out on its day', () => {
   it('gives each activity its hold, its time on the circuit and its laps', () => {
-    const [hold] = layOut(aDay(), aPlan({ drives: [drive('10:00')] })).drives;
-    expect([hold!.startS, hold!.releaseS, hold!.trackEndS, hold!.endS, hold!.lapsDriven]).toEqual([
-      at('09:56'),
-      at('10:00'),
-      at('10:06:40'),
-      at('10:10:40'),
-      5,
-    ]);
+    const [occupancy] = layOut(aDay(), aPlan({ drives: [drive('10:00')] })).drives;
+    expect([
+      occupancy!.startS,
+      occupancy!.releaseS,
+      occupancy!.trackEndS,
+      occupancy!.endS,
+      occupancy!.lapsDriven,
+    ]).toEqual([at('09:56'), at('10:00'), at('10:06:40'), at('10:10:40'), 5]);
   });
 
   it('lays out what it can of an activity that names something unknown', () => {
@@ -20,12 +20,12 @@ describe('A plan laid out on its day', () => {
     expect(schedule.drives[0]).toEqual(
       jasmine.objectContaining({ car: undefined, instructor: undefined, lapsDriven: 0 }),
     );
-    expect(schedule.crewHolds.size).toBe(0);
+    expect(schedule.crewOccupancies.size).toBe(0);
   });
 
   it('never ends a hold before it is released, however early heldUntil is', () => {
-    const [hold] = layOut(aDay(), aPlan({ drives: [drive('10:00', { heldUntil: at('09:00') })] })).drives;
-    expect([hold!.trackEndS, hold!.endS]).toEqual([at('10:00'), at('10:00')]);
+    const [occupancy] = layOut(aDay(), aPlan({ drives: [drive('10:00', { heldUntil: at('09:00') })] })).drives;
+    expect([occupancy!.trackEndS, occupancy!.endS]).toEqual([at('10:00'), at('10:00')]);
   });
 
   it('files holds under guest and instructor in the order of their starts', () => {
@@ -40,9 +40,9 @@ describe('A plan laid out on its day', () => {
       ],
     });
     const schedule = layOut(day, aPlan({ drives: [drive('11:00', { drive: 'd2' }), drive('10:00')] }));
-    const starts = (holds: readonly { startS: number }[] | undefined) => holds?.map(({ startS }) => startS);
-    expect(starts(schedule.guestHolds.get('g1'))).toEqual([at('09:56'), at('10:56')]);
-    expect(starts(schedule.crewHolds.get('i1'))).toEqual([at('09:56'), at('10:56')]);
+    const starts = (occupancies: readonly { startS: number }[] | undefined) => occupancies?.map(({ startS }) => startS);
+    expect(starts(schedule.guestOccupancies.get('g1'))).toEqual([at('09:56'), at('10:56')]);
+    expect(starts(schedule.crewOccupancies.get('i1'))).toEqual([at('09:56'), at('10:56')]);
   });
 
   it('takes the latest change of the condition that has come by the release, in whatever order they are listed', () => {
@@ -63,45 +63,45 @@ describe('What stands in a repair', () => {
     instructors: [anInstructor(), anInstructor({ id: 'i2', name: 'Ife Okoro', languages: ['en', 'ja'] })],
   });
   const previous = aPlan({ drives: [drive('10:00')], refuels: [{ car: 'c2', start: at('09:50') }] });
-  const fallen = (changed: Partial<Day>, plan: Plan = previous) =>
-    standingOf({ ...day, ...changed }, { previous: plan, nowS: at('10:05') }).fallen.map(
+  const dropped = (changed: Partial<Day>, plan: Plan = previous) =>
+    frozenOf({ ...day, ...changed }, { previous: plan, nowS: at('10:05') }).dropped.map(
       (what) =>
         inEnglish({ ...day, ...changed })
-          .fallen(what)
+          .dropped(what)
           .split(': ')[1],
     );
 
   it('is everything that has begun, where nothing has changed', () => {
-    const { drives, refuels } = standingOf(day, { previous, nowS: at('10:05') });
+    const { drives, refuels } = frozenOf(day, { previous, nowS: at('10:05') });
     expect([drives, refuels]).toEqual([previous.drives, previous.refuels]);
-    expect(standingOf(day, { previous, nowS: at('09:50') }).drives).toEqual([]);
+    expect(frozenOf(day, { previous, nowS: at('09:50') }).drives).toEqual([]);
   });
 
   it('falls with the reason that a person would give', () => {
-    expect(fallen({ guests: [] })).toEqual(['its guest is no longer coming']);
-    expect(fallen({ instructors: [] })).toEqual(['its instructor is no longer there']);
-    expect(fallen({ cars: [day.cars[1]!] })).toEqual(['c1 is withdrawn']);
-    expect(fallen({ cars: [day.cars[0]!] })).toEqual(['c2 is withdrawn']);
-    expect(fallen({ closes: at('10:08') })).toEqual(['it lies outside the opening hours']);
+    expect(dropped({ guests: [] })).toEqual(['its guest is no longer coming']);
+    expect(dropped({ instructors: [] })).toEqual(['its instructor is no longer there']);
+    expect(dropped({ cars: [day.cars[1]!] })).toEqual(['c1 is withdrawn']);
+    expect(dropped({ cars: [day.cars[0]!] })).toEqual(['c2 is withdrawn']);
+    expect(dropped({ closes: at('10:08') })).toEqual(['it lies outside the opening hours']);
     const closures = [{ from: at('10:05'), to: at('10:30') }];
-    expect(fallen({ circuit: { name: 'Loop', lapLengthM: 2000, closures } })).toEqual([
+    expect(dropped({ circuit: { name: 'Loop', lapLengthM: 2000, closures } })).toEqual([
       'the circuit is closed 10:05–10:30',
     ]);
     expect(
-      fallen({ guests: [aGuest({ heightCm: 210 })], cars: [aCar({ fit: { maxHeightCm: 200 } }), day.cars[1]!] }),
+      dropped({ guests: [aGuest({ heightCm: 210 })], cars: [aCar({ fit: { maxHeightCm: 200 } }), day.cars[1]!] }),
     ).toEqual(['Ines Faro is 210 cm tall, Dunnock Cup takes up to 200 cm']);
-    expect(fallen({ instructors: [anInstructor({ cars: ['c2'] })] })).toEqual(['Anselm Holt may not do it']);
-    expect(fallen({ guests: [aGuest({ arrives: at('10:00') })] })).toEqual([
+    expect(dropped({ instructors: [anInstructor({ cars: ['c2'] })] })).toEqual(['Anselm Holt may not do it']);
+    expect(dropped({ guests: [aGuest({ arrives: at('10:00') })] })).toEqual([
       "Ines Faro can't be there with this instructor",
     ]);
-    expect(fallen({ guests: [aGuest({ sighted: false })] })).toEqual([
+    expect(dropped({ guests: [aGuest({ sighted: false })] })).toEqual([
       'its guest has neither class nor sighting run any more',
     ]);
   });
 
   it('falls where the manager has pinned it otherwise', () => {
     const pinned = aGuest({ drives: [{ id: 'd1', cars: ['c1'], laps: 5, pin: { instructor: 'i2' } }] });
-    expect(fallen({ guests: [pinned] })).toEqual(['the manager has pinned it otherwise']);
+    expect(dropped({ guests: [pinned] })).toEqual(['the manager has pinned it otherwise']);
   });
 
   it('stands to the hour that heldUntil says', () => {

@@ -12,14 +12,14 @@ export interface Schedule {
   readonly day: Day;
   readonly plan: Plan;
   readonly index: DayIndex;
-  readonly briefings: readonly BriefingHold[];
-  readonly sightings: readonly SightingHold[];
-  readonly drives: readonly DriveHold[];
-  readonly refuels: readonly RefuelHold[];
+  readonly briefings: readonly BriefingOccupancy[];
+  readonly sightings: readonly SightingOccupancy[];
+  readonly drives: readonly DriveOccupancy[];
+  readonly refuels: readonly RefuelOccupancy[];
   /** Holds of each guest by id, in order of their starts. */
-  readonly guestHolds: ReadonlyMap<string, readonly PersonHold[]>;
+  readonly guestOccupancies: ReadonlyMap<string, readonly PersonOccupancy[]>;
   /** Holds of each instructor by id, in order of their starts. */
-  readonly crewHolds: ReadonlyMap<string, readonly PersonHold[]>;
+  readonly crewOccupancies: ReadonlyMap<string, readonly PersonOccupancy[]>;
   /** Set where the plan is a repair of an earlier one. */
   readonly repair: Repair | undefined;
 }
@@ -30,17 +30,17 @@ export interface Repair {
   readonly nowS: number;
 }
 
-interface Hold extends Interval {
+interface Occupancy extends Interval {
   readonly instructor: Instructor | undefined;
 }
 
-export interface BriefingHold extends Hold {
+export interface BriefingOccupancy extends Occupancy {
   readonly kind: 'briefing';
   readonly briefing: Briefing;
   readonly guests: readonly Guest[];
 }
 
-interface OnCircuit extends Hold {
+interface OnCircuit extends Occupancy {
   readonly releaseS: number;
   /** End of the time on the circuit, `[releaseS, trackEndS)`. */
   readonly trackEndS: number;
@@ -49,27 +49,27 @@ interface OnCircuit extends Hold {
   readonly guests: readonly Guest[];
 }
 
-export interface SightingHold extends OnCircuit {
+export interface SightingOccupancy extends OnCircuit {
   readonly kind: 'sighting';
   readonly sighting: Sighting;
   readonly vehicle: SightingVehicle | undefined;
 }
 
-export interface DriveHold extends OnCircuit {
+export interface DriveOccupancy extends OnCircuit {
   readonly kind: 'drive';
   readonly planned: PlannedDrive;
   readonly drive: Drive | undefined;
   readonly car: Car | undefined;
 }
 
-export interface RefuelHold extends Interval {
+export interface RefuelOccupancy extends Interval {
   readonly kind: 'refuel';
   readonly refuel: Refuel;
   readonly car: Car | undefined;
 }
 
-export type PersonHold = BriefingHold | SightingHold | DriveHold;
-export type CircuitHold = SightingHold | DriveHold;
+export type PersonOccupancy = BriefingOccupancy | SightingOccupancy | DriveOccupancy;
+export type CircuitOccupancy = SightingOccupancy | DriveOccupancy;
 
 /** Everything of a day by its id. */
 export interface DayIndex {
@@ -162,7 +162,7 @@ function known<T>(ids: readonly string[], map: ReadonlyMap<string, T>): T[] {
   return ids.flatMap((id) => map.get(id) ?? []);
 }
 
-export function layOutBriefing(day: Day, index: DayIndex, briefing: Briefing): BriefingHold {
+export function layOutBriefing(day: Day, index: DayIndex, briefing: Briefing): BriefingOccupancy {
   const instructor = index.instructors.get(briefing.instructor);
   return {
     kind: 'briefing',
@@ -174,7 +174,7 @@ export function layOutBriefing(day: Day, index: DayIndex, briefing: Briefing): B
   };
 }
 
-export function layOutSighting(day: Day, index: DayIndex, sighting: Sighting): SightingHold {
+export function layOutSighting(day: Day, index: DayIndex, sighting: Sighting): SightingOccupancy {
   const vehicle = index.vehicles.get(sighting.vehicle);
   const trackS = vehicle ? sightingTrackS(day, vehicle, sighting.release) : 0;
   return {
@@ -190,7 +190,7 @@ export function layOutSighting(day: Day, index: DayIndex, sighting: Sighting): S
   };
 }
 
-export function layOutDrive(day: Day, index: DayIndex, planned: PlannedDrive): DriveHold {
+export function layOutDrive(day: Day, index: DayIndex, planned: PlannedDrive): DriveOccupancy {
   const booked = index.drives.get(planned.drive);
   const car = index.cars.get(planned.car);
   const trackS = booked && car ? driveTrackS(day, booked.drive, car, booked.guest, planned.release) : 0;
@@ -208,7 +208,7 @@ export function layOutDrive(day: Day, index: DayIndex, planned: PlannedDrive): D
   };
 }
 
-export function layOutRefuel(index: DayIndex, refuel: Refuel): RefuelHold {
+export function layOutRefuel(index: DayIndex, refuel: Refuel): RefuelOccupancy {
   const car = index.cars.get(refuel.car);
   return {
     kind: 'refuel',
@@ -224,18 +224,19 @@ export function layOut(day: Day, plan: Plan, repair?: Repair, index: DayIndex = 
   const briefings = plan.briefings.map((briefing) => layOutBriefing(day, index, briefing));
   const sightings = plan.sightings.map((sighting) => layOutSighting(day, index, sighting));
   const drives = plan.drives.map((drive) => layOutDrive(day, index, drive));
-  const guestHolds = new Map<string, PersonHold[]>();
-  const crewHolds = new Map<string, PersonHold[]>();
-  const add = (holds: Map<string, PersonHold[]>, id: string, hold: PersonHold) => {
-    const list = holds.get(id);
-    if (list) list.push(hold);
-    else holds.set(id, [hold]);
+  const guestOccupancies = new Map<string, PersonOccupancy[]>();
+  const crewOccupancies = new Map<string, PersonOccupancy[]>();
+  const add = (occupancies: Map<string, PersonOccupancy[]>, id: string, occupancy: PersonOccupancy) => {
+    const list = occupancies.get(id);
+    if (list) list.push(occupancy);
+    else occupancies.set(id, [occupancy]);
   };
-  for (const hold of [...briefings, ...sightings, ...drives]) {
-    if (hold.instructor) add(crewHolds, hold.instructor.id, hold);
-    for (const guest of new Set(hold.guests)) add(guestHolds, guest.id, hold);
+  for (const occupancy of [...briefings, ...sightings, ...drives]) {
+    if (occupancy.instructor) add(crewOccupancies, occupancy.instructor.id, occupancy);
+    for (const guest of new Set(occupancy.guests)) add(guestOccupancies, guest.id, occupancy);
   }
-  for (const holds of [...guestHolds.values(), ...crewHolds.values()]) holds.sort((a, b) => a.startS - b.startS);
+  for (const occupancies of [...guestOccupancies.values(), ...crewOccupancies.values()])
+    occupancies.sort((a, b) => a.startS - b.startS);
   return {
     day,
     plan,
@@ -244,31 +245,31 @@ export function layOut(day: Day, plan: Plan, repair?: Repair, index: DayIndex = 
     sightings,
     drives,
     refuels: plan.refuels.map((refuel) => layOutRefuel(index, refuel)),
-    guestHolds,
-    crewHolds,
+    guestOccupancies,
+    crewOccupancies,
     repair,
   };
 }
 
 /** Sighting runs and drives, in no particular order. */
-export function circuitHolds(schedule: Schedule): CircuitHold[] {
+export function circuitOccupancies(schedule: Schedule): CircuitOccupancy[] {
   return [...schedule.sightings, ...schedule.drives];
 }
 
 /** The drives of one guest or in one car, by start. */
-export function drivesOf(holds: readonly PersonHold[] | undefined): DriveHold[] {
-  return (holds ?? []).filter((hold): hold is DriveHold => hold.kind === 'drive');
+export function drivesOf(occupancies: readonly PersonOccupancy[] | undefined): DriveOccupancy[] {
+  return (occupancies ?? []).filter((occupancy): occupancy is DriveOccupancy => occupancy.kind === 'drive');
 }
 
 /** The drives of each car by car id, in order of their starts. */
-export function drivesByCar(schedule: Schedule): Map<string, DriveHold[]> {
-  const byCar = new Map<string, DriveHold[]>();
-  for (const hold of schedule.drives) {
-    if (!hold.car) continue;
-    const list = byCar.get(hold.car.id);
-    if (list) list.push(hold);
-    else byCar.set(hold.car.id, [hold]);
+export function drivesByCar(schedule: Schedule): Map<string, DriveOccupancy[]> {
+  const byCar = new Map<string, DriveOccupancy[]>();
+  for (const occupancy of schedule.drives) {
+    if (!occupancy.car) continue;
+    const list = byCar.get(occupancy.car.id);
+    if (list) list.push(occupancy);
+    else byCar.set(occupancy.car.id, [occupancy]);
   }
-  for (const holds of byCar.values()) holds.sort((a, b) => a.startS - b.startS);
+  for (const occupancies of byCar.values()) occupancies.sort((a, b) => a.startS - b.startS);
   return byCar;
 }

@@ -174,7 +174,7 @@ describe('Wear', () => {
     lap: null,
     services: services.map((service) => ({ by: 'Garage', ...service })),
     faults: [],
-    mended: [],
+    repaired: [],
   });
   const per = { heatMJ: 5, lapKm: 2 };
 
@@ -219,25 +219,25 @@ describe('The garage in the journal', () => {
   it('knows a fault until it is mended, and mends it once', () => {
     const journal = writtenJournal([...driven, ['10:11', fault]]);
     const id = journal.at(-1)!.entry.id;
-    expect(stateOf(context, journal, at('10:12')).garage.cars.get('c1')!.faults[0]!.mendedS).toBeUndefined();
-    const mended = {
+    expect(stateOf(context, journal, at('10:12')).garage.cars.get('c1')!.faults[0]!.repairedS).toBeUndefined();
+    const repaired = {
       id: 'mended-12345',
       at: at('10:20'),
       by: 'Garage',
       kind: 'faultMended',
       fault: id,
     } as JournalEntry;
-    expect(admit(context, journal, mended)).toEqual({ admitted: true });
-    const after = [...journal, { seq: journal.length + 1, recordedAt: '', entry: mended }];
-    expect(stateOf(context, after, at('10:21')).garage.cars.get('c1')!.faults[0]!.mendedS).toBe(at('10:20'));
-    expect(admit(context, after, { ...mended, id: 'mended-67890' })).toEqual({
+    expect(admit(context, journal, repaired)).toEqual({ admitted: true });
+    const after = [...journal, { seq: journal.length + 1, recordedAt: '', entry: repaired }];
+    expect(stateOf(context, after, at('10:21')).garage.cars.get('c1')!.faults[0]!.repairedS).toBe(at('10:20'));
+    expect(admit(context, after, { ...repaired, id: 'mended-67890' })).toEqual({
       admitted: false,
       refusal: fact('faultMendedAlready', {}),
     });
     const days = carDaysOf(context, stateOf(context, journal, at('10:12')));
     expect(faultsLeft(days, new Set()).map(({ what, date }) => [what, date])).toEqual([['pedal long', day.date]]);
     expect(faultsLeft(days, new Set([id]))).toEqual([]);
-    const next = { ...days[0]!, date: '2027-05-23', faults: [], mended: [id] };
+    const next = { ...days[0]!, date: '2027-05-23', faults: [], repaired: [id] };
     expect(faultsLeft([...days, next], new Set())).toEqual([]);
   });
 

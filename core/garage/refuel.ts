@@ -36,7 +36,7 @@ export function refuelBefore(
 
 /** Drives of a car that have not begun, in the order in which they are planned. */
 export function drivesToCome(
-  holds: readonly {
+  occupancies: readonly {
     readonly planned: { readonly drive: string; readonly car: string };
     readonly guests: readonly { readonly name: string }[];
     readonly startS: number;
@@ -46,7 +46,7 @@ export function drivesToCome(
   car: string,
   hasBegun: (drive: string) => boolean,
 ): DriveToCome[] {
-  return holds
+  return occupancies
     .filter(({ planned }) => planned.car === car && !hasBegun(planned.drive))
     .map(({ planned, guests, startS, releaseS, lapsDriven }) => ({
       drive: planned.drive,

@@ -38,7 +38,7 @@ export const carDay = z.object({
     }),
   ),
   /** Ids of faults that were mended on this day, whenever they were found. */
-  mended: z.array(z.string()),
+  repaired: z.array(z.string()),
 });
 export type CarDay = z.output<typeof carDay>;
 
@@ -49,8 +49,8 @@ export function carDaysOf(context: DayContext, state: DayState): CarDay[] {
   return day.cars.flatMap((car): CarDay[] => {
     const own = drives.filter((drive) => drive.car === car.id);
     const inGarage = state.garage.cars.get(car.id);
-    const mended = [...state.garage.mended];
-    if (own.length === 0 && !inGarage && mended.length === 0) return [];
+    const repaired = [...state.garage.repaired];
+    if (own.length === 0 && !inGarage && repaired.length === 0) return [];
     const laps = own.reduce((sum, { crossings }) => sum + crossings.length, 0);
     const clean = own.flatMap((drive) =>
       timedLaps(context, drive).flatMap(({ lapS, laps: together, first, spoiled, long }) => {
@@ -88,7 +88,7 @@ export function carDaysOf(context: DayContext, state: DayState): CarDay[] {
           severity,
           photo,
         })),
-        mended,
+        repaired,
       },
     ];
   });
@@ -117,9 +117,9 @@ export function faultsLeft(
   readonly date: string;
   readonly photo?: string | undefined;
 })[] {
-  const mended = new Set(days.flatMap((day) => day.mended));
+  const repaired = new Set(days.flatMap((day) => day.repaired));
   return days.flatMap(({ date, faults }) =>
-    faults.filter(({ id }) => !mended.has(id) && !mendedNow.has(id)).map((fault) => ({ ...fault, date })),
+    faults.filter(({ id }) => !repaired.has(id) && !mendedNow.has(id)).map((fault) => ({ ...fault, date })),
   );
 }
 

@@ -3,7 +3,7 @@ import type { BreakOffReason, EntryKind, EntryOf, FlagKind } from './entry';
 import type { GarageState } from './garage';
 import type { LapCount, LapSource } from './lap-count';
 import type { OwedWish } from './owed';
-import type { Settlement } from './refusal';
+import type { Resolution } from './refusal';
 
 /** Where a guest is on the way through the venue. */
 export type GuestStage =
@@ -195,7 +195,7 @@ export interface SettledEntry {
   readonly kind: EntryKind;
   readonly atS: number;
   readonly by: string;
-  readonly what: Settlement;
+  readonly what: Resolution;
 }
 
 /** Laps done that count; where the lap out does not, the first crossing ends that lap only. */

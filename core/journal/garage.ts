@@ -11,7 +11,7 @@ export interface GarageState {
   readonly cones: Map<string, ConeCheck>;
   readonly answers: CountedAnswers[];
   /** Ids of faults that were mended on this day; they may have been found on an earlier one. */
-  readonly mended: Set<string>;
+  readonly repaired: Set<string>;
 }
 
 export interface CarInGarage {
@@ -39,7 +39,7 @@ export interface CarFault {
   readonly what: string;
   readonly severity: FaultSeverity;
   readonly photo: string | undefined;
-  mendedS: number | undefined;
+  repairedS: number | undefined;
 }
 
 export interface Service {
@@ -76,7 +76,7 @@ export interface CountedAnswers {
 }
 
 export function emptyGarage(): GarageState {
-  return { cars: new Map(), counted: undefined, cones: new Map(), answers: [], mended: new Set() };
+  return { cars: new Map(), counted: undefined, cones: new Map(), answers: [], repaired: new Set() };
 }
 
 /** The fault that was entered with this id. */

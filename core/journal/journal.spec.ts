@@ -4,7 +4,7 @@ import { writtenJournal, type EntryFields } from '../testing/written-journal';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import {
   dayAsItIs,
-  nextHold,
+  nextOccupancy,
   progressOf,
   stateOf,
   stationCounts,
@@ -277,7 +277,7 @@ describe('Planning again', () => {
 
   it('knows what comes next for a guest', () => {
     const it = seated();
-    const next = (time: string) => nextHold(it.context, it.state(time), 'g1')?.kind;
+    const next = (time: string) => nextOccupancy(it.context, it.state(time), 'g1')?.kind;
     expect([next('08:50'), next('09:31'), next('09:50'), next('10:07')]).toEqual([
       'briefing',
       'sighting',

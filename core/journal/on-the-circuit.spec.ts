@@ -269,7 +269,7 @@ describe('An entry whose time was corrected', () => {
     const it = running();
     const fields = { ...offline({ kind: 'broughtIn', drive: 'd2' }), corrected: { from: at('10:20') } } as EntryFields;
     it.enter('10:03', fields);
-    expect(inEnglish(it.context.day).settlement(it.state('10:04').settled[0]!.what)).toBe(
+    expect(inEnglish(it.context.day).resolution(it.state('10:04').settled[0]!.what)).toBe(
       "Piet Verhoeve sits in the car and has not been let out and can't be brought in. Kept, but it changes nothing. The clock of that device was ahead: 10:20 was taken as 10:03. If it happened at another time, enter it anew.",
     );
   });

@@ -6,7 +6,7 @@ import {
   layOutBriefing,
   layOutDrive,
   layOutSighting,
-  standingOf,
+  frozenOf,
   withoutWindows,
   type Car,
   type Day,
@@ -90,10 +90,12 @@ function allowingWhatHasBegun(known: Day, seen: Plan, state: DayState): Day {
     .map((briefing) => layOutBriefing(known, index, briefing));
   const all = [...drives, ...runs, ...classes].filter(({ startS }) => startS < state.timeS);
   if (all.length === 0) return known;
-  const during = (holds: readonly Interval[]): TimeWindow[] =>
-    holds.map(({ startS, endS }) => ({ from: startS, to: Math.max(startS + 1, endS) }));
-  const more = <T extends { readonly available: readonly TimeWindow[] }>(thing: T, holds: readonly Interval[]): T =>
-    holds.length > 0 ? { ...thing, available: [...thing.available, ...during(holds)] } : thing;
+  const during = (occupancies: readonly Interval[]): TimeWindow[] =>
+    occupancies.map(({ startS, endS }) => ({ from: startS, to: Math.max(startS + 1, endS) }));
+  const more = <T extends { readonly available: readonly TimeWindow[] }>(
+    thing: T,
+    occupancies: readonly Interval[],
+  ): T => (occupancies.length > 0 ? { ...thing, available: [...thing.available, ...during(occupancies)] } : thing);
   const onTheCircuit = [...drives, ...runs].map(({ releaseS, trackEndS }) => ({ from: releaseS, to: trackEndS }));
   return {
     ...known,
@@ -119,7 +121,7 @@ function allowingWhatHasBegun(known: Day, seen: Plan, state: DayState): Day {
     instructors: known.instructors.map((instructor) =>
       more(
         instructor,
-        all.filter((hold) => hold.instructor?.id === instructor.id),
+        all.filter((occupancy) => occupancy.instructor?.id === instructor.id),
       ),
     ),
     guests: known.guests.map((guest) => {
@@ -169,10 +171,10 @@ function withWhatWasSeen(known: Day, seen: Plan, state: DayState): Day {
     });
     return guests.every((guest, place) => guest === day.guests[place]) ? day : { ...day, guests };
   };
-  const standing = standingOf(known, repair);
+  const standing = frozenOf(known, repair);
   const briefed = needsNone(known, standing.briefings, 'class');
   // Which runs can stay depends on who is briefed.
-  const { sightings } = briefed === known ? standing : standingOf(briefed, repair);
+  const { sightings } = briefed === known ? standing : frozenOf(briefed, repair);
   return needsNone(briefed, sightings, 'sighting');
 }
 
@@ -227,22 +229,23 @@ export function withDelays(day: Day, plan: Plan, state: DayState): Plan {
       const drive = state.drives.get(planned.drive);
       if (!drive || drive.stage === 'planned') return planned;
       const begun = asBegun(day, planned, drive, nowS);
-      const hold = layOutDrive(day, index, begun);
+      const occupancy = layOutDrive(day, index, begun);
       const { wrapUpS } = day.rules;
-      const latestS = lastTrackS(day, hold) + wrapUpS;
+      const latestS = lastTrackS(day, occupancy) + wrapUpS;
       // One that was broken off is over early: whoever was to be in it is free then.
       const brokenS =
         drive.brokenOff && drive.inS !== undefined ? (drive.parkedS ?? Math.max(nowS, drive.inS)) + wrapUpS : Infinity;
-      if (brokenS < hold.endS) return { ...begun, heldUntil: Math.max(hold.releaseS, Math.min(brokenS, latestS)) };
-      if (drive.stage === 'parked' || drive.stage === 'done' || hold.startS >= nowS) return begun;
-      const releaseS = drive.releasedS ?? Math.max(hold.releaseS, nowS);
-      const expectedS = Math.max(nowS, releaseS + hold.trackEndS - hold.releaseS + wrapUpS);
+      if (brokenS < occupancy.endS)
+        return { ...begun, heldUntil: Math.max(occupancy.releaseS, Math.min(brokenS, latestS)) };
+      if (drive.stage === 'parked' || drive.stage === 'done' || occupancy.startS >= nowS) return begun;
+      const releaseS = drive.releasedS ?? Math.max(occupancy.releaseS, nowS);
+      const expectedS = Math.max(nowS, releaseS + occupancy.trackEndS - occupancy.releaseS + wrapUpS);
       const untilS = Math.min(
-        Math.max(expectedS, lateEnd(hold.startS, hold.endS) ?? 0),
-        lastTrackS(day, hold) + wrapUpS,
+        Math.max(expectedS, lateEnd(occupancy.startS, occupancy.endS) ?? 0),
+        lastTrackS(day, occupancy) + wrapUpS,
       );
-      if (untilS < hold.endS) return { ...begun, heldUntil: Math.max(hold.releaseS, untilS) };
-      return { ...begun, ...held(untilS, hold.endS) };
+      if (untilS < occupancy.endS) return { ...begun, heldUntil: Math.max(occupancy.releaseS, untilS) };
+      return { ...begun, ...held(untilS, occupancy.endS) };
     }),
   };
 }

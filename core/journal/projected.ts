@@ -1,4 +1,4 @@
-import { layOut, type DriveHold } from '../day';
+import { layOut, type DriveOccupancy } from '../day';
 import { progressOf, lapEstimateOf, type DayContext } from './context';
 import { isCleared, type DayState, type DriveState } from './day-state';
 import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
@@ -38,9 +38,9 @@ export function projectedEntries(context: DayContext, now: DayState, untilS: num
     entries.push({ seq, recordedAt: '', entry });
   };
 
-  for (const [id, holds] of schedule.guestHolds) {
+  for (const [id, occupancies] of schedule.guestOccupancies) {
     const guest = now.guests.get(id);
-    const first = holds[0];
+    const first = occupancies[0];
     if (!guest || !first || guest.gone || isCleared(guest)) continue;
     const comesS = Math.max(guest.guest.arrives, nowS);
     if (guest.arrivedS === undefined) enter(comesS, 'guestArrived', { guest: id });
@@ -65,9 +65,9 @@ export function projectedEntries(context: DayContext, now: DayState, untilS: num
     if (!running) enter(releaseS, 'sightingBegan', { vehicle, instructor, guests });
     enter(lateEnd(releaseS, trackEndS, nowS, running?.sinceS), 'sightingEnded', { vehicle });
   }
-  for (const hold of schedule.drives) {
-    const drive = now.drives.get(hold.planned.drive);
-    if (drive && !now.guests.get(drive.guest.id)?.gone) driveOn(context, drive, hold, nowS, enter);
+  for (const occupancy of schedule.drives) {
+    const drive = now.drives.get(occupancy.planned.drive);
+    if (drive && !now.guests.get(drive.guest.id)?.gone) driveOn(context, drive, occupancy, nowS, enter);
   }
   for (const { car, heldFor, backAtS } of now.cars.values()) {
     if (heldFor !== undefined && backAtS !== undefined) enter(backAtS, 'carReady', { car: car.id });
@@ -89,26 +89,29 @@ function lateEnd(startS: number, endS: number, nowS: number, begunS: number | un
 function driveOn(
   context: DayContext,
   drive: DriveState,
-  hold: DriveHold,
+  occupancy: DriveOccupancy,
   nowS: number,
   enter: <K extends EntryKind>(atS: number, kind: K, fields: Fields<K>) => void,
 ): void {
   const id = { drive: drive.drive.id };
   const { stage } = drive;
   if (stage === 'done' || stage === 'standing') return;
-  const lateS = Math.max(0, nowS - hold.startS);
-  const releaseS = drive.releasedS ?? hold.releaseS + (stage === 'planned' ? lateS : Math.max(0, nowS - hold.releaseS));
-  const endS = hold.endS + (stage === 'planned' ? lateS : 0);
+  const lateS = Math.max(0, nowS - occupancy.startS);
+  const releaseS =
+    drive.releasedS ?? occupancy.releaseS + (stage === 'planned' ? lateS : Math.max(0, nowS - occupancy.releaseS));
+  const endS = occupancy.endS + (stage === 'planned' ? lateS : 0);
   if (stage === 'planned') {
-    enter(hold.startS, 'seated', { ...id, car: hold.planned.car, instructor: hold.planned.instructor });
+    enter(occupancy.startS, 'seated', { ...id, car: occupancy.planned.car, instructor: occupancy.planned.instructor });
   }
   if (stage === 'planned' || stage === 'seated') enter(releaseS, 'released', id);
   const { done } = progressOf(context, drive);
-  const left = hold.lapsDriven - done;
+  const left = occupancy.lapsDriven - done;
   let inS = nowS;
   if (stage !== 'parked') {
     const lapS =
-      stage === 'onCircuit' ? lapEstimateOf(context, drive).lapS : (hold.trackEndS - hold.releaseS) / hold.lapsDriven;
+      stage === 'onCircuit'
+        ? lapEstimateOf(context, drive).lapS
+        : (occupancy.trackEndS - occupancy.releaseS) / occupancy.lapsDriven;
     const fromS = drive.crossings.at(-1)?.atS ?? releaseS;
     if (stage !== 'rollingIn') {
       // Who is due to have crossed the line crosses it now, and goes on from there.

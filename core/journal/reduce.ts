@@ -2,11 +2,11 @@ import { fact } from '../day';
 import { beginning } from './beginning';
 import type { DayContext } from './context';
 import type { DayState } from './day-state';
-import { noteSettlement } from './entries/changing';
+import { noteResolution } from './entries/changing';
 import type { JournalEntry, RecordedEntry } from './entry';
 import { misplaced } from './misplaced';
 import { rulesOf } from './registry';
-import { settle } from './settle';
+import { deriveStatuses } from './statuses';
 
 /**
  * The entries that count, in the order in which things happened (ties by sequence): without corrections and what they
@@ -22,7 +22,7 @@ export function effectiveEntries(entries: readonly RecordedEntry[]): JournalEntr
 
 /** The state of the day at a time: what was recorded as having happened by then, and what follows from it. */
 export function stateOf(context: DayContext, entries: readonly RecordedEntry[], timeS: number): DayState {
-  return settle(
+  return deriveStatuses(
     context,
     replay(
       context,
@@ -46,7 +46,7 @@ export function replay(context: DayContext, entries: Iterable<JournalEntry>): Da
 export function apply(context: DayContext, state: DayState, entry: JournalEntry): void {
   state.timeS = entry.at;
   const refusal = misplaced(state, entry);
-  if (refusal) return noteSettlement(state, entry, fact('keptOnly', {}, { refusal, corrected: correctedOf(entry) }));
+  if (refusal) return noteResolution(state, entry, fact('keptOnly', {}, { refusal, corrected: correctedOf(entry) }));
   rulesOf(entry).apply(state, entry, context);
 }
 

@@ -96,7 +96,7 @@ export type Refusal =
   | Fact<'stillOnCircuit', object, { cars: number }>;
 
 /** What became of an entry that did not fit to what others had entered. */
-export type Settlement =
+export type Resolution =
   /** Kept, and changes nothing; `corrected` where the time that the device gave lay ahead. */
   | Fact<'keptOnly', object, { refusal: Refusal; corrected: { givenS: number; takenS: number } | undefined }>
   /** Let out all the same, without connection. */

@@ -3,7 +3,7 @@ import { checkPlan, layOut, type Day, type Plan } from '../day';
 import { randomDay } from '../testing/random-day';
 import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
-import { bottleneckOf, changesBetween, improve, insertions, mendsFor, planDay, seededRandom, withMend } from '.';
+import { bottleneckOf, changesBetween, improve, insertions, remediesFor, planDay, seededRandom, withRemedy } from '.';
 
 const planned = (day: Day, iterations = 100) => planDay(day, { iterations, random: seededRandom(1) }).plan;
 
@@ -68,19 +68,19 @@ describe('Improving a plan', () => {
 
 describe('Mends for a drive without a place', () => {
   it('work: with each of them the drive is planned, nobody moves and no rule is broken', () => {
-    let mends = 0;
+    let remedies = 0;
     fc.assert(
       fc.property(fc.nat(), fc.integer({ min: 20, max: 60 }), (seed, drives) => {
         const day = randomDay(seededRandom(seed), { drives, cars: 4, instructors: 5 });
         const plan = planned(day, 30);
         for (const { drive: id } of plan.unplanned.slice(0, 2)) {
-          for (const { change, release } of mendsFor(day, plan, id)) {
-            mends += 1;
-            const mended = improve(withMend(day, change), plan, { iterations: 0, random: seededRandom(1) }).plan;
-            expect(checkPlan(withMend(day, change), mended).valid).toBe(true);
+          for (const { change, release } of remediesFor(day, plan, id)) {
+            remedies += 1;
+            const remedied = improve(withRemedy(day, change), plan, { iterations: 0, random: seededRandom(1) }).plan;
+            expect(checkPlan(withRemedy(day, change), remedied).valid).toBe(true);
             expect(release).toBeGreaterThan(day.opens);
             const stays = plan.drives.every((old) =>
-              mended.drives.some((now) => now.drive === old.drive && now.release === old.release),
+              remedied.drives.some((now) => now.drive === old.drive && now.release === old.release),
             );
             if (!stays) throw new Error(`${change.kind} moves others`);
           }
@@ -88,12 +88,12 @@ describe('Mends for a drive without a place', () => {
       }),
       { numRuns: 12 },
     );
-    expect(mends).toBeGreaterThan(0);
+    expect(remedies).toBeGreaterThan(0);
   });
 
   it('offer another car, a longer stay, or hours of an instructor who is away', () => {
     const texts = (of: Day) =>
-      mendsFor(of, planned(of), 'd1').map(({ change, release }) => inEnglish(of).mend(change, release));
+      remediesFor(of, planned(of), 'd1').map(({ change, release }) => inEnglish(of).remedy(change, release));
     const crew = [anInstructor({ available: [{ from: at('12:00'), to: at('18:00') }] })];
     const spare = aCar({ id: 'c2', name: 'Sabrel R', level: 4 });
     const leaving = aGuest({ leavesBy: at('10:00') });

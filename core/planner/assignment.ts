@@ -52,12 +52,15 @@ export function assignmentsOf(day: Day, plan: Plan, driveId: string, repair?: Re
   const level = car?.level ?? 0;
   const ofLevel = (instructor: string) =>
     drives
-      .filter((hold) => hold.instructor?.id === instructor && hold.car?.level === level)
+      .filter((occupancy) => occupancy.instructor?.id === instructor && occupancy.car?.level === level)
       .reduce((sum, { lapsDriven }) => sum + lapsDriven, 0);
   const mean = [...laps.values()].reduce((sum, count) => sum + count, 0) / Math.max(1, day.instructors.length);
   const together = (instructor: string) =>
     drives.filter(
-      (hold) => hold.planned.drive !== driveId && hold.guests[0]?.id === guest.id && hold.instructor?.id === instructor,
+      (occupancy) =>
+        occupancy.planned.drive !== driveId &&
+        occupancy.guests[0]?.id === guest.id &&
+        occupancy.instructor?.id === instructor,
     ).length;
   const found = day.instructors.map((who): Assignment => {
     const now = who.id === planned.instructor;

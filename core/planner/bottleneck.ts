@@ -43,11 +43,11 @@ export function bottleneckOf(schedule: Schedule): Bottleneck {
     kind: ResourceLoad['kind'],
     id: string,
     windows: readonly TimeWindow[],
-    holds: readonly Interval[],
+    occupancies: readonly Interval[],
     capacity = 1,
   ): ResourceLoad => {
     const there = slices.map((slice) => overlapS(slice, windows.map(asInterval)));
-    const held = slices.map((slice) => overlapS(slice, holds));
+    const held = slices.map((slice) => overlapS(slice, occupancies));
     return {
       kind,
       id,
@@ -68,13 +68,13 @@ export function bottleneckOf(schedule: Schedule): Bottleneck {
     ...day.cars.map((car) =>
       load('car', car.id, index.windows(car), [
         ...schedule.drives
-          .filter((hold) => hold.car === car)
+          .filter((occupancy) => occupancy.car === car)
           .map(({ startS, endS }) => ({ startS, endS: endS + day.rules.turnaroundS })),
-        ...schedule.refuels.filter((hold) => hold.car === car),
+        ...schedule.refuels.filter((occupancy) => occupancy.car === car),
       ]),
     ),
     ...day.instructors.map((who) =>
-      load('instructor', who.id, index.windows(who), schedule.crewHolds.get(who.id) ?? []),
+      load('instructor', who.id, index.windows(who), schedule.crewOccupancies.get(who.id) ?? []),
     ),
   ];
   return { quarters, resources, limits: limitOf(resources, quarters) };
@@ -106,11 +106,11 @@ function asInterval({ from, to }: TimeWindow): Interval {
   return { startS: from, endS: to };
 }
 
-function overlapS(slice: Interval, holds: readonly Interval[]): number {
+function overlapS(slice: Interval, occupancies: readonly Interval[]): number {
   return sum(
-    holds
-      .filter((hold) => overlaps(slice, hold))
-      .map((hold) => Math.min(slice.endS, hold.endS) - Math.max(slice.startS, hold.startS)),
+    occupancies
+      .filter((occupancy) => overlaps(slice, occupancy))
+      .map((occupancy) => Math.min(slice.endS, occupancy.endS) - Math.max(slice.startS, occupancy.startS)),
   );
 }
 

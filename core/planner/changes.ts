@@ -99,19 +99,22 @@ const NOTICED_S = 300;
 
 /** What of the new plan made a drive give up its old place: what is there now, or what its own guest has gained. */
 function whyMoved(before: Schedule, after: Schedule, old: PlannedDrive): ChangeReason | undefined {
-  const hold = layOutDrive(after.day, after.index, old);
+  const occupancy = layOutDrive(after.day, after.index, old);
   const { turnaroundS } = after.day.rules;
-  const guest = hold.guests[0];
+  const guest = occupancy.guests[0];
   const there = (of: { readonly startS: number; readonly endS: number }, afterS = 0) =>
-    overlaps({ startS: hold.startS, endS: hold.endS + afterS }, { startS: of.startS, endS: of.endS + afterS });
-  const own = guest && after.guestHolds.get(guest.id)?.find((other) => other.kind !== 'drive' && there(other));
+    overlaps(
+      { startS: occupancy.startS, endS: occupancy.endS + afterS },
+      { startS: of.startS, endS: of.endS + afterS },
+    );
+  const own = guest && after.guestOccupancies.get(guest.id)?.find((other) => other.kind !== 'drive' && there(other));
   if (own) return fact('ownActivity', { activity: activityOf(own) });
   const others = after.drives.filter(({ planned }) => planned.drive !== old.drive);
   const inCar = others.find((other) => other.planned.car === old.car && there(other, turnaroundS));
   if (inCar) return fact('carTaken', { car: old.car, guest: inCar.guests[0]?.id });
   const refuel = after.refuels.find((other) => other.refuel.car === old.car && there(other));
   if (refuel) return fact('carRefuels', { car: old.car });
-  const withCrew = after.crewHolds
+  const withCrew = after.crewOccupancies
     .get(old.instructor)
     ?.find((other) => !(other.kind === 'drive' && other.planned.drive === old.drive) && there(other));
   if (withCrew) return fact('crewTaken', { instructor: old.instructor, activity: activityOf(withCrew) });
@@ -121,10 +124,10 @@ function whyMoved(before: Schedule, after: Schedule, old: PlannedDrive): ChangeR
 }
 
 /** How long a guest waits in a plan before and between activities, seconds. */
-function waitOf({ guestHolds }: Schedule, guest: string, arrivesS: number): number {
+function waitOf({ guestOccupancies }: Schedule, guest: string, arrivesS: number): number {
   let fromS = arrivesS;
   let waitS = 0;
-  for (const { startS, endS } of guestHolds.get(guest) ?? []) {
+  for (const { startS, endS } of guestOccupancies.get(guest) ?? []) {
     waitS += Math.max(0, startS - fromS);
     fromS = Math.max(fromS, endS);
   }
@@ -173,16 +176,18 @@ function sharedOf({ briefings, sightings }: Plan): SharedActivity[] {
 
 /** Why the day no longer allows an old place, as far as it shows without the other activities. */
 function whyNot(day: Day, index: ReturnType<typeof indexDay>, old: PlannedDrive): ChangeReason | undefined {
-  const hold = layOutDrive(day, index, old);
-  const guest = hold.guests[0];
+  const occupancy = layOutDrive(day, index, old);
+  const guest = occupancy.guests[0];
   const [car, crew] = [{ car: old.car }, { instructor: old.instructor }];
-  if (!hold.car) return fact('carWithdrawn', car);
-  if (!liesInside(index.windows(hold.car), hold)) return fact('carAway', car);
-  if (!hold.instructor || !liesInside(index.windows(hold.instructor), hold)) return fact('crewAway', crew);
-  if (guest && hold.startS < guest.arrives) return fact('guestComes', { guest: guest.id }, { arrivesS: guest.arrives });
-  if (guest?.leavesBy !== undefined && hold.endS > guest.leavesBy) {
+  if (!occupancy.car) return fact('carWithdrawn', car);
+  if (!liesInside(index.windows(occupancy.car), occupancy)) return fact('carAway', car);
+  if (!occupancy.instructor || !liesInside(index.windows(occupancy.instructor), occupancy))
+    return fact('crewAway', crew);
+  if (guest && occupancy.startS < guest.arrives)
+    return fact('guestComes', { guest: guest.id }, { arrivesS: guest.arrives });
+  if (guest?.leavesBy !== undefined && occupancy.endS > guest.leavesBy) {
     return fact('guestLeaves', { guest: guest.id }, { leavesByS: guest.leavesBy });
   }
-  const closed = day.circuit.closures.find(({ from, to }) => hold.releaseS < to && from < hold.trackEndS);
+  const closed = day.circuit.closures.find(({ from, to }) => occupancy.releaseS < to && from < occupancy.trackEndS);
   return closed && fact('closed', {}, { fromS: closed.from, toS: closed.to });
 }

@@ -11,7 +11,9 @@ export function moveDrive(plan: Plan, drive: string, to: Place): Plan {
   if (plan.drives.some((planned) => planned.drive === drive)) {
     return {
       ...plan,
-      drives: plan.drives.map((planned) => (planned.drive === drive ? { ...withoutHold(planned), ...to } : planned)),
+      drives: plan.drives.map((planned) =>
+        planned.drive === drive ? { ...withoutOccupancy(planned), ...to } : planned,
+      ),
     };
   }
   if (release === undefined || car === undefined || instructor === undefined) return plan;
@@ -27,7 +29,9 @@ export function shiftDrives(plan: Plan, drives: ReadonlySet<string>, byS: number
   return {
     ...plan,
     drives: plan.drives.map((planned) =>
-      drives.has(planned.drive) ? { ...withoutHold(planned), release: Math.max(0, planned.release + byS) } : planned,
+      drives.has(planned.drive)
+        ? { ...withoutOccupancy(planned), release: Math.max(0, planned.release + byS) }
+        : planned,
     ),
   };
 }
@@ -56,6 +60,6 @@ export function leaveOut(plan: Plan, drive: string, reason: string): Plan {
 }
 
 /** What runs late is held at its old place only. */
-function withoutHold({ heldUntil: _, ...planned }: PlannedDrive): PlannedDrive {
+function withoutOccupancy({ heldUntil: _, ...planned }: PlannedDrive): PlannedDrive {
   return planned;
 }

@@ -1,5 +1,5 @@
 import { carMisfit, fact, type LeftOutReason, type Plan, type UnplacedReason } from '../day';
-import { BRIEFING, DRIVE, SIGHTING } from './engine/hold';
+import { BRIEFING, DRIVE, SIGHTING } from './engine/occupancy';
 import { guestGaps } from './engine/fits';
 import { cheapestDrive } from './engine/place-drive';
 import { has, isReady } from './engine/rebuild';
@@ -14,7 +14,7 @@ export function withReasons(timetable: Timetable, known: ReadonlyMap<string, Lef
   const { drives } = timetable.problem;
   return timetable.toPlan(
     drives.flatMap(({ drive }, number) =>
-      timetable.driveHold[number]
+      timetable.driveOccupancy[number]
         ? []
         : [{ drive: drive.id, reason: known.get(drive.id) ?? whyUnplanned(timetable, number) }],
     ),
@@ -79,7 +79,7 @@ function inTheWay(timetable: Timetable, number: number): UnplacedReason {
   if (pin?.release !== undefined) return fact('pinTaken', { cars: of.cars }, { release: pin.release });
   const until = guest.leavesBy ?? day.closes;
   const freeWithout = (ignoring: 'circuit' | 'car' | 'crew') =>
-    cheapestDrive(timetable, number, { ignoring })?.hold.releaseS;
+    cheapestDrive(timetable, number, { ignoring })?.occupancy.releaseS;
   const circuit = freeWithout('circuit');
   if (circuit !== undefined) return fact('circuitFull', of, { from: circuit });
   const car = freeWithout('car');

@@ -1,5 +1,5 @@
 import type { Day, Drive, Guest, Plan, PlannedDrive } from '../day';
-import { DRIVE, type Hold } from './engine/hold';
+import { DRIVE, type Occupancy } from './engine/occupancy';
 import { cheapestDrive } from './engine/place-drive';
 import { problemOf } from './engine/problem';
 import { isReady, rebuild, SOON } from './engine/rebuild';
@@ -59,12 +59,12 @@ export function insertions(day: Day, plan: Plan, guest: Guest, drive: Drive, now
   if (isReady(timetable, guestNumber)) {
     const pareto = problem.drives[number]!.options.flatMap(({ car }) => earlierAndEarlier(timetable, number, car));
     let cheapest = Infinity;
-    for (const place of pareto.sort((a, b) => a.hold.releaseS - b.hold.releaseS)) {
+    for (const place of pareto.sort((a, b) => a.occupancy.releaseS - b.occupancy.releaseS)) {
       if (slots.length === MOST_SLOTS || place.price >= cheapest) continue;
       cheapest = place.price;
       const mark = timetable.mark();
       if (place.refuel) timetable.add(place.refuel);
-      timetable.add(place.hold);
+      timetable.add(place.occupancy);
       slots.push(offered([]));
       timetable.back(mark);
     }
@@ -106,8 +106,8 @@ export function insertions(day: Day, plan: Plan, guest: Guest, drive: Drive, now
 function prepare(timetable: Timetable, guest: number, drive: number): void {
   if (isReady(timetable, guest)) return;
   rebuild(timetable, [drive], SOON);
-  const hold = timetable.driveHold[drive];
-  if (hold) timetable.remove(hold);
+  const occupancy = timetable.driveOccupancy[drive];
+  if (occupancy) timetable.remove(occupancy);
 }
 
 /** The cheapest place in a car, the cheapest before that, and so on back to the earliest one. */
@@ -118,7 +118,7 @@ function earlierAndEarlier(timetable: Timetable, drive: number, car: number) {
     const place = cheapestDrive(timetable, drive, { car, toS });
     if (!place) return places;
     places.push(place);
-    toS = place.hold.releaseS - 1;
+    toS = place.occupancy.releaseS - 1;
   }
 }
 
@@ -132,14 +132,16 @@ function* wishes(timetable: Timetable, drive: number, beforeS: number) {
     problem.nowS,
     problem.day.opens,
     arrivesS,
-    ...timetable.guestHolds[guest]!.map(({ endS }) => endS),
+    ...timetable.guestOccupancies[guest]!.map(({ endS }) => endS),
   );
   const until = Math.min(beforeS + NUDGE_S, readyS + 3 * 3600, problem.day.closes);
   for (let release = readyS + setUpS; release <= until; release += NUDGE_STEP_S) {
     for (const { car, crew, trackS } of options) {
       const endS = release + trackS[0]! + problem.day.rules.wrapUpS;
       const busy = (who: number) =>
-        timetable.crewHolds[who]!.filter((hold) => hold.startS < endS && release - setUpS < hold.endS).length;
+        timetable.crewOccupancies[who]!.filter(
+          (occupancy) => occupancy.startS < endS && release - setUpS < occupancy.endS,
+        ).length;
       const [who] = [...crew].sort((a, b) => busy(a) - busy(b));
       if (who !== undefined) yield { release, car, crew: who };
     }
@@ -157,33 +159,40 @@ function makeWay(
   const trackS = problem.drives[drive]!.options.find((option) => option.car === car)!.trackS[0]!;
   const startS = release - rules.setUpS;
   const endS = release + trackS + rules.wrapUpS;
-  const inTheWay = new Set<Hold>();
-  for (const hold of timetable.carDrives[car]!) {
-    if (hold.startS < endS + rules.turnaroundS && startS < hold.endS + rules.turnaroundS) inTheWay.add(hold);
+  const inTheWay = new Set<Occupancy>();
+  for (const occupancy of timetable.carDrives[car]!) {
+    if (occupancy.startS < endS + rules.turnaroundS && startS < occupancy.endS + rules.turnaroundS)
+      inTheWay.add(occupancy);
   }
-  for (const hold of timetable.crewHolds[crew]!) if (hold.startS < endS && startS < hold.endS) inTheWay.add(hold);
-  for (const hold of timetable.circuit) {
-    if (Math.abs(hold.releaseS - release) < rules.releaseGapS) inTheWay.add(hold);
+  for (const occupancy of timetable.crewOccupancies[crew]!)
+    if (occupancy.startS < endS && startS < occupancy.endS) inTheWay.add(occupancy);
+  for (const occupancy of timetable.circuit) {
+    if (Math.abs(occupancy.releaseS - release) < rules.releaseGapS) inTheWay.add(occupancy);
   }
-  if (inTheWay.size > MOST_MOVED || [...inTheWay].some((hold) => hold.fixed || hold.kind !== DRIVE)) return undefined;
-  for (const hold of inTheWay) timetable.remove(hold);
+  if (inTheWay.size > MOST_MOVED || [...inTheWay].some((occupancy) => occupancy.fixed || occupancy.kind !== DRIVE))
+    return undefined;
+  for (const occupancy of inTheWay) timetable.remove(occupancy);
   const place = cheapestDrive(timetable, drive, { car, crew, fromS: release, toS: release });
   if (!place) return undefined;
   if (place.refuel) timetable.add(place.refuel);
-  timetable.add(place.hold);
+  timetable.add(place.occupancy);
   const moved: { drive: string; from: number; to: number }[] = [];
-  for (const hold of [...inTheWay].sort((a, b) => a.releaseS - b.releaseS)) {
-    const aside = cheapestDrive(timetable, hold.drive, {
-      car: hold.car,
-      crew: hold.crew,
-      fromS: hold.releaseS - NUDGE_S,
-      toS: hold.releaseS + NUDGE_S,
+  for (const occupancy of [...inTheWay].sort((a, b) => a.releaseS - b.releaseS)) {
+    const aside = cheapestDrive(timetable, occupancy.drive, {
+      car: occupancy.car,
+      crew: occupancy.crew,
+      fromS: occupancy.releaseS - NUDGE_S,
+      toS: occupancy.releaseS + NUDGE_S,
     });
     if (!aside) return undefined;
     if (aside.refuel) timetable.add(aside.refuel);
-    timetable.add(aside.hold);
-    if (aside.hold.releaseS === hold.releaseS) continue;
-    moved.push({ drive: problem.drives[hold.drive]!.drive.id, from: hold.releaseS, to: aside.hold.releaseS });
+    timetable.add(aside.occupancy);
+    if (aside.occupancy.releaseS === occupancy.releaseS) continue;
+    moved.push({
+      drive: problem.drives[occupancy.drive]!.drive.id,
+      from: occupancy.releaseS,
+      to: aside.occupancy.releaseS,
+    });
   }
   return moved;
 }

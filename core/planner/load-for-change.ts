@@ -34,15 +34,15 @@ export function loadForChange(problem: Problem, plan: Plan, known: ReadonlySet<s
   const { drives } = problem;
   const timetable = loadPlan(problem, plan);
   const planned = new Set(plan.drives.map(({ drive }) => drive));
-  const fallen = drives.flatMap(({ drive }, number) =>
-    planned.has(drive.id) && !timetable.driveHold[number] ? [number] : [],
+  const dropped = drives.flatMap(({ drive }, number) =>
+    planned.has(drive.id) && !timetable.driveOccupancy[number] ? [number] : [],
   );
   const reasons = new Map(plan.unplanned.map(({ drive, reason }) => [drive, reason]));
   const asItIs = () => withReasons(timetable, reasons);
-  if (fallen.length === 0) return { timetable, toPlan: asItIs };
+  if (dropped.length === 0) return { timetable, toPlan: asItIs };
   const withFallen = () => withUnloaded(asItIs(), plan);
   if (breaksNothingNew(problem, withFallen(), known)) return { timetable, toPlan: withFallen };
-  rebuild(timetable, fallen, SOON);
+  rebuild(timetable, dropped, SOON);
   return { timetable, toPlan: asItIs };
 }
 

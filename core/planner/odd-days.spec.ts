@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import * as z from 'zod';
 import { checkPlan, dayFile, layOut, slipsOf, type Day } from '../day';
 import { randomDay } from '../testing/random-day';
-import { bottleneckOf, insertions, mendsFor, planDay, seededRandom } from '.';
+import { bottleneckOf, insertions, remediesFor, planDay, seededRandom } from '.';
 
 type Encoded = z.input<typeof dayFile>;
 
@@ -107,7 +107,9 @@ describe('An odd day', () => {
         for (const { who, path, message } of slipsOf(day)) expect([who, path, message].every(Boolean)).toBeTrue();
         expect(inEnglish(day).limit(bottleneckOf(layOut(day, plan)).limits).length).toBeGreaterThan(0);
         for (const { drive } of plan.unplanned.slice(0, 1)) {
-          const told = mendsFor(day, plan, drive).map(({ change, release }) => inEnglish(day).mend(change, release));
+          const told = remediesFor(day, plan, drive).map(({ change, release }) =>
+            inEnglish(day).remedy(change, release),
+          );
           expect(told.every(Boolean)).toBeTrue();
         }
         const [guest] = day.guests;

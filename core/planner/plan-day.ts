@@ -78,9 +78,9 @@ function repaired(problem: Problem, { random }: PlanningOptions): Timetable {
 
 /** Plans every drive that is not planned yet. */
 function completed(timetable: Timetable, manner: Manner): void {
-  const drives = timetable.problem.drives.map((_, drive) => drive).filter((drive) => !timetable.driveHold[drive]);
+  const drives = timetable.problem.drives.map((_, drive) => drive).filter((drive) => !timetable.driveOccupancy[drive]);
   rebuild(timetable, drives, manner);
-  timetable.settle();
+  timetable.commit();
 }
 
 function finish(timetable: Timetable, options: PlanningOptions): PlannedDay {

@@ -1,4 +1,4 @@
-import { activityOf, fact, type Activity, type Fact, type PersonHold } from '../day';
+import { activityOf, fact, type Activity, type Fact, type PersonOccupancy } from '../day';
 import type { DayContext, DayState } from '../journal';
 import { reachedS, type Runner } from './runner';
 
@@ -19,26 +19,28 @@ export function delaysOf({ day, schedule }: DayContext, state: DayState, runner:
   const drive = state.drives.get(runner.id);
   const endS = reachedS(runner, runner.off + moreLaps) + day.rules.wrapUpS;
   const delays: Delay[] = [];
-  const add = (next: PersonHold | undefined, freeS: number, told: (byS: number) => Delay | undefined) => {
+  const add = (next: PersonOccupancy | undefined, freeS: number, told: (byS: number) => Delay | undefined) => {
     const delay = next && freeS - next.startS >= NOTICED_S && told(freeS - next.startS);
     if (delay) delays.push(delay);
   };
-  const open = (hold: PersonHold) =>
-    hold.kind !== 'drive' ? hold.startS >= state.timeS : state.drives.get(hold.planned.drive)?.stage === 'planned';
+  const open = (occupancy: PersonOccupancy) =>
+    occupancy.kind !== 'drive'
+      ? occupancy.startS >= state.timeS
+      : state.drives.get(occupancy.planned.drive)?.stage === 'planned';
   const nextInCar = schedule.drives
-    .filter((hold) => hold.planned.car === drive?.car && open(hold))
+    .filter((occupancy) => occupancy.planned.car === drive?.car && open(occupancy))
     .sort((a, b) => a.startS - b.startS)[0];
   add(nextInCar, endS + day.rules.turnaroundS, (byS) => {
     const guest = nextInCar?.guests[0]?.id;
     return guest === undefined ? undefined : fact('nextInCar', { guest }, { byS });
   });
-  const nextOfCrew = schedule.crewHolds.get(drive?.instructor ?? '')?.find(open);
+  const nextOfCrew = schedule.crewOccupancies.get(drive?.instructor ?? '')?.find(open);
   if (nextOfCrew !== nextInCar) {
     add(nextOfCrew, endS, (byS) => fact('crewsNext', { activity: activityOf(nextOfCrew!) }, { byS }));
   }
-  const nextOfGuest = schedule.guestHolds
+  const nextOfGuest = schedule.guestOccupancies
     .get(drive?.guest.id ?? '')
-    ?.find((hold) => hold.kind === 'drive' && open(hold));
+    ?.find((occupancy) => occupancy.kind === 'drive' && open(occupancy));
   add(nextOfGuest, endS + day.rules.guestRestS, (byS) => fact('guestsNext', { guest: drive!.guest.id }, { byS }));
   return delays;
 }

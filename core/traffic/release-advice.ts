@@ -62,14 +62,14 @@ export type AdviceReason =
   | Fact<'shut', object, { refusal: Refusal }>
   | Fact<'noRoom', object, { withinS: number }>
   | Fact<'clear', object, { passes: number; nextS: number | undefined; tight: boolean }>
-  | Fact<'circuitFull', { next: RunnerName | undefined }, { holdS: number }>
-  | Fact<'releaseGap', object, { holdS: number; gapS: number }>
-  | Fact<'thenClear', object, { holdS: number }>
-  | Fact<'lastLap' | 'letPast' | 'tooNear', { runner: RunnerName }, { holdS: number }>
+  | Fact<'circuitFull', { next: RunnerName | undefined }, { waitS: number }>
+  | Fact<'releaseGap', object, { waitS: number; gapS: number }>
+  | Fact<'thenClear', object, { waitS: number }>
+  | Fact<'lastLap' | 'letPast' | 'tooNear', { runner: RunnerName }, { waitS: number }>
   | Fact<
       'wouldBePassed' | 'wouldPass',
       { runner: RunnerName },
-      { holdS: number; lap: number; corner: string | undefined }
+      { waitS: number; lap: number; corner: string | undefined }
     >;
 
 export interface ReleaseAdvice {
@@ -231,13 +231,13 @@ function reasonFor(
     const nextS = Number.isFinite(gapBehindS) ? gapBehindS : undefined;
     return fact('clear', {}, { passes: Math.round(passes), nextS, tight: gapBehindS < TIGHT_S });
   }
-  const hold = { holdS: waitS };
+  const wait = { waitS };
   if (now.hindrance === 'full') {
     const next = offsS.indexOf(Math.min(...offsS));
-    return fact('circuitFull', { next: runners[next] && nameOf(runners[next]) }, hold);
+    return fact('circuitFull', { next: runners[next] && nameOf(runners[next]) }, wait);
   }
   if (now.hindrance === 'gap' && waitS <= limits.lastReleaseS! + limits.releaseGapS - nowS) {
-    return fact('releaseGap', {}, { ...hold, gapS: limits.releaseGapS });
+    return fact('releaseGap', {}, { ...wait, gapS: limits.releaseGapS });
   }
   // The vehicle that makes most of the difference between now and then is the reason.
   const atOnce = joining(waiting, nowS, limits, shape);
@@ -248,20 +248,20 @@ function reasonFor(
     const saved = expectedPasses(atOnce, runner) - then;
     if (!reason || saved > reason.saved) reason = { runner, offS: offsS[place]!, saved };
   });
-  if (!reason) return fact('thenClear', {}, hold);
+  if (!reason) return fact('thenClear', {}, wait);
   const { runner, offS } = reason;
   const of = { runner: nameOf(runner) };
   const lastLap = runner.off - runner.progress < 1;
-  if (lastLap && offS <= best.atS + 2 * waiting.lap.lapS) return fact('lastLap', of, hold);
+  if (lastLap && offS <= best.atS + 2 * waiting.lap.lapS) return fact('lastLap', of, wait);
   const before = Math.floor(runner.progress - shape.pitExit) + shape.pitExit;
   const comesPastS = reachedS(runner, before + 1);
-  if (comesPastS <= best.atS) return fact('letPast', of, hold);
+  if (comesPastS <= best.atS) return fact('letPast', of, wait);
   const pass = passesOf(atOnce, runner)[0];
-  if (!pass) return fact('tooNear', of, hold);
+  if (!pass) return fact('tooNear', of, wait);
   const corner = shape.cornerAt(shape.placeAt(pass.timeShare));
   return pass.passed === waiting.id
-    ? fact('wouldBePassed', of, { ...hold, lap: pass.passedLap, corner })
-    : fact('wouldPass', of, { ...hold, lap: pass.passingLap, corner });
+    ? fact('wouldBePassed', of, { ...wait, lap: pass.passedLap, corner })
+    : fact('wouldPass', of, { ...wait, lap: pass.passingLap, corner });
 }
 
 const nameOf = ({ kind, vehicle }: Runner): RunnerName => ({ kind, vehicle });

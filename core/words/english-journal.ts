@@ -84,8 +84,8 @@ export function refusalWords(names: Names, misfit: (of: CarMisfit) => string): W
     vehicleOut: ({ subjects }) => `${vehicle(subjects.vehicle)} is out already.`,
     vehicleSeats: ({ subjects, values }) => `${vehicle(subjects.vehicle)} seats ${values.seats}, not ${values.guests}.`,
 
-    outOfServiceAlready: ({ subjects }) => `${car(subjects.car)} is held already.`,
-    notOutOfService: ({ subjects }) => `${car(subjects.car)} is not held.`,
+    outOfServiceAlready: ({ subjects }) => `${car(subjects.car)} is out of service already.`,
+    notOutOfService: ({ subjects }) => `${car(subjects.car)} is not out of service.`,
     outOfService: ({ subjects, values }) => `${car(subjects.car)} is held: ${values.reason}.`,
     refuelling: ({ subjects }) => `${car(subjects.car)} is refuelling.`,
     refuellingAlready: ({ subjects }) => `${car(subjects.car)} is refuelling already.`,
@@ -131,13 +131,13 @@ export function refusalWords(names: Names, misfit: (of: CarMisfit) => string): W
   return refusal;
 }
 
-export function settlementWords(refusal: Words['refusal']): Words['settlement'] {
-  return (settlement) => {
-    if (settlement.code === 'tooManyOut') {
-      const { vehicles, most } = settlement.values;
+export function resolutionWords(refusal: Words['refusal']): Words['resolution'] {
+  return (resolution) => {
+    if (resolution.code === 'tooManyOut') {
+      const { vehicles, most } = resolution.values;
       return `${vehicles} cars are on the circuit, ${most} are allowed.`;
     }
-    const { refusal: why, corrected } = settlement.values;
+    const { refusal: why, corrected } = resolution.values;
     const kept = `${refusal(why)} Kept, but it changes nothing.`;
     if (!corrected) return kept;
     const [given, taken] = [clockMinute(corrected.givenS), clockMinute(corrected.takenS)];
@@ -161,7 +161,7 @@ export function runnerWords({ car, carNumber, vehicle }: Names): Words['runner']
 
 export function adviceWords(refusal: Words['refusal'], runner: Words['runner']): Words['advice'] {
   const near = (corner: string | undefined) => (corner === undefined ? '' : `, near ${corner}`);
-  const hold = (holdS: number, why: string) => `Hold ${spokenDuration(holdS)}: ${why}.`;
+  const wait = (waitS: number, why: string) => `Hold ${spokenDuration(waitS)}: ${why}.`;
   const expected = (passes: number) =>
     passes === 0 ? 'no pass expected' : passes === 1 ? 'one pass expected' : `${passes} passes expected`;
   const sentences: ByCode<AdviceReason> = {
@@ -173,16 +173,16 @@ export function adviceWords(refusal: Words['refusal'], runner: Words['runner']):
       return tight ? `Now or later, tight: ${next}, ${expected(passes)}.` : `Clear now: ${expected(passes)}, ${next}.`;
     },
     circuitFull: ({ subjects, values }) =>
-      hold(values.holdS, `the circuit is full, ${subjects.next ? runner(subjects.next) : 'a car'} comes off next`),
-    releaseGap: ({ values }) => hold(values.holdS, `${values.gapS} s between two releases`),
-    thenClear: ({ values }) => hold(values.holdS, 'then the road is clear'),
-    lastLap: ({ subjects, values }) => hold(values.holdS, `${runner(subjects.runner)} is on its last lap`),
-    letPast: ({ subjects, values }) => hold(values.holdS, `let ${runner(subjects.runner)} come past first`),
-    tooNear: ({ subjects, values }) => hold(values.holdS, `${runner(subjects.runner)} is too near`),
+      wait(values.waitS, `the circuit is full, ${subjects.next ? runner(subjects.next) : 'a car'} comes off next`),
+    releaseGap: ({ values }) => wait(values.waitS, `${values.gapS} s between two releases`),
+    thenClear: ({ values }) => wait(values.waitS, 'then the road is clear'),
+    lastLap: ({ subjects, values }) => wait(values.waitS, `${runner(subjects.runner)} is on its last lap`),
+    letPast: ({ subjects, values }) => wait(values.waitS, `let ${runner(subjects.runner)} come past first`),
+    tooNear: ({ subjects, values }) => wait(values.waitS, `${runner(subjects.runner)} is too near`),
     wouldBePassed: ({ subjects, values }) =>
-      hold(values.holdS, `now ${runner(subjects.runner)} would pass it on lap ${values.lap}${near(values.corner)}`),
+      wait(values.waitS, `now ${runner(subjects.runner)} would pass it on lap ${values.lap}${near(values.corner)}`),
     wouldPass: ({ subjects, values }) =>
-      hold(values.holdS, `now it would pass ${runner(subjects.runner)} on lap ${values.lap}${near(values.corner)}`),
+      wait(values.waitS, `now it would pass ${runner(subjects.runner)} on lap ${values.lap}${near(values.corner)}`),
   };
   return (reason) => tell(sentences, reason);
 }

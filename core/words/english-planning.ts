@@ -1,5 +1,5 @@
 import { clockMinute, wallClock, type CarMisfit, type LeftOutReason, type Obstacle } from '../day';
-import type { AssignmentReason, ChangeReason, Limit, MendChange, ResourceLoad, SharedActivity } from '../planner';
+import type { AssignmentReason, ChangeReason, Limit, RemedyChange, ResourceLoad, SharedActivity } from '../planner';
 import { tell, type ByCode } from './by-code';
 import type { Names } from './names';
 import type { Words } from './words';
@@ -146,8 +146,8 @@ export function assignmentWords({ car }: Names): Words['assignment'] {
   return (reason) => tell(sentences, reason);
 }
 
-export function mendWords({ guest, car, instructor }: Names): Words['mend'] {
-  return (change: MendChange, release) => {
+export function remedyWords({ guest, car, instructor }: Names): Words['remedy'] {
+  return (change: RemedyChange, release) => {
     switch (change.kind) {
       case 'unpin':
         return 'take the pin out';

@@ -1,13 +1,13 @@
 import { clockMinute, type Activity, type Violation } from '../day';
 import { delayWords, FIGURES, markReasonWords, omittedWords, oneThingWords, toDoWords } from './english-day';
 import { entryWords } from './english-entries';
-import { adviceWords, refusalWords, runnerWords, settlementWords, unfitWords } from './english-journal';
+import { adviceWords, refusalWords, runnerWords, resolutionWords, unfitWords } from './english-journal';
 import {
   assignmentWords,
   changeWords,
   leftOutWords,
   limitWords,
-  mendWords,
+  remedyWords,
   misfitWords,
   obstacleWords,
   resourceWords,
@@ -47,20 +47,20 @@ export function english(names: Names): Words {
       const ways = ENGLISH_VIOLATIONS[violation.code] as Record<string, (of: Violation, with_: typeof told) => string>;
       return ways[violation.detail]!(violation, told);
     },
-    fallen: ({ activity: of, obstacle: what }) =>
+    dropped: ({ activity: of, obstacle: what }) =>
       `${activity(of)} had begun and can no longer stand: ${obstacle(what)}`,
     place: ({ release, car: in_, instructor: with_ }) =>
       `${clockMinute(release)}, ${car(in_)}, with ${instructor(with_)}`,
     change: changeWords(names, { activity, leftOut }),
     sharedChange: sharedChangeWords(names),
     assignment: assignmentWords(names),
-    mend: mendWords(names),
+    remedy: remedyWords(names),
     limit: limitWords(names),
     resource: resourceWords(names),
     entry: entryWords,
     request: requestWords,
     refusal,
-    settlement: settlementWords(refusal),
+    resolution: resolutionWords(refusal),
     unfit: unfitWords,
     runner,
     advice: adviceWords(refusal, runner),

@@ -50,7 +50,7 @@ describe('People read', () => {
 
   it('what had begun and cannot stay', () => {
     const begun = 'Ines Faro in Dunnock Cup at 11:02 had begun and can no longer stand: ';
-    tells('fallen', [
+    tells('dropped', [
       [
         { activity: drive, obstacle: fact('carAway', { car: 'c1' }) },
         `${begun}Dunnock Cup is not available for all of it`,
@@ -97,9 +97,9 @@ describe('People read', () => {
       [fact('askedFor', {}), 'the guest asked for'],
       [fact('load', {}, { laps: 10, meanLaps: 3.4 }), '10 laps planned, the mean is 3'],
     ]);
-    expect(words.mend({ kind: 'unpin', drive: 'd1' }, 0)).toBe('take the pin out');
-    expect(words.mend({ kind: 'closes', to: at('18:20') }, 0)).toBe('the day goes on until 18:20');
-    expect(words.mend({ kind: 'car', drive: 'd1', car: 'c2' }, at('11:32'))).toBe('Sabrel R instead, at 11:32');
+    expect(words.remedy({ kind: 'unpin', drive: 'd1' }, 0)).toBe('take the pin out');
+    expect(words.remedy({ kind: 'closes', to: at('18:20') }, 0)).toBe('the day goes on until 18:20');
+    expect(words.remedy({ kind: 'car', drive: 'd1', car: 'c2' }, at('11:32'))).toBe('Sabrel R instead, at 11:32');
   });
 
   it('what limits a day', () => {
@@ -141,7 +141,7 @@ describe('People read', () => {
       ],
       [fact('unknown', { id: 's9' }, { kind: 'vehicle' }), 'There is no sighting vehicle "s9" today.'],
     ]);
-    tells('settlement', [
+    tells('resolution', [
       [fact('tooManyOut', {}, { vehicles: 6, most: 5 }), '6 cars are on the circuit, 5 are allowed.'],
       [
         fact('keptOnly', {}, { refusal: closed, corrected: undefined }),
@@ -151,7 +151,7 @@ describe('People read', () => {
   });
 
   it('advice at the pit exit, in a word or two', () => {
-    const hold = { holdS: 39 };
+    const wait = { waitS: 39 };
     const [heron, sabrel] = [
       { kind: 'sighting', vehicle: 's1' },
       { kind: 'drive', vehicle: 'c2' },
@@ -169,10 +169,10 @@ describe('People read', () => {
         'Now or later, tight: 5 s until the next car comes past, 3 passes expected.',
       ],
       [fact('noRoom', {}, { withinS: 180 }), 'No room in the next 3 min.'],
-      [fact('letPast', { runner: heron }, hold), 'Hold 39 s: let Heron come past first.'],
-      [fact('circuitFull', { next: undefined }, hold), 'Hold 39 s: the circuit is full, a car comes off next.'],
+      [fact('letPast', { runner: heron }, wait), 'Hold 39 s: let Heron come past first.'],
+      [fact('circuitFull', { next: undefined }, wait), 'Hold 39 s: the circuit is full, a car comes off next.'],
       [
-        fact('wouldPass', { runner: sabrel }, { ...hold, lap: 3, corner: 'Mooring' }),
+        fact('wouldPass', { runner: sabrel }, { ...wait, lap: 3, corner: 'Mooring' }),
         'Hold 39 s: now it would pass Sabrel R on lap 3, near Mooring.',
       ],
     ]);

@@ -70,7 +70,7 @@ export const CAR_STATUS_WORDS: Record<CarStatus, string> = {
   turnaround: 'turnaround',
   cooling: 'cooling',
   refuelling: 'refuelling',
-  held: 'held',
+  held: 'out of service',
 };
 
 export const CREW_STATUS_WORDS: Record<CrewStatus, string> = {

@@ -137,8 +137,8 @@ describe('Refusals', () => {
           expect(answer).not.toMatch(BROKEN);
         });
         for (const { what } of it.state('10:00').settled) {
-          expect(words.settlement(what)).toMatch(/^[A-Z].*\.$/);
-          expect(words.settlement(what)).not.toMatch(BROKEN);
+          expect(words.resolution(what)).toMatch(/^[A-Z].*\.$/);
+          expect(words.resolution(what)).not.toMatch(BROKEN);
         }
       }),
       { numRuns: 150 },

@@ -1,10 +1,10 @@
 import type { RequestRefusal } from '../api';
-import type { Activity, CarMisfit, Fallen, LeftOutReason, PlannedDrive, Violation } from '../day';
+import type { Activity, CarMisfit, Dropped, LeftOutReason, PlannedDrive, Violation } from '../day';
 import type { OmittedReason } from '../circuit';
 import type { CloseFigure, ToDo } from '../closing';
 import type { MarkReason, OneThing } from '../coaching';
-import type { JournalEntry, Refusal, Settlement, Unfit } from '../journal';
-import type { AssignmentReason, ChangeReason, Limit, MendChange, ResourceLoad, SharedChange } from '../planner';
+import type { JournalEntry, Refusal, Resolution, Unfit } from '../journal';
+import type { AssignmentReason, ChangeReason, Limit, RemedyChange, ResourceLoad, SharedChange } from '../planner';
 import type { AdviceReason, Delay, RunnerName } from '../traffic';
 
 /** The facts of the product in one language. A sentence begins as people say it and ends without a full stop. */
@@ -13,7 +13,7 @@ export interface Words {
   readonly activity: (activity: Activity) => string;
   readonly violation: (violation: Violation) => string;
   readonly misfit: (misfit: CarMisfit) => string;
-  readonly fallen: (fallen: Fallen) => string;
+  readonly dropped: (dropped: Dropped) => string;
   /** Why a drive is left out; with its full stop, as people's own words have one. */
   readonly leftOut: (reason: LeftOutReason) => string;
   /** "11:02, Dunnock Cup, with Anselm Holt". */
@@ -22,7 +22,7 @@ export interface Words {
   readonly sharedChange: (change: SharedChange) => string;
   readonly assignment: (reason: AssignmentReason) => string;
   /** @param release the release that the drive would have */
-  readonly mend: (change: MendChange, release: number) => string;
+  readonly remedy: (change: RemedyChange, release: number) => string;
   readonly limit: (limit: Limit) => string;
   /** What an entry says, in a few words, and how its time was corrected. */
   readonly entry: (entry: JournalEntry) => string;
@@ -31,7 +31,7 @@ export interface Words {
   /** Why a request is refused; with its full stop. */
   readonly request: (refusal: RequestRefusal) => string;
   /** What became of an entry that did not fit; with its full stop. */
-  readonly settlement: (settlement: Settlement) => string;
+  readonly resolution: (resolution: Resolution) => string;
   /** Why an entry changes nothing of the day. */
   readonly unfit: (unfit: Unfit) => string;
   /** What a vehicle on the circuit is called on the radio. */

@@ -45,7 +45,7 @@ export class DeviceDesk {
   private readonly watch = setInterval(() => this.listenForSilence(), WATCH_MS);
 
   constructor(
-    private readonly services: Pick<Services, 'store' | 'room' | 'journal' | 'hub' | 'clock'>,
+    private readonly services: Pick<Services, 'store' | 'dayCache' | 'journal' | 'hub' | 'clock'>,
     private readonly nowMs: () => number = Date.now,
   ) {
     this.watch.unref();
@@ -117,7 +117,7 @@ export class DeviceDesk {
     if (!body.success) return { refused: 'malformed', reason: 'A body is not in the format of a device.' };
     const [wallDate = '', time = ''] = line.time.split('T');
     const wallS = secondsOf(time.slice(0, 8)) + Number(time.slice(9)) / 1000;
-    const { date, atS } = this.services.room.eventDayAt(wallDate, wallS);
+    const { date, atS } = this.services.dayCache.eventDayAt(wallDate, wallS);
     if (body.data.kind !== 'crossing') {
       row.last_seq = line.seq;
       if (body.data.kind !== 'positions') return { crossing: false };
@@ -137,14 +137,14 @@ export class DeviceDesk {
     transponder: string,
     { date, atS }: { readonly date: string; readonly atS: number },
   ): Taken | { refused: Refused; reason: string } {
-    const car = this.services.room.devicesSee().carOf.get(transponder);
+    const car = this.services.dayCache.devicesSee().carOf.get(transponder);
     if (car === undefined) {
       return { refused: 'unusable', reason: `No car has the transponder "${transponder}".` };
     }
     try {
       const at = Math.floor(atS);
       const ms = Math.min(999, Math.round((atS - at) * 1000));
-      if (atS > this.services.room.nowS(date) + AHEAD_S) {
+      if (atS > this.services.dayCache.nowS(date) + AHEAD_S) {
         return { refused: 'unusable', reason: `The device's clock is ahead of the venue's: ${time}.` };
       }
       const entry = {
@@ -165,7 +165,7 @@ export class DeviceDesk {
 
   /** Keeps where cars were on a day that there is. */
   private place(date: string, atS: number, seen: readonly TrackedCar[]): Placed {
-    const { carOf, lapLengthM } = this.services.room.devicesSee();
+    const { carOf, lapLengthM } = this.services.dayCache.devicesSee();
     const known = seen.flatMap(({ transponder, atM, leftM }) => {
       const car = carOf.get(transponder);
       return car === undefined ? [] : [{ car, place: (atM / lapLengthM) % 1, leftM }];

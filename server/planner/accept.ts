@@ -24,16 +24,16 @@ export function planningTimeS(nowS: number): number {
  *   current plan keeps and this is not the manager's decision
  */
 export function acceptPlan(
-  { store, room, journal, hub, clock }: Pick<Services, 'store' | 'room' | 'journal' | 'hub' | 'clock'>,
+  { store, dayCache, journal, hub, clock }: Pick<Services, 'store' | 'dayCache' | 'journal' | 'hub' | 'clock'>,
   date: string,
   { base, plan, asOf, author, reason, despiteRules }: AcceptPlan,
   alongside: (enter: Enter) => void = () => undefined,
 ): PlanRevision {
-  const nowS = room.nowS(date);
+  const nowS = dayCache.nowS(date);
   if (asOf > nowS + LEAD_S || asOf < nowS - OLDEST_S) {
     throw refusalOf(fact('otherTime', {}, { madeForS: asOf, nowS }));
   }
-  const { revision } = room.of(date);
+  const { revision } = dayCache.of(date);
   if ((revision?.revision ?? 0) !== base) {
     if (!revision) throw refusalOf(fact('baseGone', {}));
     const { author: other, reason: why } = revision;
@@ -42,20 +42,20 @@ export function acceptPlan(
   try {
     const accepted = journal.together(date, (enter) => {
       alongside(enter);
-      room.forget(date);
-      const standpoint = room.standpoint(date, asOf);
+      dayCache.forget(date);
+      const standpoint = dayCache.standpoint(date, asOf);
       // Laps that have come to be owed since the plan was made wait for a place.
-      const whole = withOwedWaiting(plan, room.of(date).owed);
+      const whole = withOwedWaiting(plan, dayCache.of(date).owed);
       const { broken } = judgeOf(standpoint.day, standpoint.plan, standpoint.repair).of(
-        room.asSeen(date, whole, standpoint),
+        dayCache.asSeen(date, whole, standpoint),
       );
       if (broken.length > 0 && !despiteRules) throw brokenRules(broken, standpoint.day);
       const stored = store.days.acceptPlan(
         date,
-        withGuestsGone(room.of(date).day, standpoint.day, withoutDelays(whole)),
+        withGuestsGone(dayCache.of(date).day, standpoint.day, withoutDelays(whole)),
         { author, reason, acceptedAt: clock.recordedAt(), despite: [...broken] },
       );
-      room.forget(date);
+      dayCache.forget(date);
       enter({ id: randomUUID(), kind: 'planAccepted', at: nowS, by: author, revision: stored.revision });
       store.planJobs.remove(date);
       return stored;
@@ -64,7 +64,7 @@ export function acceptPlan(
     return accepted;
   } catch (error) {
     // What was read while it was tried is as if it had not been; nobody is told, as nothing has changed.
-    room.forget(date);
+    dayCache.forget(date);
     throw error;
   }
 }

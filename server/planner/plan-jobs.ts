@@ -21,7 +21,7 @@ export class PlanJobs {
   private readonly running = new Map<string, Running>();
 
   constructor(
-    private readonly services: Pick<Services, 'store' | 'room' | 'hub' | 'clock'>,
+    private readonly services: Pick<Services, 'store' | 'dayCache' | 'hub' | 'clock'>,
     private readonly logger?: Logger,
   ) {
     services.store.planJobs.interruptAll();
@@ -29,11 +29,11 @@ export class PlanJobs {
 
   /** @throws Refusal 404 without such a day or revision, 409 where a plan is being looked for already */
   start(date: string, { author, reason, mode, seconds, revision }: StartPlanning): PlanJob {
-    const { store, room, hub, clock } = this.services;
+    const { store, dayCache, hub, clock } = this.services;
     if (this.running.has(date)) throw refusalOf(fact('planningAlready', {}));
-    const asOf = planningTimeS(room.nowS(date));
-    const { plan, revision: current } = room.of(date);
-    const standpoint = room.standpoint(date, asOf);
+    const asOf = planningTimeS(dayCache.nowS(date));
+    const { plan, revision: current } = dayCache.of(date);
+    const standpoint = dayCache.standpoint(date, asOf);
     const older = mode === 'restore' ? store.days.planOf(date, revision ?? 0)?.plan : undefined;
     if (mode === 'restore' && !older) throw notFound('plan', String(revision), date);
 
@@ -77,7 +77,7 @@ export class PlanJobs {
       const whole = plan ? withOverdue(standpoint, found.plan) : found.plan;
       this.finish(date, job, {
         state: 'ready',
-        found: { ...found, changes: [...changes], plan: withGuestsGone(room.of(date).day, standpoint.day, whole) },
+        found: { ...found, changes: [...changes], plan: withGuestsGone(dayCache.of(date).day, standpoint.day, whole) },
       });
     };
     const failed = (error: Error) => {
@@ -90,7 +90,7 @@ export class PlanJobs {
   }
 
   read(date: string): PlanJob | undefined {
-    this.services.room.of(date);
+    this.services.dayCache.of(date);
     return this.services.store.planJobs.get(date);
   }
 

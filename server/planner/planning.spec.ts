@@ -189,23 +189,23 @@ describe('Planning on the server', () => {
     await server.plan();
     expect((await view()).plan.unplanned.map(({ drive }) => drive)).toEqual(['A1-1']);
     const change = { kind: 'stays', guest: id, until: '10:20' };
-    await server.http.post(`${DAY}/drives/A1-1/mends`).send({ author: 'Maren', change }).expect(201);
+    await server.http.post(`${DAY}/drives/A1-1/remedies`).send({ author: 'Maren', change }).expect(201);
     expect(server.store.bookings.get(DATE, id)!.fields.leavesBy).toBe(10 * 3600 + 20 * 60);
     const { plan } = await view();
     expect([plan.drives.length, plan.unplanned.length]).toEqual([1, 0]);
     const again = { author: 'Maren', change: { kind: 'stays', guest: 'nobody', until: '10:00' } };
-    await server.http.post(`${DAY}/drives/none/mends`).send(again).expect(409);
+    await server.http.post(`${DAY}/drives/none/remedies`).send(again).expect(409);
     const other = { author: 'Maren', change: { kind: 'car', drive: 'nothing', car: 'c9' } };
-    await server.http.post(`${DAY}/drives/A1-1/mends`).send(other).expect(409);
+    await server.http.post(`${DAY}/drives/A1-1/remedies`).send(other).expect(409);
     const backwards = { kind: 'crew', instructor: 'i1', from: '12:00', to: '11:00' };
-    await server.http.post(`${DAY}/drives/A1-1/mends`).send({ author: 'Maren', change: backwards }).expect(400);
+    await server.http.post(`${DAY}/drives/A1-1/remedies`).send({ author: 'Maren', change: backwards }).expect(400);
   });
 
   it('mends with another car or longer hours, for this day only', async () => {
     await book('A1', { drives: [{ id: 'A1-1', cars: ['gone'], laps: 5 }] });
     await server.plan();
     const change = { kind: 'car', drive: 'A1-1', car: 'c9' };
-    await server.http.post(`${DAY}/drives/A1-1/mends`).send({ author: 'Maren', change }).expect(201);
+    await server.http.post(`${DAY}/drives/A1-1/remedies`).send({ author: 'Maren', change }).expect(201);
     expect((await view()).plan.drives[0]!.car).toBe('c9');
     expect(server.store.bookings.list(DATE)[0]!.fields.drives[0]!.cars).toEqual(['c9']);
   });

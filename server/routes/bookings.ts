@@ -16,15 +16,15 @@ import type { Handlers } from '../routing/mount';
 const ROUNDS = 3;
 
 /** Bookings by hand and by list. */
-export function bookingsRoutes({ store, room, hub }: Services): Handlers<typeof bookingsEndpoints> {
+export function bookingsRoutes({ store, dayCache, hub }: Services): Handlers<typeof bookingsEndpoints> {
   const changed = (date: string) => {
-    room.forget(date);
+    dayCache.forget(date);
     hub.changed('bookings', date);
   };
 
   return {
     addBooking: ({ params: { date }, body }) => {
-      room.of(date);
+      dayCache.of(date);
       const stored = taken(date, store.bookings.add(date, randomUUID(), withUniqueDrives(body, drivesOf(date))));
       changed(date);
       return stored;
@@ -39,7 +39,7 @@ export function bookingsRoutes({ store, room, hub }: Services): Handlers<typeof 
       const stored = store.bookings.get(date, id);
       if (!stored) throw notFound('booking', id, date);
       const drives = new Set(stored.fields.drives.map((drive) => drive.id));
-      if (room.of(date).entries.some(({ entry }) => isAbout(entry, id, drives))) {
+      if (dayCache.of(date).entries.some(({ entry }) => isAbout(entry, id, drives))) {
         throw refusalOf(fact('inTheJournal', {}, { name: stored.fields.name }));
       }
       if (!store.bookings.remove(date, id, version)) throw staleBooking(stored);

@@ -7,9 +7,9 @@ import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
 /** The fleet. */
-export function carsRoutes({ store, room, hub }: Services): Handlers<typeof carsEndpoints> {
+export function carsRoutes({ store, dayCache, hub }: Services): Handlers<typeof carsEndpoints> {
   const changed = () => {
-    room.forget();
+    dayCache.forget();
     hub.changed('setup');
   };
   const cars = recordDesk(store.cars, 'car', storedCar, changed);

@@ -15,9 +15,9 @@ import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
 /** The circuit, its files, and what is set out on it. */
-export function circuitRoutes({ store, room, hub }: Services): Handlers<typeof circuitEndpoints> {
+export function circuitRoutes({ store, dayCache, hub }: Services): Handlers<typeof circuitEndpoints> {
   const changed = () => {
-    room.forget();
+    dayCache.forget();
     hub.changed('setup');
   };
   const circuit = () => {

@@ -16,9 +16,9 @@ import type { Handlers } from '../routing/mount';
 const ROSTER_DAYS = 42;
 
 /** Instructors and their roster. */
-export function crewRoutes({ store, room, hub, manager }: Services): Handlers<typeof crewEndpoints> {
+export function crewRoutes({ store, dayCache, hub, manager }: Services): Handlers<typeof crewEndpoints> {
   const changed = () => {
-    room.forget();
+    dayCache.forget();
     hub.changed('setup');
   };
   const desk = recordDesk(store.instructors, 'instructor', storedInstructor, changed);

@@ -7,7 +7,14 @@ import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
 /** Event days and their journals. */
-export function daysRoutes({ store, room, journal, hub, clock, dayClosed }: Services): Handlers<typeof daysEndpoints> {
+export function daysRoutes({
+  store,
+  dayCache,
+  journal,
+  hub,
+  clock,
+  dayClosed,
+}: Services): Handlers<typeof daysEndpoints> {
   return {
     listDays: () => ({ days: store.days.list(), erasedAt: store.guests.erasedAt() }),
     addDay: ({ body: { date } }) => {
@@ -15,7 +22,7 @@ export function daysRoutes({ store, room, journal, hub, clock, dayClosed }: Serv
       hub.changed('setup');
       return store.days.list().find((day) => day.date === date)!;
     },
-    readDay: ({ params: { date } }) => new EncodedReply(room.viewJson(date)),
+    readDay: ({ params: { date } }) => new EncodedReply(dayCache.viewJson(date)),
     appendEntry: ({ params: { date }, body, response }) => {
       if (body.kind === 'planAccepted') throw refusalOf(fact('acceptedByPlanning', {}));
       const { recorded, isNew } = journal.append(date, body);
@@ -24,7 +31,7 @@ export function daysRoutes({ store, room, journal, hub, clock, dayClosed }: Serv
       return recorded;
     },
     streamDay: ({ params: { date }, request, response }) => {
-      const { entries } = room.of(date);
+      const { entries } = dayCache.of(date);
       const seen = Number(request.get('last-event-id') ?? Infinity);
       hub.listen(
         response,
@@ -33,18 +40,18 @@ export function daysRoutes({ store, room, journal, hub, clock, dayClosed }: Serv
       );
     },
     readTrack: ({ params: { date, id } }) => {
-      const { context, entries } = room.of(date);
-      const drive = stateOf(context, entries, room.nowS(date)).drives.get(id);
+      const { context, entries } = dayCache.of(date);
+      const drive = stateOf(context, entries, dayCache.nowS(date)).drives.get(id);
       if (!drive) throw notFound('drive', id, date);
       if (drive.car === undefined || drive.releasedS === undefined) return { points: [] };
-      const toS = drive.inS ?? drive.parkedS ?? room.nowS(date);
+      const toS = drive.inS ?? drive.parkedS ?? dayCache.nowS(date);
       const points = store.tracks.between(date, drive.car, drive.releasedS, toS);
       return { points: points.map(([atMs, atM, leftM]) => ({ atS: atMs / 1000, atM, leftM })) };
     },
     readGarage: ({ params: { date } }) => {
-      room.of(date);
-      return room.daysUpTo(date);
+      dayCache.of(date);
+      return dayCache.daysUpTo(date);
     },
-    readClose: ({ params: { date } }) => room.closeOf(date),
+    readClose: ({ params: { date } }) => dayCache.closeOf(date),
   };
 }

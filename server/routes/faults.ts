@@ -9,14 +9,14 @@ import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
 /** What goes wrong in a car, in the venue's own words. */
-export function faultsRoutes({ store, room, hub }: Services): Handlers<typeof faultsEndpoints> {
+export function faultsRoutes({ store, dayCache, hub }: Services): Handlers<typeof faultsEndpoints> {
   const changed = () => {
-    room.forget();
+    dayCache.forget();
     hub.changed('setup');
   };
   const faults = recordDesk(store.faults, 'fault', contract.addFault.reply, changed);
   const linked = (entry: FaultEntry): FaultEntry => {
-    const wrong = linkFault(entry, room.vocabulary());
+    const wrong = linkFault(entry, dayCache.vocabulary());
     if (wrong) throw refusalOf(wrong, { faults: [{ path: 'from', message: wordsIn('en', BY_ID).request(wrong) }] });
     return entry;
   };

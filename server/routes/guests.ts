@@ -12,20 +12,20 @@ import type { Handlers } from '../routing/mount';
 const MOST_DAYS = 12;
 
 /** Guests who come back, and what is theirs: to be taken along, and to be erased. */
-export function guestsRoutes({ store, room, hub, clock, manager }: Services): Handlers<typeof guestsEndpoints> {
+export function guestsRoutes({ store, dayCache, hub, clock, manager }: Services): Handlers<typeof guestsEndpoints> {
   const before = (date: string, id: string): DayBefore[] => {
     const linked = new Set(store.guests.linked(id));
     return store.guests
       .before(id, date)
       .slice(0, MOST_DAYS)
       .flatMap((other) => {
-        const { context, entries } = room.of(other.date);
-        const result = guestResult(context, stateOf(context, entries, DAY_ENDS_S), other.id, room.vocabulary());
+        const { context, entries } = dayCache.of(other.date);
+        const result = guestResult(context, stateOf(context, entries, DAY_ENDS_S), other.id, dayCache.vocabulary());
         return result ? [dayBeforeOf(other.date, result, linked.has(other.id))] : [];
       });
   };
   const bookingOf = (date: string, id: string) => {
-    const booking = room.of(date).bookings.find((one) => one.id === id);
+    const booking = dayCache.of(date).bookings.find((one) => one.id === id);
     if (!booking) throw notFound('guest', id, date);
     return booking;
   };
@@ -50,10 +50,10 @@ export function guestsRoutes({ store, room, hub, clock, manager }: Services): Ha
     },
     exportGuest: ({ params: { date, id }, request, response }) => {
       const booking = bookingOf(date, id);
-      const { context, entries } = room.of(date);
+      const { context, entries } = dayCache.of(date);
       const drives = new Set(booking.fields.drives.map((drive) => drive.id));
       const own = entries.filter(({ entry }) => isAbout(entry, id, drives));
-      const result = guestResult(context, stateOf(context, entries, room.nowS(date)), id, room.vocabulary());
+      const result = guestResult(context, stateOf(context, entries, dayCache.nowS(date)), id, dayCache.vocabulary());
       const document = {
         booking: z.encode(contract.changeBooking.reply, booking),
         entries: own.map(({ entry }) => z.encode(journalEntry, entry)),
@@ -91,14 +91,14 @@ export function guestsRoutes({ store, room, hub, clock, manager }: Services): Ha
           store.manager.changeReasons(id, []);
           // The name stands in sentences as well: why a plan was made, what it left out, notes about others.
           store.guests.eraseName(date, fields.name, `Guest ${fields.reference}`, clock.recordedAt());
-          for (const { entry } of room.of(date).entries) {
+          for (const { entry } of dayCache.of(date).entries) {
             const erased = withoutWords(entry, id, (drive) => drives.has(drive), fields.name);
             if (erased)
               store.guests.erase(entry.id, JSON.stringify(z.encode(journalEntry, erased)), clock.recordedAt());
           }
         })
         .immediate();
-      room.forget(date);
+      dayCache.forget(date);
       hub.changed('erased');
       return { erased: id };
     },

@@ -9,7 +9,7 @@ const TRIES = 10;
 const TRIES_WITHIN_MS = 10 * 60_000;
 
 /** What is the manager's alone, behind a code. */
-export function managerRoutes({ store, room, manager }: Services): Handlers<typeof managerEndpoints> {
+export function managerRoutes({ store, dayCache, manager }: Services): Handlers<typeof managerEndpoints> {
   const bookingOf = (date: string, id: string) => {
     if (!store.bookings.get(date, id)) throw notFound('guest', id, date);
   };
@@ -40,7 +40,7 @@ export function managerRoutes({ store, room, manager }: Services): Handlers<type
     readTeaching: ({ params: { id }, request }) => {
       manager.mustBeOpen(request);
       if (!store.instructors.get(id)) throw notFound('instructor', id);
-      const drives = room.teachingUpToNow();
+      const drives = dayCache.teachingUpToNow();
       return { own: drives.filter(({ instructor }) => instructor === id), crew: drives };
     },
   };

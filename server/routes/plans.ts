@@ -3,7 +3,7 @@ import type { BookingFields, OfferedPlace } from '@core/api';
 import type { plansEndpoints } from '@core/api/endpoints/plans';
 import { fact, clockMinute, type Day, type Plan } from '@core/day';
 import { lapsOwed, owedFrom, owedId, stateOf, type EntryOf, type OwedWish, type Standpoint } from '@core/journal';
-import { insertions, mended, type Insertion, type MendChange } from '@core/planner';
+import { insertions, remedied, type Insertion, type RemedyChange } from '@core/planner';
 import { acceptPlan, planningTimeS, withOverdue } from '../planner/accept';
 import { notFound, refusalOf } from '../problems';
 import type { Services } from '../services';
@@ -22,10 +22,10 @@ interface EntryHead {
 
 /** Plans: looked for, accepted, compared, mended, and with one more drive. */
 export function plansRoutes(services: Services): Handlers<typeof plansEndpoints> {
-  const { store, room, planJobs } = services;
+  const { store, dayCache, planJobs } = services;
   return {
     listPlans: ({ params: { date } }) => {
-      room.of(date);
+      dayCache.of(date);
       return { revisions: store.days.revisions(date) };
     },
     readPlan: ({ params: { date, revision } }) => {
@@ -37,25 +37,25 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
     startPlanning: ({ params: { date }, body }) => planJobs.start(date, body),
     readPlanning: ({ params: { date } }) => ({ job: planJobs.read(date) ?? null }),
     stopPlanning: ({ params: { date } }) => {
-      room.of(date);
+      dayCache.of(date);
       return { stopping: planJobs.stop(date) };
     },
     dropPlanning: ({ params: { date } }) => {
-      room.of(date);
+      dayCache.of(date);
       return { dropped: planJobs.drop(date) };
     },
-    applyMend: ({ params: { date, id }, body: { author, change } }) => {
+    applyRemedy: ({ params: { date, id }, body: { author, change } }) => {
       if ('drive' in change && change.drive !== id) throw refusalOf(fact('otherDrive', {}));
       const standpoint = current(date);
       const { day, from, repair } = standpoint;
-      const found = mended(day, from.previous, id, change, repair);
+      const found = remedied(day, from.previous, id, change, repair);
       if (!found) throw refusalOf(fact('noLongerHelps', {}));
       const guest = day.guests.find(({ drives }) => drives.some((drive) => drive.id === id))!;
       return acceptPlan(
         services,
         date,
         {
-          base: room.of(date).revision!.revision,
+          base: dayCache.of(date).revision!.revision,
           plan: withOverdue(standpoint, found.plan),
           asOf: from.nowS,
           author,
@@ -77,7 +77,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
       const { slots, better } = found;
       return {
         asOf: standpoint.from.nowS,
-        base: room.of(date).revision!.revision,
+        base: dayCache.of(date).revision!.revision,
         drive: drive.id,
         slots: slots.map(offered),
         better: better ? offered(better) : null,
@@ -91,7 +91,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
       const { guest: id, cars, laps, drive, base, asOf, plan, author, makesUpFor } = body;
       const booking = store.bookings.get(date, id);
       if (!booking) throw notFound('booking', id, date);
-      const { context } = room.of(date);
+      const { context } = dayCache.of(date);
       const planned = plan.drives.find((one) => one.drive === drive);
       if (!planned) throw refusalOf(fact('noPlaceSent', {}));
       const { fields, version } = booking;
@@ -122,8 +122,8 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
 
   /** The standpoint from which a change of the current plan is made now. */
   function current(date: string): Standpoint {
-    if (!room.of(date).plan) throw refusalOf(fact('noPlanYet', {}));
-    return room.standpoint(date, planningTimeS(room.nowS(date)));
+    if (!dayCache.of(date).plan) throw refusalOf(fact('noPlanYet', {}));
+    return dayCache.standpoint(date, planningTimeS(dayCache.nowS(date)));
   }
 
   function offeredPlace(
@@ -165,8 +165,8 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
 
   /** @throws Refusal 409 where just so many laps are not owed to the guest from this drive */
   function owes(date: string, drive: string, guest: string, laps: number): void {
-    const { context, entries } = room.of(date);
-    const state = stateOf(context, entries, room.nowS(date));
+    const { context, entries } = dayCache.of(date);
+    const state = stateOf(context, entries, dayCache.nowS(date));
     const broken = state.drives.get(drive);
     const owed = broken?.guest.id === guest ? lapsOwed(context, state, broken) : 0;
     if (laps === owed) return;
@@ -175,22 +175,22 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
 
   /** Something that is entered because somebody changes the plan now. */
   function entryNow<E extends Changing>(date: string, by: string, what: E): E & EntryHead {
-    return { id: randomUUID(), at: room.nowS(date), by, ...what };
+    return { id: randomUUID(), at: dayCache.nowS(date), by, ...what };
   }
 
   /** The drive from which the laps of a drive are owed, with what was agreed on them. */
   function owedOf(date: string, drive: string): { drive: string } & OwedWish {
-    const { context, entries } = room.of(date);
-    const { drives } = stateOf(context, entries, room.nowS(date));
+    const { context, entries } = dayCache.of(date);
+    const { drives } = stateOf(context, entries, dayCache.nowS(date));
     const from = owedFrom(drives, drive)!;
     return { ...drives.get(from)!.owedWish, drive: from };
   }
 
   /** Makes the change where it is set up, or enters it in the journal where it holds for this day only. */
-  function makeChange(date: string, change: MendChange, author: string, enter: Enter): void {
+  function makeChange(date: string, change: RemedyChange, author: string, enter: Enter): void {
     const agree = (what: { drive: string } & OwedWish) =>
       void enter(entryNow(date, author, { kind: 'owedAgreed', ...what }));
-    const isOwed = 'drive' in change && room.of(date).owed.some(({ drive }) => drive.id === change.drive);
+    const isOwed = 'drive' in change && dayCache.of(date).owed.some(({ drive }) => drive.id === change.drive);
     switch (change.kind) {
       case 'car':
         if (isOwed) {
@@ -249,7 +249,7 @@ function named(ids: readonly string[], things: readonly { id: string; name: stri
   return ids.map((id) => things.find((thing) => thing.id === id)?.name ?? id).join(' or ');
 }
 
-function wordsOf(change: MendChange, { day }: Standpoint): string {
+function wordsOf(change: RemedyChange, { day }: Standpoint): string {
   switch (change.kind) {
     case 'car':
       return `${named([change.car], day.cars)} instead`;

@@ -7,7 +7,7 @@ import type { Handlers } from '../routing/mount';
 
 /** The server itself: how it is, what it offers, and its clock. */
 export function serviceRoutes({
-  room,
+  dayCache,
   hub,
   clock,
   planJobs,
@@ -29,7 +29,7 @@ export function serviceRoutes({
       if (!resetDemo) throw demoOnly();
       planJobs.close();
       resetDemo();
-      room.forget();
+      dayCache.forget();
       devices.forget();
       manager.forget();
       hub.changed('reset');

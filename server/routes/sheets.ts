@@ -38,9 +38,9 @@ pdfmake.setUrlAccessPolicy(() => false);
 pdfmake.setLocalAccessPolicy((path) => fontFiles.has(path));
 
 /** Sheets to print, as PDF. */
-export function sheetsRoutes({ store, room }: Services): Handlers<typeof sheetsEndpoints> {
+export function sheetsRoutes({ store, dayCache }: Services): Handlers<typeof sheetsEndpoints> {
   const sourceOf = (date: string): SheetSource => {
-    const { day, plan, revision, bookings } = room.of(date);
+    const { day, plan, revision, bookings } = dayCache.of(date);
     if (!plan || !revision) throw refusalOf(fact('noPlanYet', {}));
     const carNumbers = Object.fromEntries(store.cars.list().map(({ id, fields }) => [id, fields.number]));
     return { day, plan, revision: revision.revision, bookings, carNumbers };
@@ -62,9 +62,9 @@ export function sheetsRoutes({ store, room }: Services): Handlers<typeof sheetsE
       await send(response, sheet, `instructor-${date}.pdf`);
     },
     resultSheet: async ({ params: { date, id }, query, response }) => {
-      const { day, context, entries } = room.of(date);
-      const state = stateOf(context, entries, room.nowS(date));
-      const result = guestResult(context, state, id, room.vocabulary());
+      const { day, context, entries } = dayCache.of(date);
+      const state = stateOf(context, entries, dayCache.nowS(date));
+      const result = guestResult(context, state, id, dayCache.vocabulary());
       if (!result) throw notFound('guest', id, date);
       const words = guestWords(guestLanguage([...chosenIn(query), ...result.guest.languages]));
       const address = pageOn(response, `results/${encodeURIComponent(id)}?day=${date}`);
@@ -74,7 +74,7 @@ export function sheetsRoutes({ store, room }: Services): Handlers<typeof sheetsE
       await send(response, sheet, fileName(result.guest, date));
     },
     timesSheet: async ({ params: { date, id }, query, response }) => {
-      const { day, context } = room.of(date);
+      const { day, context } = dayCache.of(date);
       const guest = context.schedule.index.guests.get(id);
       if (!guest) throw notFound('guest', id, date);
       const words = guestWords(guestLanguage([...chosenIn(query), ...guest.languages]));
@@ -86,7 +86,7 @@ export function sheetsRoutes({ store, room }: Services): Handlers<typeof sheetsE
       const { venue, currency } = closeNames();
       await send(
         response,
-        closeSheet({ venue, currency, names: namesOf(room.of(date).day), ...room.closeOf(date) }),
+        closeSheet({ venue, currency, names: namesOf(dayCache.of(date).day), ...dayCache.closeOf(date) }),
         `close-${date}.pdf`,
       );
     },
@@ -95,7 +95,7 @@ export function sheetsRoutes({ store, room }: Services): Handlers<typeof sheetsE
         response,
         'text/csv',
         `close-${date}.csv`,
-        closeCsv({ names: namesOf(room.of(date).day), ...room.closeOf(date) }),
+        closeCsv({ names: namesOf(dayCache.of(date).day), ...dayCache.closeOf(date) }),
       );
     },
   };

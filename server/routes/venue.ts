@@ -7,9 +7,9 @@ import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
 /** The venue and its rules. */
-export function venueRoutes({ store, room, hub }: Services): Handlers<typeof venueEndpoints> {
+export function venueRoutes({ store, dayCache, hub }: Services): Handlers<typeof venueEndpoints> {
   const changed = () => {
-    room.forget();
+    dayCache.forget();
     hub.changed('setup');
   };
   return {

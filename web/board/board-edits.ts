@@ -201,7 +201,7 @@ export class BoardEdits {
     const standpoint = standpointOf(day, plan, state);
     const from = { standpoint, base: this.planning.base(), asOf: Math.min(DAY_S, state.timeS) };
     this.from = from;
-    return { ...from, standing: this.verdicts.stand(standpoint) };
+    return { ...from, standing: this.verdicts.judgeFrom(standpoint) };
   }
 
   private mayMove(drive: string, say = false): boolean {

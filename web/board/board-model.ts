@@ -1,4 +1,4 @@
-import { clockMinute, layOutDrive, type DriveHold, type PersonHold, type PlannedDrive } from '@core/day';
+import { clockMinute, layOutDrive, type DriveOccupancy, type PersonOccupancy, type PlannedDrive } from '@core/day';
 import { progressOf, type DayContext, type DayState, type DriveState } from '@core/journal';
 import { shortName, surname } from '../data/names';
 import { beadsOf, type Bead } from '../drawing/bead-list';
@@ -53,19 +53,19 @@ export function boardRows(context: DayContext, state: DayState, mode: BoardMode)
   const { day, schedule } = context;
   // A plan may still hold drives of a booking that has been changed since.
   const drives = schedule.drives
-    .filter((hold) => state.drives.has(hold.planned.drive))
-    .map((hold) => ({ hold, block: driveBlock(context, state, hold, mode) }));
-  const of = (match: (hold: DriveHold) => boolean): Block[] =>
-    drives.filter(({ hold }) => match(hold)).map(({ block }) => block);
-  const others = (holds: readonly PersonHold[] | undefined): Block[] =>
-    (holds ?? []).flatMap((hold) => (hold.kind === 'drive' ? [] : [otherBlock(hold, state)]));
+    .filter((occupancy) => state.drives.has(occupancy.planned.drive))
+    .map((occupancy) => ({ occupancy, block: driveBlock(context, state, occupancy, mode) }));
+  const of = (match: (occupancy: DriveOccupancy) => boolean): Block[] =>
+    drives.filter(({ occupancy }) => match(occupancy)).map(({ block }) => block);
+  const others = (occupancies: readonly PersonOccupancy[] | undefined): Block[] =>
+    (occupancies ?? []).flatMap((occupancy) => (occupancy.kind === 'drive' ? [] : [otherBlock(occupancy, state)]));
   if (mode === 'cars') {
     return day.cars.map((car) => ({
       id: car.id,
       name: car.name,
       blocks: [
         ...held(state, car.id, day.closes),
-        ...of((hold) => hold.planned.car === car.id),
+        ...of((occupancy) => occupancy.planned.car === car.id),
         ...schedule.refuels
           .filter(({ refuel }) => refuel.car === car.id)
           .map(({ startS, endS }): Block => ({
@@ -84,8 +84,8 @@ export function boardRows(context: DayContext, state: DayState, mode: BoardMode)
       id: instructor.id,
       name: instructor.name,
       blocks: [
-        ...of((hold) => hold.planned.instructor === instructor.id),
-        ...others(schedule.crewHolds.get(instructor.id)),
+        ...of((occupancy) => occupancy.planned.instructor === instructor.id),
+        ...others(schedule.crewOccupancies.get(instructor.id)),
       ],
     }));
   }
@@ -94,7 +94,10 @@ export function boardRows(context: DayContext, state: DayState, mode: BoardMode)
     .map((guest) => ({
       id: guest.id,
       name: guest.name,
-      blocks: [...of((hold) => hold.guests[0]?.id === guest.id), ...others(schedule.guestHolds.get(guest.id))],
+      blocks: [
+        ...of((occupancy) => occupancy.guests[0]?.id === guest.id),
+        ...others(schedule.guestOccupancies.get(guest.id)),
+      ],
     }));
 }
 
@@ -113,12 +116,16 @@ export function ghostOf(
   mode: BoardMode,
   tone: Ghost['tone'],
 ): Ghost | undefined {
-  const hold = layOutDrive(context.day, context.schedule.index, planned);
-  const guest = hold.guests[0];
-  if (!guest || !hold.drive) return undefined;
+  const occupancy = layOutDrive(context.day, context.schedule.index, planned);
+  const guest = occupancy.guests[0];
+  if (!guest || !occupancy.drive) return undefined;
   const row = { cars: planned.car, crew: planned.instructor, guests: guest.id }[mode];
-  const { startS, releaseS, trackEndS, endS } = hold;
-  const beads = Array.from({ length: hold.lapsDriven }, (): Bead => ({ fill: 'open', spoiled: false, extra: false }));
+  const { startS, releaseS, trackEndS, endS } = occupancy;
+  const beads = Array.from({ length: occupancy.lapsDriven }, (): Bead => ({
+    fill: 'open',
+    spoiled: false,
+    extra: false,
+  }));
   return {
     row,
     tone,
@@ -131,14 +138,18 @@ export function ghostOf(
       endS,
       status: 'planned',
       beads,
-      ...labelsOf(hold, guest.name, mode),
+      ...labelsOf(occupancy, guest.name, mode),
       words: '',
     },
   };
 }
 
-function labelsOf(hold: DriveHold, guest: string, mode: BoardMode): { label: string; second: string } {
-  const [who, instructor, car] = [shortName(guest), surname(hold.instructor?.name ?? ''), hold.car?.name ?? ''];
+function labelsOf(occupancy: DriveOccupancy, guest: string, mode: BoardMode): { label: string; second: string } {
+  const [who, instructor, car] = [
+    shortName(guest),
+    surname(occupancy.instructor?.name ?? ''),
+    occupancy.car?.name ?? '',
+  ];
   switch (mode) {
     case 'cars':
       return { label: who, second: instructor };
@@ -158,27 +169,27 @@ function held(state: DayState, carId: string, closes: number): Block[] {
       id: `held-${carId}`,
       startS: Math.max(car.heldSinceS ?? 0, car.parkedS ?? 0),
       endS: Math.min(closes, Math.max(car.backAtS ?? state.timeS + 1800, state.timeS)),
-      label: `Held: ${car.heldFor}${car.backAtS === undefined ? '' : `, back ${clockMinute(car.backAtS)}`}`,
+      label: `Out of service: ${car.heldFor}${car.backAtS === undefined ? '' : `, back ${clockMinute(car.backAtS)}`}`,
     },
   ];
 }
 
-function otherBlock(hold: Exclude<PersonHold, DriveHold>, state: DayState): OtherBlock {
+function otherBlock(occupancy: Exclude<PersonOccupancy, DriveOccupancy>, state: DayState): OtherBlock {
   return {
     kind: 'other',
-    id: `${hold.kind}-${hold.startS}-${hold.instructor?.id}`,
-    startS: hold.startS,
-    endS: hold.endS,
-    label: hold.kind === 'briefing' ? `class ${hold.guests.length}` : `sighting ${hold.guests.length}`,
-    past: hold.endS <= state.timeS,
+    id: `${occupancy.kind}-${occupancy.startS}-${occupancy.instructor?.id}`,
+    startS: occupancy.startS,
+    endS: occupancy.endS,
+    label: occupancy.kind === 'briefing' ? `class ${occupancy.guests.length}` : `sighting ${occupancy.guests.length}`,
+    past: occupancy.endS <= state.timeS,
   };
 }
 
-function driveBlock(context: DayContext, state: DayState, hold: DriveHold, mode: BoardMode): DriveBlock {
-  const drive = state.drives.get(hold.planned.drive)!;
-  const times = timesOf(hold, drive, state.timeS);
+function driveBlock(context: DayContext, state: DayState, occupancy: DriveOccupancy, mode: BoardMode): DriveBlock {
+  const drive = state.drives.get(occupancy.planned.drive)!;
+  const times = timesOf(occupancy, drive, state.timeS);
   const gone = state.guests.get(drive.guest.id)?.gone !== undefined;
-  const status = gone && drive.stage === 'planned' ? 'gone' : statusOf(hold, drive, state.timeS);
+  const status = gone && drive.stage === 'planned' ? 'gone' : statusOf(occupancy, drive, state.timeS);
   const beads = beadsOf(drive, progressOf(context, drive).done);
   const statusWords = {
     done: 'done',
@@ -189,21 +200,22 @@ function driveBlock(context: DayContext, state: DayState, hold: DriveHold, mode:
   }[status];
   return {
     kind: 'drive',
-    id: hold.planned.drive,
+    id: occupancy.planned.drive,
     ...times,
     status,
     beads,
-    ...labelsOf(hold, drive.guest.name, mode),
-    words: `${drive.guest.name}, ${hold.car?.name ?? ''}, with ${hold.instructor?.name}, ${clockMinute(times.releaseS)}, ${beads.length} laps, ${statusWords}`,
+    ...labelsOf(occupancy, drive.guest.name, mode),
+    words: `${drive.guest.name}, ${occupancy.car?.name ?? ''}, with ${occupancy.instructor?.name}, ${clockMinute(times.releaseS)}, ${beads.length} laps, ${statusWords}`,
   };
 }
 
 /** Where a drive stands on the time axis: as it happened as far as it did, as planned from there on. */
-function timesOf(hold: DriveHold, drive: DriveState, nowS: number) {
-  const trackS = hold.trackEndS - hold.releaseS;
-  const wrapUpS = hold.endS - hold.trackEndS;
-  const startS = drive.seatedS ?? hold.startS;
-  const releaseS = drive.releasedS ?? (drive.stage === 'seated' ? Math.max(hold.releaseS, nowS) : hold.releaseS);
+function timesOf(occupancy: DriveOccupancy, drive: DriveState, nowS: number) {
+  const trackS = occupancy.trackEndS - occupancy.releaseS;
+  const wrapUpS = occupancy.endS - occupancy.trackEndS;
+  const startS = drive.seatedS ?? occupancy.startS;
+  const releaseS =
+    drive.releasedS ?? (drive.stage === 'seated' ? Math.max(occupancy.releaseS, nowS) : occupancy.releaseS);
   const running = drive.stage === 'onCircuit' ? Math.max(releaseS + trackS, nowS) : releaseS + trackS;
   const trackEndS = drive.inS ?? running;
   const endS =
@@ -211,8 +223,8 @@ function timesOf(hold: DriveHold, drive: DriveState, nowS: number) {
   return { startS, releaseS, trackEndS, endS };
 }
 
-function statusOf(hold: DriveHold, drive: DriveState, nowS: number): DriveBlock['status'] {
+function statusOf(occupancy: DriveOccupancy, drive: DriveState, nowS: number): DriveBlock['status'] {
   if (drive.stage === 'done') return 'done';
   if (drive.stage !== 'planned') return 'now';
-  return hold.startS + 60 < nowS ? 'late' : 'planned';
+  return occupancy.startS + 60 < nowS ? 'late' : 'planned';
 }

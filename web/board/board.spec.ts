@@ -309,7 +309,7 @@ describe('What is to be solved', () => {
     await fixture.whenStable();
     expect(text()).toContain('Sabrel R is away.');
     await press(/Dunnock Cup instead/);
-    const { body } = http.expectOne('/api/days/2027-05-22/drives/d2/mends').request;
+    const { body } = http.expectOne('/api/days/2027-05-22/drives/d2/remedies').request;
     expect(body.change).toEqual({ kind: 'car', drive: 'd2', car: 'c1' });
   });
 });

@@ -55,7 +55,7 @@ import { Pins } from './pins';
             @if (it.pinned) {
               <p-button label="Let the planner move it" size="small" [outlined]="true" (onClick)="pin(undefined)" />
             } @else {
-              <p-button label="Pin it here" size="small" [outlined]="true" (onClick)="pin(it.hold?.planned)" />
+              <p-button label="Pin it here" size="small" [outlined]="true" (onClick)="pin(it.occupancy?.planned)" />
             }
             @if (it.keptWith) {
               <p-button label="Any instructor" size="small" [outlined]="true" (onClick)="keepWith(undefined)" />
@@ -64,7 +64,7 @@ import { Pins } from './pins';
                 [label]="'Keep with ' + it.instructor"
                 size="small"
                 [outlined]="true"
-                (onClick)="keepWith(it.hold?.planned?.instructor)"
+                (onClick)="keepWith(it.occupancy?.planned?.instructor)"
               />
             }
             <p-button
@@ -75,7 +75,7 @@ import { Pins } from './pins';
             />
           </div>
         }
-        @if (it.hold) {
+        @if (it.occupancy) {
           <p-button label="Why this instructor?" size="small" [text]="true" (onClick)="askWhy()" />
           @for (one of why(); track one.instructor; let first = $first) {
             <p class="why" [class.now]="first">
@@ -169,14 +169,14 @@ export class DriveDetails {
     const [context, state] = [this.data.context(), this.data.state()];
     const drive = state?.drives.get(this.driveId());
     if (!context || !drive) return undefined;
-    const hold = context.schedule.drives.find(({ planned }) => planned.drive === this.driveId());
+    const occupancy = context.schedule.drives.find(({ planned }) => planned.drive === this.driveId());
     const { done, due } = progressOf(context, drive);
     const gearbox = drive.drive.gearbox;
     const { index } = context.schedule;
     return {
       guest: drive.guest,
-      hold,
-      movable: drive.stage === 'planned' && hold !== undefined,
+      occupancy,
+      movable: drive.stage === 'planned' && occupancy !== undefined,
       pinned: drive.drive.pin?.release !== undefined,
       keptWith: drive.drive.pin?.release === undefined && drive.drive.pin?.instructor !== undefined,
       selected: this.edits.selection().has(this.driveId()),
@@ -188,10 +188,10 @@ export class DriveDetails {
       done,
       due,
       gearbox: gearbox ? `, ${gearbox === 'auto' ? 'automatic' : 'paddles'}` : '',
-      planned: hold
-        ? `seat ${clockMinute(hold.startS)}, out ${wallClock(hold.releaseS)}, back ${clockMinute(hold.endS)}`
+      planned: occupancy
+        ? `seat ${clockMinute(occupancy.startS)}, out ${wallClock(occupancy.releaseS)}, back ${clockMinute(occupancy.endS)}`
         : 'not planned',
-      lap: hold ? lapTimeText((hold.trackEndS - hold.releaseS) / Math.max(1, hold.lapsDriven)) : '',
+      lap: occupancy ? lapTimeText((occupancy.trackEndS - occupancy.releaseS) / Math.max(1, occupancy.lapsDriven)) : '',
       entries: historyOf(
         this.data.entries(),
         state!.timeS,

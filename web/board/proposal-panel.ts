@@ -113,10 +113,10 @@ export class ProposalPanel {
     if (!day || !state || !job?.found) return;
     this.helping.set(drive);
     const standpoint = standpointOf(day, job.found.plan, { ...state, timeS: job.asOf });
-    const mends = await this.verdicts.mends(standpoint, drive);
+    const remedies = await this.verdicts.remedies(standpoint, drive);
     const words =
-      mends.length > 0
-        ? `Would help: ${mends.map(({ change, release }) => this.tell().mend(change, release)).join('; ')}.`
+      remedies.length > 0
+        ? `Would help: ${remedies.map(({ change, release }) => this.tell().remedy(change, release)).join('; ')}.`
         : 'No single change would.';
     this.help.update((known) => new Map(known).set(drive, words));
     this.helping.set(undefined);
@@ -176,7 +176,7 @@ export class ProposalPanel {
   private async part() {
     const [day, plan, state, job] = [this.data.day(), this.data.plan(), this.data.state(), this.job()];
     if (!day || !plan || !state || !job?.found) return undefined;
-    await this.verdicts.stand(standpointOf(day, plan, { ...state, timeS: job.asOf }));
+    await this.verdicts.judgeFrom(standpointOf(day, plan, { ...state, timeS: job.asOf }));
     const drives = this.changes().flatMap(({ drive, wanted }) => (wanted ? [drive] : []));
     const outcome = await this.verdicts.inPart(job.found.plan, new Set(drives));
     if (outcome.valid) return outcome.plan;

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { contract } from '@core/api';
 import type { Guest, LeftOutReason, Violation } from '@core/day';
 import { standpointOf } from '@core/journal';
-import type { Mend } from '@core/planner';
+import type { Remedy } from '@core/planner';
 import { Button } from 'primeng/button';
 import { Api } from '../data/api';
 import { DayWords } from '../data/day-words';
@@ -61,14 +61,14 @@ export interface LeftOut {
             <div class="buttons">
               @if (item.gone) {
                 <span></span>
-              } @else if (mends().get(item.id); as found) {
-                @for (mend of found; track $index) {
+              } @else if (remedies().get(item.id); as found) {
+                @for (remedy of found; track $index) {
                   <p-button
-                    [label]="tell().mend(mend.change, mend.release)"
+                    [label]="tell().remedy(remedy.change, remedy.release)"
                     size="small"
                     [outlined]="true"
                     [disabled]="busy() !== undefined"
-                    (onClick)="apply(item.id, mend)"
+                    (onClick)="apply(item.id, remedy)"
                   />
                 } @empty {
                   <span class="small muted">No single change gives it a place; plan again, or offer another day.</span>
@@ -111,13 +111,13 @@ export class ToSolvePanel {
   readonly leftOut = input.required<readonly LeftOut[]>();
   readonly broken = input.required<readonly Violation[]>();
   readonly closed = output<void>();
-  protected readonly mends = signal<ReadonlyMap<string, readonly Mend[]>>(new Map());
+  protected readonly remedies = signal<ReadonlyMap<string, readonly Remedy[]>>(new Map());
   protected readonly busy = signal<string | undefined>(undefined);
 
   constructor() {
     // One after the other, as long as the panel is open.
     effect(() => {
-      const known = this.mends();
+      const known = this.remedies();
       const next = this.leftOut().find(({ id, gone }) => !gone && !known.has(id));
       if (!next || this.busy() !== undefined || known.size >= MOST_AT_ONCE) return;
       untracked(() => void this.find(next.id));
@@ -128,20 +128,20 @@ export class ToSolvePanel {
     const [day, plan, state] = [this.data.day(), this.data.plan(), this.data.state()];
     if (!day || !plan || !state) return;
     this.busy.set(drive);
-    const mends = await this.verdicts.mends(standpointOf(day, plan, state), drive);
-    this.mends.update((known) => new Map(known).set(drive, mends));
+    const remedies = await this.verdicts.remedies(standpointOf(day, plan, state), drive);
+    this.remedies.update((known) => new Map(known).set(drive, remedies));
     this.busy.set(undefined);
   }
 
-  protected apply(drive: string, { change, release }: Mend): void {
-    const words = this.tell().mend(change, release);
+  protected apply(drive: string, { change, release }: Remedy): void {
+    const words = this.tell().remedy(change, release);
     this.busy.set(drive);
     const params = { date: this.data.date()!, id: drive };
-    this.api.call(contract.applyMend, { params, body: { author: this.who.name(), change } }).subscribe({
+    this.api.call(contract.applyRemedy, { params, body: { author: this.who.name(), change } }).subscribe({
       next: () => {
         this.busy.set(undefined);
         // What helped before may not help any more.
-        this.mends.set(new Map());
+        this.remedies.set(new Map());
         this.data.reload();
         this.data.say(`Done: ${words}.`);
       },

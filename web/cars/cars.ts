@@ -67,11 +67,11 @@ import { known, Unread } from '../shell/unread';
                 />
               } @else {
                 <p-button
-                  label="Hold"
+                  label="Out of service"
                   size="small"
                   [text]="true"
                   [ariaLabel]="'Hold ' + row.fields.name"
-                  (onClick)="hold(row.id, row.fields.name)"
+                  (onClick)="takeOut(row.id, row.fields.name)"
                 />
               }
               @if (row.status === 'refuelling') {
@@ -165,7 +165,7 @@ export class Cars {
     }),
   );
 
-  protected async hold(car: string, name: string): Promise<void> {
+  protected async takeOut(car: string, name: string): Promise<void> {
     const reason = await this.ask.for(`Hold ${name}`, 'Why?');
     if (reason) this.data.record({ kind: 'carHeld', car, reason });
   }

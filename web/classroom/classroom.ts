@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { clockMinute, type BriefingHold, type SightingHold } from '@core/day';
+import { clockMinute, type BriefingOccupancy, type SightingOccupancy } from '@core/day';
 import { isCleared, type GuestState } from '@core/journal';
 import { GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
@@ -32,8 +32,11 @@ export class Classroom {
     const [context, state] = [this.data.context(), this.data.state()];
     if (!context || !state) return [];
     const upcoming = context.schedule.briefings
-      .filter((hold) => !this.isRunning(hold) && hold.guests.some((guest) => !state.guests.get(guest.id)?.briefed))
-      .filter((hold) => hold.endS > state.timeS - 3600)
+      .filter(
+        (occupancy) =>
+          !this.isRunning(occupancy) && occupancy.guests.some((guest) => !state.guests.get(guest.id)?.briefed),
+      )
+      .filter((occupancy) => occupancy.endS > state.timeS - 3600)
       .sort((a, b) => a.startS - b.startS);
     const running = [...state.classes].map(([instructor, { guests, sinceS }]) => {
       const id = `class-${instructor}-${sinceS}`;
@@ -49,17 +52,17 @@ export class Classroom {
         answers: this.answersOf(instructor, sinceS),
       };
     });
-    const planned = upcoming.map((hold, place) => {
-      const id = `class-${hold.briefing.instructor}-${hold.startS}`;
+    const planned = upcoming.map((occupancy, place) => {
+      const id = `class-${occupancy.briefing.instructor}-${occupancy.startS}`;
       const wants = (guest: GuestState) =>
         !guest.briefed && isCleared(guest) && guest.heldBy === undefined && !guest.gone;
-      const seats = hold.guests.flatMap((guest) => this.seat(id, state.guests.get(guest.id), wants));
+      const seats = occupancy.guests.flatMap((guest) => this.seat(id, state.guests.get(guest.id), wants));
       return {
         id,
-        instructor: hold.briefing.instructor,
+        instructor: occupancy.briefing.instructor,
         running: false,
-        name: hold.instructor?.name ?? hold.briefing.instructor,
-        when: `${clockMinute(hold.startS)} to ${clockMinute(hold.endS)}`,
+        name: occupancy.instructor?.name ?? occupancy.briefing.instructor,
+        when: `${clockMinute(occupancy.startS)} to ${clockMinute(occupancy.endS)}`,
         seats,
         others: place === 0 ? this.missed(id, upcoming) : [],
         answers: [] as ReturnType<Classroom['answersOf']>,
@@ -82,21 +85,23 @@ export class Classroom {
       seats: guests.flatMap((guest) => this.seat('', state.guests.get(guest), () => true)),
     }));
     const planned = context.schedule.sightings
-      .filter((hold) => hold.guests.some((guest) => !state.guests.get(guest.id)?.sighted && !this.isOut(guest.id)))
-      .filter((hold) => hold.endS > state.timeS - 3600)
+      .filter((occupancy) =>
+        occupancy.guests.some((guest) => !state.guests.get(guest.id)?.sighted && !this.isOut(guest.id)),
+      )
+      .filter((occupancy) => occupancy.endS > state.timeS - 3600)
       .sort((a, b) => a.startS - b.startS)
-      .map((hold: SightingHold) => {
-        const id = `run-${hold.sighting.vehicle}-${hold.releaseS}`;
+      .map((occupancy: SightingOccupancy) => {
+        const id = `run-${occupancy.sighting.vehicle}-${occupancy.releaseS}`;
         const wants = (guest: GuestState) => guest.stage === 'briefed';
-        const seats = hold.guests.flatMap((guest) => this.seat(id, state.guests.get(guest.id), wants));
+        const seats = occupancy.guests.flatMap((guest) => this.seat(id, state.guests.get(guest.id), wants));
         return {
           id,
-          vehicle: hold.sighting.vehicle,
-          instructor: hold.sighting.instructor,
+          vehicle: occupancy.sighting.vehicle,
+          instructor: occupancy.sighting.instructor,
           out: false,
-          name: hold.vehicle?.name ?? hold.sighting.vehicle,
-          when: `${clockMinute(hold.releaseS)} with ${hold.instructor?.name ?? ''}`,
-          free: Math.max(0, (hold.vehicle?.seats ?? 0) - seats.length),
+          name: occupancy.vehicle?.name ?? occupancy.sighting.vehicle,
+          when: `${clockMinute(occupancy.releaseS)} with ${occupancy.instructor?.name ?? ''}`,
+          free: Math.max(0, (occupancy.vehicle?.seats ?? 0) - seats.length),
           seats,
         };
       });
@@ -140,7 +145,7 @@ export class Classroom {
   }
 
   /** Guests who wait for a class and stand in none that is still to come. */
-  private missed(id: string, upcoming: readonly BriefingHold[]): Seat[] {
+  private missed(id: string, upcoming: readonly BriefingOccupancy[]): Seat[] {
     const state = this.data.state()!;
     const listed = new Set(upcoming.flatMap(({ guests }) => guests.map((guest) => guest.id)));
     return [...state.guests.values()]
@@ -159,9 +164,9 @@ export class Classroom {
       });
   }
 
-  private isRunning(hold: BriefingHold): boolean {
-    const running = this.data.state()?.classes.get(hold.briefing.instructor);
-    return running?.guests.some((id) => hold.briefing.guests.includes(id)) ?? false;
+  private isRunning(occupancy: BriefingOccupancy): boolean {
+    const running = this.data.state()?.classes.get(occupancy.briefing.instructor);
+    return running?.guests.some((id) => occupancy.briefing.guests.includes(id)) ?? false;
   }
 
   private isOut(guestId: string): boolean {

@@ -34,9 +34,11 @@ export class Counter {
     const own = [...state.drives.values()].filter(({ instructor }) => instructor === me.id);
     const running = own.find(({ stage }) => ['seated', 'onCircuit', 'standing', 'rollingIn'].includes(stage));
     if (running) return running;
-    const next = context.schedule.crewHolds
+    const next = context.schedule.crewOccupancies
       .get(me.id)
-      ?.find((hold) => hold.kind === 'drive' && state.drives.get(hold.planned.drive)?.stage === 'planned');
+      ?.find(
+        (occupancy) => occupancy.kind === 'drive' && state.drives.get(occupancy.planned.drive)?.stage === 'planned',
+      );
     return next?.kind === 'drive' ? state.drives.get(next.planned.drive) : undefined;
   });
   protected readonly shown = computed(() => {
@@ -44,9 +46,9 @@ export class Counter {
     if (!drive || !state || !context || !view) return undefined;
     const { done, due } = progressOf(context, drive);
     const runner = this.traffic.runners().find(({ id }) => id === drive.drive.id);
-    const hold = context.schedule.drives.find(({ planned }) => planned.drive === drive.drive.id);
+    const occupancy = context.schedule.drives.find(({ planned }) => planned.drive === drive.drive.id);
     const differ = countsDiffer(drive.count, state.timeS);
-    const startsInS = hold ? hold.startS - state.timeS : 0;
+    const startsInS = occupancy ? occupancy.startS - state.timeS : 0;
     return {
       id: drive.drive.id,
       stage: drive.stage,
@@ -61,8 +63,8 @@ export class Counter {
       wayIn: wayInWords({ ...view, stalls: this.data.stalls() }, drive.car),
       stall: this.data.stalls()[drive.car ?? ''],
       delays: runner ? delaysOf(context, state, runner).map(this.tell().delay) : [],
-      when: hold
-        ? `seat at ${clockMinute(hold.startS)}${startsInS > 0 ? `, in ${spokenDuration(startsInS)}` : ''}`
+      when: occupancy
+        ? `seat at ${clockMinute(occupancy.startS)}${startsInS > 0 ? `, in ${spokenDuration(startsInS)}` : ''}`
         : 'not in the plan',
       unchecked: view.pitExit.lastCheck.filter((item) => !drive.checked.has(item)),
     };

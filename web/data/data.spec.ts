@@ -10,7 +10,7 @@ import { MemoryStorage } from '../testing/memory-storage';
 import { Api, type ApiError } from './api';
 import { DeviceStorage } from './device-storage';
 import { shortName, surname } from './names';
-import { Outbox, type Settled } from './outbox';
+import { Outbox, type Outcome } from './outbox';
 
 const entry = (n: number): JournalEntry => ({
   id: `entry-000${n}`,
@@ -98,7 +98,7 @@ describe('Requests and entries', () => {
 
   it('stay on the device with the reason where the server refuses them, until somebody has seen it', () => {
     const outbox = TestBed.inject(Outbox);
-    const settled: Settled[] = [];
+    const settled: Outcome[] = [];
     outbox.settled.subscribe((one) => settled.push(one));
     outbox.send('2027-05-22', entry(1));
     http

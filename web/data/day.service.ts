@@ -227,7 +227,7 @@ export class DayService {
       const settled = this.state()?.settled.filter(({ id }) => this.ownOffline.has(id)) ?? [];
       for (const { id, what } of settled) {
         this.ownOffline.delete(id);
-        const text = screenWords(untracked(this.view)).settlement(what);
+        const text = screenWords(untracked(this.view)).resolution(what);
         untracked(() =>
           this.messages.add({ severity: 'warn', summary: 'Settled by rule', detail: text, sticky: true }),
         );

@@ -19,7 +19,7 @@ const carDay = (date: string): CarDay => ({
   lap: null,
   services: [],
   faults: [],
-  mended: [],
+  repaired: [],
 });
 const device = (more: Record<string, unknown> = {}) => ({
   id: 'loop',

@@ -20,7 +20,7 @@ export interface Refused extends Waiting {
 }
 
 /** What became of an entry: recorded, or refused with the reason. */
-export interface Settled {
+export interface Outcome {
   readonly recorded?: RecordedEntry;
   readonly reason?: string;
 }
@@ -46,7 +46,7 @@ export class Outbox {
   readonly refused = this.kept.asReadonly();
   /** Since when the oldest one waits, milliseconds since 1970. */
   readonly sinceMs = computed(() => this.items()[0]?.sinceMs);
-  readonly settled = new Subject<Settled>();
+  readonly settled = new Subject<Outcome>();
   /** Settles once what an earlier page has left is back. */
   readonly ready = this.restore();
 

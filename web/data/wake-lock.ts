@@ -7,14 +7,14 @@ import { DOCUMENT, inject, DestroyRef } from '@angular/core';
 export function keepScreenOn(): void {
   const document = inject(DOCUMENT);
   let held: Promise<WakeLockSentinel | undefined> | undefined;
-  const hold = () => {
+  const occupancy = () => {
     if (document.visibilityState !== 'visible') return;
     held = navigator.wakeLock?.request('screen').catch(() => undefined);
   };
-  hold();
-  document.addEventListener('visibilitychange', hold);
+  occupancy();
+  document.addEventListener('visibilitychange', occupancy);
   inject(DestroyRef).onDestroy(() => {
-    document.removeEventListener('visibilitychange', hold);
+    document.removeEventListener('visibilitychange', occupancy);
     void held?.then((sentinel) => sentinel?.release());
   });
 }

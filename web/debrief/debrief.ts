@@ -3,10 +3,10 @@ import { RouterLink } from '@angular/router';
 import { analyseLaps, drivenBy, marksByPlace, oneThing, seenFaults } from '@core/coaching';
 import { lapTexts } from '@core/words/guests';
 import { clockMinute } from '@core/day';
-import { nextHold, progressOf, type DriveState } from '@core/journal';
+import { nextOccupancy, progressOf, type DriveState } from '@core/journal';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
-import { holdWords } from '../data/next-words';
+import { occupancyWords } from '../data/next-words';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
 import { MarkMap } from '../progress/mark-map';
@@ -176,7 +176,7 @@ export class Debrief {
           gain: gain !== undefined && gain > 0 ? gain.toFixed(1) : undefined,
           marked: drive.marked.length > 0,
           thing: oneThing(drivenBy(state, drive.guest.id).map((one) => seenFaults(one, this.data.vocabulary()))),
-          next: holdWords(nextHold(context, state, drive.guest.id), this.data.view(), this.data.stalls()),
+          next: occupancyWords(nextOccupancy(context, state, drive.guest.id), this.data.view(), this.data.stalls()),
         };
       });
   }

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { nextHold, stationOf, type GuestState } from '@core/journal';
+import { nextOccupancy, stationOf, type GuestState } from '@core/journal';
 import { GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
 import { balanceDue, dueWords } from '../data/money';
 import { carLabel } from '../data/names';
-import { holdWords } from '../data/next-words';
+import { occupancyWords } from '../data/next-words';
 
 /** Who is at the desk to finish, who is still out, and what each has next. */
 @Component({
@@ -137,7 +137,7 @@ export class Desk {
     const [context, state] = [this.data.context()!, this.data.state()!];
     const fields = this.data.bookings().get(guest.id)?.fields;
     const due = balanceDue(fields);
-    const next = nextHold(context, state, guest.id);
+    const next = nextOccupancy(context, state, guest.id);
     return {
       id: guest.id,
       name: guest.name,
@@ -146,7 +146,7 @@ export class Desk {
       drives: guest.drives
         .map(({ id, laps }) => `${carLabel(this.data.view(), state.drives.get(id)?.car ?? '')}, ${laps} laps`)
         .join(' · '),
-      next: holdWords(next, this.data.view(), this.data.stalls()),
+      next: occupancyWords(next, this.data.view(), this.data.stalls()),
       nextS: next?.startS ?? Infinity,
       due: dueWords(fields, this.currency()),
       owes: due > 0,

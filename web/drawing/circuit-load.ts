@@ -17,9 +17,9 @@ export function circuitLoad({ day, schedule }: DayContext, state: DayState, step
   const driven: [number, number][] = [...state.drives.values()].flatMap(({ releasedS, inS }) =>
     releasedS === undefined ? [] : [[releasedS, inS ?? state.timeS]],
   );
-  const planned: [number, number][] = [...schedule.drives, ...schedule.sightings].map((hold) => [
-    hold.releaseS,
-    hold.trackEndS,
+  const planned: [number, number][] = [...schedule.drives, ...schedule.sightings].map((occupancy) => [
+    occupancy.releaseS,
+    occupancy.trackEndS,
   ]);
   // Sighting runs leave no trace once they are back; the plan says when they were out.
   for (const { releaseS, trackEndS } of schedule.sightings)

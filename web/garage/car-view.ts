@@ -83,12 +83,12 @@ export function carViews(
         wear: wearOf(days, fields.wear ?? {}, { heatMJ: heatMJ.get(id) ?? ORDINARY_HEAT_MJ, lapKm }, toCome),
         leftFaults: faultsLeft(
           earlier.filter((one) => one.car === id),
-          state.garage.mended,
+          state.garage.repaired,
         ),
         log: days
           .flatMap(({ date, services }) => services.map(({ what, by, note }) => ({ date, what, by, note })))
           .reverse(),
-        openFaults: (inGarage?.faults ?? []).filter(({ mendedS }) => mendedS === undefined),
+        openFaults: (inGarage?.faults ?? []).filter(({ repairedS }) => repairedS === undefined),
         coolingS: car.status === 'cooling' && cooledS !== undefined ? Math.max(0, cooledS - state.timeS) : undefined,
         next: toCome[0] && { guest: toCome[0].guest, atS: toCome[0].releaseS },
       },

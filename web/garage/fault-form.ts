@@ -24,7 +24,7 @@ const USUAL: Record<CarPlace, readonly string[]> = {
 const SEVERITIES: readonly { value: FaultSeverity; label: string; hint: string }[] = [
   { value: 'note', label: 'Only to be known', hint: 'the car runs on' },
   { value: 'watch', label: 'Keep an eye on it', hint: 'the car runs on with a note' },
-  { value: 'hold', label: 'The car stands', hint: 'held, and a repair of the plan is looked for' },
+  { value: 'hold', label: 'The car stands', hint: 'out of service, and a repair of the plan is looked for' },
 ];
 
 /** A fault or damage in three taps: where, what, how bad. A picture can be added before the last one. */
@@ -179,7 +179,7 @@ export class FaultForm {
         this.data.record({ kind: 'carHeld', car, reason })
       ) {
         this.planning.repairOnceSent(`${this.name()} held: ${reason}`);
-        this.data.say('The car is held. A repair of the plan is being looked for; it will be on the board.');
+        this.data.say('The car is out of service. A repair of the plan is being looked for; it will be on the board.');
       }
     }
     this.open.set(false);

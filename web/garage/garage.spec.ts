@@ -48,7 +48,7 @@ describe('The plan of stalls', () => {
     const held = view('a', 1, { state: { status: 'held', backAtS: 12 * 3600 } as never });
     const cooling = view('b', 2, { coolingS: 130 });
     expect(labels(shown([held, cooling]).nativeElement)).toEqual([
-      'Stall 1: car 1 Car a, held until 12:00, wheels to the left',
+      'Stall 1: car 1 Car a, out of service until 12:00, wheels to the left',
       'Stall 2: car 2 Car b, cooling, 3 min, wheels to the left',
     ]);
   });

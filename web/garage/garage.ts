@@ -197,11 +197,11 @@ export class Garage {
     if (note !== undefined) this.data.record({ kind: 'serviced', car: id, what, note });
   }
 
-  protected mended(fault: string): void {
+  protected repaired(fault: string): void {
     this.data.record({ kind: 'faultMended', fault });
   }
 
-  protected async hold({ id, fields }: CarView): Promise<void> {
+  protected async takeOut({ id, fields }: CarView): Promise<void> {
     const reason = await this.ask.for(`Hold ${fields.name}`, 'Why?');
     if (reason) this.data.record({ kind: 'carHeld', car: id, reason });
   }

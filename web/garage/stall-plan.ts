@@ -213,6 +213,7 @@ export class StallPlan {
 
 function stateWords({ state, coolingS }: CarView): string {
   if (coolingS !== undefined) return `cooling, ${Math.ceil(coolingS / 60)} min`;
-  if (state.status === 'held' && state.backAtS !== undefined) return `held until ${clockMinute(state.backAtS)}`;
+  if (state.status === 'held' && state.backAtS !== undefined)
+    return `out of service until ${clockMinute(state.backAtS)}`;
   return CAR_STATUS_WORDS[state.status];
 }

@@ -14,7 +14,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { clockMinute, type Guest, type Plan } from '@core/day';
-import { isCleared, nextHold, type GuestState } from '@core/journal';
+import { isCleared, nextOccupancy, type GuestState } from '@core/journal';
 import { GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
@@ -22,7 +22,7 @@ import { SelectButton } from 'primeng/selectbutton';
 import { DayWords } from '../data/day-words';
 import { DayService, type NewEntry } from '../data/day.service';
 import { balanceDue, dueWords } from '../data/money';
-import { holdWords } from '../data/next-words';
+import { occupancyWords } from '../data/next-words';
 import { carLabel } from '../data/names';
 
 /** A row that arrow keys reach. */
@@ -106,7 +106,7 @@ export class Gate {
           guest.arrivedS === undefined && booking && booking.fields.arrives < guest.guest.arrives
             ? `late, booked for ${clockMinute(booking.fields.arrives)}`
             : undefined,
-        next: holdWords(nextHold(context, state, guest.guest.id), this.data.view()),
+        next: occupancyWords(nextOccupancy(context, state, guest.guest.id), this.data.view()),
         lateMin: guest.arrivedS === undefined && !guest.gone ? Math.floor((state.timeS - guest.guest.arrives) / 60) : 0,
         cars: [...new Set(guest.guest.drives.flatMap(({ cars }) => cars.map((id) => carLabel(this.data.view(), id))))],
         warning: this.leftOut(context.schedule.plan, guest.guest),

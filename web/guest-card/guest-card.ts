@@ -4,7 +4,7 @@ import { RouterLink } from '@angular/router';
 import { analyseLaps } from '@core/coaching';
 import { lapTexts } from '@core/words/guests';
 import { clockMinute, money } from '@core/day';
-import { isAbout, type JournalEntry, lapsOwed, nextHold, progressOf } from '@core/journal';
+import { isAbout, type JournalEntry, lapsOwed, nextOccupancy, progressOf } from '@core/journal';
 import { BREAK_OFF_WORDS, GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
@@ -14,7 +14,7 @@ import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { balanceDue } from '../data/money';
 import { historyOf } from '../data/history';
-import { holdWords } from '../data/next-words';
+import { occupancyWords } from '../data/next-words';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
 import { OneMoreDrive, type OwedLaps } from './one-more-drive';
@@ -48,7 +48,9 @@ export class GuestCard {
   });
   protected readonly next = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
-    return context && state ? holdWords(nextHold(context, state, this.id()), this.data.view(), this.data.stalls()) : '';
+    return context && state
+      ? occupancyWords(nextOccupancy(context, state, this.id()), this.data.view(), this.data.stalls())
+      : '';
   });
   protected readonly facts = computed(() => {
     const fields = this.fields();
@@ -100,7 +102,7 @@ export class GuestCard {
     return guest.guest.drives
       .map(({ id, cars }) => {
         const drive = state.drives.get(id)!;
-        const hold = context.schedule.drives.find(({ planned }) => planned.drive === id);
+        const occupancy = context.schedule.drives.find(({ planned }) => planned.drive === id);
         const { done, due } = progressOf(context, drive);
         const carId = drive.car ?? cars[0] ?? '';
         const analysis = analyseLaps(context, drive);
@@ -113,12 +115,12 @@ export class GuestCard {
           beads: beadsOf(drive, done),
           done,
           due,
-          startS: drive.seatedS ?? hold?.startS ?? Infinity,
+          startS: drive.seatedS ?? occupancy?.startS ?? Infinity,
           when:
             drive.releasedS !== undefined
               ? `out ${clockMinute(drive.releasedS)}`
-              : hold
-                ? `planned ${clockMinute(hold.startS)}`
+              : occupancy
+                ? `planned ${clockMinute(occupancy.startS)}`
                 : '',
           laps: lapTexts(analysis),
           gain:

@@ -47,9 +47,9 @@ export class HandoverScreen {
     if (!context || !state || !next || !view) return undefined;
     const card = handover(context, state, next.drive.id, this.data.vocabulary());
     if (!card) return undefined;
-    const hold = context.schedule.drives.find(({ planned }) => planned.drive === next.drive.id);
+    const occupancy = context.schedule.drives.find(({ planned }) => planned.drive === next.drive.id);
     const fields = this.data.bookings().get(card.guest.id)?.fields;
-    const inS = hold ? hold.startS - state.timeS : 0;
+    const inS = occupancy ? occupancy.startS - state.timeS : 0;
     const name = (car: string | undefined) => context.schedule.index.cars.get(car ?? '')?.name ?? '';
     return {
       id: next.drive.id,
@@ -65,7 +65,7 @@ export class HandoverScreen {
       car: name(card.car),
       stall: this.data.stalls()[card.car ?? ''],
       laps: next.drive.laps + next.extraLaps,
-      when: hold ? `${clockMinute(hold.startS)}${inS > 0 ? `, in ${spokenDuration(inS)}` : ''}` : '',
+      when: occupancy ? `${clockMinute(occupancy.startS)}${inS > 0 ? `, in ${spokenDuration(inS)}` : ''}` : '',
       worked: card.worked,
       thing: card.oneThing,
       cured: card.cured.map(({ name: words }) => words.toLowerCase()),
@@ -119,10 +119,10 @@ export class HandoverScreen {
     const [context, state, view, me] = [this.data.context(), this.data.state(), this.data.view(), this.choice.me()];
     if (!context || !state || !view || !me) return [];
     return this.choice.drives().map((drive) => {
-      const hold = context.schedule.drives.find(({ planned }) => planned.drive === drive.drive.id);
+      const occupancy = context.schedule.drives.find(({ planned }) => planned.drive === drive.drive.id);
       return {
         id: drive.drive.id,
-        at: clockMinute(drive.seatedS ?? hold?.startS ?? 0),
+        at: clockMinute(drive.seatedS ?? occupancy?.startS ?? 0),
         guest: drive.guest.name,
         number: view.carNumbers[drive.car ?? ''],
         beads: beadsOf(drive, progressOf(context, drive).done),

@@ -66,8 +66,13 @@ type Whereabouts = (typeof WHEREABOUTS)[number]['key'];
       <label for="break-note">Note</label>
       <input pInputText id="break-note" maxlength="500" [ngModel]="note()" (ngModelChange)="note.set($event)" />
       <div class="held">
-        <p-checkbox inputId="break-hold" [binary]="true" [ngModel]="hold()" (ngModelChange)="hold.set($event)" />
-        <label for="break-hold">Hold the car until the garage has looked at it</label>
+        <p-checkbox
+          inputId="break-hold"
+          [binary]="true"
+          [ngModel]="outOfService()"
+          (ngModelChange)="outOfService.set($event)"
+        />
+        <label for="break-hold">Take the car out of service until the garage has looked at it</label>
       </div>
       <p-button label="Break off" severity="danger" size="large" [disabled]="!why()" (onClick)="enter()" />
     </p-dialog>
@@ -118,7 +123,7 @@ export class BreakOff {
   protected readonly car = signal<Whereabouts>('rolling');
   protected readonly place = signal<number | undefined>(undefined);
   protected readonly note = signal('');
-  protected readonly hold = signal(false);
+  protected readonly outOfService = signal(false);
   protected readonly where = computed(() =>
     placeWords(this.traffic.shape(), this.data.day()?.circuit.lapLengthM ?? 0, this.place()),
   );
@@ -130,7 +135,7 @@ export class BreakOff {
 
   protected choose(reason: BreakOffReason): void {
     this.why.set(reason);
-    this.hold.set(CAR_IS_HELD.has(reason));
+    this.outOfService.set(CAR_IS_HELD.has(reason));
   }
 
   /** The place is where the car is believed to be, until somebody knows better. */
@@ -146,13 +151,14 @@ export class BreakOff {
     if (!drive || !reason) return;
     const stands = car !== 'rolling' && { stands: { safe: car === 'safe', ...(place !== undefined && { place }) } };
     if (!this.data.record({ kind: 'brokenOff', drive: drive.id, reason, ...(note && { note }), ...stands })) return;
-    if (this.hold()) this.data.record({ kind: 'carHeld', car: drive.carId, reason: note || BREAK_OFF_WORDS[reason] });
+    if (this.outOfService())
+      this.data.record({ kind: 'carHeld', car: drive.carId, reason: note || BREAK_OFF_WORDS[reason] });
     this.drive.set(undefined);
     this.why.set(undefined);
     this.car.set('rolling');
     this.place.set(undefined);
     this.note.set('');
-    this.hold.set(false);
+    this.outOfService.set(false);
     if (car !== 'rolling') this.leftStanding.emit(drive);
   }
 }

@@ -1,5 +1,5 @@
 import type { DayView } from '@core/api';
-import { clockMinute, spokenDuration, type DriveHold } from '@core/day';
+import { clockMinute, spokenDuration, type DriveOccupancy } from '@core/day';
 import {
   circuitShut,
   countsDiffer,
@@ -114,7 +114,7 @@ export function pitExitModel(
   runners: readonly Runner[],
   shape: LapShape,
 ): PitExitModel {
-  const holds = new Map(context.schedule.drives.map((hold) => [hold.planned.drive, hold]));
+  const occupancies = new Map(context.schedule.drives.map((occupancy) => [occupancy.planned.drive, occupancy]));
   const drives = [...state.drives.values()];
   const at = (stage: DriveState['stage']) => drives.filter((drive) => drive.stage === stage);
   const numberOf = (car: string) => view.carNumbers[car];
@@ -133,14 +133,14 @@ export function pitExitModel(
       beads: beadsOf(drive, done),
       done,
       due,
-      plannedS: holds.get(drive.drive.id)?.releaseS ?? Infinity,
+      plannedS: occupancies.get(drive.drive.id)?.releaseS ?? Infinity,
       note,
     };
   };
   const toSeat = context.schedule.drives
-    .filter((hold) => isNext(state, hold) && hold.startS < state.timeS + SEATED_AHEAD_S)
+    .filter((occupancy) => isNext(state, occupancy) && occupancy.startS < state.timeS + SEATED_AHEAD_S)
     .sort((a, b) => a.startS - b.startS)
-    .map((hold) => model(state.drives.get(hold.planned.drive)!, seatNote(hold, state)));
+    .map((occupancy) => model(state.drives.get(occupancy.planned.drive)!, seatNote(occupancy, state)));
   const seen = passesSeen(context, state, shape);
   // A row does not move away under the finger: who has just crossed the line stays on top for a moment.
   const crossedS = ({ id }: Runner) => state.drives.get(id)?.count.marks.at(-1)?.atS ?? -Infinity;
@@ -172,7 +172,7 @@ export function pitExitModel(
     toSeat,
     queue: at('seated')
       .map((drive) => ({
-        ...model(drive, outNote(holds.get(drive.drive.id), state)),
+        ...model(drive, outNote(occupancies.get(drive.drive.id), state)),
         unchecked: view.pitExit.lastCheck.filter((item) => !drive.checked.has(item)),
         checked: view.pitExit.lastCheck.filter((item) => drive.checked.has(item)),
       }))
@@ -284,21 +284,21 @@ function limitsOf(context: DayContext, state: DayState, queue: number): ReleaseL
 }
 
 /** Whether the guest stands ready for this drive: nothing else comes before it. */
-function isNext(state: DayState, hold: DriveHold): boolean {
-  const drive = state.drives.get(hold.planned.drive);
-  const guest = hold.guests[0] && state.guests.get(hold.guests[0].id);
+function isNext(state: DayState, occupancy: DriveOccupancy): boolean {
+  const drive = state.drives.get(occupancy.planned.drive);
+  const guest = occupancy.guests[0] && state.guests.get(occupancy.guests[0].id);
   if (drive?.stage !== 'planned' || !guest) return false;
   return guest.stage === 'waiting' || guest.stage === 'seen' || guest.stage === 'debriefed';
 }
 
-function seatNote(hold: DriveHold, state: DayState): string {
-  const inS = hold.startS - state.timeS;
-  return inS > 0 ? `seat at ${clockMinute(hold.startS)}` : `${spokenDuration(-inS)} behind the plan`;
+function seatNote(occupancy: DriveOccupancy, state: DayState): string {
+  const inS = occupancy.startS - state.timeS;
+  return inS > 0 ? `seat at ${clockMinute(occupancy.startS)}` : `${spokenDuration(-inS)} behind the plan`;
 }
 
-function outNote(hold: DriveHold | undefined, state: DayState): string {
-  if (!hold) return '';
-  const inS = hold.releaseS - state.timeS;
+function outNote(occupancy: DriveOccupancy | undefined, state: DayState): string {
+  if (!occupancy) return '';
+  const inS = occupancy.releaseS - state.timeS;
   return inS > 0 ? `planned out in ${spokenDuration(inS)}` : `${spokenDuration(-inS)} behind the plan`;
 }
 

@@ -6,7 +6,7 @@ import type { RunningDrive } from './pit-exit-model';
 import { show } from '../testing/fake-day';
 import { running, seen } from '../testing/two-guests';
 
-const hold = async (element: Element, name: string) => {
+const pressLong = async (element: Element, name: string) => {
   const button = [...element.querySelectorAll('jl-hold-button button')].find((it) => it.textContent?.trim() === name)!;
   button.dispatchEvent(new PointerEvent('pointerdown', { button: 0 }));
   await new Promise((resolve) => setTimeout(resolve, 1000));
@@ -144,16 +144,16 @@ describe('The pit exit', () => {
     stop.dispatchEvent(new PointerEvent('pointerup'));
     await new Promise((resolve) => setTimeout(resolve, 1000));
     expect(data.state().flag.flag).toBe('green');
-    await hold(element, 'Hold to stop all');
+    await pressLong(element, 'Hold to stop all');
     await fixture.whenStable();
     expect(data.state().flag.flag).toBe('stop');
     [...element.querySelectorAll<HTMLElement>('.why button')].find((it) => it.textContent === 'debris')!.click();
     await fixture.whenStable();
     expect(data.state().flag.reason).toBe('debris');
     expect(text()).not.toContain('Hold to go green');
-    await hold(element, 'Hold: circuit is clear');
+    await pressLong(element, 'Hold: circuit is clear');
     await fixture.whenStable();
-    await hold(element, 'Hold to go green');
+    await pressLong(element, 'Hold to go green');
     await fixture.whenStable();
     expect(data.state().flag.flag).toBe('green');
   });

@@ -107,7 +107,7 @@ export class PitExit {
       .filter(({ atS }) => state!.timeS - atS < 900)
       .map((it) => ({
         ...it,
-        text: `${clockMinute(it.atS)}, ${it.by}: ${this.tell().settlement(it.what)}`,
+        text: `${clockMinute(it.atS)}, ${it.by}: ${this.tell().resolution(it.what)}`,
       }));
   });
 

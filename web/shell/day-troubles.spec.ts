@@ -9,7 +9,7 @@ const trouble = (more: Partial<DayTrouble> = {}): DayTrouble => ({
   what: 'The time zone is not used',
   path: 'timeZone',
   message: 'expected a time zone such as Europe/London',
-  mend: 'Choose another one',
+  remedy: 'Choose another one',
   ...more,
 });
 

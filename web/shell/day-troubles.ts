@@ -31,7 +31,7 @@ const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly lab
           @for (it of troubles(); track it.path + it.what) {
             <li>
               <span
-                ><b>{{ it.what }}.</b> {{ it.path }}: {{ it.message }}. {{ it.mend }}</span
+                ><b>{{ it.what }}.</b> {{ it.path }}: {{ it.message }}. {{ it.remedy }}</span
               >
               @if (it.screen; as screen) {
                 <a [routerLink]="screen.path">{{ screen.label }}</a>

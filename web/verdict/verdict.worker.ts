@@ -1,7 +1,14 @@
 import '../before-schemas';
 import { judgeOf, type Judgement, type Plan, type Violation } from '@core/day';
 import type { Standpoint } from '@core/journal';
-import { acceptInPart, assignmentsOf, mendsFor, type Assignment, type Mend, type PartOutcome } from '@core/planner';
+import {
+  acceptInPart,
+  assignmentsOf,
+  remediesFor,
+  type Assignment,
+  type Remedy,
+  type PartOutcome,
+} from '@core/planner';
 import { expose } from 'comlink';
 
 let standpoint: Standpoint | undefined;
@@ -10,7 +17,7 @@ let judge: ReturnType<typeof judgeOf> | undefined;
 /** What the thread that checks plans answers. */
 const thread = {
   /** From where changes are judged from now on; gives what is broken there already, and what it costs. */
-  stand(from: Standpoint): { readonly violations: readonly Violation[]; readonly cost: number } {
+  judgeFrom(from: Standpoint): { readonly violations: readonly Violation[]; readonly cost: number } {
     standpoint = from;
     judge = judgeOf(from.day, from.plan, from.repair);
     const { violations, cost } = judge.verdict;
@@ -22,8 +29,8 @@ const thread = {
     if (!standpoint) throw new Error('There is no standpoint yet.');
     return acceptInPart(standpoint, proposal, chosen);
   },
-  mends: ({ day, from, repair }: Standpoint, drive: string): readonly Mend[] =>
-    mendsFor(day, from.previous, drive, repair),
+  remedies: ({ day, from, repair }: Standpoint, drive: string): readonly Remedy[] =>
+    remediesFor(day, from.previous, drive, repair),
   assignments: ({ day, plan, repair }: Standpoint, drive: string): readonly Assignment[] =>
     assignmentsOf(day, plan, drive, repair),
 };

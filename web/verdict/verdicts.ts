@@ -1,7 +1,7 @@
 import { inject, Injectable, type OnDestroy } from '@angular/core';
 import type { Judgement, Plan, Violation } from '@core/day';
 import type { Standpoint } from '@core/journal';
-import type { Assignment, Mend, PartOutcome } from '@core/planner';
+import type { Assignment, Remedy, PartOutcome } from '@core/planner';
 import { DayService } from '../data/day.service';
 import { Thread, ThreadFault } from '../data/thread';
 import type { VerdictThread } from './verdict.worker';
@@ -24,9 +24,9 @@ export class Verdicts implements OnDestroy {
     | undefined;
 
   /** From where changes are judged from now on; gives what is broken there already, and what it costs. */
-  stand(standpoint: Standpoint): Promise<{ readonly violations: readonly Violation[]; readonly cost: number }> {
+  judgeFrom(standpoint: Standpoint): Promise<{ readonly violations: readonly Violation[]; readonly cost: number }> {
     this.standpoint = standpoint;
-    return this.withSecondTry(() => this.thread.ask((remote) => remote.stand(standpoint)));
+    return this.withSecondTry(() => this.thread.ask((remote) => remote.judgeFrom(standpoint)));
   }
 
   /** What comes of a changed plan; nothing where a newer one was asked for before this one's turn. */
@@ -44,8 +44,8 @@ export class Verdicts implements OnDestroy {
   }
 
   /** Changes of the day, checked to work, that give a drive a place. */
-  mends(standpoint: Standpoint, drive: string): Promise<readonly Mend[]> {
-    return this.withSecondTry(() => this.longer.ask((remote) => remote.mends(standpoint, drive)));
+  remedies(standpoint: Standpoint, drive: string): Promise<readonly Remedy[]> {
+    return this.withSecondTry(() => this.longer.ask((remote) => remote.remedies(standpoint, drive)));
   }
 
   /** Why a drive has its instructor, and who else could have it. */
@@ -77,7 +77,7 @@ export class Verdicts implements OnDestroy {
     let isAgain = false;
     return this.withSecondTry(async () => {
       const { standpoint } = this;
-      if (isAgain && standpoint) await this.thread.ask((remote) => remote.stand(standpoint));
+      if (isAgain && standpoint) await this.thread.ask((remote) => remote.judgeFrom(standpoint));
       isAgain = true;
       return ask(this.thread);
     });

@@ -3,7 +3,7 @@ import { planFile } from '../../day/plan-file';
 import { author, date, dateAndId, endpoint, type Endpoint } from '../endpoint';
 import {
   acceptPlan,
-  mendChange,
+  remedyChange,
   offeredPlaces,
   oneMoreDrive,
   planJob,
@@ -74,12 +74,12 @@ export const plansEndpoints = {
     reply: z.object({ dropped: z.boolean() }),
     refusals: [404],
   }),
-  applyMend: endpoint({
+  applyRemedy: endpoint({
     method: 'post',
-    path: '/api/days/:date/drives/:id/mends',
+    path: '/api/days/:date/drives/:id/remedies',
     summary: 'Make such a change, and accept the plan in which the drive has its place',
     params: dateAndId,
-    body: z.strictObject({ author, change: mendChange }),
+    body: z.strictObject({ author, change: remedyChange }),
     reply: planRevision,
     status: 201,
     refusals: [404, 409],

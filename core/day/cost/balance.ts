@@ -4,10 +4,13 @@ import type { CostTerm } from './term';
 export const balance: CostTerm = {
   name: 'balance',
   weight: 0.25,
-  of: ({ day, crewHolds }) => {
+  of: ({ day, crewOccupancies }) => {
     const staff = day.instructors.map((instructor) => ({
       availableS: instructor.available.reduce((sum, window) => sum + window.to - window.from, 0),
-      heldS: (crewHolds.get(instructor.id) ?? []).reduce((sum, hold) => sum + hold.endS - hold.startS, 0),
+      heldS: (crewOccupancies.get(instructor.id) ?? []).reduce(
+        (sum, occupancy) => sum + occupancy.endS - occupancy.startS,
+        0,
+      ),
     }));
     const totalAvailableS = staff.reduce((sum, { availableS }) => sum + availableS, 0);
     const totalHeldS = staff.reduce((sum, { heldS }) => sum + heldS, 0);

@@ -4,12 +4,12 @@ import type { CostTerm } from './term';
 export const party: CostTerm = {
   name: 'party',
   weight: 0.5,
-  of: ({ index, guestHolds }) => {
+  of: ({ index, guestOccupancies }) => {
     const finishes = new Map<string, number[]>();
-    for (const [id, holds] of guestHolds) {
+    for (const [id, occupancies] of guestOccupancies) {
       const name = index.guests.get(id)!.party;
       if (name === undefined) continue;
-      const endS = Math.max(...holds.map((hold) => hold.endS));
+      const endS = Math.max(...occupancies.map((occupancy) => occupancy.endS));
       finishes.set(name, [...(finishes.get(name) ?? []), endS]);
     }
     let sum = 0;

@@ -1,8 +1,8 @@
-import { circuitHolds, type CircuitHold } from '../schedule';
+import { circuitOccupancies, type CircuitOccupancy } from '../schedule';
 import type { CostTerm } from './term';
 
 /** The part of a vehicle's time on the circuit that predicts passes. */
-export type Running = Pick<CircuitHold, 'releaseS' | 'trackEndS' | 'lapsDriven'>;
+export type Running = Pick<CircuitOccupancy, 'releaseS' | 'trackEndS' | 'lapsDriven'>;
 
 /**
  * Predicted passes between two vehicles that run at their mean pace: the whole numbers strictly between the difference
@@ -30,12 +30,12 @@ export const passes: CostTerm = {
   name: 'passes',
   weight: 2,
   of: (schedule) => {
-    const holds = circuitHolds(schedule).sort((a, b) => a.releaseS - b.releaseS);
+    const occupancies = circuitOccupancies(schedule).sort((a, b) => a.releaseS - b.releaseS);
     let sum = 0;
-    for (let i = 0; i < holds.length; i++) {
-      for (let j = i + 1; j < holds.length; j++) {
-        if (holds[j]!.releaseS >= holds[i]!.trackEndS) break;
-        sum += passesBetween(holds[i]!, holds[j]!);
+    for (let i = 0; i < occupancies.length; i++) {
+      for (let j = i + 1; j < occupancies.length; j++) {
+        if (occupancies[j]!.releaseS >= occupancies[i]!.trackEndS) break;
+        sum += passesBetween(occupancies[i]!, occupancies[j]!);
       }
     }
     return sum;

@@ -11,12 +11,12 @@ export function waitOfGap(gapS: number): number {
 }
 
 /** What one guest waits over the day: from arrival to the first hold, then each gap beyond the guest's rest. */
-export function waitOfGuest(guest: Guest, holds: readonly Interval[], guestRestS: number): number {
+export function waitOfGuest(guest: Guest, occupancies: readonly Interval[], guestRestS: number): number {
   let sum = 0;
   let before: Interval | undefined;
-  for (const hold of holds) {
-    sum += waitOfGap(before ? hold.startS - before.endS - guestRestS : hold.startS - guest.arrives);
-    before = hold;
+  for (const occupancy of occupancies) {
+    sum += waitOfGap(before ? occupancy.startS - before.endS - guestRestS : occupancy.startS - guest.arrives);
+    before = occupancy;
   }
   return sum;
 }
@@ -25,9 +25,10 @@ export function waitOfGuest(guest: Guest, holds: readonly Interval[], guestRestS
 export const waiting: CostTerm = {
   name: 'waiting',
   weight: 1,
-  of: ({ day, index, guestHolds }) => {
+  of: ({ day, index, guestOccupancies }) => {
     let sum = 0;
-    for (const [id, holds] of guestHolds) sum += waitOfGuest(index.guests.get(id)!, holds, day.rules.guestRestS);
+    for (const [id, occupancies] of guestOccupancies)
+      sum += waitOfGuest(index.guests.get(id)!, occupancies, day.rules.guestRestS);
     return sum;
   },
 };

@@ -1,15 +1,15 @@
 import { activityOf, type Activity } from '../activity';
 import type { Car } from '../day-file';
-import { drivesByCar, type DriveHold } from '../schedule';
+import { drivesByCar, type DriveOccupancy } from '../schedule';
 import { rule, type Broken } from './rule';
 
 /** The first drive (by start) after which the car has run too many laps without standing still long enough. */
 export function overheatedDrive(
   car: Car,
-  drives: readonly DriveHold[],
-): { readonly drive: DriveHold; readonly laps: number } | undefined {
+  drives: readonly DriveOccupancy[],
+): { readonly drive: DriveOccupancy; readonly laps: number } | undefined {
   let laps = 0;
-  let before: DriveHold | undefined;
+  let before: DriveOccupancy | undefined;
   for (const drive of drives) {
     if (before && drive.startS - before.endS >= car.cooling.restS) laps = 0;
     laps += drive.lapsDriven;

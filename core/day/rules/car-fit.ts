@@ -29,10 +29,10 @@ export type CarFitBroken = Broken<'misfit', { activity: Activity }, { misfit: Ca
 
 /** The car is one the drive allows, offers its gearbox, and fits the guest where both sides state the size. */
 export const carFit = rule('CAR_FIT', function* ({ drives }): Iterable<CarFitBroken> {
-  for (const hold of drives) {
-    const { car, drive, guests } = hold;
+  for (const occupancy of drives) {
+    const { car, drive, guests } = occupancy;
     if (!car || !drive) continue;
     const misfit = carMisfit(car, drive, guests[0]!);
-    if (misfit) yield { detail: 'misfit', subjects: { activity: activityOf(hold) }, values: { misfit } };
+    if (misfit) yield { detail: 'misfit', subjects: { activity: activityOf(occupancy) }, values: { misfit } };
   }
 });

@@ -1,18 +1,18 @@
 import { activityOf, type Activity } from '../activity';
 import type { Car } from '../day-file';
-import { drivesByCar, type DriveHold, type RefuelHold } from '../schedule';
+import { drivesByCar, type DriveOccupancy, type RefuelOccupancy } from '../schedule';
 import { rule, type Broken } from './rule';
 
 const TOLERANCE_L = 1e-6;
 
 type FuelEvent =
   | { readonly atS: number; readonly kind: 'refuel' }
-  | { readonly atS: number; readonly kind: 'drive'; readonly drive: DriveHold }
+  | { readonly atS: number; readonly kind: 'drive'; readonly drive: DriveOccupancy }
   | { readonly atS: number; readonly kind: 'reading'; readonly litres: number };
 
 /** Fuel after each drive, in litres, in order of time. */
 export interface FuelAfterDrive {
-  readonly drive: DriveHold;
+  readonly drive: DriveOccupancy;
   readonly litres: number;
 }
 
@@ -22,8 +22,8 @@ export interface FuelAfterDrive {
  */
 export function fuelAfterDrives(
   car: Car,
-  drives: readonly DriveHold[],
-  refuels: readonly RefuelHold[],
+  drives: readonly DriveOccupancy[],
+  refuels: readonly RefuelOccupancy[],
 ): FuelAfterDrive[] {
   const events: FuelEvent[] = [
     ...refuels.map((refuel) => ({ atS: refuel.endS, kind: 'refuel' as const })),

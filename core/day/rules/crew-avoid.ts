@@ -10,11 +10,11 @@ export type CrewAvoidBroken = Broken<'together', { instructor: string; guest: st
 
 /** No activity puts a guest with an instructor in its `avoidInstructors`. */
 export const crewAvoid = rule('CREW_AVOID', function* ({ briefings, sightings, drives }): Iterable<CrewAvoidBroken> {
-  for (const hold of [...briefings, ...sightings, ...drives]) {
-    const { instructor } = hold;
-    for (const guest of hold.guests) {
+  for (const occupancy of [...briefings, ...sightings, ...drives]) {
+    const { instructor } = occupancy;
+    for (const guest of occupancy.guests) {
       if (instructor && avoids(guest, instructor)) {
-        const subjects = { instructor: instructor.id, guest: guest.id, activity: activityOf(hold) };
+        const subjects = { instructor: instructor.id, guest: guest.id, activity: activityOf(occupancy) };
         yield { detail: 'together', subjects, values: {} };
       }
     }

@@ -7,20 +7,24 @@ export type CrewFreeBroken =
   | Broken<'away', { instructor: string; activity: Activity }, { startS: number; endS: number }>;
 
 /** An instructor's holds do not overlap and lie in an available window. */
-export const crewFree = rule('CREW_FREE', function* ({ index, crewHolds }): Iterable<CrewFreeBroken> {
-  for (const [id, holds] of crewHolds) {
+export const crewFree = rule('CREW_FREE', function* ({ index, crewOccupancies }): Iterable<CrewFreeBroken> {
+  for (const [id, occupancies] of crewOccupancies) {
     const instructor = index.instructors.get(id)!;
-    for (const [a, b] of overlappingPairs(holds)) {
+    for (const [a, b] of overlappingPairs(occupancies)) {
       yield {
         detail: 'taken',
         subjects: { instructor: id, by: activityOf(a), activity: activityOf(b) },
         values: { untilS: a.endS, startS: b.startS },
       };
     }
-    for (const hold of holds) {
-      if (!liesInside(index.windows(instructor), hold)) {
-        const { startS, endS } = hold;
-        yield { detail: 'away', subjects: { instructor: id, activity: activityOf(hold) }, values: { startS, endS } };
+    for (const occupancy of occupancies) {
+      if (!liesInside(index.windows(instructor), occupancy)) {
+        const { startS, endS } = occupancy;
+        yield {
+          detail: 'away',
+          subjects: { instructor: id, activity: activityOf(occupancy) },
+          values: { startS, endS },
+        };
       }
     }
   }

@@ -16,13 +16,13 @@ export type CrewLanguageBroken = Broken<
 export const crewLanguage = rule(
   'CREW_LANGUAGE',
   function* ({ briefings, sightings, drives }): Iterable<CrewLanguageBroken> {
-    for (const hold of [...briefings, ...sightings, ...drives]) {
-      const { instructor } = hold;
-      for (const guest of hold.guests) {
+    for (const occupancy of [...briefings, ...sightings, ...drives]) {
+      const { instructor } = occupancy;
+      for (const guest of occupancy.guests) {
         if (instructor && !sharesLanguage(instructor, guest)) {
           yield {
             detail: 'none',
-            subjects: { instructor: instructor.id, guest: guest.id, activity: activityOf(hold) },
+            subjects: { instructor: instructor.id, guest: guest.id, activity: activityOf(occupancy) },
             values: { instructorSpeaks: instructor.languages, guestSpeaks: guest.languages },
           };
         }

@@ -1,5 +1,5 @@
 import type { Instructor } from '../day-file';
-import { drivesOf, type PersonHold } from '../schedule';
+import { drivesOf, type PersonOccupancy } from '../schedule';
 import { rule, type Broken } from './rule';
 
 export type CrewLapsBroken =
@@ -7,11 +7,14 @@ export type CrewLapsBroken =
   | Broken<'level', { instructor: string }, { laps: number; most: number; level: number }>;
 
 /** Which of an instructor's lap limits the drives pass. */
-export function* lapLimitFaults(instructor: Instructor, holds: readonly PersonHold[]): Iterable<CrewLapsBroken> {
+export function* lapLimitFaults(
+  instructor: Instructor,
+  occupancies: readonly PersonOccupancy[],
+): Iterable<CrewLapsBroken> {
   const subjects = { instructor: instructor.id };
   let laps = 0;
   const byLevel = new Map<number, number>();
-  for (const { lapsDriven, car } of drivesOf(holds)) {
+  for (const { lapsDriven, car } of drivesOf(occupancies)) {
     laps += lapsDriven;
     if (car) byLevel.set(car.level, (byLevel.get(car.level) ?? 0) + lapsDriven);
   }
@@ -27,6 +30,6 @@ export function* lapLimitFaults(instructor: Instructor, holds: readonly PersonHo
 }
 
 /** Laps beside guests a day stay within `maxLaps`, and within `levelLaps` for each level of car. */
-export const crewLaps = rule('CREW_LAPS', function* ({ index, crewHolds }): Iterable<CrewLapsBroken> {
-  for (const [id, holds] of crewHolds) yield* lapLimitFaults(index.instructors.get(id)!, holds);
+export const crewLaps = rule('CREW_LAPS', function* ({ index, crewOccupancies }): Iterable<CrewLapsBroken> {
+  for (const [id, occupancies] of crewOccupancies) yield* lapLimitFaults(index.instructors.get(id)!, occupancies);
 });

@@ -7,13 +7,13 @@ import { rule, type Broken } from './rule';
  * The earliest gap of `durationS` inside the meal window, or nothing where there is none. Only an instructor who is
  * available over the whole meal window is owed one.
  */
-export function mealGap(instructor: Instructor, holds: readonly Interval[]): Interval | undefined {
+export function mealGap(instructor: Instructor, occupancies: readonly Interval[]): Interval | undefined {
   const { from, to, durationS } = instructor.meal;
   let freeFrom = from;
-  for (const hold of [...holds].sort(byStart)) {
-    if (hold.startS >= to) break;
-    if (hold.startS - freeFrom >= durationS) break;
-    freeFrom = Math.max(freeFrom, hold.endS);
+  for (const occupancy of [...occupancies].sort(byStart)) {
+    if (occupancy.startS >= to) break;
+    if (occupancy.startS - freeFrom >= durationS) break;
+    freeFrom = Math.max(freeFrom, occupancy.endS);
   }
   const startS = freeFrom;
   return to - startS >= durationS ? { startS, endS: startS + durationS } : undefined;
@@ -26,10 +26,10 @@ export function owedMeal(instructor: Instructor, windows: readonly TimeWindow[])
 export type CrewMealBroken = Broken<'none', { instructor: string }, { durationS: number; fromS: number; toS: number }>;
 
 /** An instructor who is available over the whole `meal` window has a gap of `durationS` inside it. */
-export const crewMeal = rule('CREW_MEAL', function* ({ index, crewHolds }): Iterable<CrewMealBroken> {
-  for (const [id, holds] of crewHolds) {
+export const crewMeal = rule('CREW_MEAL', function* ({ index, crewOccupancies }): Iterable<CrewMealBroken> {
+  for (const [id, occupancies] of crewOccupancies) {
     const instructor = index.instructors.get(id)!;
-    if (owedMeal(instructor, index.windows(instructor)) && !mealGap(instructor, holds)) {
+    if (owedMeal(instructor, index.windows(instructor)) && !mealGap(instructor, occupancies)) {
       const { durationS, from, to } = instructor.meal;
       yield { detail: 'none', subjects: { instructor: id }, values: { durationS, fromS: from, toS: to } };
     }

@@ -7,17 +7,17 @@ import { rule, type Broken } from './rule';
  * The first hold (by start) with which the work since the last gap of `restS` or longer passes `maxSeatS`, with the
  * seconds worked by then.
  */
-export function overworkedHold<T extends Interval>(
+export function overworkedOccupancy<T extends Interval>(
   instructor: Instructor,
-  holds: readonly T[],
-): { readonly hold: T; readonly workedS: number } | undefined {
+  occupancies: readonly T[],
+): { readonly occupancy: T; readonly workedS: number } | undefined {
   let workedS = 0;
   let before: T | undefined;
-  for (const hold of holds) {
-    if (before && hold.startS - before.endS >= instructor.restS) workedS = 0;
-    workedS += hold.endS - hold.startS;
-    if (workedS > instructor.maxSeatS) return { hold, workedS };
-    before = hold;
+  for (const occupancy of occupancies) {
+    if (before && occupancy.startS - before.endS >= instructor.restS) workedS = 0;
+    workedS += occupancy.endS - occupancy.startS;
+    if (workedS > instructor.maxSeatS) return { occupancy, workedS };
+    before = occupancy;
   }
   return undefined;
 }
@@ -29,13 +29,13 @@ export type CrewRestBroken = Broken<
 >;
 
 /** The sum of an instructor's holds since the last gap of `restS` or longer never exceeds `maxSeatS`. */
-export const crewRest = rule('CREW_REST', function* ({ index, crewHolds }): Iterable<CrewRestBroken> {
-  for (const [id, holds] of crewHolds) {
+export const crewRest = rule('CREW_REST', function* ({ index, crewOccupancies }): Iterable<CrewRestBroken> {
+  for (const [id, occupancies] of crewOccupancies) {
     const instructor = index.instructors.get(id)!;
-    const over = overworkedHold(instructor, holds);
+    const over = overworkedOccupancy(instructor, occupancies);
     if (over) {
       const { restS, maxSeatS } = instructor;
-      const subjects = { instructor: id, activity: activityOf(over.hold) };
+      const subjects = { instructor: id, activity: activityOf(over.occupancy) };
       yield { detail: 'long', subjects, values: { workedS: over.workedS, restS, maxSeatS } };
     }
   }

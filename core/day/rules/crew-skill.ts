@@ -1,6 +1,6 @@
 import { activityOf, type Activity } from '../activity';
 import type { Car, Instructor } from '../day-file';
-import type { PersonHold } from '../schedule';
+import type { PersonOccupancy } from '../schedule';
 import { rule, type Broken } from './rule';
 
 /** Whether the instructor teaches in this car. */
@@ -13,19 +13,23 @@ export type CrewSkillBroken = Broken<'car', Of & { car: string }> | Broken<'brie
 
 /** Drives: the car is one of the instructor's; briefings need `brief`, sighting runs need `sighting`. */
 export const crewSkill = rule('CREW_SKILL', function* ({ briefings, sightings, drives }): Iterable<CrewSkillBroken> {
-  const of = (hold: PersonHold, instructor: Instructor) => ({ instructor: instructor.id, activity: activityOf(hold) });
-  for (const hold of drives) {
-    const { instructor, car } = hold;
+  const of = (occupancy: PersonOccupancy, instructor: Instructor) => ({
+    instructor: instructor.id,
+    activity: activityOf(occupancy),
+  });
+  for (const occupancy of drives) {
+    const { instructor, car } = occupancy;
     if (instructor && car && !teachesIn(instructor, car)) {
-      yield { detail: 'car', subjects: { ...of(hold, instructor), car: car.id }, values: {} };
+      yield { detail: 'car', subjects: { ...of(occupancy, instructor), car: car.id }, values: {} };
     }
   }
-  for (const hold of briefings) {
-    const { instructor } = hold;
-    if (instructor && !instructor.brief) yield { detail: 'brief', subjects: of(hold, instructor), values: {} };
+  for (const occupancy of briefings) {
+    const { instructor } = occupancy;
+    if (instructor && !instructor.brief) yield { detail: 'brief', subjects: of(occupancy, instructor), values: {} };
   }
-  for (const hold of sightings) {
-    const { instructor } = hold;
-    if (instructor && !instructor.sighting) yield { detail: 'sighting', subjects: of(hold, instructor), values: {} };
+  for (const occupancy of sightings) {
+    const { instructor } = occupancy;
+    if (instructor && !instructor.sighting)
+      yield { detail: 'sighting', subjects: of(occupancy, instructor), values: {} };
   }
 });

@@ -1,6 +1,6 @@
 import { activityOf, type Activity } from '../activity';
 import type { Guest } from '../day-file';
-import { drivesOf, type PersonHold } from '../schedule';
+import { drivesOf, type PersonOccupancy } from '../schedule';
 import { rule, type Broken } from './rule';
 
 type Of = { guest: string };
@@ -14,16 +14,16 @@ export type GuestOrderBroken =
  * Briefing, then sighting run, then drives, compared by their starts. A guest without a planned drive needs neither
  * class nor sighting run; `asListed` drives run in the listed order.
  */
-export const guestOrder = rule('GUEST_ORDER', function* ({ day, guestHolds }): Iterable<GuestOrderBroken> {
-  for (const guest of day.guests) yield* guestOrderFaults(guest, guestHolds.get(guest.id) ?? []);
+export const guestOrder = rule('GUEST_ORDER', function* ({ day, guestOccupancies }): Iterable<GuestOrderBroken> {
+  for (const guest of day.guests) yield* guestOrderFaults(guest, guestOccupancies.get(guest.id) ?? []);
 });
 
 /** What is out of order in one guest's holds (by start). */
-export function* guestOrderFaults(guest: Guest, holds: readonly PersonHold[]): Iterable<GuestOrderBroken> {
+export function* guestOrderFaults(guest: Guest, occupancies: readonly PersonOccupancy[]): Iterable<GuestOrderBroken> {
   const of = { guest: guest.id };
-  const drives = drivesOf(holds);
-  const briefing = holds.find((hold) => hold.kind === 'briefing');
-  const sighting = holds.find((hold) => hold.kind === 'sighting');
+  const drives = drivesOf(occupancies);
+  const briefing = occupancies.find((occupancy) => occupancy.kind === 'briefing');
+  const sighting = occupancies.find((occupancy) => occupancy.kind === 'sighting');
   const first = drives[0];
   if (first && !guest.briefed && !briefing) yield { detail: 'noBriefing', subjects: of, values: {} };
   if (first && !guest.sighted && !sighting) yield { detail: 'noSighting', subjects: of, values: {} };
@@ -31,12 +31,12 @@ export function* guestOrderFaults(guest: Guest, holds: readonly PersonHold[]): I
     const values = { sightingS: sighting.startS, briefingS: briefing.startS };
     yield { detail: 'sightingFirst', subjects: of, values };
   }
-  for (const hold of [briefing, sighting]) {
-    if (hold && first && first.startS < hold.startS) {
+  for (const occupancy of [briefing, sighting]) {
+    if (occupancy && first && first.startS < occupancy.startS) {
       yield {
         detail: 'driveFirst',
-        subjects: { ...of, activity: activityOf(hold) },
-        values: { driveS: first.startS, startS: hold.startS },
+        subjects: { ...of, activity: activityOf(occupancy) },
+        values: { driveS: first.startS, startS: occupancy.startS },
       };
     }
   }

@@ -8,21 +8,24 @@ export type GuestPresentBroken =
   | Broken<'late', Of, { leavesByS: number; endS: number }>;
 
 /** A guest's holds start at or after `arrives` and end by `leavesBy`; a drive starts at or after its `notBefore`. */
-export const guestPresent = rule('GUEST_PRESENT', function* ({ index, guestHolds }): Iterable<GuestPresentBroken> {
-  for (const [id, holds] of guestHolds) {
-    const guest = index.guests.get(id)!;
-    for (const hold of holds) {
-      const subjects = { guest: id, activity: activityOf(hold) };
-      if (hold.startS < guest.arrives) {
-        yield { detail: 'early', subjects, values: { arrivesS: guest.arrives, startS: hold.startS } };
-      }
-      const earliest = hold.kind === 'drive' ? hold.drive?.notBefore : undefined;
-      if (earliest !== undefined && hold.startS < earliest) {
-        yield { detail: 'beforeWish', subjects, values: { notBeforeS: earliest } };
-      }
-      if (guest.leavesBy !== undefined && hold.endS > guest.leavesBy) {
-        yield { detail: 'late', subjects, values: { leavesByS: guest.leavesBy, endS: hold.endS } };
+export const guestPresent = rule(
+  'GUEST_PRESENT',
+  function* ({ index, guestOccupancies }): Iterable<GuestPresentBroken> {
+    for (const [id, occupancies] of guestOccupancies) {
+      const guest = index.guests.get(id)!;
+      for (const occupancy of occupancies) {
+        const subjects = { guest: id, activity: activityOf(occupancy) };
+        if (occupancy.startS < guest.arrives) {
+          yield { detail: 'early', subjects, values: { arrivesS: guest.arrives, startS: occupancy.startS } };
+        }
+        const earliest = occupancy.kind === 'drive' ? occupancy.drive?.notBefore : undefined;
+        if (earliest !== undefined && occupancy.startS < earliest) {
+          yield { detail: 'beforeWish', subjects, values: { notBeforeS: earliest } };
+        }
+        if (guest.leavesBy !== undefined && occupancy.endS > guest.leavesBy) {
+          yield { detail: 'late', subjects, values: { leavesByS: guest.leavesBy, endS: occupancy.endS } };
+        }
       }
     }
-  }
-});
+  },
+);

@@ -1,5 +1,5 @@
 import { activityOf, type Activity } from '../activity';
-import type { PersonHold } from '../schedule';
+import type { PersonOccupancy } from '../schedule';
 import { rule, type Broken } from './rule';
 
 export type GuestRestBroken = Broken<
@@ -9,18 +9,18 @@ export type GuestRestBroken = Broken<
 >;
 
 /** Two holds of one guest are at least `guestRestS` apart. */
-export const guestRest = rule('GUEST_REST', function* ({ day, guestHolds }): Iterable<GuestRestBroken> {
-  for (const [id, holds] of guestHolds) {
-    let before: PersonHold | undefined;
-    for (const hold of holds) {
-      if (before && hold.startS - before.endS < day.rules.guestRestS) {
+export const guestRest = rule('GUEST_REST', function* ({ day, guestOccupancies }): Iterable<GuestRestBroken> {
+  for (const [id, occupancies] of guestOccupancies) {
+    let before: PersonOccupancy | undefined;
+    for (const occupancy of occupancies) {
+      if (before && occupancy.startS - before.endS < day.rules.guestRestS) {
         yield {
           detail: 'short',
-          subjects: { guest: id, before: activityOf(before), after: activityOf(hold) },
-          values: { restS: hold.startS - before.endS, neededS: day.rules.guestRestS },
+          subjects: { guest: id, before: activityOf(before), after: activityOf(occupancy) },
+          values: { restS: occupancy.startS - before.endS, neededS: day.rules.guestRestS },
         };
       }
-      if (!before || hold.endS > before.endS) before = hold;
+      if (!before || occupancy.endS > before.endS) before = occupancy;
     }
   }
 });

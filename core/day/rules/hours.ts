@@ -9,12 +9,12 @@ export type HoursBroken = Broken<
 
 /** Every hold and every refuel lies within the opening hours; a turnaround may run past. */
 export const hours = rule('HOURS', function* ({ day, briefings, sightings, drives, refuels }): Iterable<HoursBroken> {
-  for (const hold of [...briefings, ...sightings, ...drives, ...refuels]) {
-    if (hold.startS < day.opens || hold.endS > day.closes) {
-      const { startS, endS } = hold;
+  for (const occupancy of [...briefings, ...sightings, ...drives, ...refuels]) {
+    if (occupancy.startS < day.opens || occupancy.endS > day.closes) {
+      const { startS, endS } = occupancy;
       yield {
         detail: 'outside',
-        subjects: { activity: activityOf(hold) },
+        subjects: { activity: activityOf(occupancy) },
         values: { startS, endS, opensS: day.opens, closesS: day.closes },
       };
     }

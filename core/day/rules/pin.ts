@@ -11,11 +11,11 @@ export type PinBroken =
 
 /** A planned drive has the release, car and instructor that its pin fixes. */
 export const pin = rule('PIN', function* ({ drives }): Iterable<PinBroken> {
-  for (const hold of drives) {
-    const { drive, planned } = hold;
+  for (const occupancy of drives) {
+    const { drive, planned } = occupancy;
     const fixed = drive?.pin;
     if (!fixed) continue;
-    const of = { activity: activityOf(hold) };
+    const of = { activity: activityOf(occupancy) };
     if (fixed.release !== undefined && fixed.release !== planned.release) {
       const values = { pinnedS: fixed.release, plannedS: planned.release };
       yield { detail: 'release', subjects: of, values };

@@ -1,5 +1,5 @@
 import { type Activity } from '../activity';
-import { activityTexts, standingTexts } from '../standing';
+import { activityTexts, frozenTexts } from '../frozen';
 import { rule, type Broken } from './rule';
 
 export type RepairNowBroken = Broken<'past', { activity: Activity }, { startS: number; nowS: number }>;
@@ -7,7 +7,7 @@ export type RepairNowBroken = Broken<'past', { activity: Activity }, { startS: n
 /** Repair: nothing new holds anybody or anything before now. */
 export const repairNow = rule('REPAIR_NOW', function* ({ day, plan, index, repair }): Iterable<RepairNowBroken> {
   if (!repair) return;
-  const standing = new Set(standingTexts(day, repair, index).map(({ text }) => text));
+  const standing = new Set(frozenTexts(day, repair, index).map(({ text }) => text));
   for (const { text, activity, startS } of activityTexts(plan, day, index)) {
     if (startS < repair.nowS && !standing.has(text)) {
       yield { detail: 'past', subjects: { activity }, values: { startS, nowS: repair.nowS } };

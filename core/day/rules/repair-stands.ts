@@ -1,5 +1,5 @@
 import { type Activity } from '../activity';
-import { activityTexts, standingTexts } from '../standing';
+import { activityTexts, frozenTexts } from '../frozen';
 import { rule, type Broken } from './rule';
 
 export type RepairStandsBroken = Broken<'gone', { activity: Activity }>;
@@ -10,7 +10,7 @@ export const repairStands = rule(
   function* ({ day, plan, index, repair }): Iterable<RepairStandsBroken> {
     if (!repair) return;
     const present = new Set(activityTexts(plan, day, index).map(({ text }) => text));
-    for (const { text, activity } of standingTexts(day, repair, index)) {
+    for (const { text, activity } of frozenTexts(day, repair, index)) {
       if (!present.has(text)) yield { detail: 'gone', subjects: { activity }, values: {} };
     }
   },

@@ -1,7 +1,7 @@
 import { inEnglish } from '../../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../../testing/small-day';
 import { checkPlan } from '../check-plan';
-import { standingOf } from '../standing';
+import { frozenOf } from '../frozen';
 
 const day = aDay({
   cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],
@@ -30,9 +30,9 @@ describe('Repair', () => {
 
   it('frees a drive whose car is withdrawn from under it, and says so', () => {
     const withdrawn = { ...day, cars: [aCar({ available: [{ from: at('08:00'), to: at('10:05') }] }), day.cars[1]!] };
-    const standing = standingOf(withdrawn, { previous, nowS: at('10:05') });
+    const standing = frozenOf(withdrawn, { previous, nowS: at('10:05') });
     expect(standing.drives).toEqual([]);
-    expect(standing.fallen.map(inEnglish(withdrawn).fallen)).toEqual([
+    expect(standing.dropped.map(inEnglish(withdrawn).dropped)).toEqual([
       'Ines Faro in Dunnock Cup at 10:00 had begun and can no longer stand: Dunnock Cup is not available for all of it',
     ]);
     const again = {
@@ -53,12 +53,12 @@ describe('Repair', () => {
       sightings: [{ release: at('09:35'), vehicle: 's1', instructor: 'i1', guests: ['g1', 'g2'] }],
     });
     const gone = { ...fresh, guests: [fresh.guests[0]!] };
-    const kept = standingOf(gone, { previous: before, nowS: at('09:40') });
+    const kept = frozenOf(gone, { previous: before, nowS: at('09:40') });
     expect(kept.briefings[0]!.guests).toEqual(['g1']);
     expect(kept.sightings[0]!.guests).toEqual(['g1']);
     const ill = { ...fresh, instructors: [anInstructor({ brief: false }), fresh.instructors[1]!] };
-    const fallen = standingOf(ill, { previous: before, nowS: at('09:40') });
-    expect(fallen.briefings).toEqual([]);
-    expect(fallen.sightings).toEqual([]);
+    const dropped = frozenOf(ill, { previous: before, nowS: at('09:40') });
+    expect(dropped.briefings).toEqual([]);
+    expect(dropped.sightings).toEqual([]);
   });
 });

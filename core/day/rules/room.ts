@@ -10,8 +10,8 @@ export type RoomBroken =
 /** A briefing has one guest to `seats` guests; at most `rooms` briefings run at once. */
 export const room = rule('ROOM', function* ({ day, briefings }): Iterable<RoomBroken> {
   const { seats, rooms } = day.rules.briefing;
-  for (const hold of briefings) {
-    const [subjects, count] = [{ activity: activityOf(hold) }, hold.briefing.guests.length];
+  for (const occupancy of briefings) {
+    const [subjects, count] = [{ activity: activityOf(occupancy) }, occupancy.briefing.guests.length];
     if (count === 0) yield { detail: 'empty', subjects, values: {} };
     if (count > seats) yield { detail: 'crowded', subjects, values: { count, seats } };
   }

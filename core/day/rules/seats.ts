@@ -10,29 +10,29 @@ export type SeatsBroken =
 
 /** A sighting run has one guest to `seats` guests; the vehicle's holds do not overlap and lie in its windows. */
 export const seats = rule('SEATS', function* ({ day, index, sightings }): Iterable<SeatsBroken> {
-  for (const hold of sightings) {
-    const { vehicle } = hold;
-    const [activity, count] = [activityOf(hold), hold.sighting.guests.length];
+  for (const occupancy of sightings) {
+    const { vehicle } = occupancy;
+    const [activity, count] = [activityOf(occupancy), occupancy.sighting.guests.length];
     if (count === 0) yield { detail: 'empty', subjects: { activity }, values: {} };
     if (vehicle && count > vehicle.seats) {
       yield { detail: 'crowded', subjects: { activity, vehicle: vehicle.id }, values: { count, seats: vehicle.seats } };
     }
   }
   for (const vehicle of day.sightingVehicles) {
-    const holds = sightings.filter((hold) => hold.vehicle === vehicle);
-    for (const [a, b] of overlappingPairs(holds)) {
+    const occupancies = sightings.filter((occupancy) => occupancy.vehicle === vehicle);
+    for (const [a, b] of overlappingPairs(occupancies)) {
       yield {
         detail: 'taken',
         subjects: { vehicle: vehicle.id, by: activityOf(a), activity: activityOf(b) },
         values: { untilS: a.endS, startS: b.startS },
       };
     }
-    for (const hold of holds) {
-      if (!liesInside(index.windows(vehicle), hold)) {
-        const { startS, endS } = hold;
+    for (const occupancy of occupancies) {
+      if (!liesInside(index.windows(vehicle), occupancy)) {
+        const { startS, endS } = occupancy;
         yield {
           detail: 'away',
-          subjects: { vehicle: vehicle.id, activity: activityOf(hold) },
+          subjects: { vehicle: vehicle.id, activity: activityOf(occupancy) },
           values: { startS, endS },
         };
       }

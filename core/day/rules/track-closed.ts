@@ -1,5 +1,5 @@
 import { activityOf, type Activity } from '../activity';
-import { circuitHolds } from '../schedule';
+import { circuitOccupancies } from '../schedule';
 import { overlaps } from '../windows';
 import { onCircuit } from './track-load';
 import { rule, type Broken } from './rule';
@@ -13,13 +13,13 @@ export type TrackClosedBroken = Broken<
 /** Nothing is on the circuit during a closure. */
 export const trackClosed = rule('TRACK_CLOSED', function* (schedule): Iterable<TrackClosedBroken> {
   for (const closure of schedule.day.circuit.closures) {
-    for (const hold of circuitHolds(schedule)) {
-      if (overlaps(onCircuit(hold), { startS: closure.from, endS: closure.to })) {
-        const { releaseS, trackEndS } = hold;
+    for (const occupancy of circuitOccupancies(schedule)) {
+      if (overlaps(onCircuit(occupancy), { startS: closure.from, endS: closure.to })) {
+        const { releaseS, trackEndS } = occupancy;
         const { from: fromS, to: toS, reason } = closure;
         yield {
           detail: 'closed',
-          subjects: { activity: activityOf(hold) },
+          subjects: { activity: activityOf(occupancy) },
           values: { releaseS, trackEndS, fromS, toS, reason },
         };
       }

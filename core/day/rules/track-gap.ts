@@ -1,5 +1,5 @@
 import { activityOf, type Activity } from '../activity';
-import { circuitHolds } from '../schedule';
+import { circuitOccupancies } from '../schedule';
 import { rule, type Broken } from './rule';
 
 export type TrackGapBroken = Broken<
@@ -11,9 +11,9 @@ export type TrackGapBroken = Broken<
 /** Any two releases, of drives and sighting runs alike, are at least `releaseGapS` apart. */
 export const trackGap = rule('TRACK_GAP', function* (schedule): Iterable<TrackGapBroken> {
   const { releaseGapS } = schedule.day.rules;
-  const holds = circuitHolds(schedule).sort((a, b) => a.releaseS - b.releaseS);
-  for (let i = 1; i < holds.length; i++) {
-    const [a, b] = [holds[i - 1]!, holds[i]!];
+  const occupancies = circuitOccupancies(schedule).sort((a, b) => a.releaseS - b.releaseS);
+  for (let i = 1; i < occupancies.length; i++) {
+    const [a, b] = [occupancies[i - 1]!, occupancies[i]!];
     if (b.releaseS - a.releaseS < releaseGapS) {
       yield {
         detail: 'close',

@@ -1,11 +1,11 @@
 import { activityOf, type Activity } from '../activity';
-import { circuitHolds, type CircuitHold } from '../schedule';
+import { circuitOccupancies, type CircuitOccupancy } from '../schedule';
 import { overloads, type Interval } from '../windows';
 import { rule, type Broken } from './rule';
 
 /** The time a vehicle is on the circuit. */
-export function onCircuit(hold: CircuitHold): Interval & { readonly hold: CircuitHold } {
-  return { startS: hold.releaseS, endS: hold.trackEndS, hold };
+export function onCircuit(occupancy: CircuitOccupancy): Interval & { readonly occupancy: CircuitOccupancy } {
+  return { startS: occupancy.releaseS, endS: occupancy.trackEndS, occupancy };
 }
 
 export type TrackLoadBroken = Broken<'full', { activity: Activity }, { count: number; atS: number; most: number }>;
@@ -13,8 +13,8 @@ export type TrackLoadBroken = Broken<'full', { activity: Activity }, { count: nu
 /** At no instant are more than `maxCarsOnTrack` vehicles on the circuit. */
 export const trackLoad = rule('TRACK_LOAD', function* (schedule): Iterable<TrackLoadBroken> {
   const most = schedule.day.rules.maxCarsOnTrack;
-  for (const { running, atS } of overloads(circuitHolds(schedule).map(onCircuit), most)) {
-    const subjects = { activity: activityOf(running.at(-1)!.hold) };
+  for (const { running, atS } of overloads(circuitOccupancies(schedule).map(onCircuit), most)) {
+    const subjects = { activity: activityOf(running.at(-1)!.occupancy) };
     yield { detail: 'full', subjects, values: { count: running.length, atS, most } };
   }
 });

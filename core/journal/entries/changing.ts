@@ -1,11 +1,11 @@
 import type { CarState, CrewState, DayState, DriveState, GuestState } from '../day-state';
 import type { JournalEntry } from '../entry';
-import type { Settlement } from '../refusal';
+import type { Resolution } from '../refusal';
 
 /** What families of entries have in common where they change the state. */
 
 /** Keeps what became of an entry that did not fit, for the person who entered it. */
-export function noteSettlement(state: DayState, { id, kind, at, by }: JournalEntry, what: Settlement): void {
+export function noteResolution(state: DayState, { id, kind, at, by }: JournalEntry, what: Resolution): void {
   state.settled.push({ id, kind, atS: at, by, what });
 }
 

@@ -4,7 +4,7 @@ import { gearbox } from '../../day/day-file';
 import { timeOfDay } from '../../day/time';
 import { vehiclesOnCircuit } from '../day-state';
 import { onDrive, onlyKnown, owesLaps, unknown, notReady, crewFree, circuitShut, circuitFull } from './judging';
-import { changeDrive, changeCar, occupy, release, noteSettlement } from './changing';
+import { changeDrive, changeCar, occupy, release, noteResolution } from './changing';
 import { subject, entryOf, breakOffReason, lapNumber, readiness, note, shareOfLap } from './parts';
 import { NO_WORDS, type Family } from './family';
 
@@ -143,7 +143,7 @@ export const drivesRules: Family<typeof drivesSchemas> = {
         it.stage = 'onCircuit';
         it.releasedS = entry.at;
         const [vehicles, most] = [vehiclesOnCircuit(state), day.rules.maxCarsOnTrack];
-        if (entry.offline && vehicles > most) noteSettlement(state, entry, fact('tooManyOut', {}, { vehicles, most }));
+        if (entry.offline && vehicles > most) noteResolution(state, entry, fact('tooManyOut', {}, { vehicles, most }));
       }),
     words: NO_WORDS,
   },

@@ -69,17 +69,17 @@ export const garageRules: Family<typeof garageSchemas> = {
   faultFound: {
     admit: (state, { car }) => knownCar(state, car),
     apply: (state, { id, car, where, what, severity, photo, at, by }) => {
-      inGarage(state, car).faults.push({ id, car, atS: at, by, where, what, severity, photo, mendedS: undefined });
+      inGarage(state, car).faults.push({ id, car, atS: at, by, where, what, severity, photo, repairedS: undefined });
     },
     words: { named: ['what'] },
   },
   faultMended: {
     // A fault of an earlier day is not known to this one, and can be mended on it all the same.
-    admit: (state, { fault }) => (state.garage.mended.has(fault) ? fact('faultMendedAlready', {}) : undefined),
+    admit: (state, { fault }) => (state.garage.repaired.has(fault) ? fact('faultMendedAlready', {}) : undefined),
     apply: (state, { fault, at }) => {
       const known = faultOf(state, fault);
-      if (known) known.mendedS = at;
-      state.garage.mended.add(fault);
+      if (known) known.repairedS = at;
+      state.garage.repaired.add(fault);
     },
     words: { named: ['note'] },
   },

@@ -75,16 +75,16 @@ describe('The cheapest place of a drive', () => {
       fc.property(fc.nat(), fc.integer({ min: 4, max: 40 }), (seed, drives) => {
         const timetable = filled(randomDay(seededRandom(seed), { drives }));
         const { problem } = timetable;
-        for (const hold of timetable.driveHold) {
-          if (!hold) continue;
+        for (const occupancy of timetable.driveOccupancy) {
+          if (!occupancy) continue;
           const mark = timetable.mark();
-          takeOut(timetable, hold);
+          takeOut(timetable, occupancy);
           const without = timetable.cost();
-          const place = cheapestDrive(timetable, hold.drive);
+          const place = cheapestDrive(timetable, occupancy.drive);
           if (place) {
             tried += 1;
             if (place.refuel) timetable.add(place.refuel);
-            timetable.add(place.hold);
+            timetable.add(place.occupancy);
             const grown = timetable.cost() - without + problem.weights.unplanned;
             if (Math.abs(grown - place.price) > 1e-6) throw new Error(`said ${place.price}, was ${grown}`);
             const { violations } = checkPlan(problem.day, withReasons(timetable));
@@ -104,16 +104,16 @@ describe('The cheapest place of a drive', () => {
       fc.property(fc.nat(), fc.integer({ min: 2, max: 25 }), (seed, drives) => {
         const timetable = filled(randomDay(seededRandom(seed), { drives, cars: 3, instructors: 4 }));
         const { problem } = timetable;
-        for (const hold of timetable.driveHold.filter((other) => other !== undefined).slice(0, 2)) {
-          timetable.remove(hold);
+        for (const occupancy of timetable.driveOccupancy.filter((other) => other !== undefined).slice(0, 2)) {
+          timetable.remove(occupancy);
           const empty = timetable.toPlan([]);
-          const place = cheapestDrive(timetable, hold.drive, { stepS: 1 });
-          const { drive, guest } = problem.drives[hold.drive]!;
+          const place = cheapestDrive(timetable, occupancy.drive, { stepS: 1 });
+          const { drive, guest } = problem.drives[occupancy.drive]!;
           const others = problem.drives
-            .filter((_, number) => !timetable.driveHold[number])
+            .filter((_, number) => !timetable.driveOccupancy[number])
             .map((facts) => ({ drive: facts.drive.id, reason: 'out' }));
           const outside = costOf(layOut(problem.day, { ...empty, unplanned: others })).total;
-          for (const option of problem.drives[hold.drive]!.options) {
+          for (const option of problem.drives[occupancy.drive]!.options) {
             for (const crew of option.crew) {
               for (let release = problem.guests[guest]!.arrivesS; release < problem.day.closes; release += 397) {
                 const planned = {
@@ -133,7 +133,7 @@ describe('The cheapest place of a drive', () => {
               }
             }
           }
-          timetable.add(hold);
+          timetable.add(occupancy);
         }
       }),
       { numRuns: 12 },

@@ -1,7 +1,7 @@
 import { overlaps, type TimeWindow } from '../../day';
 import { belowReserve } from '../../day/rules/car-fuel';
 import { DAY_S } from '../../day/time';
-import { DRIVE, refuelHold, type Hold } from './hold';
+import { DRIVE, refuelOccupancy, type Occupancy } from './occupancy';
 import type { Problem } from './problem';
 import type { Timetable } from './timetable';
 
@@ -31,36 +31,36 @@ export function crewShift(timetable: Timetable, crew: number, startS: number, en
   const lengthS = endS - startS;
   const { maxSeatS, restS } = instructor;
   if (lengthS > maxSeatS) return Infinity;
-  const holds = timetable.crewHolds[crew]!;
-  let at = holds.length;
-  while (at > 0 && holds[at - 1]!.startS >= endS) at -= 1;
+  const occupancies = timetable.crewOccupancies[crew]!;
+  let at = occupancies.length;
+  while (at > 0 && occupancies[at - 1]!.startS >= endS) at -= 1;
   // `at` is the first hold that starts when this one is over, or later.
   let before = at - 1;
-  if (before >= 0 && holds[before]!.endS > startS) {
-    return Math.max(1, holds[before]!.endS - startS);
+  if (before >= 0 && occupancies[before]!.endS > startS) {
+    return Math.max(1, occupancies[before]!.endS - startS);
   }
   let worked = lengthS;
   let from = startS;
-  while (before >= 0 && from - holds[before]!.endS < restS) {
-    worked += holds[before]!.endS - holds[before]!.startS;
-    from = holds[before]!.startS;
+  while (before >= 0 && from - occupancies[before]!.endS < restS) {
+    worked += occupancies[before]!.endS - occupancies[before]!.startS;
+    from = occupancies[before]!.startS;
     before -= 1;
   }
   let to = endS;
-  for (let after = at; after < holds.length && holds[after]!.startS - to < restS; after++) {
-    worked += holds[after]!.endS - holds[after]!.startS;
-    to = holds[after]!.endS;
+  for (let after = at; after < occupancies.length && occupancies[after]!.startS - to < restS; after++) {
+    worked += occupancies[after]!.endS - occupancies[after]!.startS;
+    to = occupancies[after]!.endS;
   }
   if (worked > maxSeatS) {
-    const rested = at > 0 ? holds[at - 1]!.endS + restS - startS : 0;
+    const rested = at > 0 ? occupancies[at - 1]!.endS + restS - startS : 0;
     return rested > 0 ? rested : STEP_S;
   }
-  return owedMeal && !mealLeft(holds, instructor.meal, startS, endS) ? STEP_S : 0;
+  return owedMeal && !mealLeft(occupancies, instructor.meal, startS, endS) ? STEP_S : 0;
 }
 
 /** Whether a gap for the meal is left beside the holds and one more. */
 function mealLeft(
-  holds: readonly Hold[],
+  occupancies: readonly Occupancy[],
   { from, to, durationS }: { from: number; to: number; durationS: number },
   startS: number,
   endS: number,
@@ -69,16 +69,16 @@ function mealLeft(
   if (endS <= from || startS >= to) return true;
   let free = from;
   let mine = false;
-  for (let i = 0; i <= holds.length; i++) {
-    const hold = holds[i];
-    if (!mine && (!hold || hold.startS >= startS)) {
+  for (let i = 0; i <= occupancies.length; i++) {
+    const occupancy = occupancies[i];
+    if (!mine && (!occupancy || occupancy.startS >= startS)) {
       if (startS - free >= durationS) return true;
       free = Math.max(free, endS);
       mine = true;
     }
-    if (!hold || hold.startS >= to) break;
-    if (hold.startS - free >= durationS) return true;
-    free = Math.max(free, hold.endS);
+    if (!occupancy || occupancy.startS >= to) break;
+    if (occupancy.startS - free >= durationS) return true;
+    free = Math.max(free, occupancy.endS);
   }
   return to - free >= durationS;
 }
@@ -90,10 +90,10 @@ export function crewLapsLeft(timetable: Timetable, crew: number, laps: number, l
   const mostOfLevel = levelLaps[level - 1]!;
   let sum = laps;
   let ofLevel = laps;
-  for (const hold of timetable.crewHolds[crew]!) {
-    if (hold.kind !== DRIVE) continue;
-    sum += hold.lapsDriven;
-    if (problem.cars[hold.car]!.car.level === level) ofLevel += hold.lapsDriven;
+  for (const occupancy of timetable.crewOccupancies[crew]!) {
+    if (occupancy.kind !== DRIVE) continue;
+    sum += occupancy.lapsDriven;
+    if (problem.cars[occupancy.car]!.car.level === level) ofLevel += occupancy.lapsDriven;
   }
   return sum <= instructor.maxLaps && ofLevel <= mostOfLevel;
 }
@@ -138,7 +138,7 @@ export function fuelLasts(
   car: number,
   more?: { readonly trackEndS: number; readonly lapsDriven: number },
   refuelEndS = -1,
-  without?: Hold,
+  without?: Occupancy,
 ): boolean {
   const { car: facts, readings } = timetable.problem.cars[car]!;
   const { fuel } = facts;
@@ -212,16 +212,17 @@ export function classroomShift(timetable: Timetable, startS: number, endS: numbe
   return roomShift(timetable.briefings, timetable.problem.day.rules.briefing.rooms, startS, endS);
 }
 
-function roomShift(holds: readonly Hold[], most: number, startS: number, endS: number): number {
+function roomShift(occupancies: readonly Occupancy[], most: number, startS: number, endS: number): number {
   if (most === 0) return Infinity;
   const mine = { startS, endS };
-  const beside = holds.filter((hold) => overlaps(mine, hold));
+  const beside = occupancies.filter((occupancy) => overlaps(mine, occupancy));
   if (beside.length < most) return 0;
   let shift = 0;
   for (const at of [mine, ...beside]) {
     const instant = Math.max(at.startS, startS);
-    const running = beside.filter((hold) => hold.startS <= instant && instant < hold.endS);
-    if (running.length >= most) shift = Math.max(shift, Math.min(...running.map((hold) => hold.endS)) - startS);
+    const running = beside.filter((occupancy) => occupancy.startS <= instant && instant < occupancy.endS);
+    if (running.length >= most)
+      shift = Math.max(shift, Math.min(...running.map((occupancy) => occupancy.endS)) - startS);
   }
   return shift;
 }
@@ -230,8 +231,8 @@ function roomShift(holds: readonly Hold[], most: number, startS: number, endS: n
 export function vehicleShift(timetable: Timetable, vehicle: number, startS: number, endS: number): number {
   const away = outside(timetable.problem.vehicles[vehicle]!.windows, startS, endS);
   if (away > 0) return away;
-  for (const hold of timetable.vehicleHolds[vehicle]!) {
-    if (hold.startS < endS && startS < hold.endS) return Math.max(1, hold.endS - startS);
+  for (const occupancy of timetable.vehicleOccupancies[vehicle]!) {
+    if (occupancy.startS < endS && startS < occupancy.endS) return Math.max(1, occupancy.endS - startS);
   }
   return 0;
 }
@@ -277,28 +278,28 @@ export class ReleaseScan {
 /** Stretch of starts that one guest allows between two of the guest's holds. */
 export interface GuestGap {
   /** Hold before and after; undefined at the ends of the day. */
-  readonly before: Hold | undefined;
-  readonly after: Hold | undefined;
+  readonly before: Occupancy | undefined;
+  readonly after: Occupancy | undefined;
   /** Earliest start and latest end. */
   readonly fromS: number;
   readonly toS: number;
 }
 
 /** The gaps between a guest's holds into which a drive, sighting run or class may go by order, in order of time. */
-export function guestGaps(timetable: Timetable, guest: number, kind: Hold['kind'], drive = -1): GuestGap[] {
+export function guestGaps(timetable: Timetable, guest: number, kind: Occupancy['kind'], drive = -1): GuestGap[] {
   const { problem } = timetable;
   const { day, nowS } = problem;
   const facts = problem.guests[guest]!;
-  const holds = timetable.guestHolds[guest]!;
+  const occupancies = timetable.guestOccupancies[guest]!;
   const gaps: GuestGap[] = [];
   const rest = day.rules.guestRestS;
   const notBefore = problem.drives[drive]?.drive.notBefore ?? 0;
-  for (let at = 0; at <= holds.length; at++) {
-    const before = holds[at - 1];
-    const after = holds[at];
+  for (let at = 0; at <= occupancies.length; at++) {
+    const before = occupancies[at - 1];
+    const after = occupancies[at];
     // Kinds are numbered drive, sighting run, class: what comes earlier in a guest's day has the higher number.
     if ((before && before.kind < kind) || (after && after.kind > kind)) continue;
-    if (!inOrder(problem, holds, at, kind, drive)) continue;
+    if (!inOrder(problem, occupancies, at, kind, drive)) continue;
     const fromS = Math.max(day.opens, nowS, notBefore, before ? before.endS + rest : facts.arrivesS);
     const toS = Math.min(day.closes, facts.leavesS, after ? after.startS - rest : Infinity);
     if (fromS < toS) gaps.push({ before, after, fromS, toS });
@@ -307,24 +308,31 @@ export function guestGaps(timetable: Timetable, guest: number, kind: Hold['kind'
 }
 
 /** Whether a drive of a guest who wants them as listed has its place between the others. */
-function inOrder(problem: Problem, holds: readonly Hold[], at: number, kind: Hold['kind'], drive: number): boolean {
+function inOrder(
+  problem: Problem,
+  occupancies: readonly Occupancy[],
+  at: number,
+  kind: Occupancy['kind'],
+  drive: number,
+): boolean {
   if (kind !== DRIVE || drive < 0) return true;
   const { guest, place } = problem.drives[drive]!;
   if (problem.guests[guest]!.guest.sequence !== 'asListed') return true;
-  return holds.every((hold, position) => {
-    if (hold.kind !== DRIVE) return true;
-    const other = problem.drives[hold.drive]!.place;
+  return occupancies.every((occupancy, position) => {
+    if (occupancy.kind !== DRIVE) return true;
+    const other = problem.drives[occupancy.drive]!.place;
     return position < at ? other < place : other > place;
   });
 }
 
 export function refuelFits(timetable: Timetable, car: number, startS: number): boolean {
-  const hold = refuelHold(timetable.problem, car, startS);
+  const occupancy = refuelOccupancy(timetable.problem, car, startS);
   const { day, cars } = timetable.problem;
-  if (startS < day.opens || hold.endS > day.closes) return false;
-  if (outside(cars[car]!.windows, startS, hold.endS) > 0 || bayShift(timetable, startS, hold.endS) > 0) return false;
+  if (startS < day.opens || occupancy.endS > day.closes) return false;
+  if (outside(cars[car]!.windows, startS, occupancy.endS) > 0 || bayShift(timetable, startS, occupancy.endS) > 0)
+    return false;
   const { turnaroundS } = day.rules;
-  const meets = (from: number, to: number) => from < hold.endS && startS < to;
+  const meets = (from: number, to: number) => from < occupancy.endS && startS < to;
   return !(
     timetable.carDrives[car]!.some((drive) => meets(drive.startS, drive.endS + turnaroundS)) ||
     timetable.carRefuels[car]!.some((refuel) => meets(refuel.startS, refuel.endS))

@@ -1,6 +1,14 @@
-import { layOutDrive, standingOf, type Plan } from '../../day';
+import { layOutDrive, frozenOf, type Plan } from '../../day';
 import { classroomShift, crewShift, guestGaps, refuelFits, ReleaseScan, vehicleShift } from './fits';
-import { BRIEFING, briefingHold, driveHold, refuelHold, SIGHTING, sightingHold, type Hold } from './hold';
+import {
+  BRIEFING,
+  briefingOccupancy,
+  driveOccupancy,
+  refuelOccupancy,
+  SIGHTING,
+  sightingOccupancy,
+  type Occupancy,
+} from './occupancy';
 import { cheapestDrive } from './place-drive';
 import type { Problem } from './problem';
 import { has, isReady, tidyGuest } from './rebuild';
@@ -13,44 +21,52 @@ import { Timetable } from './timetable';
 export function loadPlan(problem: Problem, plan: Plan): Timetable {
   const timetable = new Timetable(problem);
   const numbers = numbersOf(problem);
-  stand(timetable, numbers);
+  freeze(timetable, numbers);
   for (const { car, start } of plan.refuels) {
     const number = numbers.cars.get(car);
     if (number !== undefined && start >= problem.nowS && refuelFits(timetable, number, start)) {
-      timetable.add(refuelHold(problem, number, start));
+      timetable.add(refuelOccupancy(problem, number, start));
     }
   }
   for (const { start, instructor, guests, heldUntil } of plan.briefings) {
     const crew = numbers.crew.get(instructor);
     if (crew === undefined || heldUntil !== undefined || !problem.day.instructors[crew]!.brief) continue;
-    const able = (hold: Hold) => classroomShift(timetable, hold.startS, hold.endS) === 0;
-    share(timetable, numbers, guests, briefingHold(problem, crew, [], start), problem.day.rules.briefing.seats, able);
+    const able = (occupancy: Occupancy) => classroomShift(timetable, occupancy.startS, occupancy.endS) === 0;
+    share(
+      timetable,
+      numbers,
+      guests,
+      briefingOccupancy(problem, crew, [], start),
+      problem.day.rules.briefing.seats,
+      able,
+    );
   }
   for (const { release, vehicle, instructor, guests, heldUntil } of plan.sightings) {
     const crew = numbers.crew.get(instructor);
     const car = numbers.vehicles.get(vehicle);
     if (crew === undefined || car === undefined || heldUntil !== undefined) continue;
     if (!problem.day.instructors[crew]!.sighting) continue;
-    const able = (hold: Hold) =>
-      vehicleShift(timetable, car, hold.startS, hold.endS) === 0 &&
-      new ReleaseScan(timetable, hold.trackEndS - hold.releaseS).next(hold.releaseS) === hold.releaseS;
+    const able = (occupancy: Occupancy) =>
+      vehicleShift(timetable, car, occupancy.startS, occupancy.endS) === 0 &&
+      new ReleaseScan(timetable, occupancy.trackEndS - occupancy.releaseS).next(occupancy.releaseS) ===
+        occupancy.releaseS;
     const { seats } = problem.vehicles[car]!.vehicle;
-    share(timetable, numbers, guests, sightingHold(problem, car, crew, [], release), seats, able);
+    share(timetable, numbers, guests, sightingOccupancy(problem, car, crew, [], release), seats, able);
   }
   for (const planned of [...plan.drives].sort((a, b) => a.release - b.release)) {
     const drive = numbers.drives.get(planned.drive);
     const car = numbers.cars.get(planned.car);
     const crew = numbers.crew.get(planned.instructor);
-    if (drive === undefined || car === undefined || crew === undefined || timetable.driveHold[drive]) continue;
+    if (drive === undefined || car === undefined || crew === undefined || timetable.driveOccupancy[drive]) continue;
     if (planned.heldUntil !== undefined || !isReady(timetable, problem.drives[drive]!.guest)) continue;
     const { release } = planned;
     const found = cheapestDrive(timetable, drive, { car, crew, fromS: release, toS: release });
     if (!found) continue;
     if (found.refuel) timetable.add(found.refuel);
-    timetable.add(found.hold);
+    timetable.add(found.occupancy);
   }
   problem.guests.forEach((_, guest) => tidyGuest(timetable, guest));
-  timetable.settle();
+  timetable.commit();
   return timetable;
 }
 
@@ -73,28 +89,28 @@ function numbersOf({ day, drives }: Problem): Numbers {
   };
 }
 
-function stand(timetable: Timetable, numbers: Numbers): void {
+function freeze(timetable: Timetable, numbers: Numbers): void {
   const { problem } = timetable;
   const { day, index, repair } = problem;
   if (!repair) return;
-  const standing = standingOf(day, repair, index);
+  const standing = frozenOf(day, repair, index);
   const known = (guests: readonly string[]) => guests.map((id) => numbers.guests.get(id)!);
   for (const { start, instructor, guests, heldUntil } of standing.briefings) {
-    timetable.add(briefingHold(problem, numbers.crew.get(instructor)!, known(guests), start, heldUntil, true));
+    timetable.add(briefingOccupancy(problem, numbers.crew.get(instructor)!, known(guests), start, heldUntil, true));
   }
   for (const { release, vehicle, instructor, guests, heldUntil } of standing.sightings) {
     const [car, crew] = [numbers.vehicles.get(vehicle)!, numbers.crew.get(instructor)!];
-    timetable.add(sightingHold(problem, car, crew, known(guests), release, heldUntil, true));
+    timetable.add(sightingOccupancy(problem, car, crew, known(guests), release, heldUntil, true));
   }
   for (const planned of standing.drives) {
     const { heldUntil, ...asPlanned } = planned;
     const { releaseS, trackEndS } = layOutDrive(day, index, asPlanned);
     const [drive, car] = [numbers.drives.get(planned.drive)!, numbers.cars.get(planned.car)!];
     const crew = numbers.crew.get(planned.instructor)!;
-    timetable.add(driveHold(problem, drive, car, crew, releaseS, trackEndS - releaseS, heldUntil, true));
+    timetable.add(driveOccupancy(problem, drive, car, crew, releaseS, trackEndS - releaseS, heldUntil, true));
   }
   for (const { car, start } of standing.refuels) {
-    timetable.add(refuelHold(problem, numbers.cars.get(car)!, start, true));
+    timetable.add(refuelOccupancy(problem, numbers.cars.get(car)!, start, true));
   }
 }
 
@@ -103,9 +119,9 @@ function share(
   timetable: Timetable,
   numbers: Numbers,
   guests: readonly string[],
-  empty: Hold,
+  empty: Occupancy,
   seats: number,
-  able: (hold: Hold) => boolean,
+  able: (occupancy: Occupancy) => boolean,
 ): void {
   const { problem } = timetable;
   const kind = empty.kind === BRIEFING ? BRIEFING : SIGHTING;

@@ -10,13 +10,13 @@ import {
   ReleaseScan,
   type GuestGap,
 } from './fits';
-import { DRIVE, driveHold, refuelHold, type Hold } from './hold';
+import { DRIVE, driveOccupancy, refuelOccupancy, type Occupancy } from './occupancy';
 import { CALM, type Timetable } from './timetable';
 
 /** A place for a drive: the holds to add and what the plan then costs more (without what leaving it out costs). */
 export interface DrivePlace {
-  readonly hold: Hold;
-  readonly refuel: Hold | undefined;
+  readonly occupancy: Occupancy;
+  readonly refuel: Occupancy | undefined;
   readonly price: number;
 }
 
@@ -70,8 +70,8 @@ export function cheapestDrive(timetable: Timetable, drive: number, search: Drive
   }
   if (best.releaseS < 0) return undefined;
   return {
-    hold: driveHold(problem, drive, best.car, best.crew, best.releaseS, best.trackS),
-    refuel: best.refuelS >= 0 ? refuelHold(problem, best.car, best.refuelS) : undefined,
+    occupancy: driveOccupancy(problem, drive, best.car, best.crew, best.releaseS, best.trackS),
+    refuel: best.refuelS >= 0 ? refuelOccupancy(problem, best.car, best.refuelS) : undefined,
     price: best.price,
   };
 }
@@ -253,9 +253,9 @@ class OneCar {
   }
 
   /** Ladder and the end of an old continuity: what does not depend on the instructor. */
-  private priceOfOrder(before: Hold | undefined, after: Hold | undefined): number {
+  private priceOfOrder(before: Occupancy | undefined, after: Occupancy | undefined): number {
     const { cars, weights } = this.timetable.problem;
-    const levelOf = (hold: Hold) => cars[hold.car]!.car.level;
+    const levelOf = (occupancy: Occupancy) => cars[occupancy.car]!.car.level;
     let price = 0;
     if (before && this.level < levelOf(before)) price += weights.ladder;
     if (after && levelOf(after) < this.level) price += weights.ladder;
@@ -267,7 +267,7 @@ class OneCar {
   }
 
   /** Instructors by what they cost between these two drives. */
-  private sortCrew(before: Hold | undefined, after: Hold | undefined): void {
+  private sortCrew(before: Occupancy | undefined, after: Occupancy | undefined): void {
     const { continuity } = this.timetable.problem.weights;
     this.order.length = 0;
     this.orderPrice.length = 0;
@@ -298,8 +298,10 @@ class OneCar {
     if (before >= 0) return before;
     const { turnaroundS } = timetable.problem.day.rules;
     let next = Infinity;
-    for (const hold of timetable.carDrives[car]!) if (hold.startS >= endS) next = Math.min(next, hold.startS);
-    for (const hold of timetable.carRefuels[car]!) if (hold.startS >= endS) next = Math.min(next, hold.startS);
+    for (const occupancy of timetable.carDrives[car]!)
+      if (occupancy.startS >= endS) next = Math.min(next, occupancy.startS);
+    for (const occupancy of timetable.carRefuels[car]!)
+      if (occupancy.startS >= endS) next = Math.min(next, occupancy.startS);
     return refuelBetween(timetable, car, endS + turnaroundS, next, more);
   }
 
@@ -308,9 +310,10 @@ class OneCar {
     const { timetable, car } = this;
     const { turnaroundS } = timetable.problem.day.rules;
     let free = 0;
-    for (const hold of timetable.carDrives[car]!)
-      if (hold.startS < startS) free = Math.max(free, hold.endS + turnaroundS);
-    for (const hold of timetable.carRefuels[car]!) if (hold.startS < startS) free = Math.max(free, hold.endS);
+    for (const occupancy of timetable.carDrives[car]!)
+      if (occupancy.startS < startS) free = Math.max(free, occupancy.endS + turnaroundS);
+    for (const occupancy of timetable.carRefuels[car]!)
+      if (occupancy.startS < startS) free = Math.max(free, occupancy.endS);
     return free;
   }
 

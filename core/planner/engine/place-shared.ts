@@ -1,6 +1,6 @@
 import { waitOfGap } from '../../day/cost/waiting';
 import { classroomShift, crewShift, guestGaps, ReleaseScan, vehicleShift, type GuestGap } from './fits';
-import { BRIEFING, briefingHold, SIGHTING, sightingHold, type Hold } from './hold';
+import { BRIEFING, briefingOccupancy, SIGHTING, sightingOccupancy, type Occupancy } from './occupancy';
 import type { Timetable } from './timetable';
 
 /**
@@ -45,8 +45,8 @@ function planShared(timetable: Timetable, guests: readonly number[], kind: Share
     const joined = cheapestToJoin(timetable, first, kind);
     const opened = cheapestToOpen(timetable, waiting, kind, search);
     if (opened && (!joined || opened.each < joined.price)) {
-      timetable.add(opened.hold);
-      const seated = opened.hold.guests;
+      timetable.add(opened.occupancy);
+      const seated = opened.occupancy.guests;
       waiting = waiting.filter(({ guest }) => !seated.includes(guest));
       continue;
     }
@@ -72,31 +72,48 @@ function waitIn(timetable: Timetable, { guest, gap }: Waiting, startS: number, e
   );
 }
 
-function seatsOf(timetable: Timetable, hold: Hold): number {
+function seatsOf(timetable: Timetable, occupancy: Occupancy): number {
   const { day, vehicles } = timetable.problem;
-  return hold.kind === BRIEFING ? day.rules.briefing.seats : vehicles[hold.car]!.vehicle.seats;
+  return occupancy.kind === BRIEFING ? day.rules.briefing.seats : vehicles[occupancy.car]!.vehicle.seats;
 }
 
 /** The same activity with other guests. */
-export function withGuests(timetable: Timetable, hold: Hold, guests: readonly number[]): Hold {
-  return hold.kind === BRIEFING
-    ? briefingHold(timetable.problem, hold.crew, guests, hold.startS, hold.heldUntilS, hold.fixed)
-    : sightingHold(timetable.problem, hold.car, hold.crew, guests, hold.releaseS, hold.heldUntilS, hold.fixed);
+export function withGuests(timetable: Timetable, occupancy: Occupancy, guests: readonly number[]): Occupancy {
+  return occupancy.kind === BRIEFING
+    ? briefingOccupancy(
+        timetable.problem,
+        occupancy.crew,
+        guests,
+        occupancy.startS,
+        occupancy.heldUntilS,
+        occupancy.fixed,
+      )
+    : sightingOccupancy(
+        timetable.problem,
+        occupancy.car,
+        occupancy.crew,
+        guests,
+        occupancy.releaseS,
+        occupancy.heldUntilS,
+        occupancy.fixed,
+      );
 }
 
 function cheapestToJoin(
   timetable: Timetable,
   waiting: Waiting,
   kind: Shared,
-): { from: Hold; to: Hold; price: number } | undefined {
+): { from: Occupancy; to: Occupancy; price: number } | undefined {
   const { guests } = timetable.problem;
   const { guest, gap } = waiting;
-  let best: { from: Hold; price: number } | undefined;
-  for (const hold of kind === BRIEFING ? timetable.briefings : timetable.circuit) {
-    if (hold.kind !== kind || hold.fixed || hold.startS < gap.fromS || hold.endS > gap.toS) continue;
-    if (guests[guest]!.mayHave[hold.crew] === 0 || hold.guests.length >= seatsOf(timetable, hold)) continue;
-    const price = waitIn(timetable, waiting, hold.startS, hold.endS);
-    if (!best || price < best.price) best = { from: hold, price };
+  let best: { from: Occupancy; price: number } | undefined;
+  for (const occupancy of kind === BRIEFING ? timetable.briefings : timetable.circuit) {
+    if (occupancy.kind !== kind || occupancy.fixed || occupancy.startS < gap.fromS || occupancy.endS > gap.toS)
+      continue;
+    if (guests[guest]!.mayHave[occupancy.crew] === 0 || occupancy.guests.length >= seatsOf(timetable, occupancy))
+      continue;
+    const price = waitIn(timetable, waiting, occupancy.startS, occupancy.endS);
+    if (!best || price < best.price) best = { from: occupancy, price };
   }
   return best && { ...best, to: withGuests(timetable, best.from, [...best.from.guests, guest]) };
 }
@@ -107,14 +124,14 @@ function cheapestToOpen(
   waiting: readonly Waiting[],
   kind: Shared,
   search: SharedSearch,
-): { hold: Hold; each: number } | undefined {
+): { occupancy: Occupancy; each: number } | undefined {
   const { problem } = timetable;
   const first = waiting[0]!;
   const starts = [first.gap.fromS];
   for (const { gap } of waiting) {
     if (gap.fromS > first.gap.fromS && gap.fromS <= first.gap.fromS + search.patienceS) starts.push(gap.fromS);
   }
-  let best: { hold: Hold; each: number } | undefined;
+  let best: { occupancy: Occupancy; each: number } | undefined;
   const level = timetable.balanceWith(-1, 0);
   const able = problem.crew.flatMap(({ instructor }, who) => {
     const can = kind === BRIEFING ? instructor.brief : instructor.sighting;
@@ -124,25 +141,26 @@ function cheapestToOpen(
   for (const startS of new Set(starts)) {
     for (const vehicle of vehicles) {
       for (const who of able) {
-        const hold = earliestFor(timetable, kind, vehicle, who, first, startS);
-        if (!hold) continue;
-        const seats = seatsOf(timetable, hold);
+        const occupancy = earliestFor(timetable, kind, vehicle, who, first, startS);
+        if (!occupancy) continue;
+        const seats = seatsOf(timetable, occupancy);
         const members: number[] = [];
         let price =
           search.openPrice +
-          timetable.balanceWith(who, hold.endS - hold.startS) -
+          timetable.balanceWith(who, occupancy.endS - occupancy.startS) -
           level +
-          (kind === SIGHTING ? problem.weights.passes * timetable.passesOf(hold) : 0);
+          (kind === SIGHTING ? problem.weights.passes * timetable.passesOf(occupancy) : 0);
         for (const candidate of waiting) {
           if (members.length >= seats) break;
           const { guest, gap } = candidate;
-          if (gap.fromS > hold.startS || gap.toS < hold.endS || problem.guests[guest]!.mayHave[who] === 0) continue;
+          if (gap.fromS > occupancy.startS || gap.toS < occupancy.endS || problem.guests[guest]!.mayHave[who] === 0)
+            continue;
           members.push(guest);
-          price += waitIn(timetable, candidate, hold.startS, hold.endS);
+          price += waitIn(timetable, candidate, occupancy.startS, occupancy.endS);
         }
         if (!members.includes(first.guest)) continue;
         const each = price / members.length;
-        if (!best || each < best.each) best = { hold: withGuests(timetable, hold, members), each };
+        if (!best || each < best.each) best = { occupancy: withGuests(timetable, occupancy, members), each };
       }
     }
   }
@@ -157,27 +175,28 @@ export function earliestFor(
   who: number,
   { guest, gap }: Waiting,
   fromS: number,
-): Hold | undefined {
+): Occupancy | undefined {
   const { problem } = timetable;
   let scan: ReleaseScan | undefined;
   let startS = Math.max(fromS, gap.fromS);
   while (startS < gap.toS) {
-    const hold =
+    const occupancy =
       kind === BRIEFING
-        ? briefingHold(problem, who, [guest], startS)
-        : sightingHold(problem, vehicle, who, [guest], startS + problem.day.rules.sighting.setUpS);
-    if (hold.endS > gap.toS) return undefined;
-    const crew = crewShift(timetable, who, hold.startS, hold.endS);
+        ? briefingOccupancy(problem, who, [guest], startS)
+        : sightingOccupancy(problem, vehicle, who, [guest], startS + problem.day.rules.sighting.setUpS);
+    if (occupancy.endS > gap.toS) return undefined;
+    const crew = crewShift(timetable, who, occupancy.startS, occupancy.endS);
     let shift = crew;
-    if (crew === 0 && kind === BRIEFING) shift = classroomShift(timetable, hold.startS, hold.endS);
+    if (crew === 0 && kind === BRIEFING) shift = classroomShift(timetable, occupancy.startS, occupancy.endS);
     if (crew === 0 && kind === SIGHTING) {
-      shift = vehicleShift(timetable, vehicle, hold.startS, hold.endS);
+      shift = vehicleShift(timetable, vehicle, occupancy.startS, occupancy.endS);
       if (shift === 0) {
-        if (!scan || problem.conditions.length > 1) scan = new ReleaseScan(timetable, hold.trackEndS - hold.releaseS);
-        shift = scan.next(hold.releaseS) - hold.releaseS;
+        if (!scan || problem.conditions.length > 1)
+          scan = new ReleaseScan(timetable, occupancy.trackEndS - occupancy.releaseS);
+        shift = scan.next(occupancy.releaseS) - occupancy.releaseS;
       }
     }
-    if (shift === 0) return hold;
+    if (shift === 0) return occupancy;
     if (shift === Infinity) return undefined;
     startS += shift;
   }

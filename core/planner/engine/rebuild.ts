@@ -1,5 +1,5 @@
 import type { Random } from '../random';
-import { BRIEFING, DRIVE, SIGHTING, type Hold } from './hold';
+import { BRIEFING, DRIVE, SIGHTING, type Occupancy } from './occupancy';
 import { cheapestDrive } from './place-drive';
 import { planBriefings, planSightings, withGuests } from './place-shared';
 import { fuelLasts } from './fits';
@@ -56,7 +56,7 @@ export function rebuild(timetable: Timetable, wanted: readonly number[], manner:
   // One drive may be wanted for two reasons, and has one place all the same.
   const drives = [...new Set(wanted)];
   const pinned = drives.filter(
-    (drive) => !timetable.driveHold[drive] && problem.drives[drive]!.drive.pin?.release !== undefined,
+    (drive) => !timetable.driveOccupancy[drive] && problem.drives[drive]!.drive.pin?.release !== undefined,
   );
   for (const drive of pinned) place(timetable, drive, manner);
   const guests = [...new Set(drives.map((drive) => problem.drives[drive]!.guest))].filter((guest) =>
@@ -86,7 +86,7 @@ export function rebuild(timetable: Timetable, wanted: readonly number[], manner:
   );
   for (const drive of inTurn(
     timetable,
-    drives.filter((drive) => !timetable.driveHold[drive]),
+    drives.filter((drive) => !timetable.driveOccupancy[drive]),
     manner,
   )) {
     if (isReady(timetable, problem.drives[drive]!.guest)) place(timetable, drive, manner);
@@ -102,8 +102,8 @@ function canDrive(timetable: Timetable, guest: number): boolean {
   return timetable.problem.guests[guest]!.drives.some((drive) => timetable.problem.drives[drive]!.options.length > 0);
 }
 
-export function has(timetable: Timetable, guest: number, kind: Hold['kind']): boolean {
-  return timetable.guestHolds[guest]!.some((hold) => hold.kind === kind);
+export function has(timetable: Timetable, guest: number, kind: Occupancy['kind']): boolean {
+  return timetable.guestOccupancies[guest]!.some((occupancy) => occupancy.kind === kind);
 }
 
 /** Whether class and sighting run are behind the guest, or at least planned. */
@@ -115,7 +115,8 @@ export function isReady(timetable: Timetable, guest: number): boolean {
 /** End of class, sighting run or arrival: when the first drive may follow. */
 function readyFor(timetable: Timetable, guest: number): number {
   let ready = timetable.problem.guests[guest]!.arrivesS;
-  for (const hold of timetable.guestHolds[guest]!) if (hold.kind !== DRIVE) ready = Math.max(ready, hold.endS);
+  for (const occupancy of timetable.guestOccupancies[guest]!)
+    if (occupancy.kind !== DRIVE) ready = Math.max(ready, occupancy.endS);
   return ready;
 }
 
@@ -149,31 +150,32 @@ function place(timetable: Timetable, drive: number, { random, stepS, skipChance 
   });
   if (!found) return false;
   if (found.refuel) timetable.add(found.refuel);
-  timetable.add(found.hold);
+  timetable.add(found.occupancy);
   return true;
 }
 
 /** Takes out drives that have no class or sighting run before them, and classes and runs of guests who don't drive. */
 export function tidyGuest(timetable: Timetable, guest: number): void {
   if (!isReady(timetable, guest)) {
-    for (const hold of [...timetable.guestHolds[guest]!])
-      if (hold.kind === DRIVE && !hold.fixed) timetable.remove(hold);
+    for (const occupancy of [...timetable.guestOccupancies[guest]!])
+      if (occupancy.kind === DRIVE && !occupancy.fixed) timetable.remove(occupancy);
   }
   if (has(timetable, guest, DRIVE)) return;
-  for (const hold of [...timetable.guestHolds[guest]!]) if (!hold.fixed) leave(timetable, hold, guest);
+  for (const occupancy of [...timetable.guestOccupancies[guest]!])
+    if (!occupancy.fixed) leave(timetable, occupancy, guest);
 }
 
 /** Takes one guest out of a class or sighting run; the last one to leave closes it. */
-export function leave(timetable: Timetable, hold: Hold, guest: number): void {
-  timetable.remove(hold);
-  const rest = hold.guests.filter((other) => other !== guest);
-  if (rest.length > 0) timetable.add(withGuests(timetable, hold, rest));
+export function leave(timetable: Timetable, occupancy: Occupancy, guest: number): void {
+  timetable.remove(occupancy);
+  const rest = occupancy.guests.filter((other) => other !== guest);
+  if (rest.length > 0) timetable.add(withGuests(timetable, occupancy, rest));
 }
 
 /** Takes out a drive, and refuels of its car that the fuel lasts without. */
-export function takeOut(timetable: Timetable, hold: Hold): void {
-  timetable.remove(hold);
-  for (const refuel of [...timetable.carRefuels[hold.car]!]) {
-    if (!refuel.fixed && fuelLasts(timetable, hold.car, undefined, -1, refuel)) timetable.remove(refuel);
+export function takeOut(timetable: Timetable, occupancy: Occupancy): void {
+  timetable.remove(occupancy);
+  for (const refuel of [...timetable.carRefuels[occupancy.car]!]) {
+    if (!refuel.fixed && fuelLasts(timetable, occupancy.car, undefined, -1, refuel)) timetable.remove(refuel);
   }
 }

@@ -1,28 +1,28 @@
 import type { Random } from '../random';
-import { BRIEFING, DRIVE, type Hold } from './hold';
+import { BRIEFING, DRIVE, type Occupancy } from './occupancy';
 import { leave, takeOut } from './rebuild';
 import type { Timetable } from './timetable';
 
 /** Takes a related handful of activities out of the plan; says which drives are to be planned again. */
 export type Ruin = (timetable: Timetable, random: Random, size: number) => number[];
 
-function drivesIn(holds: readonly Hold[]): Hold[] {
-  return holds.filter((hold) => hold.kind === DRIVE && !hold.fixed);
+function drivesIn(occupancies: readonly Occupancy[]): Occupancy[] {
+  return occupancies.filter((occupancy) => occupancy.kind === DRIVE && !occupancy.fixed);
 }
 
 function pick<T>(random: Random, list: readonly T[]): T | undefined {
   return list[Math.floor(random() * list.length)];
 }
 
-function out(timetable: Timetable, holds: readonly Hold[]): number[] {
-  for (const hold of holds) takeOut(timetable, hold);
-  return holds.map(({ drive }) => drive);
+function out(timetable: Timetable, occupancies: readonly Occupancy[]): number[] {
+  for (const occupancy of occupancies) takeOut(timetable, occupancy);
+  return occupancies.map(({ drive }) => drive);
 }
 
-function anyDrive(timetable: Timetable, random: Random): Hold | undefined {
+function anyDrive(timetable: Timetable, random: Random): Occupancy | undefined {
   for (let tries = 0; tries < 8; tries++) {
-    const hold = pick(random, timetable.circuit);
-    if (hold && hold.kind === DRIVE && !hold.fixed) return hold;
+    const occupancy = pick(random, timetable.circuit);
+    if (occupancy && occupancy.kind === DRIVE && !occupancy.fixed) return occupancy;
   }
   return undefined;
 }
@@ -46,7 +46,7 @@ const car: Ruin = (timetable, random, size) => {
 /** Neighbours of one instructor. */
 const crew: Ruin = (timetable, random, size) => {
   const centre = anyDrive(timetable, random);
-  return centre ? out(timetable, stretch(drivesIn(timetable.crewHolds[centre.crew]!), centre, random, size)) : [];
+  return centre ? out(timetable, stretch(drivesIn(timetable.crewOccupancies[centre.crew]!), centre, random, size)) : [];
 };
 
 /** Drives around one of them in its car, and with their instructors around those. */
@@ -54,9 +54,10 @@ const carAndCrew: Ruin = (timetable, random, size) => {
   const centre = anyDrive(timetable, random);
   if (!centre) return [];
   const chosen = new Set(stretch(drivesIn(timetable.carDrives[centre.car]!), centre, random, Math.ceil(size / 2)));
-  for (const hold of [...chosen]) {
+  for (const occupancy of [...chosen]) {
     if (chosen.size >= size) break;
-    for (const other of stretch(drivesIn(timetable.crewHolds[hold.crew]!), hold, random, 3)) chosen.add(other);
+    for (const other of stretch(drivesIn(timetable.crewOccupancies[occupancy.crew]!), occupancy, random, 3))
+      chosen.add(other);
   }
   return out(timetable, [...chosen].slice(0, size));
 };
@@ -65,11 +66,12 @@ const carAndCrew: Ruin = (timetable, random, size) => {
 const guests: Ruin = (timetable, random, size) => {
   const centre = dearest(timetable, random);
   if (!centre) return [];
-  const chosen = new Set(drivesIn(timetable.guestHolds[centre.guests[0]!]!));
+  const chosen = new Set(drivesIn(timetable.guestOccupancies[centre.guests[0]!]!));
   const at = timetable.circuit.indexOf(centre);
   for (let tries = 0; chosen.size < size && tries < size; tries++) {
     const near = timetable.circuit[at + Math.floor((random() - 0.5) * 4 * size)];
-    if (near?.kind === DRIVE) for (const hold of drivesIn(timetable.guestHolds[near.guests[0]!]!)) chosen.add(hold);
+    if (near?.kind === DRIVE)
+      for (const occupancy of drivesIn(timetable.guestOccupancies[near.guests[0]!]!)) chosen.add(occupancy);
   }
   return out(timetable, [...chosen]);
 };
@@ -78,25 +80,25 @@ const guests: Ruin = (timetable, random, size) => {
 const party: Ruin = (timetable, random, size) => {
   const members = pick(random, timetable.problem.parties);
   if (!members) return guests(timetable, random, size);
-  return out(timetable, members.flatMap((guest) => drivesIn(timetable.guestHolds[guest]!)).slice(0, 3 * size));
+  return out(timetable, members.flatMap((guest) => drivesIn(timetable.guestOccupancies[guest]!)).slice(0, 3 * size));
 };
 
 /** Sighting runs near one another, with the drives of their guests or without. */
 const runs: Ruin = (timetable, random, size) => {
-  const all = timetable.circuit.filter((hold) => hold.kind !== DRIVE && !hold.fixed);
+  const all = timetable.circuit.filter((occupancy) => occupancy.kind !== DRIVE && !occupancy.fixed);
   const at = Math.floor(random() * all.length);
   return reopen(timetable, all.slice(at, at + 1 + Math.floor((random() * size) / 3)), random() < 0.4, false);
 };
 
 /** A class, or two that follow one another, with what its guests do afterwards or without. */
 const classes: Ruin = (timetable, random, size) => {
-  const all = timetable.briefings.filter((hold) => !hold.fixed);
+  const all = timetable.briefings.filter((occupancy) => !occupancy.fixed);
   const at = Math.floor(random() * all.length);
   const chosen = all.slice(at, at + (random() < 0.5 ? 2 : 1));
   const kind = random();
   return reopen(
     timetable,
-    chosen.filter((hold, place) => place === 0 || hold.guests.length < 3 * size),
+    chosen.filter((occupancy, place) => place === 0 || occupancy.guests.length < 3 * size),
     kind < 0.3,
     kind < 0.7,
   );
@@ -109,8 +111,9 @@ const seats: Ruin = (timetable, random, size) => {
   const near = guestsNear(timetable, random, centre.guests[0]!, 1 + Math.floor(random() * size));
   const withClass = random() < 0.6;
   for (const guest of near) {
-    for (const hold of [...timetable.guestHolds[guest]!]) {
-      if (!hold.fixed && hold.kind !== DRIVE && (withClass || hold.kind !== BRIEFING)) leave(timetable, hold, guest);
+    for (const occupancy of [...timetable.guestOccupancies[guest]!]) {
+      if (!occupancy.fixed && occupancy.kind !== DRIVE && (withClass || occupancy.kind !== BRIEFING))
+        leave(timetable, occupancy, guest);
     }
   }
   return near.flatMap((guest) => timetable.problem.guests[guest]!.drives.slice(0, 1));
@@ -149,25 +152,27 @@ export function makeRoom(timetable: Timetable, random: Random, size: number, unp
   const toS = Math.min(leavesS, problem.day.closes);
   const atS = arrivesS + random() * (toS - arrivesS);
   const inCar = drivesIn(timetable.carDrives[option.car]!);
-  const near = inCar.findIndex((hold) => hold.endS > atS);
+  const near = inCar.findIndex((occupancy) => occupancy.endS > atS);
   const from = Math.max(0, (near < 0 ? inCar.length : near) - Math.floor(random() * 3));
   const chosen = new Set(inCar.slice(from, from + 1 + Math.floor(random() * 3)));
   const crew = pick(random, option.crew)!;
-  const beside = drivesIn(timetable.crewHolds[crew]!).filter((hold) => Math.abs(hold.startS - atS) < 1800);
-  for (const hold of beside.slice(0, size)) chosen.add(hold);
+  const beside = drivesIn(timetable.crewOccupancies[crew]!).filter(
+    (occupancy) => Math.abs(occupancy.startS - atS) < 1800,
+  );
+  for (const occupancy of beside.slice(0, size)) chosen.add(occupancy);
   return [drive, ...out(timetable, [...chosen])];
 }
 
 /** Closes classes or sighting runs; of their guests, the drives too and, after a class, the sighting runs. */
-function reopen(timetable: Timetable, shared: readonly Hold[], withDrives: boolean, withRuns: boolean): number[] {
+function reopen(timetable: Timetable, shared: readonly Occupancy[], withDrives: boolean, withRuns: boolean): number[] {
   const drives: number[] = [];
-  for (const hold of shared) {
-    timetable.remove(hold);
-    for (const guest of hold.guests) {
-      if (withDrives) out(timetable, drivesIn(timetable.guestHolds[guest]!));
+  for (const occupancy of shared) {
+    timetable.remove(occupancy);
+    for (const guest of occupancy.guests) {
+      if (withDrives) out(timetable, drivesIn(timetable.guestOccupancies[guest]!));
       drives.push(...timetable.problem.guests[guest]!.drives);
-      if (hold.kind !== BRIEFING || !withRuns) continue;
-      for (const other of [...timetable.guestHolds[guest]!]) {
+      if (occupancy.kind !== BRIEFING || !withRuns) continue;
+      for (const other of [...timetable.guestOccupancies[guest]!]) {
         if (!other.fixed && other.kind !== DRIVE && other.kind !== BRIEFING) leave(timetable, other, guest);
       }
     }
@@ -176,33 +181,34 @@ function reopen(timetable: Timetable, shared: readonly Hold[], withDrives: boole
 }
 
 function wholeGuest(timetable: Timetable, guest: number): number[] {
-  const drives = out(timetable, drivesIn(timetable.guestHolds[guest]!));
+  const drives = out(timetable, drivesIn(timetable.guestOccupancies[guest]!));
   if (drives.length === 0) return [];
-  if (timetable.guestHolds[guest]!.some(({ kind }) => kind === DRIVE)) return drives;
-  for (const hold of [...timetable.guestHolds[guest]!]) if (!hold.fixed) leave(timetable, hold, guest);
+  if (timetable.guestOccupancies[guest]!.some(({ kind }) => kind === DRIVE)) return drives;
+  for (const occupancy of [...timetable.guestOccupancies[guest]!])
+    if (!occupancy.fixed) leave(timetable, occupancy, guest);
   return drives;
 }
 
 /** Of a few drives by chance the one whose guest has most to complain about. */
-function dearest(timetable: Timetable, random: Random): Hold | undefined {
-  let best: Hold | undefined;
+function dearest(timetable: Timetable, random: Random): Occupancy | undefined {
+  let best: Occupancy | undefined;
   let most = -1;
   for (let tries = 0; tries < 4; tries++) {
-    const hold = anyDrive(timetable, random);
-    if (!hold) continue;
-    const cost = timetable.costOfGuest(hold.guests[0]!);
+    const occupancy = anyDrive(timetable, random);
+    if (!occupancy) continue;
+    const cost = timetable.costOfGuest(occupancy.guests[0]!);
     if (cost > most) {
       most = cost;
-      best = hold;
+      best = occupancy;
     }
   }
   return best;
 }
 
 /** A run of `size` holds around one of them. */
-function stretch(holds: Hold[], centre: Hold, random: Random, size: number): Hold[] {
-  const from = Math.max(0, holds.indexOf(centre) - Math.floor(random() * size));
-  return holds.slice(from, from + size);
+function stretch(occupancies: Occupancy[], centre: Occupancy, random: Random, size: number): Occupancy[] {
+  const from = Math.max(0, occupancies.indexOf(centre) - Math.floor(random() * size));
+  return occupancies.slice(from, from + size);
 }
 
 function shuffle<T>(list: T[], random: Random): void {

@@ -1,5 +1,5 @@
 import type { Random } from '../random';
-import type { Hold } from './hold';
+import type { Occupancy } from './occupancy';
 import { anyManner, rebuild } from './rebuild';
 import { makeRoom, RUINS } from './ruin';
 import type { Timetable } from './timetable';
@@ -35,10 +35,10 @@ export function search(timetable: Timetable, { random, progress, onBetter }: Sea
   const scale = weights.waiting > 0 ? weights.waiting : 1;
   let current = timetable.searchCost();
   let best = current;
-  let bestHolds: Hold[] = timetable.holds();
+  let bestOccupancies: Occupancy[] = timetable.occupancies();
   let steps = 0;
   let betterAt = 0;
-  timetable.settle();
+  timetable.commit();
   for (;;) {
     const done = progress(steps);
     if (done >= 1 || steps - betterAt > patience) break;
@@ -50,16 +50,16 @@ export function search(timetable: Timetable, { random, progress, onBetter }: Sea
       timetable.back(0);
       continue;
     }
-    timetable.settle();
+    timetable.commit();
     current = cost;
     if (cost < best - 1e-9) {
       best = cost;
       betterAt = steps;
-      bestHolds = timetable.holds();
+      bestOccupancies = timetable.occupancies();
       onBetter?.(steps);
     }
   }
-  restore(timetable, bestHolds);
+  restore(timetable, bestOccupancies);
   return steps;
 }
 
@@ -90,16 +90,16 @@ function withoutPlace(timetable: Timetable): number[] {
   if (timetable.plannedDrives === drives.length) return [];
   const out: number[] = [];
   for (let drive = 0; drive < drives.length; drive++) {
-    if (!timetable.driveHold[drive] && drives[drive]!.options.length > 0) out.push(drive);
+    if (!timetable.driveOccupancy[drive] && drives[drive]!.options.length > 0) out.push(drive);
   }
   return out;
 }
 
 /** Makes the timetable hold exactly these. */
-export function restore(timetable: Timetable, holds: readonly Hold[]): void {
-  const wanted = new Set(holds);
-  const there = new Set(timetable.holds());
-  for (const hold of there) if (!wanted.has(hold)) timetable.remove(hold);
-  for (const hold of wanted) if (!there.has(hold)) timetable.add(hold);
-  timetable.settle();
+export function restore(timetable: Timetable, occupancies: readonly Occupancy[]): void {
+  const wanted = new Set(occupancies);
+  const there = new Set(timetable.occupancies());
+  for (const occupancy of there) if (!wanted.has(occupancy)) timetable.remove(occupancy);
+  for (const occupancy of wanted) if (!there.has(occupancy)) timetable.add(occupancy);
+  timetable.commit();
 }

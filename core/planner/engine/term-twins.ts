@@ -1,7 +1,7 @@
 import type { TermName } from '../../day';
 import { UNNOTICED_S } from '../../day/cost/moved';
 import { waitOfGap } from '../../day/cost/waiting';
-import { DRIVE, type Hold } from './hold';
+import { DRIVE, type Occupancy } from './occupancy';
 import type { Problem } from './problem';
 import type { Timetable } from './timetable';
 
@@ -16,28 +16,30 @@ export const TERM_TWINS: Readonly<Record<TermName, TermTwin>> = {
   party: { of: 'party', amount: (timetable, party) => timetable.partyApartWith(party, -1, 0) },
   waiting: {
     of: 'guest',
-    amount: ({ day, guests }, guest, holds) => {
+    amount: ({ day, guests }, guest, occupancies) => {
       const { guestRestS } = day.rules;
       let sum = 0;
-      for (let i = 0; i < holds.length; i++) {
-        const { startS } = holds[i]!;
-        sum += waitOfGap(i > 0 ? startS - holds[i - 1]!.endS - guestRestS : startS - guests[guest]!.arrivesS);
+      for (let i = 0; i < occupancies.length; i++) {
+        const { startS } = occupancies[i]!;
+        sum += waitOfGap(i > 0 ? startS - occupancies[i - 1]!.endS - guestRestS : startS - guests[guest]!.arrivesS);
       }
       return sum;
     },
   },
-  continuity: overDrives((_, hold, before) => (before && before.crew !== hold.crew ? 1 : 0)),
-  ladder: overDrives(({ cars }, hold, before) =>
-    before && cars[hold.car]!.car.level < cars[before.car]!.car.level ? 1 : 0,
+  continuity: overDrives((_, occupancy, before) => (before && before.crew !== occupancy.crew ? 1 : 0)),
+  ladder: overDrives(({ cars }, occupancy, before) =>
+    before && cars[occupancy.car]!.car.level < cars[before.car]!.car.level ? 1 : 0,
   ),
-  preference: overDrives(({ guests }, hold) => (guests[hold.guests[0]!]!.likes[hold.crew] === 0 ? 1 : 0)),
-  moved: overDrives(({ drives }, hold) => {
-    const { before } = drives[hold.drive]!;
-    return before && Math.abs(before.releaseS - hold.releaseS) > UNNOTICED_S ? 1 : 0;
+  preference: overDrives(({ guests }, occupancy) =>
+    guests[occupancy.guests[0]!]!.likes[occupancy.crew] === 0 ? 1 : 0,
+  ),
+  moved: overDrives(({ drives }, occupancy) => {
+    const { before } = drives[occupancy.drive]!;
+    return before && Math.abs(before.releaseS - occupancy.releaseS) > UNNOTICED_S ? 1 : 0;
   }),
-  reassigned: overDrives(({ drives }, hold) => {
-    const { before } = drives[hold.drive]!;
-    return before && (before.car !== hold.car || before.crew !== hold.crew) ? 1 : 0;
+  reassigned: overDrives(({ drives }, occupancy) => {
+    const { before } = drives[occupancy.drive]!;
+    return before && (before.car !== occupancy.car || before.crew !== occupancy.crew) ? 1 : 0;
   }),
 };
 
@@ -49,21 +51,23 @@ export type TermTwin =
 
 interface GuestTwin {
   readonly of: 'guest';
-  readonly amount: (problem: Problem, guest: number, holds: readonly Hold[]) => number;
+  readonly amount: (problem: Problem, guest: number, occupancies: readonly Occupancy[]) => number;
 }
 
 /** A term of each drive of a guest and the drive before it. */
-function overDrives(amount: (problem: Problem, hold: Hold, before: Hold | undefined) => number): GuestTwin {
+function overDrives(
+  amount: (problem: Problem, occupancy: Occupancy, before: Occupancy | undefined) => number,
+): GuestTwin {
   return {
     of: 'guest',
-    amount: (problem, _, holds) => {
+    amount: (problem, _, occupancies) => {
       let sum = 0;
-      let before: Hold | undefined;
-      for (let i = 0; i < holds.length; i++) {
-        const hold = holds[i]!;
-        if (hold.kind !== DRIVE) continue;
-        sum += amount(problem, hold, before);
-        before = hold;
+      let before: Occupancy | undefined;
+      for (let i = 0; i < occupancies.length; i++) {
+        const occupancy = occupancies[i]!;
+        if (occupancy.kind !== DRIVE) continue;
+        sum += amount(problem, occupancy, before);
+        before = occupancy;
       }
       return sum;
     },

@@ -1,7 +1,7 @@
 import type { Plan, Unplanned } from '../../day';
 import { DAY_S } from '../../day/time';
 import { passesBetween } from '../../day/cost/passes';
-import { BRIEFING, DRIVE, REFUEL, SIGHTING, type Hold } from './hold';
+import { BRIEFING, DRIVE, REFUEL, SIGHTING, type Occupancy } from './occupancy';
 import type { Problem } from './problem';
 import { DAY_TERMS, GUEST_TERMS, PARTY_TERMS } from './term-twins';
 
@@ -13,16 +13,16 @@ export const CALM = 6;
  * up to date. Every change is noted, so that `back` can undo all of them down to a mark.
  */
 export class Timetable {
-  readonly guestHolds: Hold[][];
-  readonly crewHolds: Hold[][];
-  readonly carDrives: Hold[][];
-  readonly carRefuels: Hold[][];
-  readonly vehicleHolds: Hold[][];
-  readonly briefings: Hold[] = [];
-  readonly refuels: Hold[] = [];
+  readonly guestOccupancies: Occupancy[][];
+  readonly crewOccupancies: Occupancy[][];
+  readonly carDrives: Occupancy[][];
+  readonly carRefuels: Occupancy[][];
+  readonly vehicleOccupancies: Occupancy[][];
+  readonly briefings: Occupancy[] = [];
+  readonly refuels: Occupancy[] = [];
   /** By release. */
-  readonly circuit: Hold[] = [];
-  readonly driveHold: (Hold | undefined)[];
+  readonly circuit: Occupancy[] = [];
+  readonly driveOccupancy: (Occupancy | undefined)[];
   /** Vehicles on the circuit in each second of the day; the limit is reached throughout a closure. */
   readonly load: Uint16Array;
   /** Releases that are too near to each second of the day for another one. */
@@ -41,18 +41,18 @@ export class Timetable {
   private readonly staleGuests: number[] = [];
   private readonly partyCost: Float64Array;
   private readonly partyStale: Uint8Array;
-  private readonly trail: Hold[] = [];
+  private readonly trail: Occupancy[] = [];
   private readonly trailAdded: boolean[] = [];
   private readonly totalAvailableS: number;
 
   constructor(readonly problem: Problem) {
     const { day, guests, crew, cars, vehicles, drives, parties } = problem;
-    this.guestHolds = guests.map(() => []);
-    this.crewHolds = crew.map(() => []);
+    this.guestOccupancies = guests.map(() => []);
+    this.crewOccupancies = crew.map(() => []);
     this.carDrives = cars.map(() => []);
     this.carRefuels = cars.map(() => []);
-    this.vehicleHolds = vehicles.map(() => []);
-    this.driveHold = drives.map(() => undefined);
+    this.vehicleOccupancies = vehicles.map(() => []);
+    this.driveOccupancy = drives.map(() => undefined);
     this.heldS = new Float64Array(crew.length);
     this.guestCost = new Float64Array(guests.length);
     this.guestUnrest = new Float64Array(guests.length);
@@ -67,15 +67,15 @@ export class Timetable {
     }
   }
 
-  add(hold: Hold): void {
-    this.apply(hold, true);
-    this.trail.push(hold);
+  add(occupancy: Occupancy): void {
+    this.apply(occupancy, true);
+    this.trail.push(occupancy);
     this.trailAdded.push(true);
   }
 
-  remove(hold: Hold): void {
-    this.apply(hold, false);
-    this.trail.push(hold);
+  remove(occupancy: Occupancy): void {
+    this.apply(occupancy, false);
+    this.trail.push(occupancy);
     this.trailAdded.push(false);
   }
 
@@ -90,55 +90,55 @@ export class Timetable {
   }
 
   /** Forgets how to undo: what is, stays. */
-  settle(): void {
+  commit(): void {
     this.trail.length = 0;
     this.trailAdded.length = 0;
   }
 
-  private apply(hold: Hold, added: boolean): void {
-    const { kind, crew, guests } = hold;
+  private apply(occupancy: Occupancy, added: boolean): void {
+    const { kind, crew, guests } = occupancy;
     const file = added ? insert : take;
     if (kind === REFUEL) {
-      file(this.carRefuels[hold.car]!, hold);
-      file(this.refuels, hold);
+      file(this.carRefuels[occupancy.car]!, occupancy);
+      file(this.refuels, occupancy);
       return;
     }
     for (const guest of guests) {
-      file(this.guestHolds[guest]!, hold);
+      file(this.guestOccupancies[guest]!, occupancy);
       this.stale(guest);
     }
-    file(this.crewHolds[crew]!, hold);
-    const lengthS = added ? hold.endS - hold.startS : hold.startS - hold.endS;
+    file(this.crewOccupancies[crew]!, occupancy);
+    const lengthS = added ? occupancy.endS - occupancy.startS : occupancy.startS - occupancy.endS;
     this.heldS[crew]! += lengthS;
     this.totalHeldS += lengthS;
     if (kind === BRIEFING) {
-      file(this.briefings, hold);
+      file(this.briefings, occupancy);
       return;
     }
-    if (added) this.passes += this.passesOf(hold);
-    file(this.circuit, hold, true);
-    if (!added) this.passes -= this.passesOf(hold);
-    this.occupy(hold, added ? 1 : -1);
-    if (kind === SIGHTING) file(this.vehicleHolds[hold.car]!, hold);
+    if (added) this.passes += this.passesOf(occupancy);
+    file(this.circuit, occupancy, true);
+    if (!added) this.passes -= this.passesOf(occupancy);
+    this.occupy(occupancy, added ? 1 : -1);
+    if (kind === SIGHTING) file(this.vehicleOccupancies[occupancy.car]!, occupancy);
     else {
-      file(this.carDrives[hold.car]!, hold);
-      this.driveHold[hold.drive] = added ? hold : undefined;
+      file(this.carDrives[occupancy.car]!, occupancy);
+      this.driveOccupancy[occupancy.drive] = added ? occupancy : undefined;
       this.plannedDrives += added ? 1 : -1;
     }
   }
 
-  private occupy(hold: Hold, by: number): void {
+  private occupy(occupancy: Occupancy, by: number): void {
     const { load, near } = this;
     const { releaseGapS } = this.problem.day.rules;
-    const trackEndS = Math.min(hold.trackEndS, DAY_S);
-    for (let s = hold.releaseS; s < trackEndS; s++) load[s]! += by;
-    const to = Math.min(DAY_S, hold.releaseS + releaseGapS - 1);
-    for (let s = Math.max(0, hold.releaseS - releaseGapS + 1); s <= to; s++) near[s]! += by;
-    this.longestTrackS = Math.max(this.longestTrackS, hold.trackEndS - hold.releaseS);
+    const trackEndS = Math.min(occupancy.trackEndS, DAY_S);
+    for (let s = occupancy.releaseS; s < trackEndS; s++) load[s]! += by;
+    const to = Math.min(DAY_S, occupancy.releaseS + releaseGapS - 1);
+    for (let s = Math.max(0, occupancy.releaseS - releaseGapS + 1); s <= to; s++) near[s]! += by;
+    this.longestTrackS = Math.max(this.longestTrackS, occupancy.trackEndS - occupancy.releaseS);
   }
 
   /** Passes predicted between a vehicle and all that are on the circuit already. */
-  passesOf(running: Pick<Hold, 'releaseS' | 'trackEndS' | 'lapsDriven'>): number {
+  passesOf(running: Pick<Occupancy, 'releaseS' | 'trackEndS' | 'lapsDriven'>): number {
     const { circuit } = this;
     let sum = 0;
     for (let i = firstFrom(circuit, running.releaseS - this.longestTrackS); i < circuit.length; i++) {
@@ -217,7 +217,7 @@ export class Timetable {
   /** End of a guest's last hold, or -1. */
   finishOf(guest: number): number {
     let end = -1;
-    for (const hold of this.guestHolds[guest]!) if (hold.endS > end) end = hold.endS;
+    for (const occupancy of this.guestOccupancies[guest]!) if (occupancy.endS > end) end = occupancy.endS;
     return end;
   }
 
@@ -242,82 +242,86 @@ export class Timetable {
 
   private countGuest(guest: number): number {
     const { problem } = this;
-    const holds = this.guestHolds[guest]!;
+    const occupancies = this.guestOccupancies[guest]!;
     let cost = 0;
-    for (const { name, amount } of GUEST_TERMS) cost += problem.weights[name] * amount(problem, guest, holds);
+    for (const { name, amount } of GUEST_TERMS) cost += problem.weights[name] * amount(problem, guest, occupancies);
     let unrest = 0;
-    for (const hold of holds) if (hold.kind === DRIVE && !this.isAsBefore(hold)) unrest += CALM;
+    for (const occupancy of occupancies) if (occupancy.kind === DRIVE && !this.isAsBefore(occupancy)) unrest += CALM;
     this.guestUnrest[guest] = unrest;
     return cost;
   }
 
-  private isAsBefore({ drive, car, crew, releaseS }: Hold): boolean {
+  private isAsBefore({ drive, car, crew, releaseS }: Occupancy): boolean {
     const { before } = this.problem.drives[drive]!;
     return !before || (before.releaseS === releaseS && before.car === car && before.crew === crew);
   }
 
   /** Every hold, in no particular order. */
-  holds(): Hold[] {
+  occupancies(): Occupancy[] {
     return [...this.briefings, ...this.circuit, ...this.refuels];
   }
 
   /** The plan as it stands, with the drives that were left out. */
   toPlan(unplanned: Unplanned[]): Plan {
     const { day, guests, crew, cars, vehicles, drives } = this.problem;
-    const held = ({ heldUntilS }: Hold) => (heldUntilS === undefined ? {} : { heldUntil: heldUntilS });
-    const who = (hold: Hold) => ({
-      instructor: crew[hold.crew]!.instructor.id,
-      guests: hold.guests.map((guest) => guests[guest]!.guest.id),
+    const held = ({ heldUntilS }: Occupancy) => (heldUntilS === undefined ? {} : { heldUntil: heldUntilS });
+    const who = (occupancy: Occupancy) => ({
+      instructor: crew[occupancy.crew]!.instructor.id,
+      guests: occupancy.guests.map((guest) => guests[guest]!.guest.id),
     });
     const bySort = (a: { release: number }, b: { release: number }) => a.release - b.release;
     return {
       format: 'joylap-plan',
       version: 1,
       date: day.date,
-      briefings: this.briefings.map((hold) => ({ start: hold.startS, ...who(hold), ...held(hold) })),
+      briefings: this.briefings.map((occupancy) => ({
+        start: occupancy.startS,
+        ...who(occupancy),
+        ...held(occupancy),
+      })),
       sightings: this.circuit
         .filter(({ kind }) => kind === SIGHTING)
-        .map((hold) => ({
-          release: hold.releaseS,
-          vehicle: vehicles[hold.car]!.vehicle.id,
-          ...who(hold),
-          ...held(hold),
+        .map((occupancy) => ({
+          release: occupancy.releaseS,
+          vehicle: vehicles[occupancy.car]!.vehicle.id,
+          ...who(occupancy),
+          ...held(occupancy),
         })),
       drives: this.circuit
         .filter(({ kind }) => kind === DRIVE)
-        .map((hold) => ({
-          drive: drives[hold.drive]!.drive.id,
-          car: cars[hold.car]!.car.id,
-          instructor: crew[hold.crew]!.instructor.id,
-          release: hold.releaseS,
-          ...held(hold),
+        .map((occupancy) => ({
+          drive: drives[occupancy.drive]!.drive.id,
+          car: cars[occupancy.car]!.car.id,
+          instructor: crew[occupancy.crew]!.instructor.id,
+          release: occupancy.releaseS,
+          ...held(occupancy),
         }))
         .sort(bySort),
-      refuels: this.refuels.map((hold) => ({ car: cars[hold.car]!.car.id, start: hold.startS })),
+      refuels: this.refuels.map((occupancy) => ({ car: cars[occupancy.car]!.car.id, start: occupancy.startS })),
       unplanned,
     };
   }
 }
 
-function insert(list: Hold[], hold: Hold, byRelease = false): void {
+function insert(list: Occupancy[], occupancy: Occupancy, byRelease = false): void {
   let at = list.length;
-  list.push(hold);
-  const key = byRelease ? hold.releaseS : hold.startS;
+  list.push(occupancy);
+  const key = byRelease ? occupancy.releaseS : occupancy.startS;
   while (at > 0 && (byRelease ? list[at - 1]!.releaseS : list[at - 1]!.startS) > key) {
     list[at] = list[at - 1]!;
     at -= 1;
   }
-  list[at] = hold;
+  list[at] = occupancy;
 }
 
-function take(list: Hold[], hold: Hold): void {
-  const at = list.indexOf(hold);
+function take(list: Occupancy[], occupancy: Occupancy): void {
+  const at = list.indexOf(occupancy);
   if (at < 0) throw new Error('a hold was taken out that is not there');
   list.splice(at, 1);
 }
 
 /** Position of the first hold released at or after a time. */
-function firstFrom(circuit: readonly Hold[], fromS: number): number {
+function firstFrom(circuit: readonly Occupancy[], fromS: number): number {
   let low = 0;
   let high = circuit.length;
   while (low < high) {

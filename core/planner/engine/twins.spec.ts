@@ -56,7 +56,7 @@ describe('The engine and the plain cost terms', () => {
       things.reduce<number>((total, _, of) => total + amount(of), 0);
     if (twin.of === 'day') return twin.amount(timetable);
     if (twin.of === 'party') return sum(problem.parties, (party) => twin.amount(timetable, party));
-    return sum(problem.guests, (guest) => twin.amount(problem, guest, timetable.guestHolds[guest]!));
+    return sum(problem.guests, (guest) => twin.amount(problem, guest, timetable.guestOccupancies[guest]!));
   };
 
   for (const term of COST_TERMS) {

@@ -69,7 +69,7 @@ interface OnCircuit {
  * The event days as this server has them in memory. The tables are the truth; what was read is kept until one of its
  * tables changes, and all changes pass through this process.
  */
-export class DayRoom {
+export class DayCache {
   private readonly read = new Map<string, Read>();
   private onCircuit: OnCircuit | undefined;
   private readonly counted = new Map<string, Counted>();

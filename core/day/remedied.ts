@@ -2,7 +2,7 @@ import type * as z from 'zod';
 import { faultsOf, type Fault } from './faults';
 
 /** A document of which everything that could be read is kept, and what was wrong with the rest. */
-export interface Mended<T> {
+export interface Remedied<T> {
   readonly value: T;
   /** Empty where nothing had to be mended. */
   readonly faults: readonly Fault[];
@@ -24,11 +24,11 @@ type Container = Record<PropertyKey, unknown>;
  *
  * @param fallback a good document of the same shape, or the part of one that is there to fall back on
  */
-export function mended<T>(
+export function remedied<T>(
   document: unknown,
   check: (document: unknown) => Checked<T>,
   fallback: unknown = {},
-): Mended<T> | undefined {
+): Remedied<T> | undefined {
   let result = check(document);
   if (result.success) return { value: result.data, faults: [] };
   const root: Container = { document: structuredClone(document) };
@@ -40,7 +40,7 @@ export function mended<T>(
     // From the end, so that places in a list stay what they were while others are taken out.
     const inReverse = [...issues].sort((a, b) => comparePaths(b.path, a.path));
     const cut = new Set<string>();
-    for (const issue of inReverse) mend(root, issue, fallback, { replaced, cut });
+    for (const issue of inReverse) remedy(root, issue, fallback, { replaced, cut });
     result = check(root['document']);
     if (result.success) return { value: result.data, faults };
   }
@@ -56,7 +56,7 @@ function comparePaths(a: readonly PropertyKey[], b: readonly PropertyKey[]): num
   return a.length - b.length;
 }
 
-function mend(
+function remedy(
   root: Container,
   issue: z.core.$ZodIssue,
   fallback: unknown,

@@ -14,10 +14,10 @@ import {
   layOutDrive,
   layOutRefuel,
   layOutSighting,
-  type CircuitHold,
+  type CircuitOccupancy,
   type DayIndex,
-  type PersonHold,
-  type RefuelHold,
+  type PersonOccupancy,
+  type RefuelOccupancy,
   type Repair,
 } from './schedule';
 import type { CarMisfit } from './unplaced';
@@ -27,16 +27,16 @@ import { liesInside, overlaps, type Interval } from './windows';
  * What of the previous plan stands in a repair: activities whose hold starts before now and that the changed day file
  * still allows, each judged by itself. What fell is reported with the reason.
  */
-export interface Standing {
+export interface Frozen {
   readonly briefings: readonly Briefing[];
   readonly sightings: readonly Sighting[];
   readonly drives: readonly PlannedDrive[];
   readonly refuels: readonly Refuel[];
   /** What had begun and is no longer allowed, with what is in the way. */
-  readonly fallen: readonly Fallen[];
+  readonly dropped: readonly Dropped[];
 }
 
-export interface Fallen {
+export interface Dropped {
   readonly activity: Activity;
   readonly obstacle: Obstacle;
 }
@@ -51,62 +51,62 @@ export type Obstacle =
   | Fact<'cannotAttend', { guest: string }>
   | CarMisfit;
 
-export function standingOf(day: Day, { previous, nowS }: Repair, index: DayIndex = indexDay(day)): Standing {
-  const fallen: Fallen[] = [];
-  const judge = <T>(planned: T, hold: PersonHold | RefuelHold, obstacle: Obstacle | undefined): T[] => {
+export function frozenOf(day: Day, { previous, nowS }: Repair, index: DayIndex = indexDay(day)): Frozen {
+  const dropped: Dropped[] = [];
+  const judge = <T>(planned: T, occupancy: PersonOccupancy | RefuelOccupancy, obstacle: Obstacle | undefined): T[] => {
     if (obstacle === undefined) return [planned];
-    fallen.push({ activity: activityOf(hold), obstacle });
+    dropped.push({ activity: activityOf(occupancy), obstacle });
     return [];
   };
 
   const briefings = previous.briefings.flatMap((briefing) => {
-    const hold = layOutBriefing(day, index, briefing);
-    if (hold.startS >= nowS) return [];
-    const staff = outsideHours(day, hold) ?? crewObstacle(index, hold, (instructor) => instructor.brief);
-    const guests = hold.guests
-      .filter((guest) => !guest.briefed && mayAttend(guest, hold, hold.instructor))
+    const occupancy = layOutBriefing(day, index, briefing);
+    if (occupancy.startS >= nowS) return [];
+    const staff = outsideHours(day, occupancy) ?? crewObstacle(index, occupancy, (instructor) => instructor.brief);
+    const guests = occupancy.guests
+      .filter((guest) => !guest.briefed && mayAttend(guest, occupancy, occupancy.instructor))
       .map((guest) => guest.id);
-    return judge({ ...briefing, guests }, hold, staff ?? nobody(guests));
+    return judge({ ...briefing, guests }, occupancy, staff ?? nobody(guests));
   });
   const briefed = new Set(briefings.flatMap(({ guests }) => guests));
 
   const sightings = previous.sightings.flatMap((sighting) => {
-    const hold = layOutSighting(day, index, sighting);
-    if (hold.startS >= nowS) return [];
+    const occupancy = layOutSighting(day, index, sighting);
+    if (occupancy.startS >= nowS) return [];
     const { vehicle } = sighting;
-    const there = hold.vehicle && available(hold.vehicle, index, hold);
-    const missing = there ? undefined : fact(hold.vehicle ? 'vehicleAway' : 'vehicleGone', { vehicle });
+    const there = occupancy.vehicle && available(occupancy.vehicle, index, occupancy);
+    const missing = there ? undefined : fact(occupancy.vehicle ? 'vehicleAway' : 'vehicleGone', { vehicle });
     const obstacle =
       missing ??
-      outsideHours(day, hold) ??
-      closure(day, hold) ??
-      crewObstacle(index, hold, (instructor) => instructor.sighting);
-    const guests = hold.guests
-      .filter((guest) => !guest.sighted && mayAttend(guest, hold, hold.instructor))
+      outsideHours(day, occupancy) ??
+      closure(day, occupancy) ??
+      crewObstacle(index, occupancy, (instructor) => instructor.sighting);
+    const guests = occupancy.guests
+      .filter((guest) => !guest.sighted && mayAttend(guest, occupancy, occupancy.instructor))
       .filter((guest) => guest.briefed || briefed.has(guest.id))
       .map((guest) => guest.id);
-    return judge({ ...sighting, guests }, hold, obstacle ?? nobody(guests));
+    return judge({ ...sighting, guests }, occupancy, obstacle ?? nobody(guests));
   });
   const sighted = new Set(sightings.flatMap(({ guests }) => guests));
 
   const drives = previous.drives.flatMap((planned) => {
-    const hold = layOutDrive(day, index, planned);
-    if (hold.startS >= nowS) return [];
-    return judge(planned, hold, driveObstacle());
+    const occupancy = layOutDrive(day, index, planned);
+    if (occupancy.startS >= nowS) return [];
+    return judge(planned, occupancy, driveObstacle());
 
     function driveObstacle(): Obstacle | undefined {
-      const { car, drive, instructor } = hold;
-      const guest = hold.guests[0];
+      const { car, drive, instructor } = occupancy;
+      const guest = occupancy.guests[0];
       if (!drive || !guest) return fact('guestGone', {});
       if (!car) return fact('carGone', { car: planned.car });
       const ready = (guest.briefed || briefed.has(guest.id)) && (guest.sighted || sighted.has(guest.id));
       return (
-        (available(car, index, hold) ? undefined : fact('carAway', { car: car.id })) ??
-        outsideHours(day, hold) ??
-        closure(day, hold) ??
+        (available(car, index, occupancy) ? undefined : fact('carAway', { car: car.id })) ??
+        outsideHours(day, occupancy) ??
+        closure(day, occupancy) ??
         carMisfit(car, drive, guest) ??
-        crewObstacle(index, hold, (who) => teachesIn(who, car)) ??
-        (mayAttend(guest, hold, instructor) ? undefined : fact('cannotAttend', { guest: guest.id })) ??
+        crewObstacle(index, occupancy, (who) => teachesIn(who, car)) ??
+        (mayAttend(guest, occupancy, instructor) ? undefined : fact('cannotAttend', { guest: guest.id })) ??
         (ready ? undefined : fact('notReady', {})) ??
         (obeysPin(drive.pin, planned) ? undefined : fact('pinnedOtherwise', {}))
       );
@@ -114,47 +114,49 @@ export function standingOf(day: Day, { previous, nowS }: Repair, index: DayIndex
   });
 
   const refuels = previous.refuels.flatMap((refuel) => {
-    const hold = layOutRefuel(index, refuel);
-    if (hold.startS >= nowS) return [];
+    const occupancy = layOutRefuel(index, refuel);
+    if (occupancy.startS >= nowS) return [];
     const { car } = refuel;
-    const there = hold.car && available(hold.car, index, hold);
-    const obstacle = there ? undefined : fact(hold.car ? 'carAway' : 'carGone', { car });
-    return judge(refuel, hold, obstacle ?? outsideHours(day, hold));
+    const there = occupancy.car && available(occupancy.car, index, occupancy);
+    const obstacle = there ? undefined : fact(occupancy.car ? 'carAway' : 'carGone', { car });
+    return judge(refuel, occupancy, obstacle ?? outsideHours(day, occupancy));
   });
 
-  return { briefings, sightings, drives, refuels, fallen };
+  return { briefings, sightings, drives, refuels, dropped };
 }
 
-function outsideHours(day: Day, hold: Interval): Obstacle | undefined {
-  return hold.startS < day.opens || hold.endS > day.closes ? fact('outsideHours', {}) : undefined;
+function outsideHours(day: Day, occupancy: Interval): Obstacle | undefined {
+  return occupancy.startS < day.opens || occupancy.endS > day.closes ? fact('outsideHours', {}) : undefined;
 }
 
-function closure(day: Day, hold: CircuitHold): Obstacle | undefined {
-  const closed = day.circuit.closures.find(({ from, to }) => overlaps(onCircuit(hold), { startS: from, endS: to }));
+function closure(day: Day, occupancy: CircuitOccupancy): Obstacle | undefined {
+  const closed = day.circuit.closures.find(({ from, to }) =>
+    overlaps(onCircuit(occupancy), { startS: from, endS: to }),
+  );
   return closed && fact('closed', {}, { fromS: closed.from, toS: closed.to });
 }
 
-function available(thing: Parameters<DayIndex['windows']>[0], index: DayIndex, hold: Interval): boolean {
-  return liesInside(index.windows(thing), hold);
+function available(thing: Parameters<DayIndex['windows']>[0], index: DayIndex, occupancy: Interval): boolean {
+  return liesInside(index.windows(thing), occupancy);
 }
 
 function crewObstacle(
   index: DayIndex,
-  hold: Interval & { readonly instructor: Instructor | undefined },
+  occupancy: Interval & { readonly instructor: Instructor | undefined },
   able: (instructor: Instructor) => boolean,
 ): Obstacle | undefined {
-  const { instructor } = hold;
+  const { instructor } = occupancy;
   if (!instructor) return fact('noInstructor', {});
   const of = { instructor: instructor.id };
-  if (!available(instructor, index, hold)) return fact('crewAway', of);
+  if (!available(instructor, index, occupancy)) return fact('crewAway', of);
   return able(instructor) ? undefined : fact('crewUnable', of);
 }
 
 /** Whether the guest is there for the whole hold and may be with this instructor. */
-function mayAttend(guest: Guest, hold: Interval, instructor: Instructor | undefined): boolean {
+function mayAttend(guest: Guest, occupancy: Interval, instructor: Instructor | undefined): boolean {
   return (
-    guest.arrives <= hold.startS &&
-    (guest.leavesBy === undefined || hold.endS <= guest.leavesBy) &&
+    guest.arrives <= occupancy.startS &&
+    (guest.leavesBy === undefined || occupancy.endS <= guest.leavesBy) &&
     instructor !== undefined &&
     sharesLanguage(instructor, guest) &&
     !avoids(guest, instructor)
@@ -178,14 +180,14 @@ export const sameActivity = {
 
 /** The activities of a plan, each with a text by which it is compared. */
 export function activityTexts(
-  plan: Pick<Standing, 'briefings' | 'sightings' | 'drives' | 'refuels'>,
+  plan: Pick<Frozen, 'briefings' | 'sightings' | 'drives' | 'refuels'>,
   day: Day,
   index: DayIndex,
 ): { readonly text: string; readonly activity: Activity; readonly startS: number }[] {
-  const of = (text: string, hold: PersonHold | RefuelHold) => ({
-    text: `${hold.kind} ${text}`,
-    activity: activityOf(hold),
-    startS: hold.startS,
+  const of = (text: string, occupancy: PersonOccupancy | RefuelOccupancy) => ({
+    text: `${occupancy.kind} ${text}`,
+    activity: activityOf(occupancy),
+    startS: occupancy.startS,
   });
   return [
     ...plan.briefings.map((b) => of(sameActivity.briefing(b), layOutBriefing(day, index, b))),
@@ -198,10 +200,10 @@ export function activityTexts(
 const remembered = new WeakMap<Repair, { readonly day: Day; readonly texts: ReturnType<typeof activityTexts> }>();
 
 /** The texts of what stands in a repair. It is the same for every plan that is tried, so it is worked out once. */
-export function standingTexts(day: Day, repair: Repair, index: DayIndex): ReturnType<typeof activityTexts> {
+export function frozenTexts(day: Day, repair: Repair, index: DayIndex): ReturnType<typeof activityTexts> {
   const known = remembered.get(repair);
   if (known?.day === day) return known.texts;
-  const texts = activityTexts(standingOf(day, repair, index), day, index);
+  const texts = activityTexts(frozenOf(day, repair, index), day, index);
   remembered.set(repair, { day, texts });
   return texts;
 }

@@ -9,7 +9,7 @@ export const REFUEL = 3;
  * One activity of a plan in numbers. A hold never changes: whoever wants it otherwise takes it out and puts another one in,
  * which is what makes every step of the search easy to take back.
  */
-export interface Hold {
+export interface Occupancy {
   readonly kind: typeof DRIVE | typeof SIGHTING | typeof BRIEFING | typeof REFUEL;
   readonly startS: number;
   readonly endS: number;
@@ -37,7 +37,7 @@ export function conditionAt(problem: Problem, releaseS: number): number {
 }
 
 /** A drive in the car of one of its options; throws where the car is none of them. */
-export function driveHold(
+export function driveOccupancy(
   problem: Problem,
   drive: number,
   car: number,
@@ -46,7 +46,7 @@ export function driveHold(
   trackS: number,
   heldUntilS?: number,
   fixed = false,
-): Hold {
+): Occupancy {
   const { setUpS, wrapUpS } = problem.day.rules;
   const facts = problem.drives[drive]!;
   return {
@@ -65,7 +65,7 @@ export function driveHold(
   };
 }
 
-export function sightingHold(
+export function sightingOccupancy(
   problem: Problem,
   vehicle: number,
   crew: number,
@@ -73,7 +73,7 @@ export function sightingHold(
   releaseS: number,
   heldUntilS?: number,
   fixed = false,
-): Hold {
+): Occupancy {
   const { setUpS, wrapUpS, laps } = problem.day.rules.sighting;
   const trackS = problem.vehicles[vehicle]!.trackS[conditionAt(problem, releaseS)]!;
   return {
@@ -92,14 +92,14 @@ export function sightingHold(
   };
 }
 
-export function briefingHold(
+export function briefingOccupancy(
   problem: Problem,
   crew: number,
   guests: readonly number[],
   startS: number,
   heldUntilS?: number,
   fixed = false,
-): Hold {
+): Occupancy {
   const endS = Math.max(startS, heldUntilS ?? startS + problem.day.rules.briefing.durationS);
   return {
     kind: BRIEFING,
@@ -117,7 +117,7 @@ export function briefingHold(
   };
 }
 
-export function refuelHold(problem: Problem, car: number, startS: number, fixed = false): Hold {
+export function refuelOccupancy(problem: Problem, car: number, startS: number, fixed = false): Occupancy {
   const endS = startS + problem.cars[car]!.car.fuel.refuelS;
   return {
     kind: REFUEL,

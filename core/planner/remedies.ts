@@ -4,15 +4,15 @@ import { rebuild, SOON } from './engine/rebuild';
 import { breaksNothingNew, brokenRules, loadForChange } from './load-for-change';
 
 /** A change of the day with which a drive that has no place would get one. */
-export type MendChange =
+export type RemedyChange =
   | { readonly kind: 'car'; readonly drive: string; readonly car: string }
   | { readonly kind: 'closes'; readonly to: number }
   | { readonly kind: 'crew'; readonly instructor: string; readonly from: number; readonly to: number }
   | { readonly kind: 'stays'; readonly guest: string; readonly until: number }
   | { readonly kind: 'unpin'; readonly drive: string };
 
-export interface Mend {
-  readonly change: MendChange;
+export interface Remedy {
+  readonly change: RemedyChange;
   /** Release that the drive would have, nobody else moved. */
   readonly release: number;
 }
@@ -20,7 +20,7 @@ export interface Mend {
 const MOST_MENDS = 3;
 
 /** The day with one change made. */
-export function withMend(day: Day, change: MendChange): Day {
+export function withRemedy(day: Day, change: RemedyChange): Day {
   switch (change.kind) {
     case 'car':
       return withDrive(day, change.drive, ({ pin, ...drive }) => ({
@@ -68,36 +68,36 @@ function withDrive(
  * Up to three changes with which an unplanned drive gets a place while everybody else stays where they are, each checked to
  * break nothing more. Of each kind the mildest one that works, and other cars where that leaves room.
  */
-export function mendsFor(day: Day, plan: Plan, driveId: string, repair?: Repair): Mend[] {
+export function remediesFor(day: Day, plan: Plan, driveId: string, repair?: Repair): Remedy[] {
   const booked = day.guests.flatMap((guest) => guest.drives.map((drive) => ({ guest, drive })));
   const found = booked.find(({ drive }) => drive.id === driveId);
   if (!found) return [];
   const known = brokenRules(day, plan, repair);
-  const mends: Mend[] = [];
-  const firstOf = (candidates: readonly MendChange[]): readonly MendChange[] => {
+  const remedies: Remedy[] = [];
+  const firstOf = (candidates: readonly RemedyChange[]): readonly RemedyChange[] => {
     for (const [place, change] of candidates.entries()) {
-      const made = mended(day, plan, driveId, change, repair, known);
+      const made = remedied(day, plan, driveId, change, repair, known);
       if (!made) continue;
-      mends.push({ change, release: made.release });
+      remedies.push({ change, release: made.release });
       return candidates.slice(place + 1);
     }
     return [];
   };
-  let others: readonly MendChange[] = [];
+  let others: readonly RemedyChange[] = [];
   for (const candidates of kindsOfChange(day, found.guest, found.drive)) {
-    if (mends.length === MOST_MENDS) return mends;
+    if (remedies.length === MOST_MENDS) return remedies;
     const left = firstOf(candidates);
     if (candidates[0]?.kind === 'car') others = left;
   }
-  while (mends.length < MOST_MENDS && others.length > 0) others = firstOf(others);
-  return mends;
+  while (remedies.length < MOST_MENDS && others.length > 0) others = firstOf(others);
+  return remedies;
 }
 
 function* kindsOfChange(
   day: Day,
   guest: Day['guests'][number],
   drive: Day['guests'][number]['drives'][number],
-): Iterable<MendChange[]> {
+): Iterable<RemedyChange[]> {
   if (drive.pin) yield [{ kind: 'unpin', drive: drive.id }];
   const levels = drive.cars.flatMap((id) => day.cars.find((car) => car.id === id)?.level ?? []);
   const apart = (level: number) => Math.min(...levels.map((own) => Math.abs(own - level)), 9);
@@ -113,7 +113,7 @@ function* kindsOfChange(
       .map((until) => ({ kind: 'stays', guest: guest.id, until }));
   }
   yield day.instructors.flatMap((who) =>
-    gapsOf(who.available, day.opens, day.closes).map(({ from, to }): MendChange => ({
+    gapsOf(who.available, day.opens, day.closes).map(({ from, to }): RemedyChange => ({
       kind: 'crew',
       instructor: who.id,
       from,
@@ -143,20 +143,20 @@ function gapsOf(windows: readonly TimeWindow[], opens: number, closes: number): 
  *
  * @param known what the plan breaks already, and may break on
  */
-export function mended(
+export function remedied(
   day: Day,
   plan: Plan,
   driveId: string,
-  change: MendChange,
+  change: RemedyChange,
   repair?: Repair,
   known: ReadonlySet<string> = brokenRules(day, plan, repair),
 ): { readonly plan: Plan; readonly release: number } | undefined {
-  const problem = problemOf(withMend(day, change), repair);
+  const problem = problemOf(withRemedy(day, change), repair);
   const number = problem.drives.findIndex(({ drive }) => drive.id === driveId);
   if (number < 0) return undefined;
   const { timetable, toPlan } = loadForChange(problem, plan, known);
   rebuild(timetable, [number], SOON);
-  const release = timetable.driveHold[number]?.releaseS;
+  const release = timetable.driveOccupancy[number]?.releaseS;
   if (release === undefined) return undefined;
   const made = toPlan();
   return breaksNothingNew(problem, made, known) ? { plan: made, release } : undefined;

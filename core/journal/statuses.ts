@@ -15,7 +15,7 @@ import {
 export const CALL_AHEAD_S = 15 * 60;
 
 /** Derives stages and statuses, some of which depend on the time of day. Changes and returns the given state. */
-export function settle(context: DayContext, state: DayState, timeS: number): DayState {
+export function deriveStatuses(context: DayContext, state: DayState, timeS: number): DayState {
   for (const guest of state.guests.values()) guest.stage = stageOf(context, state, guest, timeS);
   for (const car of state.cars.values()) car.status = carStatus(context, state, car, timeS);
   for (const crew of state.crew.values()) crew.status = crewStatus(context, crew, timeS);
@@ -31,7 +31,7 @@ export function stateAt(context: DayContext, replayed: DayState, timeS: number):
     new Map([...things].map(([id, thing]) => [id, { ...thing }]));
   const { guests, cars, crew } = replayed;
   const copy: DayState = { ...replayed, guests: copies(guests), cars: copies(cars), crew: copies(crew) };
-  return settle(context, copy, timeS);
+  return deriveStatuses(context, copy, timeS);
 }
 
 function stageOf(context: DayContext, state: DayState, guest: GuestState, timeS: number): GuestStage {
@@ -50,9 +50,11 @@ function stageOf(context: DayContext, state: DayState, guest: GuestState, timeS:
   if (open.length === 0) return guest.deskDone ? 'finished' : 'debriefed';
   if (!guest.briefed) return 'cleared';
   if (!guest.sighted) return 'briefed';
-  const next = context.schedule.guestHolds
+  const next = context.schedule.guestOccupancies
     .get(guest.guest.id)
-    ?.find((hold) => hold.kind === 'drive' && open.some(({ drive: { id } }) => id === hold.planned.drive));
+    ?.find(
+      (occupancy) => occupancy.kind === 'drive' && open.some(({ drive: { id } }) => id === occupancy.planned.drive),
+    );
   if (!next || timeS >= next.startS - CALL_AHEAD_S) return 'waiting';
   return own.length > open.length ? 'debriefed' : 'seen';
 }
@@ -73,9 +75,9 @@ function carStatus(context: DayContext, state: DayState, car: CarState, timeS: n
 /** Laps of the next planned drive in a car that has not begun. */
 function nextDriveOf({ schedule }: DayContext, state: DayState, carId: string): number | undefined {
   let next: { readonly startS: number; readonly lapsDriven: number } | undefined;
-  for (const hold of schedule.drives) {
-    if (hold.planned.car !== carId || state.drives.get(hold.planned.drive)?.stage !== 'planned') continue;
-    if (!next || hold.startS < next.startS) next = hold;
+  for (const occupancy of schedule.drives) {
+    if (occupancy.planned.car !== carId || state.drives.get(occupancy.planned.drive)?.stage !== 'planned') continue;
+    if (!next || occupancy.startS < next.startS) next = occupancy;
   }
   return next?.lapsDriven;
 }
