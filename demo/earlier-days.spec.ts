@@ -70,7 +70,7 @@ describe('The days before the demo day', () => {
       const state = stateOf(context, journal, day.closes);
       const stages = [...state.drives.values()].map(({ stage }) => stage);
       expect(stages.filter((stage) => stage === 'done').length).toBe(plan.drives.length);
-      expect(state.settled).toEqual([]);
+      expect(state.resolved).toEqual([]);
       expect(journal.every(({ seq }, place) => seq === place + 1)).toBeTrue();
     });
   }

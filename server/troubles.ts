@@ -1,5 +1,5 @@
 import type { DayTrouble } from '@core/api';
-import { remedied, dayFile, type Day } from '@core/day';
+import { salvaged, dayFile, type Day } from '@core/day';
 import type { Unfit } from '@core/journal';
 import { wordsIn, type Names } from '@core/words';
 import type { Store } from './store';
@@ -89,7 +89,7 @@ export function soundDay(assembled: Day): { day: Day; troubles: DayTrouble[] } {
     return encoded.success ? { success: true as const, data: day as Day } : encoded;
   };
   const fallback = { ...assembled, opens, closes, timeZone, condition, circuit, rules, venue };
-  const read = remedied<Day>(assembled, check, fallback);
+  const read = salvaged<Day>(assembled, check, fallback);
   if (!read)
     return { day: { ...fallback, cars: [], instructors: [], sightingVehicles: [], guests: [] }, troubles: [lost] };
   return {

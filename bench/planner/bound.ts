@@ -8,7 +8,7 @@ interface Choice {
   readonly laps: number;
   readonly trackS: number;
   readonly holdS: number;
-  /** Start of the earliest hold: the guest has come and has been to class and on the sighting run. */
+  /** Start of the earliest occupancy: the guest has come and has been to class and on the sighting run. */
   readonly fromS: number;
   readonly toS: number;
 }

@@ -4,7 +4,8 @@ import { faultEntry } from '../coaching/vocabulary';
 import { dayFile } from '../day/day-file';
 import { planFile } from '../day/plan-file';
 import { recordedEntry } from '../journal/entry';
-import { booking, pitExitCustoms } from './booking';
+import { pitExitCustoms } from '../venue';
+import { booking } from './setup';
 import { planRevision } from './planning';
 
 export const daySummary = z.object({

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { bookingFields } from './booking';
+import { bookingFields } from '../booking';
 
 /** A fault in one cell of a booking list. */
 export const cellFault = z.object({

@@ -1,5 +1,8 @@
 /** The contract between web and server. */
-export * from './booking';
+export * from '../booking';
+export * from '../fleet';
+export * from '../venue';
+export * from './setup';
 export * from './circuit';
 export * from './contract';
 export * from './crew';

@@ -24,7 +24,7 @@ import type { CarMisfit } from './unplaced';
 import { liesInside, overlaps, type Interval } from './windows';
 
 /**
- * What of the previous plan stands in a repair: activities whose hold starts before now and that the changed day file
+ * What of the previous plan stands in a repair: activities whose occupancy starts before now and that the changed day file
  * still allows, each judged by itself. What fell is reported with the reason.
  */
 export interface Frozen {
@@ -152,7 +152,7 @@ function crewObstacle(
   return able(instructor) ? undefined : fact('crewUnable', of);
 }
 
-/** Whether the guest is there for the whole hold and may be with this instructor. */
+/** Whether the guest is there for the whole occupancy and may be with this instructor. */
 function mayAttend(guest: Guest, occupancy: Interval, instructor: Instructor | undefined): boolean {
   return (
     guest.arrives <= occupancy.startS &&

@@ -7,7 +7,7 @@ export * from './day-file';
 export { fact, type Fact } from './fact';
 export * from './faults';
 export { guestTimes, type GuestTime } from './guest-times';
-export { remedied, type Remedied } from './remedied';
+export { salvaged, type Salvaged } from './salvaged';
 export { judgeOf, violationKey, type Judgement } from './judge-change';
 export { ORDINARY_RULES } from './ordinary-rules';
 export { emptyPlan, planFile } from './plan-file';

@@ -16,9 +16,9 @@ export interface Schedule {
   readonly sightings: readonly SightingOccupancy[];
   readonly drives: readonly DriveOccupancy[];
   readonly refuels: readonly RefuelOccupancy[];
-  /** Holds of each guest by id, in order of their starts. */
+  /** Occupancies of each guest by id, in order of their starts. */
   readonly guestOccupancies: ReadonlyMap<string, readonly PersonOccupancy[]>;
-  /** Holds of each instructor by id, in order of their starts. */
+  /** Occupancies of each instructor by id, in order of their starts. */
   readonly crewOccupancies: ReadonlyMap<string, readonly PersonOccupancy[]>;
   /** Set where the plan is a repair of an earlier one. */
   readonly repair: Repair | undefined;
@@ -152,7 +152,7 @@ export function sightingTrackS(day: Day, vehicle: SightingVehicle, releaseS: num
   return day.rules.sighting.laps * Math.round(vehicle.lapTimeS * paceFactorAt(day, releaseS));
 }
 
-/** End of a hold and of the time on the circuit, `heldUntil` respected (never before the release). */
+/** End of an occupancy and of the time on the circuit, `heldUntil` respected (never before the release). */
 function circuitEnds(releaseS: number, trackS: number, wrapUpS: number, heldUntil: number | undefined) {
   if (heldUntil === undefined) return { trackEndS: releaseS + trackS, endS: releaseS + trackS + wrapUpS };
   return { trackEndS: Math.max(releaseS, heldUntil - wrapUpS), endS: Math.max(releaseS, heldUntil) };

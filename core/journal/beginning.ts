@@ -88,7 +88,7 @@ export function beginning({ day, schedule }: DayContext): DayState {
     flag: { flag: 'green', sinceS: 0, by: '', reason: undefined, clearedBy: undefined },
     incidents: [],
     strays: [],
-    settled: [],
+    resolved: [],
     closed: undefined,
     garage: emptyGarage(),
   };

@@ -163,7 +163,7 @@ export interface DayState {
   /** Crossings of cars that are not entered as being on the circuit. */
   readonly strays: { readonly car: string; readonly atS: number }[];
   /** What was entered and did not fit to what others had entered, with what became of it. */
-  readonly settled: SettledEntry[];
+  readonly resolved: ResolvedEntry[];
   /** Set once somebody has closed the day. */
   closed: { readonly atS: number; readonly by: string } | undefined;
   readonly garage: GarageState;
@@ -190,7 +190,7 @@ export interface Incident {
   readonly followUp: string | undefined;
 }
 
-export interface SettledEntry {
+export interface ResolvedEntry {
   readonly id: string;
   readonly kind: EntryKind;
   readonly atS: number;

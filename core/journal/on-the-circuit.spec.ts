@@ -122,7 +122,7 @@ describe('A flag', () => {
     it.enter('10:01', { kind: 'flagCalled', flag: 'stop' });
     it.enter('10:02', offline({ kind: 'flagCalled', flag: 'green' }));
     expect(it.state('10:03').flag.flag).toBe('stop');
-    expect(it.state('10:03').settled.length).toBe(1);
+    expect(it.state('10:03').resolved.length).toBe(1);
   });
 });
 
@@ -148,7 +148,7 @@ describe('Entries made without connection', () => {
     const id = it.enter('10:05:10', offline({ kind: 'broughtIn', drive: 'd1' }), 'Tablet B');
     const state = it.state('10:06');
     expect(state.drives.get('d1')!.inS).toBe(at('10:05'));
-    expect(state.settled).toEqual([
+    expect(state.resolved).toEqual([
       {
         id,
         kind: 'broughtIn',
@@ -181,7 +181,7 @@ describe('Entries made without connection', () => {
     const it = running();
     it.enter('10:01', offline({ kind: 'released', drive: 'd2' }));
     expect(it.state('10:02').drives.get('d2')!.stage).toBe('onCircuit');
-    expect(it.state('10:02').settled[0]!.what).toEqual(fact('tooManyOut', {}, { vehicles: 2, most: 1 }));
+    expect(it.state('10:02').resolved[0]!.what).toEqual(fact('tooManyOut', {}, { vehicles: 2, most: 1 }));
     expect(it.enter('10:02', offline({ kind: 'parked', drive: 'nobody' }))).toBe('There is no drive "nobody" today.');
   });
 
@@ -212,9 +212,9 @@ describe('Entries made without connection', () => {
         expect(admit(it.context, it.entries, recorded.entry).admitted).toBe(true);
         it.entries.push(recorded);
       }
-      const { drives, settled } = it.state('10:30');
+      const { drives, resolved } = it.state('10:30');
       const { crossings, stage, count } = drives.get('d1')!;
-      return JSON.stringify([crossings, stage, count, settled]);
+      return JSON.stringify([crossings, stage, count, resolved]);
     };
     const expected = seen(made);
     fc.assert(fc.property(fc.shuffledSubarray(made, { minLength: made.length }), (order) => seen(order) === expected));
@@ -269,7 +269,7 @@ describe('An entry whose time was corrected', () => {
     const it = running();
     const fields = { ...offline({ kind: 'broughtIn', drive: 'd2' }), corrected: { from: at('10:20') } } as EntryFields;
     it.enter('10:03', fields);
-    expect(inEnglish(it.context.day).resolution(it.state('10:04').settled[0]!.what)).toBe(
+    expect(inEnglish(it.context.day).resolution(it.state('10:04').resolved[0]!.what)).toBe(
       "Piet Verhoeve sits in the car and has not been let out and can't be brought in. Kept, but it changes nothing. The clock of that device was ahead: 10:20 was taken as 10:03. If it happened at another time, enter it anew.",
     );
   });

@@ -205,7 +205,7 @@ export function withDelays(day: Day, plan: Plan, state: DayState): Plan {
   const nowS = state.timeS;
   const { late } = state;
   const meant = withoutDelays(plan);
-  /** End of a hold that is running, with what somebody said of running late. */
+  /** End of an occupancy that is running, with what somebody said of running late. */
   const lateEnd = (startS: number, endS: number): number | undefined =>
     late && startS <= late.sinceS && late.sinceS < endS && nowS < endS + late.byS ? endS + late.byS : undefined;
   const held = (endS: number | undefined, plannedS: number) =>

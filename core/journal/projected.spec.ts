@@ -38,7 +38,7 @@ describe('The day to come', () => {
     expect(stages('12:00')).toEqual(['debriefed', 'debriefed']);
     for (const time of ['09:30', '10:04', '10:33', '12:00']) {
       const state = ahead(writtenJournal(day, plan), at('08:00'), at(time));
-      expect(state.settled).toEqual([]);
+      expect(state.resolved).toEqual([]);
       const { day: known, plan: seen, repair } = standpointOf(day, plan, state);
       expect(checkPlan(known, seen, repair).violations)
         .withContext(time)

@@ -136,7 +136,7 @@ describe('Refusals', () => {
           expect(answer).toMatch(/^[A-Z].*[.)]$/);
           expect(answer).not.toMatch(BROKEN);
         });
-        for (const { what } of it.state('10:00').settled) {
+        for (const { what } of it.state('10:00').resolved) {
           expect(words.resolution(what)).toMatch(/^[A-Z].*\.$/);
           expect(words.resolution(what)).not.toMatch(BROKEN);
         }

@@ -32,7 +32,7 @@ describe('The cars', () => {
     const data = dayAt('10:00');
     const { press, text, fixture } = await cars(data);
     await press('Hold Sabrel R');
-    TestBed.inject(Ask).settle('  tyre cut ');
+    TestBed.inject(Ask).answer('  tyre cut ');
     await settle();
     await fixture.whenStable();
     expect(text()).toContain('held: tyre cut');
@@ -44,7 +44,7 @@ describe('The cars', () => {
     const data = dayAt('10:00');
     const { press } = await cars(data);
     await press('Hold Sabrel R');
-    TestBed.inject(Ask).settle('   ');
+    TestBed.inject(Ask).answer('   ');
     await settle();
     expect(data.kinds()).toEqual([]);
   });

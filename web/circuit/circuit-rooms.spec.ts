@@ -59,11 +59,11 @@ describe('The sheet by which cones are set out', () => {
   it('keeps what is wrong with a cone, in words, and nothing where the person thinks better of it', async () => {
     const { data, shown, rows } = await sheet();
     rows()[1]!.querySelector<HTMLButtonElement>('.doubt-it')!.click();
-    TestBed.inject(Ask).settle(undefined);
+    TestBed.inject(Ask).answer(undefined);
     await shown.follow();
     expect(data.kinds()).toEqual([]);
     rows()[1]!.querySelector<HTMLButtonElement>('.doubt-it')!.click();
-    TestBed.inject(Ask).settle('lies in the grass');
+    TestBed.inject(Ask).answer('lies in the grass');
     await shown.follow();
     expect(wordsOf(rows()[1]!.querySelector('.stop'))).toBe('doubted 08:00: lies in the grass');
   });

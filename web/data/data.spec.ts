@@ -99,7 +99,7 @@ describe('Requests and entries', () => {
   it('stay on the device with the reason where the server refuses them, until somebody has seen it', () => {
     const outbox = TestBed.inject(Outbox);
     const settled: Outcome[] = [];
-    outbox.settled.subscribe((one) => settled.push(one));
+    outbox.outcomes.subscribe((one) => settled.push(one));
     outbox.send('2027-05-22', entry(1));
     http
       .expectOne(URL)

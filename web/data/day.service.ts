@@ -189,7 +189,7 @@ export class DayService {
     if (shownS <= nowS) return stateOf(context, entries, shownS);
     const ahead = projectedEntries(context, stateOf(context, entries, nowS), shownS);
     const state = stateOf(context, [...entries, ...ahead], shownS);
-    return { ...state, settled: state.settled.filter(({ id }) => !isProjected(id)) };
+    return { ...state, resolved: state.resolved.filter(({ id }) => !isProjected(id)) };
   });
 
   constructor() {
@@ -215,21 +215,21 @@ export class DayService {
       clearTimeout(this.keeping);
       clearTimeout(this.taking);
     });
-    this.outbox.settled.subscribe((settled) => {
-      if (settled.recorded) this.add(settled.recorded);
-      else if (settled.reason) this.refuse(settled.reason);
+    this.outbox.outcomes.subscribe((outcome) => {
+      if (outcome.recorded) this.add(outcome.recorded);
+      else if (outcome.reason) this.refuse(outcome.reason);
     });
     effect(() => {
       const shown = [this.view(), this.recorded(), this.clock.rate()] as const;
       if (shown[0]) untracked(() => this.keepSoon());
     });
     effect(() => {
-      const settled = this.state()?.settled.filter(({ id }) => this.ownOffline.has(id)) ?? [];
-      for (const { id, what } of settled) {
+      const resolved = this.state()?.resolved.filter(({ id }) => this.ownOffline.has(id)) ?? [];
+      for (const { id, what } of resolved) {
         this.ownOffline.delete(id);
         const text = screenWords(untracked(this.view)).resolution(what);
         untracked(() =>
-          this.messages.add({ severity: 'warn', summary: 'Settled by rule', detail: text, sticky: true }),
+          this.messages.add({ severity: 'warn', summary: 'Resolved by rule', detail: text, sticky: true }),
         );
       }
     });

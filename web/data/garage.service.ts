@@ -52,7 +52,7 @@ async function smaller(file: Blob): Promise<Blob> {
   canvas.width = Math.round(bitmap.width * scale);
   canvas.height = Math.round(bitmap.height * scale);
   canvas.getContext('2d')!.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
-  return new Promise((settle, fail) =>
-    canvas.toBlob((blob) => (blob ? settle(blob) : fail(new Error('no picture'))), 'image/jpeg', 0.82),
+  return new Promise((resolve, reject) =>
+    canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('no picture'))), 'image/jpeg', 0.82),
   );
 }

@@ -46,7 +46,7 @@ export class Outbox {
   readonly refused = this.kept.asReadonly();
   /** Since when the oldest one waits, milliseconds since 1970. */
   readonly sinceMs = computed(() => this.items()[0]?.sinceMs);
-  readonly settled = new Subject<Outcome>();
+  readonly outcomes = new Subject<Outcome>();
   /** Settles once what an earlier page has left is back. */
   readonly ready = this.restore();
 
@@ -67,7 +67,7 @@ export class Outbox {
     clearTimeout(this.again);
     this.sending = true;
     this.api.call(contract.appendEntry, { params: { date: next.date }, body: sentNow(next) }).subscribe({
-      next: (recorded) => this.done(next, () => this.settled.next({ recorded })),
+      next: (recorded) => this.done(next, () => this.outcomes.next({ recorded })),
       error: (error: unknown) => {
         if (error instanceof ApiError && error.problem && error.problem.status < 500) {
           const reason = error.message;
@@ -75,7 +75,7 @@ export class Outbox {
             const refused = { ...next, reason };
             this.kept.update((kept) => [...kept, refused]);
             void this.storage.putEntry(stored(next, reason));
-            this.settled.next({ reason });
+            this.outcomes.next({ reason });
           });
         } else {
           this.sending = false;

@@ -77,7 +77,7 @@ export class PlanService {
   /** Looks for a repair once the server has what was entered last: a repair goes by what it knows. */
   repairOnceSent(words: string): void {
     if (this.outbox.waiting().length === 0) return this.start('repair', words);
-    this.outbox.settled
+    this.outbox.outcomes
       .pipe(
         filter(() => this.outbox.waiting().length === 0),
         take(1),

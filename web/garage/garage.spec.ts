@@ -118,7 +118,7 @@ describe('The garage', () => {
     const ask = TestBed.inject(Ask);
     for (const answer of ['by the window', '7']) {
       await press('stall 2');
-      ask.settle(answer);
+      ask.answer(answer);
       await follow();
     }
     expect(data.refused).toEqual(['"by the window" is no stall; type its number.']);

@@ -14,7 +14,7 @@ describe('Laps that are owed', () => {
     data.record({ kind: 'brokenOff', drive: 'd1', reason: 'fault' }, '10:02');
     const shown = await show(OwedWishes, data, { drive: 'd1' });
     const answer = async (text: string | undefined) => {
-      TestBed.inject(Ask).settle(text);
+      TestBed.inject(Ask).answer(text);
       await settle();
     };
     return { data, answer, ...shown };

@@ -103,7 +103,7 @@ export class PitExit {
   /** What did not fit and was settled by rule, lately. */
   protected readonly settled = computed(() => {
     const state = this.data.state();
-    return (state?.settled ?? [])
+    return (state?.resolved ?? [])
       .filter(({ atS }) => state!.timeS - atS < 900)
       .map((it) => ({
         ...it,

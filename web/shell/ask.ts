@@ -28,11 +28,11 @@ export class Ask {
   /** Whether the person wants something that cannot be taken back. */
   async whether(title: string, words: string, yes: string): Promise<boolean> {
     this.text.set(yes);
-    const answer = await new Promise((settle) => this.question.set({ title, label: words, yes, answer: settle }));
+    const answer = await new Promise((resolve) => this.question.set({ title, label: words, yes, answer: resolve }));
     return answer !== undefined;
   }
 
-  settle(text: string | undefined): void {
+  answer(text: string | undefined): void {
     this.question()?.answer(text?.trim() || undefined);
     this.question.set(undefined);
   }
@@ -49,7 +49,7 @@ export class Ask {
         closeAriaLabel="Close"
         [header]="question.title"
         [visible]="true"
-        (visibleChange)="ask.settle(undefined)"
+        (visibleChange)="ask.answer(undefined)"
         [modal]="true"
         [draggable]="false"
         [style]="{ width: '26rem', maxWidth: '94vw' }"
@@ -70,7 +70,7 @@ export class Ask {
             />
           }
           <div class="buttons">
-            <p-button label="Cancel" [outlined]="true" (onClick)="ask.settle(undefined)" />
+            <p-button label="Cancel" [outlined]="true" (onClick)="ask.answer(undefined)" />
             <p-button type="submit" [label]="question.yes ?? 'Save'" [autofocus]="question.yes !== undefined" />
           </div>
         </form>
@@ -95,6 +95,6 @@ export class AskDialog {
 
   protected submit(event: Event): void {
     event.preventDefault();
-    this.ask.settle(this.ask.text());
+    this.ask.answer(this.ask.text());
   }
 }

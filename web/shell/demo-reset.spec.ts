@@ -14,11 +14,11 @@ describe('Putting the demo back', () => {
     const ask = TestBed.inject(Ask);
     await press('Reset');
     expect(ask.question()?.title).toBe('Put the demo back to its beginning?');
-    ask.settle(undefined);
+    ask.answer(undefined);
     await settle();
     http.expectNone('/api/demo/reset');
     await press('Reset');
-    ask.settle(ask.text());
+    ask.answer(ask.text());
     await settle();
     http.expectOne('/api/demo/reset');
   });

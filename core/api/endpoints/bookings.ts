@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { booking, bookingFields } from '../booking';
+import { bookingFields } from '../../booking';
+import { booking } from '../setup';
 import { date, dateAndId, endpoint, type Endpoint, version } from '../endpoint';
 import { importPreview } from '../import';
 

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { carFields, storedCar } from '../booking';
+import { carFields } from '../../fleet';
+import { storedCar } from '../setup';
 import { endpoint, type Endpoint, id, version } from '../endpoint';
 
 /** The fleet. */

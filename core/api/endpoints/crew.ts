@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { instructorFields } from '../../crew/skills';
 import { rosterEntry } from '../../crew/roster';
-import { storedInstructor } from '../booking';
+import { storedInstructor } from '../setup';
 import { rosterPreview, storedRosterEntry } from '../crew';
 import { date, endpoint, type Endpoint, id, raw, version, versionOrNone } from '../endpoint';
 

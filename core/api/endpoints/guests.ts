@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { dayBefore } from '../../coaching/before';
-import { foundGuest } from '../booking';
+import { foundGuest } from '../setup';
 import { dateAndId, endpoint, type Endpoint, id, raw } from '../endpoint';
 
 /** Guests who come again, and what is theirs: to be taken along, and to be erased. */

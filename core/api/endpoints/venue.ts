@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { storedVenue, venueFields } from '../booking';
+import { venueFields } from '../../venue';
+import { storedVenue } from '../setup';
 import { endpoint, type Endpoint, version } from '../endpoint';
 
 /** The venue and its rules. */

@@ -1,6 +1,6 @@
 import type { CostTerm } from './term';
 
-/** For each party, minutes between the first and the last of its members to finish the last hold. */
+/** For each party, minutes between the first and the last of its members to finish the last occupancy. */
 export const party: CostTerm = {
   name: 'party',
   weight: 0.5,

@@ -10,7 +10,7 @@ export function waitOfGap(gapS: number): number {
   return minutes + 2 * Math.max(0, minutes - LONG_WAIT_MIN);
 }
 
-/** What one guest waits over the day: from arrival to the first hold, then each gap beyond the guest's rest. */
+/** What one guest waits over the day: from arrival to the first occupancy, then each gap beyond the guest's rest. */
 export function waitOfGuest(guest: Guest, occupancies: readonly Interval[], guestRestS: number): number {
   let sum = 0;
   let before: Interval | undefined;

@@ -16,7 +16,7 @@ export function carOccupancy(
   return { startS: occupancy.startS, endS, activity: activityOf(occupancy) };
 }
 
-/** A car's holds do not overlap; drives and refuels lie in its windows (a turnaround may run past a window). */
+/** A car's occupancies do not overlap; drives and refuels lie in its windows (a turnaround may run past a window). */
 export const carFree = rule('CAR_FREE', function* (schedule): Iterable<CarFreeBroken> {
   const { day, index, refuels } = schedule;
   const byCar = drivesByCar(schedule);

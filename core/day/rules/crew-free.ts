@@ -6,7 +6,7 @@ export type CrewFreeBroken =
   | Broken<'taken', { instructor: string; by: Activity; activity: Activity }, { untilS: number; startS: number }>
   | Broken<'away', { instructor: string; activity: Activity }, { startS: number; endS: number }>;
 
-/** An instructor's holds do not overlap and lie in an available window. */
+/** An instructor's occupancies do not overlap and lie in an available window. */
 export const crewFree = rule('CREW_FREE', function* ({ index, crewOccupancies }): Iterable<CrewFreeBroken> {
   for (const [id, occupancies] of crewOccupancies) {
     const instructor = index.instructors.get(id)!;

@@ -4,7 +4,7 @@ import type { Interval } from '../windows';
 import { rule, type Broken } from './rule';
 
 /**
- * The first hold (by start) with which the work since the last gap of `restS` or longer passes `maxSeatS`, with the
+ * The first occupancy (by start) with which the work since the last gap of `restS` or longer passes `maxSeatS`, with the
  * seconds worked by then.
  */
 export function overworkedOccupancy<T extends Interval>(
@@ -28,7 +28,7 @@ export type CrewRestBroken = Broken<
   { workedS: number; restS: number; maxSeatS: number }
 >;
 
-/** The sum of an instructor's holds since the last gap of `restS` or longer never exceeds `maxSeatS`. */
+/** The sum of an instructor's occupancies since the last gap of `restS` or longer never exceeds `maxSeatS`. */
 export const crewRest = rule('CREW_REST', function* ({ index, crewOccupancies }): Iterable<CrewRestBroken> {
   for (const [id, occupancies] of crewOccupancies) {
     const instructor = index.instructors.get(id)!;

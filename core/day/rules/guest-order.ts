@@ -18,7 +18,7 @@ export const guestOrder = rule('GUEST_ORDER', function* ({ day, guestOccupancies
   for (const guest of day.guests) yield* guestOrderFaults(guest, guestOccupancies.get(guest.id) ?? []);
 });
 
-/** What is out of order in one guest's holds (by start). */
+/** What is out of order in one guest's occupancies (by start). */
 export function* guestOrderFaults(guest: Guest, occupancies: readonly PersonOccupancy[]): Iterable<GuestOrderBroken> {
   const of = { guest: guest.id };
   const drives = drivesOf(occupancies);

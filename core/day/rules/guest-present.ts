@@ -7,7 +7,7 @@ export type GuestPresentBroken =
   | Broken<'beforeWish', Of, { notBeforeS: number }>
   | Broken<'late', Of, { leavesByS: number; endS: number }>;
 
-/** A guest's holds start at or after `arrives` and end by `leavesBy`; a drive starts at or after its `notBefore`. */
+/** A guest's occupancies start at or after `arrives` and end by `leavesBy`; a drive starts at or after its `notBefore`. */
 export const guestPresent = rule(
   'GUEST_PRESENT',
   function* ({ index, guestOccupancies }): Iterable<GuestPresentBroken> {

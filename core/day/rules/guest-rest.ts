@@ -8,7 +8,7 @@ export type GuestRestBroken = Broken<
   { restS: number; neededS: number }
 >;
 
-/** Two holds of one guest are at least `guestRestS` apart. */
+/** Two occupancies of one guest are at least `guestRestS` apart. */
 export const guestRest = rule('GUEST_REST', function* ({ day, guestOccupancies }): Iterable<GuestRestBroken> {
   for (const [id, occupancies] of guestOccupancies) {
     let before: PersonOccupancy | undefined;

@@ -7,7 +7,7 @@ export type HoursBroken = Broken<
   { startS: number; endS: number; opensS: number; closesS: number }
 >;
 
-/** Every hold and every refuel lies within the opening hours; a turnaround may run past. */
+/** Every occupancy and every refuel lies within the opening hours; a turnaround may run past. */
 export const hours = rule('HOURS', function* ({ day, briefings, sightings, drives, refuels }): Iterable<HoursBroken> {
   for (const occupancy of [...briefings, ...sightings, ...drives, ...refuels]) {
     if (occupancy.startS < day.opens || occupancy.endS > day.closes) {

@@ -157,7 +157,7 @@ describe('Hard rules', () => {
     const day = twoGuests({ cars: [aCar({ cooling: { afterLaps: 8, restS: 900 } })] });
     const soon = aPlan({ drives: [drive('10:00'), other('10:20', { car: 'c1' })] });
     expect(codes(day, soon)).toEqual(['CAR_COOLING']);
-    // From the end of one hold (10:10:40) to the start of the next are 15 minutes.
+    // From the end of one occupancy (10:10:40) to the start of the next are 15 minutes.
     const later = aPlan({ drives: [drive('10:00'), other('10:29:40', { car: 'c1' })] });
     expect(codes(day, later)).toEqual([]);
   });

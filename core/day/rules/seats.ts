@@ -8,7 +8,7 @@ export type SeatsBroken =
   | Broken<'taken', { vehicle: string; by: Activity; activity: Activity }, { untilS: number; startS: number }>
   | Broken<'away', { vehicle: string; activity: Activity }, { startS: number; endS: number }>;
 
-/** A sighting run has one guest to `seats` guests; the vehicle's holds do not overlap and lie in its windows. */
+/** A sighting run has one guest to `seats` guests; the vehicle's occupancies do not overlap and lie in its windows. */
 export const seats = rule('SEATS', function* ({ day, index, sightings }): Iterable<SeatsBroken> {
   for (const occupancy of sightings) {
     const { vehicle } = occupancy;

@@ -6,7 +6,7 @@ import type { Resolution } from '../refusal';
 
 /** Keeps what became of an entry that did not fit, for the person who entered it. */
 export function noteResolution(state: DayState, { id, kind, at, by }: JournalEntry, what: Resolution): void {
-  state.settled.push({ id, kind, atS: at, by, what });
+  state.resolved.push({ id, kind, atS: at, by, what });
 }
 
 export function changeGuest(state: DayState, id: string, atS: number, change: (guest: GuestState) => unknown): void {

@@ -6,7 +6,7 @@ import type { Problem } from './problem';
 import type { Timetable } from './timetable';
 
 /**
- * Whether one more hold would leave every hard rule kept, one resource at a time. Each answer is the least number of
+ * Whether one more occupancy would leave every hard rule kept, one resource at a time. Each answer is the least number of
  * seconds after which a later start may be worth trying: 0 where the resource is free, `Infinity` where no later start
  * helps. A property test holds them against the plain checker.
  */
@@ -23,7 +23,7 @@ function outside(windows: readonly TimeWindow[], startS: number, endS: number): 
   return Infinity;
 }
 
-/** Whether an instructor can be held over `[startS, endS)`: hours, other holds, rest, meal. */
+/** Whether an instructor can be held over `[startS, endS)`: hours, other occupancies, rest, meal. */
 export function crewShift(timetable: Timetable, crew: number, startS: number, endS: number): number {
   const { instructor, windows, owedMeal } = timetable.problem.crew[crew]!;
   const away = outside(windows, startS, endS);
@@ -34,7 +34,7 @@ export function crewShift(timetable: Timetable, crew: number, startS: number, en
   const occupancies = timetable.crewOccupancies[crew]!;
   let at = occupancies.length;
   while (at > 0 && occupancies[at - 1]!.startS >= endS) at -= 1;
-  // `at` is the first hold that starts when this one is over, or later.
+  // `at` is the first occupancy that starts when this one is over, or later.
   let before = at - 1;
   if (before >= 0 && occupancies[before]!.endS > startS) {
     return Math.max(1, occupancies[before]!.endS - startS);
@@ -58,7 +58,7 @@ export function crewShift(timetable: Timetable, crew: number, startS: number, en
   return owedMeal && !mealLeft(occupancies, instructor.meal, startS, endS) ? STEP_S : 0;
 }
 
-/** Whether a gap for the meal is left beside the holds and one more. */
+/** Whether a gap for the meal is left beside the occupancies and one more. */
 function mealLeft(
   occupancies: readonly Occupancy[],
   { from, to, durationS }: { from: number; to: number; durationS: number },
@@ -275,7 +275,7 @@ export class ReleaseScan {
   }
 }
 
-/** Stretch of starts that one guest allows between two of the guest's holds. */
+/** Stretch of starts that one guest allows between two of the guest's occupancies. */
 export interface GuestGap {
   /** Hold before and after; undefined at the ends of the day. */
   readonly before: Occupancy | undefined;
@@ -285,7 +285,7 @@ export interface GuestGap {
   readonly toS: number;
 }
 
-/** The gaps between a guest's holds into which a drive, sighting run or class may go by order, in order of time. */
+/** The gaps between a guest's occupancies into which a drive, sighting run or class may go by order, in order of time. */
 export function guestGaps(timetable: Timetable, guest: number, kind: Occupancy['kind'], drive = -1): GuestGap[] {
   const { problem } = timetable;
   const { day, nowS } = problem;

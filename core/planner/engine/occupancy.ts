@@ -6,7 +6,7 @@ export const BRIEFING = 2;
 export const REFUEL = 3;
 
 /**
- * One activity of a plan in numbers. A hold never changes: whoever wants it otherwise takes it out and puts another one in,
+ * One activity of a plan in numbers. An occupancy never changes: whoever wants it otherwise takes it out and puts another one in,
  * which is what makes every step of the search easy to take back.
  */
 export interface Occupancy {

@@ -13,7 +13,7 @@ import {
 import { DRIVE, driveOccupancy, refuelOccupancy, type Occupancy } from './occupancy';
 import { CALM, type Timetable } from './timetable';
 
-/** A place for a drive: the holds to add and what the plan then costs more (without what leaving it out costs). */
+/** A place for a drive: the occupancies to add and what the plan then costs more (without what leaving it out costs). */
 export interface DrivePlace {
   readonly occupancy: Occupancy;
   readonly refuel: Occupancy | undefined;

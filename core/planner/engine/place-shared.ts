@@ -59,7 +59,7 @@ function planShared(timetable: Timetable, guests: readonly number[], kind: Share
   return failed;
 }
 
-/** What a guest waits more with a hold over `[startS, endS)` in a gap. */
+/** What a guest waits more with an occupancy over `[startS, endS)` in a gap. */
 function waitIn(timetable: Timetable, { guest, gap }: Waiting, startS: number, endS: number): number {
   const { guests, day, weights } = timetable.problem;
   const rest = day.rules.guestRestS;

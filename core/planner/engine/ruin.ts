@@ -205,7 +205,7 @@ function dearest(timetable: Timetable, random: Random): Occupancy | undefined {
   return best;
 }
 
-/** A run of `size` holds around one of them. */
+/** A run of `size` occupancies around one of them. */
 function stretch(occupancies: Occupancy[], centre: Occupancy, random: Random, size: number): Occupancy[] {
   const from = Math.max(0, occupancies.indexOf(centre) - Math.floor(random() * size));
   return occupancies.slice(from, from + size);

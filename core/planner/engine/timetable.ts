@@ -214,7 +214,7 @@ export class Timetable {
     return last < first ? 0 : (last - first) / 60;
   }
 
-  /** End of a guest's last hold, or -1. */
+  /** End of a guest's last occupancy, or -1. */
   finishOf(guest: number): number {
     let end = -1;
     for (const occupancy of this.guestOccupancies[guest]!) if (occupancy.endS > end) end = occupancy.endS;
@@ -256,7 +256,7 @@ export class Timetable {
     return !before || (before.releaseS === releaseS && before.car === car && before.crew === crew);
   }
 
-  /** Every hold, in no particular order. */
+  /** Every occupancy, in no particular order. */
   occupancies(): Occupancy[] {
     return [...this.briefings, ...this.circuit, ...this.refuels];
   }
@@ -320,7 +320,7 @@ function take(list: Occupancy[], occupancy: Occupancy): void {
   list.splice(at, 1);
 }
 
-/** Position of the first hold released at or after a time. */
+/** Position of the first occupancy released at or after a time. */
 function firstFrom(circuit: readonly Occupancy[], fromS: number): number {
   let low = 0;
   let high = circuit.length;

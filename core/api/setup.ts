@@ -1,0 +1,31 @@
+import * as z from 'zod';
+import { bookingFields } from '../booking';
+import { instructorFields } from '../crew/skills';
+import { carFields } from '../fleet';
+import { venueFields } from '../venue';
+import { version } from './endpoint';
+
+/** What is set up rather than happens, as web and server exchange it: with its version, by which two people who edit it are told of each other. */
+const stored = { id: z.string().min(1).max(64), version };
+
+export const booking = z.object({ ...stored, fields: bookingFields });
+export type Booking = z.output<typeof booking>;
+
+/** A guest of any day, as found by name, reference or e-mail. */
+export const foundGuest = z.object({
+  id: z.string(),
+  date: z.iso.date(),
+  name: z.string(),
+  reference: z.string(),
+  email: z.string().nullable(),
+});
+export type FoundGuest = z.output<typeof foundGuest>;
+
+export const storedCar = z.object({ ...stored, fields: carFields });
+export type StoredCar = z.output<typeof storedCar>;
+
+export const storedInstructor = z.object({ ...stored, fields: instructorFields });
+export type StoredInstructor = z.output<typeof storedInstructor>;
+
+export const storedVenue = z.object({ version, fields: venueFields });
+export type StoredVenue = z.output<typeof storedVenue>;

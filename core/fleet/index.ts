@@ -1,0 +1,42 @@
+import * as z from 'zod';
+import { carFile } from '../car/car-file';
+import { car, fit, type Car } from '../day/day-file';
+import { moneyAmount, text } from '../day/fields';
+
+/** A car of the fleet, the number on its door and what a lap in it costs. */
+export const carFields = z.strictObject({
+  ...car.shape,
+  number: z.number().int().min(1).max(999),
+  lapPrice: moneyAmount.optional(),
+  /** Number of its stall. */
+  stall: z.number().int().min(1).max(999).optional(),
+  /** What the timing loop calls it; its id where not given. */
+  transponder: text(64).min(1).optional(),
+  fit: fit.optional(),
+  /** What it is to the lap model. */
+  model: carFile.optional(),
+  /** What the talk in the car says of it beside the numbers. */
+  talk: z
+    .strictObject({
+      brakes: text(200).min(1).optional(),
+      steering: text(200).min(1).optional(),
+      automatic: text(200).min(1).optional(),
+      traps: z.array(text(100).min(1)).max(8).optional(),
+    })
+    .optional(),
+  /** How long its parts last; nothing is counted down where a limit is not set. */
+  wear: z
+    .strictObject({
+      brakesMJ: z.number().min(1).max(1_000_000).optional(),
+      tyresKm: z.number().min(1).max(100_000).optional(),
+      clutchStarts: z.number().int().min(1).max(100_000).optional(),
+    })
+    .optional(),
+});
+export type CarFields = z.output<typeof carFields>;
+
+/** The planner's view of a car: what bears on time, fuel and fit, nothing else. */
+export function plannedCar(fields: CarFields): Car {
+  const { id, name, level, lapTimeS, gearboxes, available, fuel, cooling, fit: fits } = fields;
+  return { id, name, level, lapTimeS, gearboxes, available, fuel, cooling, fit: fits };
+}

@@ -1,0 +1,81 @@
+import * as z from 'zod';
+import { circuit, condition, idsTwice, rules, sightingVehicle, timeZone } from '../day/day-file';
+import { text } from '../day/fields';
+import { timeOfDay } from '../day/time';
+
+/** Of a venue that has not written its own. */
+export const ORDINARY_CHECK = ['Strap', 'Belts', 'Mirrors', 'Recorder', 'Name slate', 'Gearbox'];
+
+/** How a car is let out and comes back at this venue. */
+export const pitExitCustoms = z.strictObject({
+  /** What is looked at before a car is let out. */
+  lastCheck: z.array(text(60).min(1)).max(12, 'expected at most 12 things to look at'),
+  /** The way in, in words: "in at the anchor board, second lane". */
+  wayIn: text(200).min(1).optional(),
+});
+export type PitExitCustoms = z.output<typeof pitExitCustoms>;
+
+/** How people are taught and cars are parked at this venue. */
+export const coachingCustoms = z.strictObject({
+  /** Braking is finished in a straight line, or trailed off into the turn. */
+  braking: z.enum(['straight', 'trailed']),
+  /** Throttle in mid-corner: a light one, or none until the wheel unwinds. */
+  throttle: z.enum(['maintenance', 'none']),
+  /** Where passing takes place. */
+  passing: z.enum(['named', 'straights', 'signals']),
+  /** How long it takes to say a call, and a guest to act on it. */
+  speechS: z.number().min(0.2).max(3),
+  reactionS: z.number().min(0.2).max(3),
+  /** To which lock the wheels of a parked car are turned, and what it is left in. */
+  lock: z.enum(['left', 'right']),
+  parkedIn: z.enum(['neutral', 'park']),
+  /** What is looked at on the way round a car. */
+  walkRound: z.array(text(60).min(1)).max(20),
+});
+export type CoachingCustoms = z.output<typeof coachingCustoms>;
+
+/** Of a venue that has not written its own. */
+export const ORDINARY_COACHING: CoachingCustoms = {
+  braking: 'straight',
+  throttle: 'none',
+  passing: 'straights',
+  speechS: 0.7,
+  reactionS: 0.8,
+  lock: 'left',
+  parkedIn: 'neutral',
+  walkRound: ['Tyres', 'Wheel nuts', 'Body', 'Glass', 'Lights', 'Leaks', 'Seat and belts', 'Camera card', 'Radio'],
+};
+
+/** The venue: its hours, its circuit and the rules by which its days are planned. */
+export const venueFields = z
+  .strictObject({
+    name: text(200).min(1),
+    timeZone,
+    currency: z.string().regex(/^[A-Z]{3}$/, 'expected a currency code of three letters'),
+    opens: timeOfDay,
+    closes: timeOfDay,
+    condition,
+    circuit,
+    rules,
+    /** What each experience does to the lap time. */
+    paces: z.strictObject({
+      first: z.number().min(0.5).max(3),
+      before: z.number().min(0.5).max(3),
+      quick: z.number().min(0.5).max(3),
+    }),
+    sightingVehicles: z
+      .array(sightingVehicle)
+      .max(20)
+      .superRefine((vehicles, context) => {
+        for (const { index, message } of idsTwice(vehicles)) {
+          context.addIssue({ code: 'custom', path: [index, 'id'], message });
+        }
+      }),
+    pitExit: pitExitCustoms.default({ lastCheck: ORDINARY_CHECK }),
+    coaching: coachingCustoms.default(ORDINARY_COACHING),
+  })
+  .refine((venue) => venue.opens < venue.closes, {
+    message: 'expected the opening time to be before the closing time',
+    path: ['opens'],
+  });
+export type VenueFields = z.output<typeof venueFields>;
