@@ -17,10 +17,9 @@ export interface CellContext extends BookingNames {
 /** A cell that can't be read; the message becomes the reason in the preview. */
 export class CellError extends Error {}
 
-interface Column {
+interface Described {
   /** Header in the file; case, spaces and underscores do not matter. */
   readonly header: string;
-  readonly field: keyof BookingFields;
   readonly required?: boolean;
   /** What the documentation says about the cell. */
   readonly meaning: string;
@@ -28,6 +27,10 @@ interface Column {
   read(cell: string, context: CellContext): unknown;
   /** Value of an empty cell, and of a new booking whose list lacks the column. */
   readonly empty?: unknown;
+}
+
+interface Column extends Described {
+  readonly field: keyof BookingFields;
 }
 
 const text = (cell: string) => cell;
@@ -111,89 +114,86 @@ const PACE_WORDS: Record<string, PaceClass> = {
   quick: 'quick',
 };
 
-/** The columns of a booking list, in the order in which the documentation gives them. */
-export const BOOKING_COLUMNS: readonly Column[] = [
-  {
+/** The column of each field of a booking, in the order in which the documentation gives them: one that is missing does not compile. */
+const COLUMNS: Readonly<Record<keyof BookingFields, Described>> = {
+  reference: {
     header: 'reference',
-    field: 'reference',
     required: true,
     meaning: 'the booking’s own number; by it a row finds its booking again',
     read: text,
   },
-  { header: 'name', field: 'name', required: true, meaning: 'the guest', read: text },
-  { header: 'arrives', field: 'arrives', required: true, meaning: 'time of day, `9:40`', read: time },
-  {
+  name: { header: 'name', required: true, meaning: 'the guest', read: text },
+  arrives: { header: 'arrives', required: true, meaning: 'time of day, `9:40`', read: time },
+  drives: {
     header: 'drives',
-    field: 'drives',
     required: true,
     meaning:
       '`Sabrel R x5 + Halyard GT / Tessel Turbo x7`: drives joined by `+`, cars of which any will do by `/`, laps behind `x`; a car by its name, number or id',
     read: drives,
   },
-  { header: 'leaves by', field: 'leavesBy', meaning: 'time of day', read: time },
-  { header: 'party', field: 'party', meaning: 'a word that friends and family share', read: text },
-  {
+  leavesBy: { header: 'leaves by', meaning: 'time of day', read: time },
+  party: { header: 'party', meaning: 'a word that friends and family share', read: text },
+  languages: {
     header: 'languages',
-    field: 'languages',
     meaning: 'codes such as `en de`; English where empty',
     read: words,
     empty: ['en'],
   },
-  {
+  pace: {
     header: 'pace',
-    field: 'pace',
     meaning: '`first time`, `been before` or `quick`; first time where empty',
     read: choice(PACE_WORDS),
     empty: 'first',
   },
-  { header: 'height cm', field: 'heightCm', meaning: 'number', read: number },
-  { header: 'weight kg', field: 'weightKg', meaning: 'number', read: number },
-  { header: 'helmet', field: 'helmet', meaning: 'size, such as `M`', read: text },
-  {
+  heightCm: { header: 'height cm', meaning: 'number', read: number },
+  weightKg: { header: 'weight kg', meaning: 'number', read: number },
+  helmet: { header: 'helmet', meaning: 'size, such as `M`', read: text },
+  gearbox: {
     header: 'gearbox',
-    field: 'gearbox',
     meaning: '`automatic` or `paddles`',
     read: choice({ automatic: 'auto', auto: 'auto', paddles: 'paddle', paddle: 'paddle' }),
   },
-  { header: 'car at home', field: 'carAtHome', meaning: 'text', read: text },
-  {
+  carAtHome: { header: 'car at home', meaning: 'text', read: text },
+  drivesOn: {
     header: 'drives on',
-    field: 'drivesOn',
     meaning: '`left` or `right`: the side of the road at home',
     read: choice({ left: 'left', right: 'right' }),
   },
-  {
+  prompting: {
     header: 'prompting',
-    field: 'prompting',
     meaning: '`yes` or `no`: a hand on the wheel is all right; no where empty',
     read: yes,
     empty: false,
   },
-  {
+  sequence: {
     header: 'order',
-    field: 'sequence',
     meaning: '`any` or `as listed`',
     read: choice({ any: 'any', 'as listed': 'asListed' }),
     empty: 'any',
   },
-  { header: 'price', field: 'price', meaning: 'amount in the venue’s currency', read: number, empty: 0 },
-  { header: 'paid', field: 'paid', meaning: 'amount', read: number, empty: 0 },
-  { header: 'email', field: 'email', meaning: 'e-mail address', read: text },
-  { header: 'birthday', field: 'birthday', meaning: '`1990-05-31` or `31.5.1990`', read: date },
-  { header: 'occasion', field: 'occasion', meaning: 'text', read: text },
-  { header: 'notes', field: 'notes', meaning: 'text, line breaks allowed', read: text },
-  { header: 'health note', field: 'healthNote', meaning: 'text', read: text },
-  {
+  price: { header: 'price', meaning: 'amount in the venue’s currency', read: number, empty: 0 },
+  paid: { header: 'paid', meaning: 'amount', read: number, empty: 0 },
+  email: { header: 'email', meaning: 'e-mail address', read: text },
+  birthday: { header: 'birthday', meaning: '`1990-05-31` or `31.5.1990`', read: date },
+  occasion: { header: 'occasion', meaning: 'text', read: text },
+  notes: { header: 'notes', meaning: 'text, line breaks allowed', read: text },
+  healthNote: { header: 'health note', meaning: 'text', read: text },
+  briefed: {
     header: 'briefed',
-    field: 'briefed',
     meaning: '`yes` where the class is behind the guest and still valid',
     read: yes,
     empty: false,
   },
-  { header: 'sighted', field: 'sighted', meaning: '`yes` where the circuit is known already', read: yes, empty: false },
-  { header: 'prefers', field: 'preferInstructors', meaning: 'instructors by name', read: crew, empty: [] },
-  { header: 'avoids', field: 'avoidInstructors', meaning: 'instructors by name', read: crew, empty: [] },
-];
+  sighted: { header: 'sighted', meaning: '`yes` where the circuit is known already', read: yes, empty: false },
+  preferInstructors: { header: 'prefers', meaning: 'instructors by name', read: crew, empty: [] },
+  avoidInstructors: { header: 'avoids', meaning: 'instructors by name', read: crew, empty: [] },
+};
+
+/** The columns of a booking list, in the order in which the documentation gives them. */
+export const BOOKING_COLUMNS: readonly Column[] = Object.entries(COLUMNS).map(([field, column]) => ({
+  ...column,
+  field: field as keyof BookingFields,
+}));
 
 /** A header as it is compared: lower case, single spaces. */
 export function normalHeader(header: string): string {

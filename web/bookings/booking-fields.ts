@@ -1,19 +1,19 @@
+import type { BookingFields } from '@core/booking';
 import type { Field, Option } from '../forms/fields';
 
-/** The fields of a booking, as the form shows them. */
+/** The fields of a booking, as the form shows them: one that is missing does not compile. */
 export function bookingFormFields(cars: readonly Option[], instructors: readonly Option[]): Field[] {
-  return [
-    { path: 'reference', label: 'Reference', kind: 'text', group: 'Guest' },
-    { path: 'name', label: 'Name', kind: 'text' },
-    { path: 'birthday', label: 'Birthday', kind: 'date', optional: true },
-    { path: 'email', label: 'E-mail', kind: 'text', optional: true },
-    { path: 'party', label: 'Party', kind: 'text', optional: true, hint: 'a word that friends share' },
-    { path: 'languages', label: 'Languages', kind: 'words', hint: 'codes, such as en, de' },
-    { path: 'arrives', label: 'Arrives', kind: 'time' },
-    { path: 'leavesBy', label: 'Leaves by', kind: 'time', optional: true },
-    { path: 'drives', label: 'Drives', kind: 'drives', options: cars, wide: true, group: 'Drives' },
-    {
-      path: 'sequence',
+  const fields: Readonly<Record<keyof BookingFields, Omit<Field, 'path'>>> = {
+    reference: { label: 'Reference', kind: 'text', group: 'Guest' },
+    name: { label: 'Name', kind: 'text' },
+    birthday: { label: 'Birthday', kind: 'date', optional: true },
+    email: { label: 'E-mail', kind: 'text', optional: true },
+    party: { label: 'Party', kind: 'text', optional: true, hint: 'a word that friends share' },
+    languages: { label: 'Languages', kind: 'words', hint: 'codes, such as en, de' },
+    arrives: { label: 'Arrives', kind: 'time' },
+    leavesBy: { label: 'Leaves by', kind: 'time', optional: true },
+    drives: { label: 'Drives', kind: 'drives', options: cars, wide: true, group: 'Drives' },
+    sequence: {
       label: 'Order of the drives',
       kind: 'choice',
       options: [
@@ -21,10 +21,9 @@ export function bookingFormFields(cars: readonly Option[], instructors: readonly
         { label: 'as listed', value: 'asListed' },
       ],
     },
-    { path: 'preferInstructors', label: 'Prefers', kind: 'many', options: instructors },
-    { path: 'avoidInstructors', label: 'Not with', kind: 'many', options: instructors },
-    {
-      path: 'heightCm',
+    preferInstructors: { label: 'Prefers', kind: 'many', options: instructors },
+    avoidInstructors: { label: 'Not with', kind: 'many', options: instructors },
+    heightCm: {
       label: 'Height',
       unit: 'cm',
       kind: 'number',
@@ -32,10 +31,9 @@ export function bookingFormFields(cars: readonly Option[], instructors: readonly
       optional: true,
       group: 'Size and experience',
     },
-    { path: 'weightKg', label: 'Weight', unit: 'kg', kind: 'number', decimals: 1, optional: true },
-    { path: 'helmet', label: 'Helmet size', kind: 'text', optional: true },
-    {
-      path: 'pace',
+    weightKg: { label: 'Weight', unit: 'kg', kind: 'number', decimals: 1, optional: true },
+    helmet: { label: 'Helmet size', kind: 'text', optional: true },
+    pace: {
       label: 'Pace',
       kind: 'choice',
       options: [
@@ -44,8 +42,7 @@ export function bookingFormFields(cars: readonly Option[], instructors: readonly
         { label: 'quick', value: 'quick' },
       ],
     },
-    {
-      path: 'gearbox',
+    gearbox: {
       label: 'Gearbox wanted',
       kind: 'choice',
       optional: true,
@@ -54,9 +51,8 @@ export function bookingFormFields(cars: readonly Option[], instructors: readonly
         { label: 'paddles', value: 'paddle' },
       ],
     },
-    { path: 'carAtHome', label: 'Car at home', kind: 'text', optional: true },
-    {
-      path: 'drivesOn',
+    carAtHome: { label: 'Car at home', kind: 'text', optional: true },
+    drivesOn: {
       label: 'At home drives on the',
       kind: 'choice',
       optional: true,
@@ -65,13 +61,14 @@ export function bookingFormFields(cars: readonly Option[], instructors: readonly
         { label: 'right', value: 'right' },
       ],
     },
-    { path: 'prompting', label: 'A hand on the wheel is all right', kind: 'yes' },
-    { path: 'briefed', label: 'Briefed already, still valid', kind: 'yes' },
-    { path: 'sighted', label: 'Knows the circuit already', kind: 'yes' },
-    { path: 'price', label: 'Price', kind: 'number', decimals: 2, group: 'Payment and notes' },
-    { path: 'paid', label: 'Paid', kind: 'number', decimals: 2 },
-    { path: 'occasion', label: 'Occasion', kind: 'text', optional: true },
-    { path: 'notes', label: 'Notes', kind: 'longText', optional: true, wide: true },
-    { path: 'healthNote', label: 'Health note', kind: 'longText', optional: true, wide: true },
-  ];
+    prompting: { label: 'A hand on the wheel is all right', kind: 'yes' },
+    briefed: { label: 'Briefed already, still valid', kind: 'yes' },
+    sighted: { label: 'Knows the circuit already', kind: 'yes' },
+    price: { label: 'Price', kind: 'number', decimals: 2, group: 'Payment and notes' },
+    paid: { label: 'Paid', kind: 'number', decimals: 2 },
+    occasion: { label: 'Occasion', kind: 'text', optional: true },
+    notes: { label: 'Notes', kind: 'longText', optional: true, wide: true },
+    healthNote: { label: 'Health note', kind: 'longText', optional: true, wide: true },
+  };
+  return Object.entries(fields).map(([path, field]) => ({ path, ...field }));
 }
