@@ -95,7 +95,7 @@ test('two tablets count through a busy quarter hour without network: nothing is 
   expect(progressOf(after.context, driven).done).toBe(due);
   expect(driven.stage).toBe('rollingIn');
   // The second way in changes nothing, and the person is told.
-  expect(after.state.settled.map(({ kind }) => kind)).toEqual(['broughtIn']);
+  expect(after.state.resolved.map(({ kind }) => kind)).toEqual(['broughtIn']);
   await expect(other.getByText(/is rolling in and can't be brought in/).first()).toBeVisible();
   expect(faults).toEqual([]);
   await other.close();
