@@ -31,67 +31,7 @@ export interface LeftOut {
   selector: 'jl-to-solve-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, OwedWishes, RouterLink],
-  template: `
-    <aside aria-label="To solve">
-      <header>
-        <div><h2>To solve</h2></div>
-        <p-button icon="pi pi-times" ariaLabel="Close" [text]="true" size="small" (onClick)="closed.emit()" />
-      </header>
-      @if (broken().length > 0) {
-        <ul class="list" aria-label="Broken rules">
-          @for (violation of broken(); track $index) {
-            <li>
-              <b class="broken">Rule broken</b>
-              <p class="small">{{ tell().violation(violation) }}.</p>
-            </li>
-          }
-        </ul>
-      }
-      <ul class="list" aria-label="Left out of the plan">
-        @for (item of leftOut(); track item.id) {
-          <li>
-            <a [routerLink]="['/guests', item.guest.id]">{{ item.guest.name }}</a>, {{ item.what }}
-            @if (item.owedFrom) {
-              <span class="chip warn">owed</span>
-            }
-            <p class="small muted">{{ tell().leftOut(item.reason) }}</p>
-            @if (item.owedFrom; as from) {
-              <jl-owed-wish [drive]="from" />
-            }
-            <div class="buttons">
-              @if (item.gone) {
-                <span></span>
-              } @else if (remedies().get(item.id); as found) {
-                @for (remedy of found; track $index) {
-                  <p-button
-                    [label]="tell().remedy(remedy.change, remedy.release)"
-                    size="small"
-                    [outlined]="true"
-                    [disabled]="busy() !== undefined"
-                    (onClick)="apply(item.id, remedy)"
-                  />
-                } @empty {
-                  <span class="small muted">No single change gives it a place; plan again, or offer another day.</span>
-                }
-              } @else {
-                <p-button
-                  label="What would help?"
-                  size="small"
-                  [text]="true"
-                  [loading]="busy() === item.id"
-                  (onClick)="find(item.id)"
-                />
-              }
-            </div>
-          </li>
-        } @empty {
-          @if (broken().length === 0) {
-            <li class="muted">Nothing: every drive has its place, and no rule is broken.</li>
-          }
-        }
-      </ul>
-    </aside>
-  `,
+  templateUrl: './to-solve-panel.html',
   styleUrl: './side-panel.scss',
   styles: `
     .broken {

@@ -58,46 +58,7 @@ const WISHES: readonly { readonly term: TermName; readonly wish: string; readonl
   selector: 'jl-what-matters',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, Dialog, FormsModule, Slider],
-  template: `
-    <p-dialog
-      closeAriaLabel="Close"
-      header="What matters"
-      [visible]="open()"
-      (visibleChange)="open.set($event)"
-      [modal]="true"
-      [dismissableMask]="true"
-      [draggable]="false"
-      [style]="{ width: '40rem', maxWidth: '94vw' }"
-    >
-      @if (stops(); as stops) {
-        <div class="wishes">
-          @for (wish of wishes; track wish.term) {
-            <span>
-              <b [id]="'wish-' + wish.term">{{ wish.wish }}</b>
-              <span class="muted">{{ wish.does }}</span>
-            </span>
-            <p-slider
-              [min]="0"
-              [max]="most"
-              [step]="1"
-              [ariaLabelledBy]="'wish-' + wish.term"
-              [ngModel]="stops[wish.term]"
-              (ngModelChange)="set(wish.term, $event)"
-            />
-            <span class="word">{{ words(stops[wish.term]) }}</span>
-          }
-        </div>
-        <div class="buttons">
-          <p-button label="All as usual" [text]="true" (onClick)="usual()" />
-          <span class="push"></span>
-          <p-button label="Cancel" [outlined]="true" (onClick)="open.set(false)" />
-          <p-button label="Save" [loading]="saving()" (onClick)="save()" />
-        </div>
-      } @else {
-        <p role="status">Reading the rules…</p>
-      }
-    </p-dialog>
-  `,
+  templateUrl: './what-matters.html',
   styles: `
     .wishes {
       display: grid;

@@ -14,79 +14,7 @@ import { CircuitMapView } from './circuit-map';
   selector: 'jl-circuit-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, CircuitMapView, Dialog, FormsModule, InputNumber],
-  template: `
-    <p-dialog
-      header="Import a circuit"
-      closeAriaLabel="Close"
-      [visible]="open()"
-      (visibleChange)="open.set($event)"
-      [modal]="true"
-      [draggable]="false"
-      [style]="{ width: '52rem', maxWidth: '96vw' }"
-    >
-      <div class="row">
-        <label class="file">
-          <span>File: GeoJSON, CSV or GPX</span>
-          <input type="file" accept=".geojson,.json,.csv,.gpx" (change)="choose($event)" />
-        </label>
-        <label>
-          <span>Road to the left, where the file has none</span>
-          <p-inputnumber
-            [(ngModel)]="left"
-            (ngModelChange)="readAgain()"
-            [min]="0.5"
-            [max]="50"
-            [maxFractionDigits]="1"
-            suffix=" m"
-          />
-        </label>
-        <label>
-          <span>and to the right</span>
-          <p-inputnumber
-            [(ngModel)]="right"
-            (ngModelChange)="readAgain()"
-            [min]="0.5"
-            [max]="50"
-            [maxFractionDigits]="1"
-            suffix=" m"
-          />
-        </label>
-      </div>
-      @if (refusal(); as words) {
-        <div class="faults" role="alert">
-          <p>{{ words }}</p>
-          <ul>
-            @for (fault of faults(); track $index) {
-              <li>
-                <b>{{ fault.path }}</b> {{ fault.message }}
-              </li>
-            }
-          </ul>
-        </div>
-      }
-      @if (found(); as it) {
-        <div class="found">
-          <jl-circuit-map [circuit]="it.circuit" />
-          <div>
-            <h2>{{ it.circuit.name }}</h2>
-            <p>{{ facts() }}</p>
-            <h2>Assumed</h2>
-            <ul>
-              @for (text of it.assumed; track text) {
-                <li>{{ text }}</li>
-              } @empty {
-                <li>nothing</li>
-              }
-            </ul>
-            <p-button label="Take it over" (onClick)="read.emit(it.circuit)" />
-            <p class="muted">
-              It replaces what is on the map; undo brings that back, and nothing is saved until you do.
-            </p>
-          </div>
-        </div>
-      }
-    </p-dialog>
-  `,
+  templateUrl: './circuit-import.html',
   styles: `
     .row {
       display: flex;
@@ -127,7 +55,7 @@ import { CircuitMapView } from './circuit-map';
     p {
       margin: 0.2rem 0;
     }
-    @media (max-width: 700px) {
+    @media (max-width: 640px) {
       .found {
         grid-template-columns: minmax(0, 1fr);
       }

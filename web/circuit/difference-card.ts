@@ -5,38 +5,7 @@ import type { DifferenceCard } from '@core/car';
 @Component({
   selector: 'jl-difference-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <h3>
-      {{ card().car }}
-      @if (card().from; as from) {
-        <span class="muted">after {{ from }}</span>
-      }
-    </h3>
-    <ul class="advice">
-      @for (text of card().advice; track text) {
-        <li>{{ text }}</li>
-      }
-      @for (trap of card().traps; track trap) {
-        <li class="trap"><b>Trap</b> {{ trap }}</li>
-      }
-    </ul>
-    <table>
-      <tbody>
-        @for (line of card().lines; track line.topic) {
-          <tr [class.changes]="line.changes">
-            <th scope="row">{{ line.topic }}</th>
-            <td>{{ line.now }}</td>
-            @if (card().from) {
-              <td class="muted">{{ line.changes ? 'was ' + line.before : 'same' }}</td>
-            }
-          </tr>
-        }
-      </tbody>
-    </table>
-    @if (card().assumed.length > 0) {
-      <p class="muted">Not known of this car, taken from defaults: {{ card().assumed.join(', ') }}.</p>
-    }
-  `,
+  templateUrl: './difference-card.html',
   styles: `
     h3 {
       margin: 0 0 0.4rem;

@@ -11,41 +11,7 @@ import { ManagerService } from '../data/manager.service';
   selector: 'jl-manager-lock',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, FormsModule, InputText],
-  template: `
-    @if (manager.door(); as door) {
-      @if (door.open) {
-        <span class="muted">Manager’s view</span>
-        <p-button label="Lock" icon="pi pi-lock" size="small" [text]="true" (onClick)="manager.leave()" />
-      } @else if (asking() || why()) {
-        <form (submit)="enter($event)">
-          <label [for]="id">{{ label() }}</label>
-          <input
-            pInputText
-            pSize="small"
-            type="password"
-            [id]="id"
-            name="code"
-            autocomplete="off"
-            [ngModel]="code()"
-            (ngModelChange)="code.set($event)"
-            [attr.aria-describedby]="fault() ? id + '-fault' : null"
-          />
-          <p-button type="submit" size="small" [label]="door.set ? 'Enter' : 'Set code'" />
-          @if (fault(); as text) {
-            <span class="warn" role="alert" [id]="id + '-fault'">{{ text }}</span>
-          }
-        </form>
-      } @else {
-        <p-button
-          label="Manager’s code"
-          icon="pi pi-lock-open"
-          size="small"
-          [text]="true"
-          (onClick)="asking.set(true)"
-        />
-      }
-    }
-  `,
+  templateUrl: './manager-lock.html',
   styles: `
     :host {
       display: flex;

@@ -21,47 +21,7 @@ const STEPS: Readonly<Record<string, readonly [row: number, day: number]>> = {
 @Component({
   selector: 'jl-roster-grid',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <table>
-      <thead>
-        <tr>
-          <th><span class="visually-hidden">Instructor</span></th>
-          @for (day of days(); track day.date) {
-            <th [class.event]="day.event" [class.week]="day.week">
-              {{ day.weekday }}<b>{{ day.number }}</b>
-              @if (day.event) {
-                <span class="visually-hidden">, event day</span>
-              }
-            </th>
-          }
-        </tr>
-      </thead>
-      <tbody>
-        @for (row of rows(); track row.id) {
-          <tr>
-            <th scope="row">{{ row.name }}</th>
-            @for (cell of row.cells; track cell.date) {
-              <td [class]="cell.look" [class.week]="cell.week">
-                @for (one of cell.places; track $index) {
-                  <button
-                    type="button"
-                    [attr.aria-label]="row.name + ', ' + cell.date + ': ' + one.says"
-                    [attr.tabindex]="cell.first && row.first ? 0 : -1"
-                    (keydown)="go($event)"
-                    (click)="chosen.emit({ instructor: row.id, date: cell.date, entry: one.entry })"
-                  >
-                    @for (line of one.lines; track $index) {
-                      <span>{{ line }}</span>
-                    }
-                  </button>
-                }
-              </td>
-            }
-          </tr>
-        }
-      </tbody>
-    </table>
-  `,
+  templateUrl: './roster-grid.html',
   styles: `
     :host {
       display: block;

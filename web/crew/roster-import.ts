@@ -13,46 +13,7 @@ import { readText } from '../data/text-file';
   selector: 'jl-roster-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, Dialog],
-  template: `
-    <p-dialog
-      closeAriaLabel="Close"
-      header="Import a calendar"
-      [visible]="true"
-      (visibleChange)="closed.emit()"
-      [modal]="true"
-      [draggable]="false"
-      [style]="{ width: '44rem', maxWidth: '96vw' }"
-    >
-      <p class="muted">
-        An event belongs to the instructor whose name its title begins with. One that says absent, away, leave, holiday
-        or sick is an absence.
-      </p>
-      <label for="roster-file">Calendar file (.ics)</label>
-      <input id="roster-file" type="file" accept=".ics,text/calendar" (change)="chosen($event)" />
-      @if (failure(); as text) {
-        <p class="stop" role="alert">{{ text }}</p>
-      }
-      @if (preview(); as p) {
-        <p role="status">
-          <b>{{ p.added.length }}</b> new, <b>{{ p.changed.length }}</b> changed, <b>{{ p.unchanged }}</b> as they are,
-          <b>{{ p.cancelled.length }}</b> cancelled,
-          <b [class.stop]="p.faults.length > 0">{{ p.faults.length }}</b> that cannot be taken in.
-        </p>
-        <ul>
-          @for (fault of p.faults; track $index) {
-            <li class="stop">Line {{ fault.line }}, {{ fault.event }}: {{ fault.message }}</li>
-          }
-          @for (line of lines(); track $index) {
-            <li>{{ line }}</li>
-          }
-        </ul>
-        <footer>
-          <p-button label="Import nothing" [outlined]="true" (onClick)="closed.emit()" />
-          <p-button [label]="'Import ' + good()" [disabled]="good() === 0" [loading]="busy()" (onClick)="take()" />
-        </footer>
-      }
-    </p-dialog>
-  `,
+  templateUrl: './roster-import.html',
   styles: `
     label {
       margin-right: 0.8rem;

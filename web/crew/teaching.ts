@@ -23,60 +23,7 @@ const SAYS: Record<TeachingResult['says'], string> = {
   selector: 'jl-teaching',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Chart, FormsModule, ManagerLock, Unread],
-  template: `
-    <div class="body">
-      @if (!manager.door()?.open) {
-        <p>Results of teaching are for a talk between two people, never a ranking.</p>
-        <jl-manager-lock why="They are shown to the manager." />
-      } @else {
-        <p>
-          <label for="whose">Guests of</label>
-          <select id="whose" [ngModel]="whose()" (ngModelChange)="chosen.set($event)">
-            @for (one of crew(); track one.id) {
-              <option [value]="one.id">{{ one.name }}</option>
-            }
-          </select>
-          <span class="muted">All days up to today. Spoiled laps are taken out, and with them the traffic.</span>
-        </p>
-        <jl-unread what="The results" [of]="read" />
-        @if (result(); as r) {
-          <div class="figures">
-            <div>
-              <b>{{ r.gain ? percent(r.gain) : 'not known' }}</b>
-              <span>of a lap gained from the first to the last clean lap of a drive, in {{ r.drives }} drives</span>
-            </div>
-            <div>
-              <b>{{ r.beyond ? signed(r.beyond) : 'not known' }}</b>
-              <span>beside what all guests gain in as many laps of such a drive. {{ says[r.says] }}</span>
-            </div>
-            <div>
-              <b>{{ r.spoiledLaps }}</b>
-              <span>laps spoiled, not counted above</span>
-            </div>
-          </div>
-          <div class="two">
-            <section aria-label="Gain by day">
-              <h2>Gain by day</h2>
-              <jl-chart class="chart" [words]="words()" [options]="options()" />
-            </section>
-            <section aria-label="Marked most often">
-              <h2>Marked most often</h2>
-              <ol>
-                @for (fault of r.faults; track fault.name) {
-                  <li>
-                    {{ fault.name }}
-                    <span class="muted">in {{ (fault.share * 100).toFixed(0) }} % of marked drives</span>
-                  </li>
-                } @empty {
-                  <li class="muted">No marks yet.</li>
-                }
-              </ol>
-            </section>
-          </div>
-        }
-      }
-    </div>
-  `,
+  templateUrl: './teaching.html',
   styles: `
     select {
       min-height: 34px;

@@ -24,55 +24,7 @@ const NEW_FAULT = { phase: 'brake', weight: 2 };
   selector: 'jl-vocabulary',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, FormsModule, InputText, RecordEditor, Unread],
-  template: `
-    <div class="tools">
-      <label for="find-fault">Find</label>
-      <input pInputText pSize="small" id="find-fault" [ngModel]="find()" (ngModelChange)="find.set($event)" />
-      <span class="muted">{{ shown() }} faults, {{ own().size }} of them in words of this venue</span>
-      <span class="push"></span>
-      <p-button label="Add a fault" size="small" [outlined]="true" (onClick)="add()" />
-    </div>
-    <div class="body">
-      <jl-unread what="The venue’s own faults" [of]="list" />
-      @for (group of groups(); track group.phase) {
-        <section [attr.aria-label]="group.words">
-          <h2>{{ group.words }}</h2>
-          <ul>
-            @for (row of group.rows; track row.id) {
-              <li [class.retired]="row.retired">
-                <div>
-                  <b>{{ row.name }}</b>
-                  @if (row.retired) {
-                    <span class="chip">out of use</span>
-                  } @else if (row.mark) {
-                    <span class="chip">{{ row.mark }}</span>
-                  }
-                  <small>weighs {{ row.weight }}</small>
-                </div>
-                <p>
-                  {{ row.why }} <span class="cure">{{ row.cure }}.</span>
-                  @if (row.from) {
-                    <span class="muted">May come from: {{ row.from }}.</span>
-                  }
-                </p>
-                <p class="say">“{{ row.say }}” <span class="muted">then</span> “{{ row.sayOtherwise }}”</p>
-                <p-button
-                  label="Edit"
-                  size="small"
-                  [text]="true"
-                  [ariaLabel]="'Edit ' + row.name"
-                  (onClick)="open(row.id)"
-                />
-              </li>
-            }
-          </ul>
-        </section>
-      } @empty {
-        <p class="empty">No fault has this in its words.</p>
-      }
-    </div>
-    <jl-record-editor [(edited)]="edited" [fields]="fields()" [schema]="schema" (done)="list.reload()" />
-  `,
+  templateUrl: './vocabulary.html',
   styles: `
     section {
       display: grid;

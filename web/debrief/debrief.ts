@@ -18,73 +18,7 @@ const SHOWN_AFTER_S = 30 * 60;
   selector: 'jl-debrief',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Beads, Button, MarkMap, RouterLink],
-  template: `
-    <header>
-      <h1>Debrief</h1>
-      <span class="muted">The guest’s own account first; then what was good, and one thing to work on.</span>
-    </header>
-    <div class="body">
-      @for (row of now(); track row.id) {
-        <article>
-          <span class="car-number">{{ row.number }}</span>
-          <div>
-            <h2>
-              <a [routerLink]="['/guests', row.guestId]">{{ row.guest }}</a>
-            </h2>
-            <p class="muted">{{ row.car }}, with {{ row.instructor }}, parked {{ row.parked }}</p>
-            <jl-beads [beads]="row.beads" [size]="14" />
-          </div>
-          <div class="laps">
-            <p>{{ row.laps }}</p>
-            @if (row.gain; as gain) {
-              <p class="good">{{ gain }} s quicker from the first clean lap to the last</p>
-            }
-          </div>
-          <div>
-            @if (row.thing; as thing) {
-              <p>
-                <b>{{ thing.fault.name }}</b>: {{ thing.fault.cure }}
-              </p>
-            }
-            <p class="muted">Then</p>
-            <p>{{ row.next }}</p>
-          </div>
-          <div class="acts">
-            <a [routerLink]="['/marks', row.id]">{{ row.marked ? 'More marks' : 'Mark' }}</a>
-            <p-button label="Debriefed" [ariaLabel]="'Debriefed: ' + row.guest" (onClick)="done(row.id)" />
-          </div>
-        </article>
-      } @empty {
-        <p class="empty">Nobody is in the debrief. Guests come here when their car is parked.</p>
-      }
-      @if (lately().length > 0) {
-        <h3>Debriefed in the last half hour</h3>
-        @for (row of lately(); track row.id) {
-          <article class="past">
-            <span class="car-number">{{ row.number }}</span>
-            <div>
-              <a [routerLink]="['/guests', row.guestId]">{{ row.guest }}</a>
-              <p class="muted">{{ row.car }}, with {{ row.instructor }}</p>
-            </div>
-            <div class="laps">{{ row.laps }}</div>
-            <div>
-              @if (row.thing; as thing) {
-                <b>{{ thing.fault.name }}</b>
-              }
-              <p class="muted">{{ row.next }}</p>
-            </div>
-            <jl-beads [beads]="row.beads" [size]="11" />
-          </article>
-        }
-      }
-      @if (map(); as circuit) {
-        @if (marks().length > 0) {
-          <h3>What was marked today, by corner and phase</h3>
-          <jl-mark-map class="heat" [map]="circuit" [marks]="marks()" />
-        }
-      }
-    </div>
-  `,
+  templateUrl: './debrief.html',
   styles: `
     .heat {
       display: block;
@@ -125,7 +59,7 @@ const SHOWN_AFTER_S = 30 * 60;
     .past {
       padding: 0.4rem 0.3rem;
     }
-    @media (max-width: 800px) {
+    @media (max-width: 900px) {
       article {
         grid-template-columns: auto 1fr;
       }

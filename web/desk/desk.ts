@@ -13,52 +13,7 @@ import { occupancyWords } from '../data/next-words';
   selector: 'jl-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, RouterLink],
-  template: `
-    <header>
-      <h1>Desk</h1>
-      <span class="muted">{{ summary() }}</span>
-    </header>
-    <div class="body">
-      <section aria-label="At the desk">
-        <h2>Has driven everything</h2>
-        @for (row of at(); track row.id) {
-          <article>
-            <div>
-              <a [routerLink]="['/guests', row.id]">{{ row.name }}</a>
-              <p class="muted">{{ row.drives }}</p>
-            </div>
-            <a [routerLink]="['/results', row.id]">Results</a>
-            <p-button
-              [label]="row.recording === 'guest' ? 'Recording in' : 'Recording out'"
-              size="small"
-              [text]="true"
-              [ariaLabel]="(row.recording === 'guest' ? 'Recording handed in: ' : 'Recording handed out: ') + row.name"
-              (onClick)="move(row.id, row.recording)"
-            />
-            <b [class.warn]="row.owes">{{ row.due }}</b>
-            <p-button label="Finished" size="small" [ariaLabel]="'Finished: ' + row.name" (onClick)="finish(row.id)" />
-          </article>
-        } @empty {
-          <p class="empty">Nobody waits at the desk.</p>
-        }
-      </section>
-      <section aria-label="Still at the venue">
-        <h2>Still on the way</h2>
-        @for (row of out(); track row.id) {
-          <article>
-            <div>
-              <a [routerLink]="['/guests', row.id]">{{ row.name }}</a>
-              <p class="muted">{{ row.where }}</p>
-            </div>
-            <span class="next">{{ row.next }}</span>
-            <b [class.warn]="row.owes">{{ row.due }}</b>
-          </article>
-        } @empty {
-          <p class="empty">Nobody else is at the venue.</p>
-        }
-      </section>
-    </div>
-  `,
+  templateUrl: './desk.html',
   styles: `
     .body {
       display: grid;
@@ -93,7 +48,7 @@ import { occupancyWords } from '../data/next-words';
     .next {
       font-size: 13px;
     }
-    @media (max-width: 800px) {
+    @media (max-width: 900px) {
       .body {
         grid-template-columns: minmax(0, 1fr);
       }

@@ -42,73 +42,7 @@ const STEP = 0.01;
 @Component({
   selector: 'jl-circuit-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <svg
-      #svg
-      role="img"
-      [attr.aria-label]="words()"
-      [attr.viewBox]="plan().viewBox"
-      [class.picking]="picks()"
-      [attr.tabindex]="picks() ? 0 : null"
-      (click)="pick($event)"
-      (keydown)="step($event)"
-    >
-      <path class="edge" [attr.d]="plan().path" [attr.stroke-width]="plan().size * 0.05" />
-      <path class="road" [attr.d]="plan().path" [attr.stroke-width]="plan().size * 0.042" />
-      <path
-        class="middle"
-        [attr.d]="plan().path"
-        [attr.stroke-width]="plan().size * 0.003"
-        [attr.stroke-dasharray]="dash()"
-      />
-      @for (corner of plan().corners; track corner.name) {
-        <text
-          class="corner"
-          [attr.x]="corner.x"
-          [attr.y]="corner.y"
-          [attr.text-anchor]="corner.anchor"
-          [attr.font-size]="plan().size * (picks() ? 0.05 : 0.03)"
-        >
-          {{ corner.name }}
-        </text>
-      }
-      @for (gate of gates(); track gate.word) {
-        <circle class="gate" [attr.cx]="gate.x" [attr.cy]="gate.y" [attr.r]="plan().size * 0.012" />
-        <text
-          class="gate-word"
-          [attr.x]="gate.x + plan().size * 0.035"
-          [attr.y]="gate.y"
-          [attr.font-size]="plan().size * 0.028"
-        >
-          {{ gate.word }}
-        </text>
-      }
-      @if (picked() !== undefined) {
-        <circle class="picked" [attr.cx]="pickedAt().x" [attr.cy]="pickedAt().y" [attr.r]="plan().size * 0.03" />
-      }
-      @for (car of placed(); track car.id) {
-        <g [class]="'car ' + car.kind" [style.transform]="car.transform">
-          <path class="wedge" [attr.d]="wedge()" [style.transform]="'rotate(' + car.headingDeg + 'deg)'" />
-          <g [attr.transform]="car.tagAt">
-            <path class="tag" [attr.d]="car.tag" [attr.stroke-width]="plan().size * 0.003" />
-            <text class="number" dy="0.36em" text-anchor="middle" [attr.font-size]="plan().size * 0.034">
-              {{ car.text }}
-            </text>
-            @if (car.word) {
-              <text
-                class="word"
-                [attr.y]="-plan().size * 0.036"
-                text-anchor="middle"
-                [attr.font-size]="plan().size * 0.03"
-              >
-                {{ car.word }}
-              </text>
-            }
-          </g>
-        </g>
-      }
-    </svg>
-  `,
+  templateUrl: './circuit-view.html',
   styles: `
     :host {
       display: block;

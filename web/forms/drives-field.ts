@@ -14,58 +14,13 @@ import type { Option } from './fields';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, FormsModule, InputNumber, MultiSelect, Select],
   providers: [{ provide: NG_VALUE_ACCESSOR, useExisting: forwardRef(() => DrivesField), multi: true }],
-  template: `
-    @for (drive of drives(); track drive.id; let place = $index) {
-      <div class="drive" role="group" [attr.aria-label]="'Drive ' + (place + 1)">
-        <p-multiselect
-          [options]="$any(cars())"
-          optionLabel="label"
-          optionValue="value"
-          placeholder="Any of these cars"
-          [ariaLabel]="'Cars of drive ' + (place + 1)"
-          [showHeader]="false"
-          appendTo="body"
-          display="comma"
-          [ngModel]="drive.cars"
-          (ngModelChange)="change(place, { cars: $event })"
-        />
-        <p-inputnumber
-          [ngModel]="drive.laps"
-          (ngModelChange)="change(place, { laps: $event ?? 0 })"
-          [min]="1"
-          [max]="50"
-          suffix=" laps"
-          [ariaLabel]="'Laps of drive ' + (place + 1)"
-          inputStyleClass="laps"
-        />
-        <p-select
-          [options]="gearboxes"
-          optionLabel="label"
-          optionValue="value"
-          appendTo="body"
-          [ariaLabel]="'Gearbox of drive ' + (place + 1)"
-          [ngModel]="drive.gearbox ?? ''"
-          (ngModelChange)="change(place, { gearbox: $event === '' ? undefined : $event })"
-        />
-        <p-button
-          icon="pi pi-trash"
-          [text]="true"
-          [ariaLabel]="'Remove drive ' + (place + 1)"
-          (onClick)="remove(place)"
-        />
-      </div>
-    }
-    <p-button label="Add a drive" size="small" [outlined]="true" (onClick)="add()" />
-  `,
+  templateUrl: './drives-field.html',
   styles: `
     .drive {
       display: grid;
       grid-template-columns: minmax(0, 1fr) 6.5rem 10rem auto;
       gap: 0.5rem;
       margin-bottom: 0.4rem;
-    }
-    :host ::ng-deep .laps {
-      width: 100%;
     }
   `,
 })

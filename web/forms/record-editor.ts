@@ -24,40 +24,7 @@ export interface Edited {
   selector: 'jl-record-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, Dialog, RecordForm],
-  template: `
-    @if (edited(); as it) {
-      <p-dialog
-        closeAriaLabel="Close"
-        [header]="it.title"
-        [visible]="true"
-        (visibleChange)="close()"
-        [modal]="true"
-        [draggable]="false"
-        [focusOnShow]="false"
-        [style]="{ width: '58rem', maxWidth: '96vw' }"
-      >
-        <jl-record-form
-          [fields]="fields()"
-          [schema]="schema()"
-          [record]="it.fields"
-          [conflict]="conflict()"
-          [saving]="saving()"
-          (saved)="save($event, it.version)"
-          (overwrite)="save($event, latest())"
-          (cancelled)="close()"
-        />
-        @if (it.remove; as remove) {
-          <p-button
-            [label]="removing() ? 'Yes, ' + remove.label.toLowerCase() : remove.label"
-            severity="danger"
-            [text]="true"
-            size="small"
-            (onClick)="takeAway(remove.run)"
-          />
-        }
-      </p-dialog>
-    }
-  `,
+  templateUrl: './record-editor.html',
 })
 export class RecordEditor {
   private readonly data = inject(DayService);

@@ -32,74 +32,7 @@ const SEVERITIES: readonly { value: FaultSeverity; label: string; hint: string }
   selector: 'jl-fault-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Dialog, FormsModule, InputText],
-  template: `
-    <p-dialog
-      [header]="'Fault on ' + name()"
-      closeAriaLabel="Close"
-      [visible]="open()"
-      (visibleChange)="open.set($event)"
-      [modal]="true"
-      [draggable]="false"
-      [style]="{ width: '36rem', maxWidth: '96vw' }"
-      (onHide)="clear()"
-    >
-      <h2>Where on the car?</h2>
-      <div class="choices">
-        @for (one of places; track one) {
-          <button
-            type="button"
-            [attr.aria-pressed]="where() === one"
-            [class.on]="where() === one"
-            (click)="where.set(one)"
-          >
-            {{ one }}
-          </button>
-        }
-      </div>
-      @if (where()) {
-        <h2>What?</h2>
-        <div class="choices">
-          @for (one of usual(); track one) {
-            <button
-              type="button"
-              [attr.aria-pressed]="what() === one"
-              [class.on]="what() === one"
-              (click)="what.set(one)"
-            >
-              {{ one }}
-            </button>
-          }
-          <input
-            pInputText
-            aria-label="In other words"
-            placeholder="in other words"
-            maxlength="200"
-            [ngModel]="what()"
-            (ngModelChange)="what.set($event)"
-          />
-        </div>
-        <label class="photo">
-          Picture, if it helps
-          <input type="file" accept="image/*" capture="environment" (change)="choosePhoto($event)" />
-        </label>
-      }
-      @if (where() && what().trim()) {
-        <h2>How bad?</h2>
-        <div class="choices three">
-          @for (one of severities; track one.value) {
-            <button
-              type="button"
-              [disabled]="sending()"
-              [class.hold]="one.value === 'hold'"
-              (click)="report(one.value)"
-            >
-              <b>{{ one.label }}</b><span>{{ one.hint }}</span>
-            </button>
-          }
-        </div>
-      }
-    </p-dialog>
-  `,
+  templateUrl: './fault-form.html',
   styles: `
     h2 {
       margin: 0.8rem 0 0.4rem;

@@ -7,54 +7,7 @@ import type { CarView } from './car-view';
 @Component({
   selector: 'jl-stall-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <ol [style.grid-template-columns]="'repeat(' + columns() + ', minmax(0, 1fr))'">
-      @for (stall of stalls(); track stall.number) {
-        <li [class.empty-stall]="!stall.view" [class.lower]="stall.lower">
-          <button
-            type="button"
-            [disabled]="!stall.view"
-            [class.chosen]="stall.view?.id === chosen()"
-            [class]="stall.tone"
-            [attr.aria-label]="stall.words"
-            [attr.aria-pressed]="counting() ? stall.ticked : stall.view?.id === chosen()"
-            (click)="pick(stall.view)"
-          >
-            <span class="stall-number">{{ stall.number }}</span>
-            @if (stall.view; as it) {
-              <svg viewBox="0 0 60 92" aria-hidden="true">
-                <g [attr.transform]="stall.lower ? '' : 'rotate(180 30 46)'">
-                  <rect x="13" y="6" width="34" height="78" rx="12" class="body" />
-                  <path d="M18 30 Q30 22 42 30 L40 44 L20 44 Z" class="glass" />
-                  <g [attr.transform]="'rotate(' + stall.turn + ' 13 22)'">
-                    <rect x="9" y="14" width="7" height="16" rx="2" class="wheel" />
-                  </g>
-                  <g [attr.transform]="'rotate(' + stall.turn + ' 47 22)'">
-                    <rect x="44" y="14" width="7" height="16" rx="2" class="wheel" />
-                  </g>
-                  <rect x="9" y="62" width="7" height="16" rx="2" class="wheel" />
-                  <rect x="44" y="62" width="7" height="16" rx="2" class="wheel" />
-                </g>
-                <text x="30" y="60" text-anchor="middle">{{ it.fields.number }}</text>
-              </svg>
-              <b>{{ it.fields.name }}</b>
-              <span class="where">{{ stall.state }}</span>
-              <span class="marks">
-                <i [class.off]="stall.card !== 'in'" [title]="'Camera card ' + (stall.card ?? 'not entered')">card</i>
-                <i [class.off]="!stall.charged" [title]="stall.charged ? 'Charged' : 'Not charged'">power</i>
-                @if (it.openFaults.length > 0) {
-                  <i class="fault">{{ it.openFaults.length }} fault{{ it.openFaults.length > 1 ? 's' : '' }}</i>
-                }
-              </span>
-              @if (counting()) {
-                <span class="tick">{{ stall.ticked ? '✓ here' : 'not here' }}</span>
-              }
-            }
-          </button>
-        </li>
-      }
-    </ol>
-  `,
+  templateUrl: './stall-plan.html',
   styles: `
     ol {
       display: grid;

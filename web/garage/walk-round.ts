@@ -18,39 +18,7 @@ import { DayService } from '../data/day.service';
   selector: 'jl-walk-round',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, Dialog],
-  template: `
-    <p-dialog
-      [header]="'Round ' + name() + ', at the ' + when()"
-      closeAriaLabel="Close"
-      [visible]="when() !== undefined"
-      (visibleChange)="when.set(undefined)"
-      [modal]="true"
-      [draggable]="false"
-      [style]="{ width: '26rem', maxWidth: '96vw' }"
-    >
-      <div class="items">
-        @for (item of items(); track item) {
-          <button
-            type="button"
-            [attr.aria-pressed]="ticked().has(item)"
-            [class.on]="ticked().has(item)"
-            (click)="toggle(item)"
-          >
-            {{ ticked().has(item) ? '✓' : '' }} {{ item }}
-          </button>
-        }
-      </div>
-      <footer>
-        <p-button label="Something is wrong" severity="danger" [text]="true" (onClick)="wrong.emit()" />
-        <p-button label="All in order" [outlined]="true" (onClick)="all()" />
-        <p-button
-          [label]="ticked().size + ' of ' + items().length + ' looked at'"
-          [disabled]="ticked().size === 0"
-          (onClick)="enter([...ticked()])"
-        />
-      </footer>
-    </p-dialog>
-  `,
+  templateUrl: './walk-round.html',
   styles: `
     .items {
       display: grid;

@@ -18,54 +18,7 @@ import { known, Unread } from '../shell/unread';
   selector: 'jl-guest-before',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, Unread, ManagerLock, SameGuest],
-  template: `
-    <section aria-label="Been here before">
-      <h2>Been here before</h2>
-      @for (one of levels(); track one.programme) {
-        <p class="good">Level {{ one.level }} reached in the {{ one.programme }}: {{ one.car }}, {{ one.date }}</p>
-      }
-      @for (day of days(); track day.guest) {
-        <div class="day">
-          <b>{{ day.date }}</b>
-          @for (drive of day.drives; track $index) {
-            <p>
-              {{ drive.car }} with {{ drive.instructor }}, {{ drive.laps }} laps{{
-                drive.bestS === null ? '' : ', best ' + lapText(drive.bestS)
-              }}
-              @if (drive.faults.length > 0) {
-                <span class="muted">{{ drive.faults.join(', ').toLowerCase() }}</span>
-              }
-            </p>
-          }
-          @if (day.linked) {
-            <p-button
-              [label]="'Not the same person: ' + day.name"
-              size="small"
-              [text]="true"
-              (onClick)="apart(day.guest)"
-            />
-          }
-        </div>
-      } @empty {
-        @if (read.hasValue()) {
-          <p class="muted">No earlier day is known, by e-mail or by name and birthday.</p>
-        }
-        <jl-unread what="Earlier days" [of]="read" />
-      }
-      <div class="acts">
-        <p-button label="Same as another guest" size="small" [text]="true" (onClick)="finding.set(true)" />
-        <a [href]="exportUrl()" download>Export</a>
-        @if (manager.door()?.open) {
-          <p-button label="Erase" size="small" severity="danger" [text]="true" (onClick)="erase()" />
-        } @else if (erasing()) {
-          <jl-manager-lock why="Only the manager erases a guest." />
-        } @else {
-          <p-button label="Erase…" size="small" severity="danger" [text]="true" (onClick)="erasing.set(true)" />
-        }
-      </div>
-      <jl-same-guest [(open)]="finding" [guest]="guest()" [name]="name()" (chosen)="same($event)" />
-    </section>
-  `,
+  templateUrl: './guest-before.html',
   styles: `
     .day {
       padding: 0.3rem 0;

@@ -17,49 +17,7 @@ const LEAST_LETTERS = 2;
   selector: 'jl-same-guest',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, Dialog, InputText],
-  template: `
-    <p-dialog
-      closeAriaLabel="Close"
-      [header]="'Who is the same person as ' + name() + '?'"
-      [visible]="open()"
-      (visibleChange)="open.set($event)"
-      [modal]="true"
-      [draggable]="false"
-      [focusOnShow]="false"
-      [style]="{ width: '34rem', maxWidth: '94vw' }"
-    >
-      <label for="same-guest">Name, reference or e-mail</label>
-      <input
-        pInputText
-        id="same-guest"
-        type="search"
-        autocomplete="off"
-        [value]="query()"
-        (input)="query.set($any($event.target).value)"
-      />
-      <ul aria-label="Found">
-        @for (one of found(); track one.id) {
-          <li>
-            <span
-              ><b>{{ one.name }}</b> {{ one.reference }}
-              <span class="muted">{{ one.date }}{{ one.email ? ', ' + one.email : '' }}</span></span
-            >
-            <p-button
-              label="The same person"
-              size="small"
-              [outlined]="true"
-              [ariaLabel]="'The same person as ' + one.name + ' on ' + one.date"
-              (onClick)="choose(one)"
-            />
-          </li>
-        } @empty {
-          <li class="muted">
-            {{ query().trim().length < least ? 'Type at least two letters.' : 'Nobody is called that.' }}
-          </li>
-        }
-      </ul>
-    </p-dialog>
-  `,
+  templateUrl: './same-guest.html',
   styles: `
     input {
       width: 100%;

@@ -28,55 +28,7 @@ type Whereabouts = (typeof WHEREABOUTS)[number]['key'];
   selector: 'jl-break-off',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button, Checkbox, CircuitView, Dialog, FormsModule, InputText],
-  template: `
-    <p-dialog
-      closeAriaLabel="Close"
-      [header]="'Break off: ' + (drive()?.guest ?? '')"
-      [visible]="drive() !== undefined"
-      (visibleChange)="drive.set(undefined)"
-      [modal]="true"
-      [draggable]="false"
-      [style]="{ width: '34rem', maxWidth: '96vw' }"
-    >
-      <p>{{ owed() }}</p>
-      <div class="choice" role="group" aria-label="Why">
-        @for (reason of reasons; track reason) {
-          <button type="button" [attr.aria-pressed]="why() === reason" (click)="choose(reason)">
-            {{ words[reason] }}
-          </button>
-        }
-      </div>
-      <div class="choice" role="group" aria-label="Where the car is then">
-        @for (choice of whereabouts; track choice.key) {
-          <button type="button" [attr.aria-pressed]="car() === choice.key" (click)="stands(choice.key)">
-            {{ choice.words }}
-          </button>
-        }
-      </div>
-      @if (car() !== 'rolling') {
-        <jl-circuit-view
-          [map]="traffic.map()"
-          [shape]="traffic.shape()"
-          [picks]="true"
-          [picked]="place()"
-          (placePicked)="place.set($event)"
-        />
-        <p class="muted">{{ where() }}. It counts as on the circuit until you enter that it is in.</p>
-      }
-      <label for="break-note">Note</label>
-      <input pInputText id="break-note" maxlength="500" [ngModel]="note()" (ngModelChange)="note.set($event)" />
-      <div class="held">
-        <p-checkbox
-          inputId="break-hold"
-          [binary]="true"
-          [ngModel]="outOfService()"
-          (ngModelChange)="outOfService.set($event)"
-        />
-        <label for="break-hold">Take the car out of service until the garage has looked at it</label>
-      </div>
-      <p-button label="Break off" severity="danger" size="large" [disabled]="!why()" (onClick)="enter()" />
-    </p-dialog>
-  `,
+  templateUrl: './break-off.html',
   styles: `
     .choice {
       display: grid;

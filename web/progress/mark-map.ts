@@ -11,72 +11,7 @@ const PIECES = 8;
 @Component({
   selector: 'jl-mark-map',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <svg role="img" [attr.aria-label]="words()" [attr.viewBox]="plan().viewBox">
-      <path class="road" [attr.d]="plan().path" [attr.stroke-width]="plan().size * 0.028" />
-      @for (stretch of heat(); track stretch.key) {
-        <path
-          class="heat"
-          [attr.d]="stretch.path"
-          [attr.stroke-width]="plan().size * 0.028"
-          [attr.stroke-opacity]="stretch.opacity"
-        >
-          <title>{{ stretch.words }}</title>
-        </path>
-      }
-      @for (corner of corners(); track corner.name) {
-        @if (corner.count > 0) {
-          <circle [attr.cx]="corner.cx" [attr.cy]="corner.cy" [attr.r]="corner.r" />
-          <text
-            class="count"
-            text-anchor="middle"
-            dy="0.36em"
-            [attr.x]="corner.cx"
-            [attr.y]="corner.cy"
-            [attr.font-size]="plan().size * 0.034"
-          >
-            {{ corner.count }}
-          </text>
-        }
-        <text
-          [attr.x]="corner.x"
-          [attr.y]="corner.y"
-          [attr.text-anchor]="corner.anchor"
-          [attr.font-size]="plan().size * 0.036"
-        >
-          {{ corner.name }}
-        </text>
-      }
-    </svg>
-    @if (heat().length > 0) {
-      <table>
-        <caption class="visually-hidden">
-          Marks by corner and phase
-        </caption>
-        <thead>
-          <tr>
-            <th><span class="visually-hidden">Corner</span></th>
-            @for (column of columns(); track column.phase) {
-              <th>{{ column.words }}</th>
-            }
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of table(); track row.name) {
-            <tr>
-              <th scope="row">{{ row.name }}</th>
-              @for (count of row.counts; track $index) {
-                <td [style.--heat.%]="count.share">{{ count.count || '' }}</td>
-              }
-            </tr>
-          }
-        </tbody>
-      </table>
-    }
-    @if (lost().length > 0) {
-      <p class="muted">{{ told().results.calledOtherwise(lost()) }}</p>
-    }
-  `,
+  templateUrl: './mark-map.html',
   styles: `
     svg {
       display: block;

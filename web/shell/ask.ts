@@ -43,40 +43,7 @@ export class Ask {
   selector: 'jl-ask-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [AutoFocus, Button, Dialog, FormsModule, InputText],
-  template: `
-    @if (ask.question(); as question) {
-      <p-dialog
-        closeAriaLabel="Close"
-        [header]="question.title"
-        [visible]="true"
-        (visibleChange)="ask.answer(undefined)"
-        [modal]="true"
-        [draggable]="false"
-        [style]="{ width: '26rem', maxWidth: '94vw' }"
-      >
-        <form (submit)="submit($event)">
-          @if (question.yes) {
-            <p>{{ question.label }}</p>
-          } @else {
-            <label for="ask-text">{{ question.label }}</label>
-            <input
-              pInputText
-              id="ask-text"
-              name="text"
-              autocomplete="off"
-              [pAutoFocus]="true"
-              [ngModel]="ask.text()"
-              (ngModelChange)="ask.text.set($event)"
-            />
-          }
-          <div class="buttons">
-            <p-button label="Cancel" [outlined]="true" (onClick)="ask.answer(undefined)" />
-            <p-button type="submit" [label]="question.yes ?? 'Save'" [autofocus]="question.yes !== undefined" />
-          </div>
-        </form>
-      </p-dialog>
-    }
-  `,
+  templateUrl: './ask.html',
   styles: `
     form {
       display: grid;

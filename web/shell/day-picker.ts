@@ -10,50 +10,7 @@ import { VenueClock } from '../data/venue-clock';
   selector: 'jl-day-picker',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Dialog, Button],
-  template: `
-    <p-dialog
-      closeAriaLabel="Close"
-      header="Event days"
-      [visible]="open()"
-      (visibleChange)="open.set($event)"
-      [modal]="true"
-      [dismissableMask]="true"
-      [draggable]="false"
-      [style]="{ width: '30rem', maxWidth: '94vw' }"
-    >
-      <ul>
-        @for (day of data.days(); track day.date) {
-          <li>
-            <button
-              type="button"
-              (click)="choose(day.date)"
-              [attr.aria-current]="day.date === data.date() ? 'date' : null"
-            >
-              <b>{{ text(day.date) }}</b>
-              <span class="muted"
-                >{{ day.bookings }} bookings, {{ day.drives }} drives,
-                {{ day.revision ? 'plan ' + day.revision : 'no plan yet' }}</span
-              >
-              @if (day.date === clock.date()) {
-                <span class="chip good">today</span>
-              }
-            </button>
-          </li>
-        }
-      </ul>
-      <form (submit)="add($event)">
-        <label for="new-day">Another day</label>
-        <input id="new-day" type="date" required [value]="date()" (input)="date.set($any($event.target).value)" />
-        <p-button type="submit" label="Add day" size="small" [disabled]="!date()" />
-      </form>
-      @if (clock.adjustable() && data.date() !== clock.date()) {
-        <p class="demo">
-          The demo clock stands on {{ text(clock.date() ?? '') }}.
-          <p-button label="Set it to 08:30 on the shown day" size="small" [outlined]="true" (onClick)="moveClock()" />
-        </p>
-      }
-    </p-dialog>
-  `,
+  templateUrl: './day-picker.html',
   styles: `
     ul {
       list-style: none;

@@ -51,7 +51,7 @@ import { DayService } from '../data/day.service';
       padding: 0.4rem 1rem;
       font-size: 15px;
       position: relative;
-      z-index: 1200;
+      z-index: var(--jl-z-banner);
     }
     b {
       font-weight: 780;
@@ -75,7 +75,7 @@ import { DayService } from '../data/day.service';
     .over {
       position: fixed;
       inset: 0;
-      z-index: 2000;
+      z-index: var(--jl-z-alarm);
       display: grid;
       place-content: center;
       text-align: center;

@@ -66,57 +66,7 @@ export class PaletteOption implements Highlightable {
   selector: 'jl-palette',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Dialog, InputText, PaletteOption],
-  template: `
-    <p-dialog
-      closeAriaLabel="Close"
-      header="Find or do anything"
-      [visible]="open()"
-      (visibleChange)="open.set($event)"
-      [modal]="true"
-      [dismissableMask]="true"
-      [draggable]="false"
-      [resizable]="false"
-      [focusOnShow]="false"
-      position="top"
-      [style]="{ width: '34rem', maxWidth: '94vw' }"
-      (onHide)="query.set('')"
-    >
-      @if (open()) {
-        <input
-          pInputText
-          id="palette-query"
-          class="query"
-          type="text"
-          role="combobox"
-          aria-expanded="true"
-          aria-controls="palette-options"
-          aria-label="What to find or do"
-          autocomplete="off"
-          placeholder="A guest, a car, a screen, or what to do"
-          [attr.aria-activedescendant]="activeId()"
-          [value]="query()"
-          (input)="search($event)"
-          (keydown)="key($event)"
-        />
-        <div role="listbox" id="palette-options" aria-label="Found">
-          @for (command of found(); track command.label + command.hint) {
-            <div
-              class="option"
-              [jlPaletteOption]="command"
-              [id]="'palette-' + $index"
-              (click)="run(command)"
-              (keydown.enter)="run(command)"
-              tabindex="-1"
-            >
-              <span>{{ command.label }}</span><span class="muted">{{ command.hint }}</span>
-            </div>
-          } @empty {
-            <p class="muted">Nothing is called that.</p>
-          }
-        </div>
-      }
-    </p-dialog>
-  `,
+  templateUrl: './palette.html',
   styles: `
     .query {
       margin-top: 4px;

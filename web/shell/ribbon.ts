@@ -28,65 +28,7 @@ const STEP_S = 300;
 @Component({
   selector: 'jl-ribbon',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <svg
-      #strip
-      [attr.height]="height"
-      [attr.viewBox]="'0 0 ' + width() + ' ' + height"
-      role="slider"
-      tabindex="0"
-      aria-label="Time of day shown on every screen"
-      [attr.aria-valuemin]="day()?.opens"
-      [attr.aria-valuemax]="day()?.closes"
-      [attr.aria-valuenow]="data.shownS()"
-      [attr.aria-valuetext]="valueText()"
-      (pointerdown)="begin($event)"
-      (pointermove)="drag($event)"
-      (pointerup)="dragging.set(false)"
-      (keydown)="key($event)"
-    >
-      <defs>
-        <pattern id="closed" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="7" height="7" class="hatch-ground" />
-          <rect width="2" height="7" class="hatch" />
-        </pattern>
-      </defs>
-      @for (closure of closures(); track closure.x) {
-        <rect [attr.x]="closure.x" y="6" [attr.width]="closure.width" [attr.height]="base - 6" fill="url(#closed)" />
-      }
-      @for (bar of bars(); track bar.x) {
-        <rect
-          [class]="bar.driven ? 'driven' : 'planned'"
-          [attr.x]="bar.x + 1"
-          [attr.y]="bar.y"
-          [attr.width]="bar.width"
-          [attr.height]="base - bar.y"
-        />
-      }
-      <line class="limit" x1="0" [attr.x2]="width()" [attr.y1]="top" [attr.y2]="top" />
-      <line class="axis" x1="0" [attr.x2]="width()" [attr.y1]="base" [attr.y2]="base" />
-      @for (tick of ticks(); track tick.x) {
-        <line class="axis" [attr.x1]="tick.x" [attr.x2]="tick.x" [attr.y1]="base" [attr.y2]="base + 4" />
-        <text class="tick" [attr.x]="tick.x" [attr.y]="base + 14">{{ tick.label }}</text>
-      }
-      @for (closure of closures(); track closure.x) {
-        @if (closure.width > 30) {
-          <text class="closure" [attr.x]="closure.x + closure.width / 2" y="36">{{ closure.reason }}</text>
-        }
-      }
-      <text class="limit-label" [attr.x]="width() - 4" [attr.y]="top - 2">{{ limit() }} at once</text>
-      @if (nowX(); as x) {
-        <line class="now" [attr.x1]="x" [attr.x2]="x" y1="0" [attr.y2]="base + 3" />
-        <path class="now-flag" [attr.d]="'M' + x + ' 0h36v13h-36z'" />
-        <text class="now-label" [attr.x]="x + 18" y="10">now</text>
-      }
-      @if (shownX(); as x) {
-        <line class="shown" [attr.x1]="x" [attr.x2]="x" y1="0" [attr.y2]="base + 3" />
-        <path class="shown-flag" [attr.d]="'M' + (x - 21) + ' 17h42v14h-42z'" />
-        <text class="now-label shown-label" [attr.x]="x" y="28">{{ shownText() }}</text>
-      }
-    </svg>
-  `,
+  templateUrl: './ribbon.html',
   styles: `
     :host {
       display: block;

@@ -11,42 +11,7 @@ const placesOf = (group: Place['of']) => PLACES.filter(({ of }) => of === group)
   selector: 'jl-stations',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterLink, RouterLinkActive],
-  template: `
-    <nav aria-label="Stations and rooms">
-      <ol>
-        @for (place of stations; track place.label) {
-          <li>
-            <a
-              [routerLink]="place.path"
-              [fragment]="place.fragment"
-              routerLinkActive="here"
-              ariaCurrentWhenActive="page"
-              [routerLinkActiveOptions]="exact"
-            >
-              <span class="stop-mark" [class.filled]="count(place.station)" aria-hidden="true"></span>
-              <span>{{ place.label }}</span>
-              <b>{{ count(place.station) }}<span class="visually-hidden"> guests</span></b>
-            </a>
-          </li>
-        }
-      </ol>
-      <ul>
-        @for (place of rooms; track place.label) {
-          <li>
-            <a [routerLink]="place.path" routerLinkActive="here" ariaCurrentWhenActive="page">{{ place.label }}</a>
-          </li>
-        }
-      </ul>
-      <ul class="phone" aria-label="On a phone">
-        @for (place of phone; track place.label) {
-          <li>
-            <a [routerLink]="place.path" routerLinkActive="here" ariaCurrentWhenActive="page">{{ place.label }}</a>
-          </li>
-        }
-      </ul>
-    </nav>
-    <p class="muted">Advice only: the marshal’s word and venue rules come first.</p>
-  `,
+  templateUrl: './stations.html',
   styles: `
     :host {
       display: flex;
@@ -108,7 +73,7 @@ const placesOf = (group: Place['of']) => PLACES.filter(({ of }) => of === group)
       border-radius: 50%;
       border: 2px solid var(--p-jl-lake);
       background: var(--p-jl-paper);
-      z-index: 1;
+      z-index: var(--jl-z-raised);
     }
     .stop-mark.filled {
       background: var(--p-jl-lake);
@@ -126,7 +91,7 @@ const placesOf = (group: Place['of']) => PLACES.filter(({ of }) => of === group)
       padding: 0.8rem 1rem;
       font-size: 12px;
     }
-    @media (max-width: 800px) {
+    @media (max-width: 900px) {
       :host {
         border-right: 0;
         border-bottom: 1px solid var(--p-jl-line);

@@ -11,39 +11,7 @@ const AFTER_M = 45;
 @Component({
   selector: 'jl-phase-drawing',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    @if (drawing(); as d) {
-      <svg [attr.viewBox]="d.viewBox" role="img" [attr.aria-label]="corner().name + ', the line with its phases'">
-        <path class="road" [attr.d]="d.road" />
-        <path class="edge" [attr.d]="d.left" />
-        <path class="edge" [attr.d]="d.right" />
-        <path class="line" [attr.d]="d.line" />
-        @for (part of d.parts; track part.word) {
-          <path [class]="'part ' + part.kind" [attr.d]="part.path" />
-          <text [attr.x]="part.x" [attr.y]="part.y" [attr.font-size]="d.size * 0.036" [attr.text-anchor]="part.anchor">
-            {{ part.word }}
-          </text>
-        }
-        @for (cone of d.cones; track cone.id) {
-          <g [attr.transform]="'translate(' + cone.x + ' ' + cone.y + ') scale(' + d.size * 0.004 + ')'">
-            <path d="M-4 4 L-1.1 -5 L1.1 -5 L4 4 Z" [attr.fill]="cone.css" class="cone" />
-            @if (cone.pair) {
-              <path d="M-4 4 L-1.1 -5 L1.1 -5 L4 4 Z" transform="translate(7 0)" [attr.fill]="cone.css" class="cone" />
-            }
-          </g>
-        }
-        <g class="car" [style.offset-path]="d.motion" [style.animation-duration]="d.seconds + 's'">
-          <rect
-            [attr.x]="-d.size * 0.021"
-            [attr.y]="-d.size * 0.01"
-            [attr.width]="d.size * 0.042"
-            [attr.height]="d.size * 0.02"
-            [attr.rx]="d.size * 0.006"
-          />
-        </g>
-      </svg>
-    }
-  `,
+  templateUrl: './phase-drawing.html',
   styles: `
     :host,
     svg {
