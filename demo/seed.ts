@@ -52,7 +52,7 @@ export function demoDay(day: Day): { plans: AcceptedPlan[]; journal: readonly Re
   return {
     plans: [
       { plan: first, atS: 7 * 3600 + 50 * 60, reason: 'First plan of the day' },
-      { plan: second, atS: REPLANNED_S, reason: 'Sabrel R held for brakes' },
+      { plan: second, atS: REPLANNED_S, reason: 'Sabrel R out of service, brakes' },
     ],
     journal: playMorning(day, second, DEMO_STARTS_S, DEMO_SEED, early, more).entries,
   };

@@ -73,6 +73,8 @@ const SHOTS: Readonly<Record<string, Shot>> = {
   'calls-phone': { size: PHONE, steps: computed },
   show: {
     steps: async (page) => {
+      // It opens in the language of most of the next class.
+      await page.getByRole('button', { name: 'English' }).click();
       await page.getByText('9 corners').waitFor();
       for (let slide = 0; slide < 8; slide++) await page.keyboard.press('PageDown');
       await page.getByRole('heading', { name: 'Ramp' }).waitFor();

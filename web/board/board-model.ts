@@ -169,7 +169,7 @@ function held(state: DayState, carId: string, closes: number): Block[] {
       id: `held-${carId}`,
       startS: Math.max(car.heldSinceS ?? 0, car.parkedS ?? 0),
       endS: Math.min(closes, Math.max(car.backAtS ?? state.timeS + 1800, state.timeS)),
-      label: `Out of service: ${car.heldFor}${car.backAtS === undefined ? '' : `, back ${clockMinute(car.backAtS)}`}`,
+      label: `Out: ${car.heldFor}${car.backAtS === undefined ? '' : `, back ${clockMinute(car.backAtS)}`}`,
     },
   ];
 }
