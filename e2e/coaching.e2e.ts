@@ -136,7 +136,7 @@ test('every figure of the close opens the entries it is made of', async ({ page 
   await expect(row).toContainText('1');
   await row.getByRole('button').click();
   await expect(page.getByText('Milo Petrak')).toBeVisible();
-  await expect(page.getByText('Sabrel R is held: brake pedal long.')).toBeVisible();
+  await expect(page.getByText('Sabrel R is out of service: brake pedal long.')).toBeVisible();
   const csv = await (await page.request.get(`${DAY}/sheets/close.csv`)).text();
   expect(csv).toContain('Drives done');
   expect((await page.request.get(`${DAY}/sheets/close.pdf`)).status()).toBe(200);

@@ -104,10 +104,10 @@ test('the board is worked by keyboard: blocks, details, rows and zoom', async ({
 
 test('a held car leads to a new plan in which its drives have moved', async ({ page }) => {
   await page.goto('/cars');
-  await page.getByRole('button', { name: 'Hold Marram Roadster' }).click();
+  await page.getByRole('button', { name: 'Out of service: Marram Roadster' }).click();
   await page.getByLabel('Why?').fill('tyre cut');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('held: tyre cut')).toBeVisible();
+  await expect(page.getByText('out of service: tyre cut')).toBeVisible();
   await page.keyboard.press('b');
   await page.getByRole('button', { name: 'Plan again' }).click();
   await acceptProposal(page);

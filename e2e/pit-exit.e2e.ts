@@ -25,7 +25,7 @@ async function tap(page: Page, name: string): Promise<void> {
 }
 
 /** Holds a button down until it has taken. */
-async function occupancy(page: Page, name: string, taken: Locator): Promise<void> {
+async function pressLong(page: Page, name: string, taken: Locator): Promise<void> {
   const button = page.getByRole('button', { name });
   const box = (await button.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
@@ -106,7 +106,7 @@ test('an all-stop is on every screen at once, and takes two steps back to green'
   await other.goto('/board');
   await expect(other.locator('.drive').first()).toBeVisible();
   await page.goto('/pit-exit');
-  await occupancy(page, 'Hold to stop all', page.getByRole('alertdialog', { name: 'All-stop' }));
+  await pressLong(page, 'Hold to stop all', page.getByRole('alertdialog', { name: 'All-stop' }));
   await expect(other.getByRole('alertdialog', { name: 'All-stop' })).toBeVisible();
   await other.getByRole('button', { name: 'Seen' }).click();
   await expect(other.getByRole('alert')).toContainText('All-stop');
@@ -117,9 +117,9 @@ test('an all-stop is on every screen at once, and takes two steps back to green'
     .click();
   await page.getByRole('button', { name: /^Let out/ }).click();
   await expect(page.getByText(/All-stop since 11:10: nobody is let out/).first()).toBeVisible();
-  await occupancy(page, 'Hold: circuit is clear', page.getByRole('button', { name: 'Hold to go green' }));
+  await pressLong(page, 'Hold: circuit is clear', page.getByRole('button', { name: 'Hold to go green' }));
   await expect(other.getByText(/clear, says Office/)).toBeVisible();
-  await occupancy(page, 'Hold to go green', page.getByRole('button', { name: 'Hold to stop all' }));
+  await pressLong(page, 'Hold to go green', page.getByRole('button', { name: 'Hold to stop all' }));
   await expect(other.getByRole('alert')).toBeHidden();
   const { state } = await dayNow(page);
   const running = [...state.drives.values()].filter(({ stage }) => stage === 'onCircuit');

@@ -1,3 +1,4 @@
+import { isLow, tankOf } from '../garage';
 import * as z from 'zod';
 import { fact, money } from '../day';
 import { factOf } from '../day/any-fact';
@@ -150,9 +151,7 @@ function toDoOf(
         .filter(({ repairedS, severity }) => repairedS === undefined && severity !== 'note')
         .map(({ where, what }) => fact('faultOpen', { car }, { where, what })),
     ),
-    ...cars.flatMap(({ car, fuelL }) =>
-      fuelL < car.fuel.reserveL + 5 * car.fuel.perLapL ? [fact('needsFuel', { car: car.id })] : [],
-    ),
+    ...cars.flatMap((car) => (isLow(tankOf(state, car), car.car) ? [fact('needsFuel', { car: car.car.id })] : [])),
     ...[...state.garage.cones].flatMap(([cone, { doubt }]) =>
       doubt === undefined ? [] : [fact('coneDoubted', {}, { cone, doubt })],
     ),

@@ -1,4 +1,5 @@
-import type { FuelMark } from '../journal';
+import type { Car } from '../day';
+import type { CarState, DayState, FuelMark } from '../journal';
 
 /** What a car is believed to have in its tank. */
 export interface FuelEstimate {
@@ -54,4 +55,21 @@ export function fuelEstimate(startL: number, perLapL: number, laps: number, mark
     perLapL: mean,
     perLapWithinL,
   };
+}
+
+/** The tank of a car as its day has gone: the one estimate by which every screen, warning and report goes. */
+export function tankOf(
+  { garage }: Pick<DayState, 'garage'>,
+  { car, laps }: Pick<CarState, 'car' | 'laps'>,
+): FuelEstimate {
+  const { startL, perLapL } = car.fuel;
+  return fuelEstimate(startL, perLapL, laps, garage.cars.get(car.id)?.fuelMarks ?? []);
+}
+
+/** The laps of a long drive. */
+const LOW_LAPS = 8;
+
+/** Whether a tank is low: it does not last for another long drive above the reserve. */
+export function isLow({ litres, perLapL }: FuelEstimate, { fuel }: Pick<Car, 'fuel'>): boolean {
+  return litres < fuel.reserveL + LOW_LAPS * perLapL;
 }

@@ -71,7 +71,6 @@ export function beginning({ day, schedule }: DayContext): DayState {
           refuelling: false,
           laps: 0,
           lapsSinceRest: 0,
-          fuelL: car.fuel.startL,
           parkedS: undefined,
         },
       ]),

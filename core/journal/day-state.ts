@@ -120,8 +120,6 @@ export interface CarState {
   laps: number;
   /** Laps since the car last stood still for its rest. */
   lapsSinceRest: number;
-  /** Computed, or read where somebody read it, litres. */
-  fuelL: number;
   parkedS: number | undefined;
 }
 

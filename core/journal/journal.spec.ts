@@ -1,3 +1,4 @@
+import { tankOf } from '../garage';
 import { fact } from '../day';
 import fc from 'fast-check';
 import { writtenJournal, type EntryFields } from '../testing/written-journal';
@@ -65,7 +66,7 @@ describe('The journal', () => {
     it.enter('10:10', { kind: 'released', drive: 'd1' });
     it.enter('10:12', { kind: 'lapCounted', drive: 'd1', source: 'hand' });
     expect(car('10:12').status).toBe('onCircuit');
-    expect(car('10:12').fuelL).toBe(59);
+    expect(tankOf(it.state('10:12'), car('10:12')).litres).toBe(59);
     expect(it.state('10:12').crew.get('i1')!.status).toBe('busy');
     it.enter('10:13', { kind: 'broughtIn', drive: 'd1' });
     it.enter('10:14', { kind: 'parked', drive: 'd1' });

@@ -1,3 +1,4 @@
+import { tankOf } from '../garage';
 import { fact } from '../day';
 import { inEnglish } from '../testing/in-english';
 import fc from 'fast-check';
@@ -69,7 +70,8 @@ describe('Crossings of the line', () => {
     expect(settled.crossings.map(({ atS }) => atS)).toEqual([at('10:01:20'), at('10:02:40')]);
     expect(it.state('10:03:10').cars.get('c1')!.laps).toBe(2);
     it.enter('10:03:20', { kind: 'lapsSettled', drive: 'd1', crossings: 1 });
-    expect(it.state('10:03:30').cars.get('c1')!.fuelL).toBe(59);
+    const half = it.state('10:03:30');
+    expect(tankOf(half, half.cars.get('c1')!).litres).toBe(59);
   });
 });
 

@@ -68,7 +68,7 @@ export function toDoWords(names: Names): Words['toDo'] {
   const sentences: ByCode<ToDo> = {
     lapsOwed: ({ subjects, values: { laps } }) =>
       `${laps} ${laps === 1 ? 'lap is' : 'laps are'} owed to ${guest(subjects.guest)}.`,
-    outOfService: ({ subjects, values }) => `${car(subjects.car)} is held: ${values.reason}.`,
+    outOfService: ({ subjects, values }) => `${car(subjects.car)} is out of service: ${values.reason}.`,
     faultOpen: ({ subjects, values }) => `${car(subjects.car)}: ${values.where}, ${values.what}.`,
     needsFuel: ({ subjects }) => `${car(subjects.car)} needs fuel.`,
     coneDoubted: ({ values }) => `Cone ${values.cone}: ${values.doubt}.`,

@@ -10,6 +10,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
+import { isLow, tankOf } from '@core/garage';
 import { clockMinute, drivesConcerned } from '@core/day';
 import { owedFrom } from '@core/journal';
 import { CAR_STATUS_WORDS, CREW_STATUS_WORDS, GUEST_STAGE_WORDS } from '@core/words';
@@ -109,8 +110,9 @@ export class Board {
     const labels = new Map<string, RowLabel>();
     if (!state) return labels;
     const plain = { number: undefined, level: undefined, fuel: undefined, low: false };
-    for (const [id, { car, laps, fuelL, status }] of state.cars) {
-      const fuel = Math.min(1, Math.max(0, fuelL / car.fuel.capacityL));
+    for (const [id, { car, laps, status }] of state.cars) {
+      const tank = tankOf(state, { car, laps });
+      const fuel = Math.min(1, tank.litres / car.fuel.capacityL);
       const note = status === 'ready' ? `${laps} laps` : CAR_STATUS_WORDS[status];
       labels.set(id, {
         number: numbers[id],
@@ -118,7 +120,7 @@ export class Board {
         note,
         level: car.level,
         fuel,
-        low: fuelL < car.fuel.reserveL + 8 * car.fuel.perLapL,
+        low: isLow(tank, car),
       });
     }
     for (const [id, { instructor, status, laps }] of state.crew) {

@@ -31,11 +31,11 @@ describe('The cars', () => {
   it('are held with a reason, and ready again', async () => {
     const data = dayAt('10:00');
     const { press, text, fixture } = await cars(data);
-    await press('Hold Sabrel R');
+    await press('Out of service: Sabrel R');
     TestBed.inject(Ask).answer('  tyre cut ');
     await settle();
     await fixture.whenStable();
-    expect(text()).toContain('held: tyre cut');
+    expect(text()).toContain('out of service: tyre cut');
     await press('Ready again');
     expect(data.kinds()).toEqual(['carHeld', 'carReady']);
   });
@@ -43,7 +43,7 @@ describe('The cars', () => {
   it('are not held where the person thinks better of it', async () => {
     const data = dayAt('10:00');
     const { press } = await cars(data);
-    await press('Hold Sabrel R');
+    await press('Out of service: Sabrel R');
     TestBed.inject(Ask).answer('   ');
     await settle();
     expect(data.kinds()).toEqual([]);

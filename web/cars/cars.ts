@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { carFile, type CarFile } from '@core/car';
+import { isLow, tankOf } from '@core/garage';
 import { carFields, contract, type CarFields, type StoredCar } from '@core/api';
 import { clockMinute } from '@core/day';
 import { CAR_STATUS_WORDS } from '@core/words';
@@ -40,7 +41,9 @@ export class Cars {
   });
   protected readonly rows = computed(() =>
     (known(this.list)?.cars ?? []).map((stored) => {
-      const state = this.data.state()?.cars.get(stored.id);
+      const day = this.data.state();
+      const state = day?.cars.get(stored.id);
+      const tank = day && state && tankOf(day, state);
       const { fields } = stored;
       const back = state?.backAtS === undefined ? '' : `, back ${clockMinute(state.backAtS)}`;
       return {
@@ -50,13 +53,13 @@ export class Cars {
         status: state?.status,
         now:
           state?.heldFor !== undefined && state.status === 'held'
-            ? `held: ${state.heldFor}${back}`
+            ? `out of service: ${state.heldFor}${back}`
             : state
               ? CAR_STATUS_WORDS[state.status]
               : '',
         laps: state?.laps ?? 0,
-        fuel: state ? `${state.fuelL.toFixed(0)} of ${fields.fuel.capacityL} l` : '',
-        low: state !== undefined && state.fuelL < fields.fuel.reserveL + 8 * fields.fuel.perLapL,
+        fuel: tank ? `${tank.litres.toFixed(0)} of ${fields.fuel.capacityL} l` : '',
+        low: tank !== undefined && isLow(tank, fields),
         available: windowsText(z.encode(carFields, fields).available),
       };
     }),

@@ -1,6 +1,6 @@
 import type { CarFields } from '@core/api';
 import type { CarDay, FuelEstimate, RefuelAdvice, WearCounter } from '@core/garage';
-import { carDaysOf, drivesToCome, faultsLeft, fuelEstimate, refuelBefore, totalOf, wearOf } from '@core/garage';
+import { carDaysOf, drivesToCome, faultsLeft, tankOf, refuelBefore, totalOf, wearOf } from '@core/garage';
 import type { CarFault, CarInGarage, CarState, DayContext, DayState } from '@core/journal';
 
 /** What the garage sees of one car; plain data, made anew whenever something happens. */
@@ -65,7 +65,7 @@ export function carViews(
       .filter(({ refuel, startS }) => refuel.car === id && startS >= state.timeS)
       .map(({ startS }) => startS)
       .sort((a, b) => a - b);
-    const fuel = fuelEstimate(car.car.fuel.startL, car.car.fuel.perLapL, car.laps, inGarage?.fuelMarks ?? []);
+    const fuel = tankOf(state, car);
     const cooledS = car.parkedS === undefined ? undefined : car.parkedS + car.car.cooling.restS;
     return [
       {

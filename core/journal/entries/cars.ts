@@ -59,8 +59,7 @@ export const carsRules: Family<typeof carsSchemas> = {
     apply: (state, { car, at }) =>
       changeCar(state, car, (it) => {
         it.refuelling = false;
-        it.fuelL = it.car.fuel.capacityL;
-        markFuel(state, it, { atS: at, litres: it.fuelL, withinL: FILLED_WITHIN_L });
+        markFuel(state, it, { atS: at, litres: it.car.fuel.capacityL, withinL: FILLED_WITHIN_L });
       }),
     words: NO_WORDS,
   },
@@ -68,10 +67,7 @@ export const carsRules: Family<typeof carsSchemas> = {
     admit: (state, { car, litres }) =>
       onCar(state, car, (it) => litres > it.car.fuel.capacityL, fact('tankHoldsLess', { car }, { litres })),
     apply: (state, { car, litres, withinL, at }) =>
-      changeCar(state, car, (it) => {
-        it.fuelL = litres;
-        markFuel(state, it, { atS: at, litres, withinL: withinL ?? READ_WITHIN_L });
-      }),
+      changeCar(state, car, (it) => markFuel(state, it, { atS: at, litres, withinL: withinL ?? READ_WITHIN_L })),
     words: NO_WORDS,
   },
 };

@@ -38,7 +38,6 @@ export function countUpTo(
   changeCar(state, drive.car, (car) => {
     car.laps += change;
     car.lapsSinceRest += change;
-    car.fuelL -= change * car.car.fuel.perLapL;
   });
   changeCrew(state, drive.instructor, (crew) => (crew.laps += change));
   if (change > 0 && drive.stage === 'onCircuit') spoilUnderFlag(context, state, drive);
