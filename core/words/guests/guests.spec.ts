@@ -16,6 +16,9 @@ describe('What guests read', () => {
     const speak = (...languages: string[]) => ({ languages });
     expect(groupLanguage([speak('de'), speak('en'), speak('de', 'en')])).toBe('de');
     expect(groupLanguage([speak('fr'), speak('en')])).toBe('en');
+    // One that all of them speak, though it is the best of fewer.
+    expect(groupLanguage([speak('fr', 'en'), speak('fr', 'en'), speak('en')])).toBe('en');
+    expect(groupLanguage([speak('fr', 'en'), speak('fr')])).toBe('fr');
     expect(groupLanguage([])).toBe('en');
   });
 

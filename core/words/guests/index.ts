@@ -17,20 +17,28 @@ export function guestWords(language: GuestLanguage): GuestWords {
   return LANGUAGES[language];
 }
 
+const primaryOf = (code: string) => code.toLowerCase().split(/[-_]/)[0];
+
 /**
  * The language for somebody: the first of theirs that there is; English where there is none.
  *
  * @param spoken codes as they are booked, such as `de` or `fr-CA`, the best one first
  */
 export function guestLanguage(spoken: readonly string[]): GuestLanguage {
-  const primary = spoken.map((code) => code.toLowerCase().split(/[-_]/)[0]);
-  return primary.flatMap((code) => GUEST_LANGUAGES.find((language) => language === code) ?? [])[0] ?? 'en';
+  const known = spoken.flatMap((code) => GUEST_LANGUAGES.find((language) => language === primaryOf(code)) ?? []);
+  return known[0] ?? 'en';
 }
 
-/** The language of most of a group; of those that are level, the one that stands first in the list of languages. */
+/**
+ * The language for a group: the one that most of them speak; of those that are level, the one that is the best of most,
+ * then the one that stands first in the list of languages.
+ */
 export function groupLanguage(group: readonly { readonly languages: readonly string[] }[]): GuestLanguage {
-  const votes = group.map(({ languages }) => guestLanguage(languages));
-  const count = (language: GuestLanguage) => votes.filter((one) => one === language).length;
+  const count = (language: GuestLanguage) => {
+    const speak = group.filter(({ languages }) => languages.some((code) => primaryOf(code) === language));
+    const best = group.filter(({ languages }) => guestLanguage(languages) === language);
+    return speak.length + best.length / (group.length + 1);
+  };
   return GUEST_LANGUAGES.toSorted((a, b) => count(b) - count(a))[0]!;
 }
 
