@@ -43,7 +43,7 @@ export class Show {
     return conditionAt(day, state?.timeS ?? 0).name;
   });
   /** Chosen by hand; else that of most of the class. */
-  protected readonly chosen = signal<GuestLanguage | undefined>(undefined);
+  private readonly chosen = signal<GuestLanguage | undefined>(undefined);
   protected readonly told = computed(() => guestWords(this.chosen() ?? groupLanguage(this.class()?.guests ?? [])));
   protected readonly languages = GUEST_LANGUAGES.map((code) => ({ code, words: guestWords(code) }));
   protected readonly slides = computed(() =>
@@ -99,6 +99,12 @@ export class Show {
         this.hands.set(slide?.kind === 'question' ? slide.question.answers.map(() => 0) : []);
       });
     });
+  }
+
+  /** Goes on in another language; the keys belong to the show again. */
+  protected speak(language: GuestLanguage): void {
+    this.chosen.set(language);
+    if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
   }
 
   protected go(step: number): void {
