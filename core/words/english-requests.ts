@@ -14,7 +14,7 @@ const THINGS: Readonly<Record<NamedThing, string>> = {
   instructor: 'instructor',
   device: 'device',
   fault: 'fault',
-  ownWords: 'own words for the fault',
+  ownWords: 'word of the venue’s own for the fault',
   rosterEntry: 'such entry of the roster',
   picture: 'picture',
   circuit: 'circuit: import or draw one first',

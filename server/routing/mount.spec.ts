@@ -1,0 +1,100 @@
+import express from 'express';
+import supertest from 'supertest';
+import * as z from 'zod';
+import { raw, type Endpoint } from '@core/api/endpoint';
+import { timeOfDay } from '@core/day';
+import { Refusal } from '../problems';
+import { EncodedReply, mountAll } from './mount';
+
+const things = {
+  readThing: {
+    method: 'get',
+    path: '/things/:id',
+    summary: 'A thing',
+    params: z.strictObject({ id: z.string().max(4) }),
+    query: z.object({ language: z.string().max(2).optional() }),
+    reply: z.object({ id: z.string(), at: timeOfDay, language: z.string().nullable() }),
+  },
+  addThing: {
+    method: 'post',
+    path: '/things',
+    summary: 'Add a thing',
+    body: z.strictObject({ name: z.string().min(1), laps: z.number().int() }),
+    reply: z.object({ name: z.string() }),
+    status: 201,
+  },
+  readQuickly: { method: 'get', path: '/quick', summary: 'Encoded already', reply: z.object({ a: z.number() }) },
+  putBytes: {
+    method: 'put',
+    path: '/bytes',
+    summary: 'Bytes',
+    body: raw('image/*'),
+    mostBody: '1kb',
+    reply: z.object({ length: z.number() }),
+  },
+  readFile: { method: 'get', path: '/file', summary: 'A file', reply: raw('text/csv') },
+} as const satisfies Record<string, Endpoint>;
+
+function served() {
+  const before: string[] = [];
+  const app = express();
+  app.use(express.json());
+  mountAll(app, things, {
+    readThing: ({ params: { id }, query: { language } }) => ({ id, at: 9 * 3600, language: language ?? null }),
+    addThing: {
+      before: (_request, _response, next) => {
+        before.push('asked');
+        next();
+      },
+      handle: ({ body: { name } }) => Promise.resolve({ name }),
+    },
+    readQuickly: () => new EncodedReply('{"a":1}'),
+    putBytes: ({ body }) => ({ length: body.length }),
+    readFile: ({ response }) => void response.type('text/csv').send('a,b'),
+  });
+  app.use(((error: unknown, _request, response, _next) => {
+    if (error instanceof Refusal) response.status(error.problem.status).json(error.problem);
+    else response.status((error as { status?: number }).status ?? 500).end();
+  }) as express.ErrorRequestHandler);
+  return { http: supertest(app), before };
+}
+
+describe('An endpoint that is mounted', () => {
+  it('gets its parameters and what is asked besides, and its reply travels encoded', async () => {
+    const { http } = served();
+    const { body } = await http.get('/things/t1?language=de').expect(200);
+    expect(body).toEqual({ id: 't1', at: '09:00', language: 'de' });
+    expect((await http.get('/things/t1').expect(200)).body.language).toBeNull();
+  });
+
+  it('refuses a faulty address or body with each place that is wrong, as a fact and in words', async () => {
+    const { http } = served();
+    const long = (await http.get('/things/too-long').expect(400)).body;
+    expect(long.facts[0]).toEqual(jasmine.objectContaining({ code: 'faulty' }));
+    expect(long.facts[0].values.part).toBe('address');
+    await http.get('/things/t1?language=deutsch').expect(400);
+    const { body } = await http.post('/things').send({ name: '', laps: 1.5, more: true }).expect(400);
+    expect(body.faults.length).toBe(3);
+    expect(body.detail).toMatch(/^The request is faulty: .*, and 2 more\.$/);
+  });
+
+  it('answers with the status of the contract, also when it takes a while, after what stands before it', async () => {
+    const { http, before } = served();
+    const { body } = await http.post('/things').send({ name: 'cone', laps: 2 }).expect(201);
+    expect([body, before]).toEqual([{ name: 'cone' }, ['asked']]);
+    expect((await http.get('/quick').expect(200)).body).toEqual({ a: 1 });
+  });
+
+  it('takes bytes as they come, up to what the contract allows, and sends a file as the handler writes it', async () => {
+    const { http } = served();
+    const sent = await http
+      .put('/bytes')
+      .set('content-type', 'image/png')
+      .send(Buffer.from([1, 2, 3]))
+      .expect(200);
+    expect(sent.body).toEqual({ length: 3 });
+    await http.put('/bytes').set('content-type', 'image/png').send(Buffer.alloc(2000)).expect(413);
+    const file = await http.get('/file').expect(200);
+    expect([file.type, file.text]).toEqual(['text/csv', 'a,b']);
+  });
+});
