@@ -87,7 +87,7 @@ describe('The close of a day', () => {
     ]);
     expect(close.toDo.map(inEnglish(day).toDo)).toEqual([
       '2 laps are owed to Ines Faro.',
-      'Dunnock Cup is held: brakes.',
+      'Dunnock Cup is out of service: brakes.',
       'Cone Winch-apex: knocked over.',
       '1 guest has a balance due.',
     ]);

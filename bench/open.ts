@@ -1,0 +1,97 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { connect } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { EventSource } from 'eventsource';
+import { figures } from './table';
+
+/**
+ * `npm run bench:open [-- minutes]`: the demo at sixty times the speed with a board left open, and beside it 59 readers of
+ * the stream of which one does not read. What the board costs its device, and what the stalled reader costs the server.
+ */
+const MINUTES = Number(process.argv[2] ?? 10);
+const READERS = 59;
+const PORT = 4797;
+const BASE = `http://127.0.0.1:${PORT}`;
+const DAY = '2027-05-22';
+const folder = mkdtempSync(join(tmpdir(), 'joylap-open-'));
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+const { row, print } = figures();
+
+async function start(): Promise<ChildProcess> {
+  const env = { ...process.env, PORT: String(PORT), JOYLAP_DEMO_DATA: folder };
+  const child = spawn(process.execPath, ['dist/server/main.js', 'demo'], { env, stdio: 'ignore' });
+  while (!(await fetch(`${BASE}/api/health`).catch(() => undefined))?.ok) await pause(200);
+  return child;
+}
+
+/** Resident memory of the server, MB. */
+function memoryMb({ pid }: ChildProcess): number {
+  return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024;
+}
+
+const server = await start();
+const setClock = (body: object) =>
+  fetch(`${BASE}/api/clock`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+await setClock({ secondsOfDay: 8 * 3600, rate: 60 });
+
+const seen = Array.from({ length: READERS - 1 }, () => 0);
+const sources = seen.map((_, reader) => {
+  const source = new EventSource(`${BASE}/api/days/${DAY}/stream`);
+  source.addEventListener('entry', () => (seen[reader]! += 1));
+  return source;
+});
+const stalled = connect(PORT, '127.0.0.1');
+stalled.write(`GET /api/days/${DAY}/stream HTTP/1.1\r\nHost: 127.0.0.1:${PORT}\r\n\r\n`);
+stalled.pause();
+let cutAfterS: number | undefined;
+const beganMs = performance.now();
+stalled.on('close', () => (cutAfterS = (performance.now() - beganMs) / 1000));
+
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await page.goto(`${BASE}/board`);
+await page.locator('.drive').first().waitFor();
+const session = await page.context().newCDPSession(page);
+await session.send('Performance.enable');
+await session.send('HeapProfiler.enable');
+async function ofPage(): Promise<{ heapMb: number; taskS: number; nodes: number }> {
+  await session.send('HeapProfiler.collectGarbage');
+  const { metrics } = await session.send('Performance.getMetrics');
+  const of = (name: string) => metrics.find((metric) => metric.name === name)!.value;
+  return { heapMb: of('JSHeapUsedSize') / 2 ** 20, taskS: of('TaskDuration'), nodes: of('Nodes') };
+}
+
+const before = await ofPage();
+const heaps = [before.heapMb];
+const memory = [memoryMb(server)];
+for (let minute = 0; minute < MINUTES; minute++) {
+  await pause(60_000);
+  heaps.push((await ofPage()).heapMb);
+  memory.push(memoryMb(server));
+}
+const after = await ofPage();
+const list = (values: readonly number[]) => values.map((value) => value.toFixed(0)).join(', ');
+row('heap of the board after a collection, at first and every minute, MB', list(heaps));
+row('elements of the board, at first and at the end', `${before.nodes}, ${after.nodes}`);
+row(
+  'share of a processor that the board takes',
+  `${((100 * (after.taskS - before.taskS)) / (MINUTES * 60)).toFixed(0)} %`,
+);
+row('memory of the server, at first and every minute, MB', list(memory));
+row('entries that the readers were told, fewest and most', `${Math.min(...seen)}, ${Math.max(...seen)}`);
+row('the stalled reader was cut off after', cutAfterS === undefined ? 'not at all' : `${cutAfterS.toFixed(0)} s`);
+print();
+for (const source of sources) source.close();
+stalled.destroy();
+await browser.close();
+server.kill();
+await once(server, 'exit');
+rmSync(folder, { recursive: true });
