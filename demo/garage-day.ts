@@ -45,7 +45,7 @@ export function garageOfDemoDay(day: Day): Act[] {
   return [act('read c4', day.opens + 7500, 'Garage', read), act('chip c2', day.opens + 4000, 'Garage', chip)];
 }
 
-/** Readings at noon, and at times a fault that is mended or a part that is replaced. */
+/** Readings at noon, and at times a fault that is repaired or a part that is replaced. */
 export function garageOfEarlierDay(day: Day, seed: number, daysAgo: number): Act[] {
   const acts: Act[] = [];
   const chance = (key: string) => randomOf(seed, key)();

@@ -11,7 +11,7 @@ import * as z from 'zod';
 type Place = DayTrouble['place'];
 
 /** What to do about a stored thing that cannot be read. */
-const MENDS: Record<Place, string> = {
+const REMEDIES: Record<Place, string> = {
   rules: 'Look through the rules and save them.',
   cars: 'Look at the car and save it, or enter it anew under its id.',
   crew: 'Look at the instructor and save, or enter anew under the same id.',
@@ -36,7 +36,7 @@ const WHAT: Record<Place, string> = {
 /** Of these a venue has one, which needs no name. */
 const ONLY_ONE: ReadonlySet<Place> = new Set(['rules', 'circuit']);
 
-/** What is wrong with what a day is made from, each with its place and what mends it. */
+/** What is wrong with what a day is made from, each with its place and what puts it right. */
 export function storedTroubles(store: Store, date: string): DayTrouble[] {
   const of = (place: Place, faults: readonly RowFault[]) =>
     faults.map(({ id, name, path, message, setAside }) => {
@@ -112,5 +112,5 @@ function placeOf(path: string): Place {
 }
 
 function trouble(place: Place, what: string, path: string, message: string): DayTrouble {
-  return { place, what, path, message, remedy: MENDS[place] };
+  return { place, what, path, message, remedy: REMEDIES[place] };
 }

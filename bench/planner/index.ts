@@ -214,7 +214,7 @@ function repairs(): void {
 }
 
 function questions(): void {
-  say('\n## One more drive, and mends: how long the answer takes on a day with 150 drives, ms\n');
+  say('\n## One more drive, and remedies: how long the answer takes on a day with 150 drives, ms\n');
   const day = ordinaryDay(seededRandom(1), { drives: 150, cars: 13, load: 0.85 });
   const { plan } = planDay(day, { random: seededRandom(1), deadline: within(5) });
   const times = (ask: (n: number) => void, count: number) => {
@@ -251,7 +251,7 @@ function questions(): void {
   const asked = full.unplanned.slice(0, 20);
   const counts = asked.map(({ drive: id }) => remediesFor(crowded, full, id).length);
   row(
-    `mends of a drive left out of a crowded day (${median(counts)} found)`,
+    `remedies of a drive left out of a crowded day (${median(counts)} found)`,
     times((n) => remediesFor(crowded, full, asked[n % asked.length]!.drive), asked.length),
   );
 }

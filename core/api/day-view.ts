@@ -30,14 +30,14 @@ export type ClockReading = z.output<typeof clock>;
 
 /** Something that the day is made from and that is at fault: the day is shown without it. */
 export const dayTrouble = z.object({
-  /** Where it is mended. */
+  /** Where it is put right. */
   place: z.enum(['rules', 'cars', 'crew', 'bookings', 'circuit', 'roster', 'board', 'journal']),
   /** What is at fault, and what was done about it. */
   what: z.string(),
   /** Where in the document, and what was expected there. */
   path: z.string(),
   message: z.string(),
-  /** What mends it. */
+  /** What puts it right. */
   remedy: z.string(),
   /** An entry of the journal that can be taken back. */
   entry: z.string().optional(),
@@ -60,7 +60,7 @@ export const dayView = z.object({
   plan: planFile.nullable(),
   revision: planRevision.nullable(),
   journal: z.array(recordedEntry),
-  /** What is at fault in the day, each with its place and what mends it. */
+  /** What is at fault in the day, each with its place and what puts it right. */
   troubles: z.array(dayTrouble),
   clock,
 });

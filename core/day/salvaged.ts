@@ -4,7 +4,7 @@ import { faultsOf, type Fault } from './faults';
 /** A document of which everything that could be read is kept, and what was wrong with the rest. */
 export interface Salvaged<T> {
   readonly value: T;
-  /** Empty where nothing had to be mended. */
+  /** Empty where nothing had to be replaced. */
   readonly faults: readonly Fault[];
 }
 

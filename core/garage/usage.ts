@@ -37,7 +37,7 @@ export const carDay = z.object({
       photo: z.string().optional(),
     }),
   ),
-  /** Ids of faults that were mended on this day, whenever they were found. */
+  /** Ids of faults that were repaired on this day, whenever they were found. */
   repaired: z.array(z.string()),
 });
 export type CarDay = z.output<typeof carDay>;
@@ -109,7 +109,7 @@ export function totalOf(days: readonly CarDay[]) {
   };
 }
 
-/** Faults of earlier days that nobody has mended since, with the day on which they were found. */
+/** Faults of earlier days that nobody has repaired since, with the day on which they were found. */
 export function faultsLeft(
   days: readonly CarDay[],
   mendedNow: ReadonlySet<string>,

@@ -10,7 +10,7 @@ export interface GarageState {
   /** By id of the cone: when it was last looked at, and whether somebody has doubted it since. */
   readonly cones: Map<string, ConeCheck>;
   readonly answers: CountedAnswers[];
-  /** Ids of faults that were mended on this day; they may have been found on an earlier one. */
+  /** Ids of faults that were repaired on this day; they may have been found on an earlier one. */
   readonly repaired: Set<string>;
 }
 

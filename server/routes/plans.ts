@@ -20,7 +20,7 @@ interface EntryHead {
   readonly by: string;
 }
 
-/** Plans: looked for, accepted, compared, mended, and with one more drive. */
+/** Plans: looked for, accepted, compared, remedied, and with one more drive. */
 export function plansRoutes(services: Services): Handlers<typeof plansEndpoints> {
   const { store, dayCache, planJobs } = services;
   return {

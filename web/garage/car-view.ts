@@ -19,7 +19,7 @@ export interface CarView {
   readonly refuel: RefuelAdvice | undefined;
   readonly wear: readonly WearCounter[];
   readonly openFaults: readonly CarFault[];
-  /** Found on an earlier day and not mended since. */
+  /** Found on an earlier day and not repaired since. */
   readonly leftFaults: ReturnType<typeof faultsLeft>;
   /** What was replaced, the newest first. */
   readonly log: readonly {

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import type { DayTrouble } from '@core/api';
 import { DayService } from '../data/day.service';
 
-/** The screen on which a thing is mended, and what it is called. */
+/** The screen on which a thing is put right, and what it is called. */
 const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly label: string } | undefined> = {
   rules: { path: '/rules', label: 'Rules' },
   cars: { path: '/cars', label: 'Cars' },
@@ -15,7 +15,7 @@ const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly lab
   journal: undefined,
 };
 
-/** What is at fault in what the day is made from: shown on every screen until it is mended, each with the way there. */
+/** What is at fault in what the day is made from: shown on every screen until it is put right, each with the way there. */
 @Component({
   selector: 'jl-day-troubles',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -12,7 +12,7 @@ import {
   takePlace,
 } from '../planning';
 
-/** Plans: looked for, accepted, compared, mended, and with one more drive. */
+/** Plans: looked for, accepted, compared, remedied, and with one more drive. */
 export const plansEndpoints = {
   listPlans: endpoint({
     method: 'get',

@@ -74,7 +74,7 @@ export const garageRules: Family<typeof garageSchemas> = {
     words: { named: ['what'] },
   },
   faultMended: {
-    // A fault of an earlier day is not known to this one, and can be mended on it all the same.
+    // A fault of an earlier day is not known to this one, and can be repaired on it all the same.
     admit: (state, { fault }) => (state.garage.repaired.has(fault) ? fact('faultMendedAlready', {}) : undefined),
     apply: (state, { fault, at }) => {
       const known = faultOf(state, fault);
