@@ -14,8 +14,14 @@ export class Thread<T extends object> {
   private running: { readonly worker: Worker; readonly remote: Remote<T> } | undefined;
   private readonly waiting = new Set<(fault: ThreadFault) => void>();
 
-  /** @param begin makes the worker */
-  constructor(private readonly begin: () => Worker) {}
+  /**
+   * @param begin makes the worker
+   * @param greet told to each worker before any question: what it has to know, where there is something
+   */
+  constructor(
+    private readonly begin: () => Worker,
+    private readonly greet: (remote: Remote<T>) => Promise<unknown> | undefined = () => undefined,
+  ) {}
 
   ask<R>(question: (remote: Remote<T>) => Promise<R>): Promise<R> {
     this.running ??= this.start();
@@ -47,6 +53,9 @@ export class Thread<T extends object> {
       died(event.message || 'The thread has ended.');
     });
     worker.addEventListener('messageerror', () => died('An answer of the thread cannot be read.'));
-    return { worker, remote: wrap<T>(worker) };
+    const remote = wrap<T>(worker);
+    // What goes wrong with it, the question behind it meets as well.
+    this.greet(remote)?.catch(() => undefined);
+    return { worker, remote };
   }
 }

@@ -60,6 +60,13 @@ describe('Plans judged beside the screen', () => {
     expect(data.refused).toEqual(['The check of the plan broke off and is begun again.']);
   });
 
+  it('go on from there too where the thread has died between two of them', async () => {
+    await verdicts.judgeFrom(standpoint());
+    workers[0]!.dispatchEvent(new ErrorEvent('error', { message: 'out of memory', cancelable: true }));
+    expect((await verdicts.judge(later(12 * 3600)))!.broken.map(({ code }) => code)).toContain('HOURS');
+    expect([workers.length, data.refused]).toEqual([2, []]);
+  });
+
   it('look for what would help in a thread of its own, so that a drive that moves does not wait for it', async () => {
     await verdicts.judgeFrom(standpoint());
     const [drive] = data.plan().drives;

@@ -14,7 +14,9 @@ import type { VerdictThread } from './verdict.worker';
 @Injectable({ providedIn: 'root' })
 export class Verdicts implements OnDestroy {
   private readonly data = inject(DayService);
-  private readonly thread = new Thread<VerdictThread>(begin);
+  private readonly thread = new Thread<VerdictThread>(begin, (remote) =>
+    this.standpoint ? remote.judgeFrom(this.standpoint) : undefined,
+  );
   /** For what takes longer: a drive that moves must not wait for it. */
   private readonly longer = new Thread<VerdictThread>(begin);
   private standpoint: Standpoint | undefined;
@@ -25,8 +27,9 @@ export class Verdicts implements OnDestroy {
 
   /** From where changes are judged from now on; gives what is broken there already, and what it costs. */
   judgeFrom(standpoint: Standpoint): Promise<{ readonly violations: readonly Violation[]; readonly cost: number }> {
+    const answer = this.withSecondTry(() => this.thread.ask((remote) => remote.judgeFrom(standpoint)));
     this.standpoint = standpoint;
-    return this.withSecondTry(() => this.thread.ask((remote) => remote.judgeFrom(standpoint)));
+    return answer;
   }
 
   /** What comes of a changed plan; nothing where a newer one was asked for before this one's turn. */
@@ -40,7 +43,7 @@ export class Verdicts implements OnDestroy {
 
   /** What comes of accepting only some of a proposal's drives. */
   inPart(proposal: Plan, chosen: ReadonlySet<string>): Promise<PartOutcome> {
-    return this.fromStandpoint((thread) => thread.ask<PartOutcome>(async (remote) => remote.inPart(proposal, chosen)));
+    return this.withSecondTry(() => this.thread.ask<PartOutcome>(async (remote) => remote.inPart(proposal, chosen)));
   }
 
   /** Changes of the day, checked to work, that give a drive a place. */
@@ -63,24 +66,13 @@ export class Verdicts implements OnDestroy {
     if (this.judging || !turn) return;
     this.waiting = undefined;
     this.judging = true;
-    const judgement = this.fromStandpoint((thread) =>
-      thread.ask<Judgement | undefined>(async (remote) => remote.judge(turn.plan)),
+    const judgement = this.withSecondTry(() =>
+      this.thread.ask<Judgement | undefined>(async (remote) => remote.judge(turn.plan)),
     );
     turn.answer(judgement);
     await judgement.catch(() => undefined);
     this.judging = false;
     void this.judgeNext();
-  }
-
-  /** Asks the thread that knows the standpoint; one that was begun again is told of it first. */
-  private fromStandpoint<R>(ask: (thread: Thread<VerdictThread>) => Promise<R>): Promise<R> {
-    let isAgain = false;
-    return this.withSecondTry(async () => {
-      const { standpoint } = this;
-      if (isAgain && standpoint) await this.thread.ask((remote) => remote.judgeFrom(standpoint));
-      isAgain = true;
-      return ask(this.thread);
-    });
   }
 
   private async withSecondTry<R>(ask: () => Promise<R>): Promise<R> {
