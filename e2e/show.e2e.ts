@@ -28,6 +28,8 @@ test('the show follows condition and cone code, and the venue changes order and 
   await page.goto('/show/edit');
   await page.getByRole('button', { name: 'Down: Welcome' }).click();
   const title = page.getByRole('textbox', { name: 'Title of slide 1', exact: true });
+  // The fields have changed places; only then is it typed.
+  await expect(title).toHaveValue('How to sit');
   await title.fill('Sit well');
   await title.press('Tab');
   await page.getByRole('button', { name: 'Add a slide' }).click();
