@@ -2,9 +2,7 @@ import Papa from 'papaparse';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 import { figureText, type DayClose } from '@core/closing';
 import { wordsIn, type Names } from '@core/words';
-
-const INK = '#1E2328';
-const MUTED = '#575D64';
+import { INK, MUTED } from './inks';
 
 export interface CloseSheetSource {
   readonly venue: string;

@@ -1,4 +1,5 @@
 import type { Content } from 'pdfmake/interfaces';
+import { MUTED } from './inks';
 
 /** A code that opens an address, at the right edge, with a word below. */
 export function qrTo(address: string, word: string): Content {
@@ -9,7 +10,7 @@ export function qrTo(address: string, word: string): Content {
         width: 'auto',
         stack: [
           { qr: address, fit: 92 },
-          { text: word, color: '#575D64', fontSize: 8 },
+          { text: word, color: MUTED, fontSize: 8 },
         ],
       },
     ],

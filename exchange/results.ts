@@ -3,11 +3,7 @@ import { marksByCorner, type GuestResult, type OneThing } from '@core/coaching';
 import { measure, type CircuitMap } from '@core/circuit';
 import { lapTexts, learnedWords, type GuestWords } from '@core/words/guests';
 import { qrTo } from './qr';
-
-const INK = '#1E2328';
-const MUTED = '#575D64';
-const LAKE = '#0E5A63';
-const KERB = '#B83427';
+import { INK, KERB, LAKE, MUTED } from './inks';
 
 /** What a result page is made from. */
 export interface ResultSource {

@@ -11,6 +11,7 @@ import {
   type Schedule,
 } from '@core/day';
 import { namesOf, wordsIn } from '@core/words';
+import { INK, LINE, MUTED } from './inks';
 
 /** What a sheet is made from. */
 export interface SheetSource {
@@ -21,10 +22,6 @@ export interface SheetSource {
   /** Number on the door by car id. */
   readonly carNumbers: Readonly<Record<string, number>>;
 }
-
-const INK = '#1E2328';
-const MUTED = '#575D64';
-const LINE = '#B9B3A6';
 
 /** For whom a sheet of the day is: it hangs on a wall for everybody to read, or lies at the desk. */
 export type Reader = 'wall' | 'desk';

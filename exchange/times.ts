@@ -2,10 +2,7 @@ import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 import { clockMinute, type Guest, type GuestTime } from '@core/day';
 import { guestTimeWords, type GuestWords } from '@core/words/guests';
 import { qrTo } from './qr';
-
-const INK = '#1E2328';
-const MUTED = '#575D64';
-const LINE = '#B9B3A6';
+import { INK, LINE, MUTED } from './inks';
 
 /** What a guest's times are printed from. */
 export interface TimesSource {

@@ -6,7 +6,7 @@ import { guestResult } from '@core/coaching';
 import { stateOf } from '@core/journal';
 import { fact, guestTimes, type Guest } from '@core/day';
 import { namesOf } from '@core/words';
-import { guestLanguage, guestWords } from '@core/words/guests';
+import { wordsFor } from '@core/words/guests';
 import { closeCsv, closeSheet } from '@exchange/close';
 import { timesSheet } from '@exchange/times';
 import { inOwnType, TYPE } from '@exchange/own-type';
@@ -66,7 +66,7 @@ export function sheetsRoutes({ store, dayCache }: Services): Handlers<typeof she
       const state = stateOf(context, entries, dayCache.nowS(date));
       const result = guestResult(context, state, id, dayCache.vocabulary());
       if (!result) throw notFound('guest', id, date);
-      const words = guestWords(guestLanguage([...chosenIn(query), ...result.guest.languages]));
+      const words = wordsFor(result.guest.languages, query.language);
       const address = pageOn(response, `results/${encodeURIComponent(id)}?day=${date}`);
       const { circuit } = store.circuit.get();
       const map = circuit && circuitMapOf(circuit);
@@ -77,7 +77,7 @@ export function sheetsRoutes({ store, dayCache }: Services): Handlers<typeof she
       const { day, context } = dayCache.of(date);
       const guest = context.schedule.index.guests.get(id);
       if (!guest) throw notFound('guest', id, date);
-      const words = guestWords(guestLanguage([...chosenIn(query), ...guest.languages]));
+      const words = wordsFor(guest.languages, query.language);
       const address = pageOn(response, `times/${encodeURIComponent(id)}?day=${date}`);
       const times = guestTimes(context.schedule, id);
       await send(response, timesSheet({ venue: day.venue, date, guest, times, address, words }), fileName(guest, date));
@@ -99,11 +99,6 @@ export function sheetsRoutes({ store, dayCache }: Services): Handlers<typeof she
       );
     },
   };
-}
-
-/** A language asked for in the address, before the guest's own. */
-function chosenIn({ language }: { readonly language?: string | undefined }): string[] {
-  return language === undefined ? [] : [language];
 }
 
 /** Where a page can be opened on the network over which this request came. */

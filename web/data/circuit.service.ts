@@ -198,16 +198,15 @@ export class CircuitService implements OnDestroy {
 
   /** Asks the thread; nothing where it dies twice, which is said. */
   private async compute<R>(question: Parameters<typeof this.thread.ask<R>>[0]): Promise<R | undefined> {
-    for (let tries = 0; tries < 2; tries++) {
-      try {
-        const answer = await this.thread.ask(question);
-        this.fault.set(undefined);
-        return answer;
-      } catch (fault) {
-        if (!(fault instanceof ThreadFault)) throw fault;
-        this.fault.set('The computation of the circuit broke off. It begins again with the next change.');
-      }
+    const died = () =>
+      this.fault.set('The computation of the circuit broke off. It begins again with the next change.');
+    try {
+      const answer = await this.thread.askTwice(question, died);
+      this.fault.set(undefined);
+      return answer;
+    } catch (fault) {
+      if (fault instanceof ThreadFault) return undefined;
+      throw fault;
     }
-    return undefined;
   }
 }

@@ -26,7 +26,7 @@ import {
   type RecordedEntry,
 } from '@core/journal';
 import { MessageService } from 'primeng/api';
-import { catchError, EMPTY, forkJoin, map, Subject, Subscription, switchMap, type Observable } from 'rxjs';
+import { catchError, defer, EMPTY, forkJoin, map, Subject, Subscription, switchMap, type Observable } from 'rxjs';
 import * as z from 'zod';
 import { Api, ApiError } from './api';
 import { DeviceStorage } from './device-storage';
@@ -187,7 +187,7 @@ export class DayService {
     if (this.live()) return stateAt(context, this.happened()!, shownS);
     const nowS = this.nowS();
     if (shownS <= nowS) return stateOf(context, entries, shownS);
-    const ahead = projectedEntries(context, stateOf(context, entries, nowS), shownS);
+    const ahead = projectedEntries(context, stateAt(context, this.happened()!, nowS), shownS);
     const state = stateOf(context, [...entries, ...ahead], shownS);
     return { ...state, resolved: state.resolved.filter(({ id }) => !isProjected(id)) };
   });
@@ -195,20 +195,24 @@ export class DayService {
   constructor() {
     this.load
       .pipe(
-        switchMap((date) => {
-          const askedMs = performance.now();
-          this.sinceAsked = [];
-          return this.api.call(contract.readDay, { params: { date } }).pipe(
-            map((view) => ({ view, askedMs })),
+        switchMap((date) =>
+          // Each try anew: the clock is set by how long this one took, and not the pauses before it.
+          defer(() => {
+            const askedMs = performance.now();
+            this.sinceAsked = [];
+            return this.api
+              .call(contract.readDay, { params: { date } })
+              .pipe(map((view) => ({ view, tookMs: performance.now() - askedMs })));
+          }).pipe(
             retryWhileAway((away) => void this.showStored(date, away.message)),
             catchError((error: unknown) => {
               this.failure.set(error instanceof ApiError ? error.message : 'The day cannot be read.');
               return EMPTY;
             }),
-          );
-        }),
+          ),
+        ),
       )
-      .subscribe(({ view, askedMs }) => this.take(view, performance.now() - askedMs));
+      .subscribe(({ view, tookMs }) => this.take(view, tookMs));
     this.destroyed.onDestroy(() => {
       this.load.complete();
       this.stream.unsubscribe();
@@ -237,9 +241,12 @@ export class DayService {
 
   /** Reads the list of days, then opens the given one, or that which this tab has shown, or today's, or the last. */
   start(date?: string): void {
-    const askedMs = performance.now();
     const openedBefore = this.date();
-    forkJoin([this.api.call(contract.readClock), this.readDays()])
+    let askedMs = 0;
+    defer(() => {
+      askedMs = performance.now();
+      return forkJoin([this.api.call(contract.readClock), this.readDays()]);
+    })
       .pipe(
         retryWhileAway(() => void this.startStored(date)),
         takeUntilDestroyed(this.destroyed),

@@ -34,6 +34,21 @@ export class Thread<T extends object> {
     });
   }
 
+  /**
+   * Asks once more where the thread dies over it.
+   *
+   * @param died told before the second try
+   */
+  async askTwice<R>(question: (remote: Remote<T>) => Promise<R>, died: () => void): Promise<R> {
+    try {
+      return await this.ask(question);
+    } catch (fault) {
+      if (!(fault instanceof ThreadFault)) throw fault;
+      died();
+      return this.ask(question);
+    }
+  }
+
   end(): void {
     this.running?.worker.terminate();
     this.running = undefined;

@@ -4,7 +4,7 @@ import { RouterLink } from '@angular/router';
 import { addressOf, contract } from '@core/api';
 import { guestResult } from '@core/coaching';
 import { progressOf } from '@core/journal';
-import { driveFigures, GUEST_LANGUAGES, guestLanguage, guestWords, learnedWords } from '@core/words/guests';
+import { driveFigures, GUEST_LANGUAGES, guestWords, learnedWords, wordsFor } from '@core/words/guests';
 import { Button } from 'primeng/button';
 import { toString as qrSvg } from 'qrcode';
 import { of } from 'rxjs';
@@ -43,10 +43,7 @@ export class Results {
     const [context, state] = [this.data.context(), this.data.state()];
     return context && state && guestResult(context, state, this.id(), this.data.vocabulary());
   });
-  protected readonly told = computed(() => {
-    const chosen = this.language();
-    return guestWords(guestLanguage([...(chosen ? [chosen] : []), ...(this.result()?.guest.languages ?? [])]));
-  });
+  protected readonly told = computed(() => wordsFor(this.result()?.guest.languages ?? [], this.language()));
   protected readonly languages = GUEST_LANGUAGES.map((code) => ({ code, name: guestWords(code).language }));
   /** Earlier days of a guest who has come back, once they are read. */
   private readonly read = rxResource({

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { addressOf, contract } from '@core/api';
 import { clockMinute, guestTimes } from '@core/day';
-import { guestLanguage, guestTimeWords, guestWords } from '@core/words/guests';
+import { guestTimeWords, wordsFor } from '@core/words/guests';
 import { DayService } from '../data/day.service';
 import { openDay } from './open-day';
 
@@ -22,10 +22,7 @@ export class Times {
   readonly language = input<string>();
 
   protected readonly guest = computed(() => this.data.context()?.schedule.index.guests.get(this.id()));
-  protected readonly words = computed(() => {
-    const chosen = this.language();
-    return guestWords(guestLanguage([...(chosen ? [chosen] : []), ...(this.guest()?.languages ?? [])]));
-  });
+  protected readonly words = computed(() => wordsFor(this.guest()?.languages ?? [], this.language()));
   protected readonly head = computed(() => {
     const day = this.data.day();
     return day ? `${day.venue} · ${this.words().numbers.date(day.date)}` : '';

@@ -3,7 +3,7 @@ import type { Judgement, Plan, Violation } from '@core/day';
 import type { Standpoint } from '@core/journal';
 import type { Assignment, Remedy, PartOutcome } from '@core/planner';
 import { DayService } from '../data/day.service';
-import { Thread, ThreadFault } from '../data/thread';
+import { Thread } from '../data/thread';
 import type { VerdictThread } from './verdict.worker';
 
 /**
@@ -19,6 +19,7 @@ export class Verdicts implements OnDestroy {
   );
   /** For what takes longer: a drive that moves must not wait for it. */
   private readonly longer = new Thread<VerdictThread>(begin);
+  private readonly sayAgain = () => this.data.refuse('The check of the plan broke off and is begun again.');
   private standpoint: Standpoint | undefined;
   private judging = false;
   private waiting:
@@ -27,7 +28,7 @@ export class Verdicts implements OnDestroy {
 
   /** From where changes are judged from now on; gives what is broken there already, and what it costs. */
   judgeFrom(standpoint: Standpoint): Promise<{ readonly violations: readonly Violation[]; readonly cost: number }> {
-    const answer = this.withSecondTry(() => this.thread.ask((remote) => remote.judgeFrom(standpoint)));
+    const answer = this.thread.askTwice((remote) => remote.judgeFrom(standpoint), this.sayAgain);
     this.standpoint = standpoint;
     return answer;
   }
@@ -43,17 +44,17 @@ export class Verdicts implements OnDestroy {
 
   /** What comes of accepting only some of a proposal's drives. */
   inPart(proposal: Plan, chosen: ReadonlySet<string>): Promise<PartOutcome> {
-    return this.withSecondTry(() => this.thread.ask<PartOutcome>(async (remote) => remote.inPart(proposal, chosen)));
+    return this.thread.askTwice<PartOutcome>(async (remote) => remote.inPart(proposal, chosen), this.sayAgain);
   }
 
   /** Changes of the day, checked to work, that give a drive a place. */
   remedies(standpoint: Standpoint, drive: string): Promise<readonly Remedy[]> {
-    return this.withSecondTry(() => this.longer.ask((remote) => remote.remedies(standpoint, drive)));
+    return this.longer.askTwice((remote) => remote.remedies(standpoint, drive), this.sayAgain);
   }
 
   /** Why a drive has its instructor, and who else could have it. */
   assignments(standpoint: Standpoint, drive: string): Promise<readonly Assignment[]> {
-    return this.withSecondTry(() => this.longer.ask((remote) => remote.assignments(standpoint, drive)));
+    return this.longer.askTwice((remote) => remote.assignments(standpoint, drive), this.sayAgain);
   }
 
   ngOnDestroy(): void {
@@ -66,23 +67,14 @@ export class Verdicts implements OnDestroy {
     if (this.judging || !turn) return;
     this.waiting = undefined;
     this.judging = true;
-    const judgement = this.withSecondTry(() =>
-      this.thread.ask<Judgement | undefined>(async (remote) => remote.judge(turn.plan)),
+    const judgement = this.thread.askTwice<Judgement | undefined>(
+      async (remote) => remote.judge(turn.plan),
+      this.sayAgain,
     );
     turn.answer(judgement);
     await judgement.catch(() => undefined);
     this.judging = false;
     void this.judgeNext();
-  }
-
-  private async withSecondTry<R>(ask: () => Promise<R>): Promise<R> {
-    try {
-      return await ask();
-    } catch (fault) {
-      if (!(fault instanceof ThreadFault)) throw fault;
-      this.data.refuse('The check of the plan broke off and is begun again.');
-      return ask();
-    }
   }
 }
 

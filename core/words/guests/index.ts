@@ -30,6 +30,15 @@ export function guestLanguage(spoken: readonly string[]): GuestLanguage {
 }
 
 /**
+ * What somebody reads, in their own language.
+ *
+ * @param chosen a language that was asked for, before their own
+ */
+export function wordsFor(spoken: readonly string[], chosen?: string): GuestWords {
+  return guestWords(guestLanguage(chosen === undefined ? spoken : [chosen, ...spoken]));
+}
+
+/**
  * The language for a group: the one that most of them speak; of those that are level, the one that is the best of most,
  * then the one that stands first in the list of languages.
  */
