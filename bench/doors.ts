@@ -1,12 +1,13 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { connect, type Socket } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { FLEET } from '../demo/larkmere';
 import { carFields } from '@core/api';
 import * as z from 'zod';
+import { memoryMb, pause, startServer } from './server';
 import { figures, percentile } from './table';
 
 /**
@@ -24,7 +25,6 @@ const STUCK = 20;
 const ENTRIES = 1500;
 
 const folder = mkdtempSync(join(tmpdir(), 'joylap-doors-'));
-const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 async function send(method: string, path: string, body?: unknown): Promise<{ status: number; body: unknown }> {
   const headers = { 'content-type': 'application/json' };
@@ -33,10 +33,6 @@ async function send(method: string, path: string, body?: unknown): Promise<{ sta
     body === undefined ? { method } : { method, headers, body: JSON.stringify(body) },
   );
   return { status: response.status, body: await response.json() };
-}
-
-function memoryMb({ pid }: ChildProcess): number {
-  return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024;
 }
 
 let entries = 0;
@@ -149,10 +145,8 @@ async function stuckReaders(server: ChildProcess): Promise<number> {
   return more;
 }
 
-const env = { ...process.env, PORT: String(PORT), JOYLAP_DATA: folder };
-const server = spawn(process.execPath, ['dist/server/main.js', 'start'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
+const server = await startServer('start', { PORT: String(PORT), JOYLAP_DATA: folder });
 try {
-  await once(server.stdout, 'data');
   for (const date of [DATE, OTHER, THIRD]) await send('POST', '/api/days', { date });
   for (const car of FLEET) await send('POST', '/api/cars', z.encode(carFields, car));
   const list = (csv: string, what: 'preview' | 'import') => () =>

@@ -1,6 +1,5 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { carFields, dayView, type DeviceBody } from '@core/api';
@@ -8,6 +7,7 @@ import * as z from 'zod';
 import { FLEET } from '../demo/larkmere';
 import { EventSource } from 'eventsource';
 import { createHmac } from 'node:crypto';
+import { memoryMb, pause, startServer } from './server';
 import { figures, percentile } from './table';
 
 /**
@@ -23,17 +23,8 @@ const BASE = `http://127.0.0.1:${PORT}`;
 const SETTLE_MS = 8000;
 
 const folder = mkdtempSync(join(tmpdir(), 'joylap-load-'));
-const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
-async function start(): Promise<ChildProcess> {
-  const env = { ...process.env, PORT: String(PORT), JOYLAP_DATA: folder };
-  const child = spawn(process.execPath, ['dist/server/main.js', 'start'], {
-    env,
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  await once(child.stdout, 'data');
-  return child;
-}
+const start = () => startServer('start', { PORT: String(PORT), JOYLAP_DATA: folder });
 
 async function call<T>(path: string, body?: unknown): Promise<T> {
   const headers = { 'content-type': 'application/json' };
@@ -43,10 +34,6 @@ async function call<T>(path: string, body?: unknown): Promise<T> {
 
 /** The venue's time of day; a new venue's clock is UTC. */
 const venueTime = (digits: number) => new Date().toISOString().slice(11, digits);
-
-function memoryMb({ pid }: ChildProcess): number {
-  return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024;
-}
 
 /** When each entry was sent, and how long it took to each screen. */
 const sentMs = new Map<string, number>();

@@ -1,11 +1,11 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { EventSource } from 'eventsource';
+import { memoryMb, pause, startServer } from './server';
 import { figures } from './table';
 
 /**
@@ -19,22 +19,9 @@ const PORT = 4797;
 const BASE = `http://127.0.0.1:${PORT}`;
 const DAY = '2027-05-22';
 const folder = mkdtempSync(join(tmpdir(), 'joylap-open-'));
-const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const { row, print } = figures();
 
-async function start(): Promise<ChildProcess> {
-  const env = { ...process.env, PORT: String(PORT), JOYLAP_DEMO_DATA: folder };
-  const child = spawn(process.execPath, ['dist/server/main.js', 'demo'], { env, stdio: 'ignore' });
-  while (!(await fetch(`${BASE}/api/health`).catch(() => undefined))?.ok) await pause(200);
-  return child;
-}
-
-/** Resident memory of the server, MB. */
-function memoryMb({ pid }: ChildProcess): number {
-  return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024;
-}
-
-const server = await start();
+const server = await startServer('demo', { PORT: String(PORT), JOYLAP_DEMO_DATA: folder });
 const setClock = (body: object) =>
   fetch(`${BASE}/api/clock`, {
     method: 'POST',

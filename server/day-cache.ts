@@ -16,6 +16,7 @@ import {
   timeOnDay,
   vehiclesOnCircuit,
   type DayContext,
+  type DayState,
   type OwedDrive,
   type RecordedEntry,
   type Standpoint,
@@ -179,8 +180,8 @@ export class DayCache {
         const lastSeq = this.store.journal.lastSeq(day.date);
         const known = this.counted.get(day.date);
         if (known?.lastSeq === lastSeq) return known;
-        const { context, entries } = this.of(day.date);
-        const state = stateOf(context, entries, DAY_ENDS_S);
+        const { context } = this.of(day.date);
+        const state = this.stateAt(day.date, DAY_ENDS_S);
         const fresh = {
           lastSeq,
           cars: carDaysOf(context, state),
@@ -198,7 +199,7 @@ export class DayCache {
     const close = (day: string): DayClose => {
       const { context, entries, bookings } = this.of(day);
       const money = bookings.map(({ id, fields: { price, paid } }) => ({ guest: id, price, paid }));
-      return closeOfDay({ context, state: stateOf(context, entries, this.nowS(day)), entries, money });
+      return closeOfDay({ context, state: this.stateAt(day), entries, money });
     };
     const weekBefore = dateAfter(date, -7);
     const today = close(date);
@@ -226,6 +227,12 @@ export class DayCache {
     );
   }
 
+  /** The state of a day at a time of it: now, where nothing else is said. */
+  stateAt(date: string, atS = this.nowS(date)): DayState {
+    const { context, entries } = this.of(date);
+    return stateOf(context, entries, atS);
+  }
+
   /**
    * The event day to which a moment of the night belongs, and its time on that day: the day before as long as that still
    * runs and either has a car out or is the only one there is; else the day of the date.
@@ -241,14 +248,13 @@ export class DayCache {
 
   /** What planning and checking go by at a time of the day; a day without a plan has an empty one. */
   standpoint(date: string, atS: number): Standpoint {
-    const { day, plan, context, entries } = this.of(date);
-    return standpointOf(day, plan ?? emptyPlan(date), stateOf(context, entries, atS));
+    const { day, plan } = this.of(date);
+    return standpointOf(day, plan ?? emptyPlan(date), this.stateAt(date, atS));
   }
 
   /** Any plan of the day as it is seen from a standpoint. */
   asSeen(date: string, plan: Plan, { day: known, from }: Standpoint): Plan {
-    const { day, context, entries } = this.of(date);
-    return asSeen(day, plan, stateOf(context, entries, from.nowS), known);
+    return asSeen(this.of(date).day, plan, this.stateAt(date, from.nowS), known);
   }
 }
 

@@ -109,10 +109,10 @@ class Forces {
   fullThrottle(i: number, square: number, gear: number): number {
     const { gearing, shares } = this.driving;
     const normal = this.flat[i]! + this.downforce * square;
-    const occupancy = this.traction * normal * this.rest(i, square, normal);
+    const hold = this.traction * normal * this.rest(i, square, normal);
     const mps = Math.sqrt(square);
     const overTop = gear === gearing.topMps.length - 1 && mps > gearing.topMps[gear]! + 1e-9;
-    return overTop ? 0 : Math.min(occupancy, (shares.power * gearing.force(gear, mps)) / this.mass);
+    return overTop ? 0 : Math.min(hold, (shares.power * gearing.force(gear, mps)) / this.mass);
   }
 
   fullBraking(i: number, square: number): number {

@@ -153,7 +153,7 @@ export function sightingTrackS(day: Day, vehicle: SightingVehicle, releaseS: num
 }
 
 /** End of an occupancy and of the time on the circuit, `heldUntil` respected (never before the release). */
-function circuitEnds(releaseS: number, trackS: number, wrapUpS: number, heldUntil: number | undefined) {
+export function circuitEnds(releaseS: number, trackS: number, wrapUpS: number, heldUntil: number | undefined) {
   if (heldUntil === undefined) return { trackEndS: releaseS + trackS, endS: releaseS + trackS + wrapUpS };
   return { trackEndS: Math.max(releaseS, heldUntil - wrapUpS), endS: Math.max(releaseS, heldUntil) };
 }

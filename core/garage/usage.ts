@@ -112,14 +112,14 @@ export function totalOf(days: readonly CarDay[]) {
 /** Faults of earlier days that nobody has repaired since, with the day on which they were found. */
 export function faultsLeft(
   days: readonly CarDay[],
-  mendedNow: ReadonlySet<string>,
+  repairedNow: ReadonlySet<string>,
 ): (Pick<CarFault, 'id' | 'where' | 'what' | 'severity'> & {
   readonly date: string;
   readonly photo?: string | undefined;
 })[] {
   const repaired = new Set(days.flatMap((day) => day.repaired));
   return days.flatMap(({ date, faults }) =>
-    faults.filter(({ id }) => !repaired.has(id) && !mendedNow.has(id)).map((fault) => ({ ...fault, date })),
+    faults.filter(({ id }) => !repaired.has(id) && !repairedNow.has(id)).map((fault) => ({ ...fault, date })),
   );
 }
 

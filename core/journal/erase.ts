@@ -1,5 +1,5 @@
 import type { JournalEntry } from './entry';
-import { rulesOf } from './registry';
+import { isAbout, rulesOf } from './registry';
 
 /** Put where words were that somebody had the right to have erased. */
 export const ERASED_WORDS = 'erased';
@@ -8,16 +8,16 @@ export const ERASED_WORDS = 'erased';
  * An entry without the words and names of a guest; nothing where it holds none of them. What was counted stays: laps,
  * times, who drove which car are needed by others and say nothing of a person once the name is gone.
  *
- * @param isOwn whether a drive is the guest's
+ * @param drives ids of the guest's drives
  * @param name of the guest, taken out of whatever others have written
  */
 export function withoutWords(
   entry: JournalEntry,
   guest: string,
-  isOwn: (drive: string) => boolean,
+  drives: ReadonlySet<string>,
   name: string,
 ): JournalEntry | undefined {
-  const theirs = ('drive' in entry && isOwn(entry.drive)) || ('guest' in entry && entry.guest === guest);
+  const theirs = isAbout(entry, guest, drives);
   const { own = [], named = [] } = rulesOf(entry).words;
   const fields: Record<string, unknown> = { ...entry };
   let changed = false;

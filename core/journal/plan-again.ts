@@ -171,10 +171,10 @@ function withWhatWasSeen(known: Day, seen: Plan, state: DayState): Day {
     });
     return guests.every((guest, place) => guest === day.guests[place]) ? day : { ...day, guests };
   };
-  const standing = frozenOf(known, repair);
-  const briefed = needsNone(known, standing.briefings, 'class');
+  const frozen = frozenOf(known, repair);
+  const briefed = needsNone(known, frozen.briefings, 'class');
   // Which runs can stay depends on who is briefed.
-  const { sightings } = briefed === known ? standing : frozenOf(briefed, repair);
+  const { sightings } = briefed === known ? frozen : frozenOf(briefed, repair);
   return needsNone(briefed, sightings, 'sighting');
 }
 

@@ -12,7 +12,7 @@ export function moveDrive(plan: Plan, drive: string, to: Place): Plan {
     return {
       ...plan,
       drives: plan.drives.map((planned) =>
-        planned.drive === drive ? { ...withoutOccupancy(planned), ...to } : planned,
+        planned.drive === drive ? { ...withoutHeldUntil(planned), ...to } : planned,
       ),
     };
   }
@@ -30,7 +30,7 @@ export function shiftDrives(plan: Plan, drives: ReadonlySet<string>, byS: number
     ...plan,
     drives: plan.drives.map((planned) =>
       drives.has(planned.drive)
-        ? { ...withoutOccupancy(planned), release: Math.max(0, planned.release + byS) }
+        ? { ...withoutHeldUntil(planned), release: Math.max(0, planned.release + byS) }
         : planned,
     ),
   };
@@ -60,6 +60,6 @@ export function leaveOut(plan: Plan, drive: string, reason: string): Plan {
 }
 
 /** What runs late is held at its old place only. */
-function withoutOccupancy({ heldUntil: _, ...planned }: PlannedDrive): PlannedDrive {
+function withoutHeldUntil({ heldUntil: _, ...planned }: PlannedDrive): PlannedDrive {
   return planned;
 }

@@ -17,7 +17,7 @@ export interface Remedy {
   readonly release: number;
 }
 
-const MOST_MENDS = 3;
+const MOST_REMEDIES = 3;
 
 /** The day with one change made. */
 export function withRemedy(day: Day, change: RemedyChange): Day {
@@ -85,11 +85,11 @@ export function remediesFor(day: Day, plan: Plan, driveId: string, repair?: Repa
   };
   let others: readonly RemedyChange[] = [];
   for (const candidates of kindsOfChange(day, found.guest, found.drive)) {
-    if (remedies.length === MOST_MENDS) return remedies;
+    if (remedies.length === MOST_REMEDIES) return remedies;
     const left = firstOf(candidates);
     if (candidates[0]?.kind === 'car') others = left;
   }
-  while (remedies.length < MOST_MENDS && others.length > 0) others = firstOf(others);
+  while (remedies.length < MOST_REMEDIES && others.length > 0) others = firstOf(others);
   return remedies;
 }
 

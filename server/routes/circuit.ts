@@ -11,15 +11,13 @@ import { notFound, refusalOf } from '../problems';
 import { readingThread } from '../reading/thread';
 import { download } from '../routing/download';
 import { stale } from '../routing/records';
+import { setupChanged } from '../routing/setup-changed';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
 /** The circuit, its files, and what is set out on it. */
 export function circuitRoutes({ store, dayCache, hub }: Services): Handlers<typeof circuitEndpoints> {
-  const changed = () => {
-    dayCache.forget();
-    hub.changed('setup');
-  };
+  const changed = setupChanged({ dayCache, hub });
   const circuit = () => {
     const { circuit: stored } = store.circuit.get();
     if (!stored) throw notFound('circuit');

@@ -9,6 +9,7 @@ import { notFound, refusalOf } from '../problems';
 import { readingThread } from '../reading/thread';
 import { download } from '../routing/download';
 import { recordDesk, stale } from '../routing/records';
+import { setupChanged } from '../routing/setup-changed';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
@@ -17,10 +18,7 @@ const ROSTER_DAYS = 42;
 
 /** Instructors and their roster. */
 export function crewRoutes({ store, dayCache, hub, manager }: Services): Handlers<typeof crewEndpoints> {
-  const changed = () => {
-    dayCache.forget();
-    hub.changed('setup');
-  };
+  const changed = setupChanged({ dayCache, hub });
   const desk = recordDesk(store.instructors, 'instructor', storedInstructor, changed);
   const seenBy = (open: boolean) => (entry: RosterEntry) => (open ? entry : { ...entry, reason: undefined });
   const storedSeenBy =

@@ -1,5 +1,4 @@
 import type { daysEndpoints } from '@core/api/endpoints/days';
-import { stateOf } from '@core/journal';
 import { fact } from '@core/day';
 import { notFound, refusalOf } from '../problems';
 import { EncodedReply } from '../routing/mount';
@@ -40,8 +39,7 @@ export function daysRoutes({
       );
     },
     readTrack: ({ params: { date, id } }) => {
-      const { context, entries } = dayCache.of(date);
-      const drive = stateOf(context, entries, dayCache.nowS(date)).drives.get(id);
+      const drive = dayCache.stateAt(date).drives.get(id);
       if (!drive) throw notFound('drive', id, date);
       if (drive.car === undefined || drive.releasedS === undefined) return { points: [] };
       const toS = drive.inS ?? drive.parkedS ?? dayCache.nowS(date);

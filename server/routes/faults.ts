@@ -5,15 +5,13 @@ import { fact } from '@core/day';
 import { BY_ID, wordsIn } from '@core/words';
 import { notFound, refusalOf } from '../problems';
 import { recordDesk } from '../routing/records';
+import { setupChanged } from '../routing/setup-changed';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
 /** What goes wrong in a car, in the venue's own words. */
 export function faultsRoutes({ store, dayCache, hub }: Services): Handlers<typeof faultsEndpoints> {
-  const changed = () => {
-    dayCache.forget();
-    hub.changed('setup');
-  };
+  const changed = setupChanged({ dayCache, hub });
   const faults = recordDesk(store.faults, 'fault', contract.addFault.reply, changed);
   const linked = (entry: FaultEntry): FaultEntry => {
     const wrong = linkFault(entry, dayCache.vocabulary());

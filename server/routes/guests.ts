@@ -2,7 +2,7 @@ import { contract } from '@core/api';
 import type { guestsEndpoints } from '@core/api/endpoints/guests';
 import { dayBeforeOf, guestResult, type DayBefore } from '@core/coaching';
 import { fact, DAY_ENDS_S } from '@core/day';
-import { isAbout, journalEntry, stateOf, withoutWords } from '@core/journal';
+import { isAbout, journalEntry, withoutWords } from '@core/journal';
 import * as z from 'zod';
 import { notFound, refusalOf } from '../problems';
 import type { Services } from '../services';
@@ -19,8 +19,9 @@ export function guestsRoutes({ store, dayCache, hub, clock, manager }: Services)
       .before(id, date)
       .slice(0, MOST_DAYS)
       .flatMap((other) => {
-        const { context, entries } = dayCache.of(other.date);
-        const result = guestResult(context, stateOf(context, entries, DAY_ENDS_S), other.id, dayCache.vocabulary());
+        const { context } = dayCache.of(other.date);
+        const state = dayCache.stateAt(other.date, DAY_ENDS_S);
+        const result = guestResult(context, state, other.id, dayCache.vocabulary());
         return result ? [dayBeforeOf(other.date, result, linked.has(other.id))] : [];
       });
   };
@@ -53,7 +54,7 @@ export function guestsRoutes({ store, dayCache, hub, clock, manager }: Services)
       const { context, entries } = dayCache.of(date);
       const drives = new Set(booking.fields.drives.map((drive) => drive.id));
       const own = entries.filter(({ entry }) => isAbout(entry, id, drives));
-      const result = guestResult(context, stateOf(context, entries, dayCache.nowS(date)), id, dayCache.vocabulary());
+      const result = guestResult(context, dayCache.stateAt(date), id, dayCache.vocabulary());
       const document = {
         booking: z.encode(contract.changeBooking.reply, booking),
         entries: own.map(({ entry }) => z.encode(journalEntry, entry)),
@@ -92,7 +93,7 @@ export function guestsRoutes({ store, dayCache, hub, clock, manager }: Services)
           // The name stands in sentences as well: why a plan was made, what it left out, notes about others.
           store.guests.eraseName(date, fields.name, `Guest ${fields.reference}`, clock.recordedAt());
           for (const { entry } of dayCache.of(date).entries) {
-            const erased = withoutWords(entry, id, (drive) => drives.has(drive), fields.name);
+            const erased = withoutWords(entry, id, drives, fields.name);
             if (erased)
               store.guests.erase(entry.id, JSON.stringify(z.encode(journalEntry, erased)), clock.recordedAt());
           }

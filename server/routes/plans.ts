@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { BookingFields, OfferedPlace } from '@core/api';
 import type { plansEndpoints } from '@core/api/endpoints/plans';
-import { fact, clockMinute, type Day, type Plan } from '@core/day';
-import { lapsOwed, owedFrom, owedId, stateOf, type EntryOf, type OwedWish, type Standpoint } from '@core/journal';
+import { fact, clockMinute, indexDay, type Day, type Plan } from '@core/day';
+import { lapsOwed, owedFrom, owedId, type EntryOf, type OwedWish, type Standpoint } from '@core/journal';
 import { insertions, remedied, type Insertion, type RemedyChange } from '@core/planner';
 import { acceptPlan, planningTimeS, withOverdue } from '../planner/accept';
 import { notFound, refusalOf } from '../problems';
@@ -50,7 +50,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
       const { day, from, repair } = standpoint;
       const found = remedied(day, from.previous, id, change, repair);
       if (!found) throw refusalOf(fact('noLongerHelps', {}));
-      const guest = day.guests.find(({ drives }) => drives.some((drive) => drive.id === id))!;
+      const { guest } = indexDay(day).drives.get(id)!;
       return acceptPlan(
         services,
         date,
@@ -132,8 +132,8 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
     standpoint: Standpoint,
   ): OfferedPlace {
     const { day } = standpoint;
-    const guestOf = (id: string) =>
-      day.guests.find(({ drives }) => drives.some((drive) => drive.id === id))?.name ?? id;
+    const { drives } = indexDay(day);
+    const guestOf = (id: string) => drives.get(id)?.guest.name ?? id;
     return {
       planned,
       car: carWords([planned.car]),
@@ -165,8 +165,8 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
 
   /** @throws Refusal 409 where just so many laps are not owed to the guest from this drive */
   function owes(date: string, drive: string, guest: string, laps: number): void {
-    const { context, entries } = dayCache.of(date);
-    const state = stateOf(context, entries, dayCache.nowS(date));
+    const { context } = dayCache.of(date);
+    const state = dayCache.stateAt(date);
     const broken = state.drives.get(drive);
     const owed = broken?.guest.id === guest ? lapsOwed(context, state, broken) : 0;
     if (laps === owed) return;
@@ -180,8 +180,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
 
   /** The drive from which the laps of a drive are owed, with what was agreed on them. */
   function owedOf(date: string, drive: string): { drive: string } & OwedWish {
-    const { context, entries } = dayCache.of(date);
-    const { drives } = stateOf(context, entries, dayCache.nowS(date));
+    const { drives } = dayCache.stateAt(date);
     const from = owedFrom(drives, drive)!;
     return { ...drives.get(from)!.owedWish, drive: from };
   }

@@ -3,7 +3,6 @@ import type { Response } from 'express';
 import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces';
 import { guestResult } from '@core/coaching';
-import { stateOf } from '@core/journal';
 import { fact, guestTimes, type Guest } from '@core/day';
 import { namesOf } from '@core/words';
 import { wordsFor } from '@core/words/guests';
@@ -62,9 +61,8 @@ export function sheetsRoutes({ store, dayCache }: Services): Handlers<typeof she
       await send(response, sheet, `instructor-${date}.pdf`);
     },
     resultSheet: async ({ params: { date, id }, query, response }) => {
-      const { day, context, entries } = dayCache.of(date);
-      const state = stateOf(context, entries, dayCache.nowS(date));
-      const result = guestResult(context, state, id, dayCache.vocabulary());
+      const { day, context } = dayCache.of(date);
+      const result = guestResult(context, dayCache.stateAt(date), id, dayCache.vocabulary());
       if (!result) throw notFound('guest', id, date);
       const words = wordsFor(result.guest.languages, query.language);
       const address = pageOn(response, `results/${encodeURIComponent(id)}?day=${date}`);

@@ -3,15 +3,13 @@ import type { venueEndpoints } from '@core/api/endpoints/venue';
 import { fact } from '@core/day';
 import { refusalOf } from '../problems';
 import { stale } from '../routing/records';
+import { setupChanged } from '../routing/setup-changed';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
 /** The venue and its rules. */
 export function venueRoutes({ store, dayCache, hub }: Services): Handlers<typeof venueEndpoints> {
-  const changed = () => {
-    dayCache.forget();
-    hub.changed('setup');
-  };
+  const changed = setupChanged({ dayCache, hub });
   return {
     readVenue: () => store.venue.get()!,
     changeVenue: ({ body: { version, fields } }) => {

@@ -15,6 +15,13 @@ import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
 import { Slips } from '../shell/slips';
 import { known, Unread } from '../shell/unread';
 
+/** What somebody may go to, as the buttons say and read it out. */
+const PAUSES = [
+  { what: 'rest', label: 'Break', told: ' takes a break' },
+  { what: 'meal', label: 'Meal', told: ' goes to the meal' },
+  { what: 'off', label: 'Off', told: ' is off' },
+] as const;
+
 /** The instructors: what each may do, what each does now, and the sheets to print. */
 @Component({
   selector: 'jl-crew',
@@ -27,6 +34,7 @@ export class Crew {
   private readonly api = inject(Api);
   protected readonly data = inject(DayService);
   protected readonly schema = instructorFields;
+  protected readonly pauses = PAUSES;
   protected readonly edited = signal<Edited | undefined>(undefined);
   protected readonly list = rxResource({
     params: () => this.data.view()?.revision?.revision ?? 0,

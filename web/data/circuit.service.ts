@@ -3,6 +3,7 @@ import { contract, ORDINARY_COACHING, type StoredCar, type StoredCircuit } from 
 import type { CallSettings, CarFile, CircuitStudy, FleetCar } from '@core/car';
 import type { Circuit } from '@core/circuit';
 import { conditionAt, type ConditionInForce } from '@core/day';
+import type { Remote } from 'comlink';
 import { forkJoin, type Observable, tap } from 'rxjs';
 import type { CircuitThread, LapCalls } from '../circuit/circuit.worker';
 import { Api } from './api';
@@ -67,7 +68,7 @@ export class CircuitService implements OnDestroy {
   readonly changed = computed(
     () => this.draft() !== undefined && this.draft() !== (this.stored()?.circuit ?? undefined),
   );
-  /** Cars that the lap model knows, and those that it does not. */
+  /** Cars that the lap model knows. */
   readonly fleet = computed<readonly FleetCar[]>(() =>
     this.cars().flatMap(({ id, fields }) =>
       fields.model ? [{ id, name: fields.name, number: fields.number, level: fields.level, model: fields.model }] : [],
@@ -116,8 +117,7 @@ export class CircuitService implements OnDestroy {
         this.coaching.set(venue.fields.coaching);
         this.paces.set([...new Set(Object.values(venue.fields.paces))]);
         const isNew = circuit.version !== this.stored()?.version;
-        if (isNew && !this.changed()) this.take(circuit);
-        else if (!this.stored()) this.take(circuit);
+        if (!this.stored() || (isNew && !this.changed())) this.take(circuit);
       },
       error: (error: Error) => this.failure.set(error.message),
     });
@@ -197,7 +197,7 @@ export class CircuitService implements OnDestroy {
   }
 
   /** Asks the thread; nothing where it dies twice, which is said. */
-  private async compute<R>(question: Parameters<typeof this.thread.ask<R>>[0]): Promise<R | undefined> {
+  private async compute<R>(question: (remote: Remote<CircuitThread>) => Promise<R>): Promise<R | undefined> {
     const died = () =>
       this.fault.set('The computation of the circuit broke off. It begins again with the next change.');
     try {

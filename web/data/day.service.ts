@@ -26,7 +26,7 @@ import {
   type RecordedEntry,
 } from '@core/journal';
 import { MessageService } from 'primeng/api';
-import { catchError, defer, EMPTY, forkJoin, map, Subject, Subscription, switchMap, type Observable } from 'rxjs';
+import { catchError, EMPTY, forkJoin, Subject, Subscription, switchMap, type Observable } from 'rxjs';
 import * as z from 'zod';
 import { Api, ApiError } from './api';
 import { DeviceStorage } from './device-storage';
@@ -36,6 +36,7 @@ import { Outbox } from './outbox';
 import { retryWhileAway } from './retry';
 import { VenueClock } from './venue-clock';
 import { screenWords } from './screen-words';
+import { timed } from './timed';
 import { Who } from './who';
 
 type DistributiveOmit<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
@@ -196,13 +197,9 @@ export class DayService {
     this.load
       .pipe(
         switchMap((date) =>
-          // Each try anew: the clock is set by how long this one took, and not the pauses before it.
-          defer(() => {
-            const askedMs = performance.now();
+          timed(() => {
             this.sinceAsked = [];
-            return this.api
-              .call(contract.readDay, { params: { date } })
-              .pipe(map((view) => ({ view, tookMs: performance.now() - askedMs })));
+            return this.api.call(contract.readDay, { params: { date } });
           }).pipe(
             retryWhileAway((away) => void this.showStored(date, away.message)),
             catchError((error: unknown) => {
@@ -212,7 +209,7 @@ export class DayService {
           ),
         ),
       )
-      .subscribe(({ view, tookMs }) => this.take(view, tookMs));
+      .subscribe(({ answer, tookMs }) => this.take(answer, tookMs));
     this.destroyed.onDestroy(() => {
       this.load.complete();
       this.stream.unsubscribe();
@@ -242,18 +239,14 @@ export class DayService {
   /** Reads the list of days, then opens the given one, or that which this tab has shown, or today's, or the last. */
   start(date?: string): void {
     const openedBefore = this.date();
-    let askedMs = 0;
-    defer(() => {
-      askedMs = performance.now();
-      return forkJoin([this.api.call(contract.readClock), this.readDays()]);
-    })
+    timed(() => forkJoin([this.api.call(contract.readClock), this.readDays()]))
       .pipe(
         retryWhileAway(() => void this.startStored(date)),
         takeUntilDestroyed(this.destroyed),
       )
       .subscribe({
-        next: ([clock, days]) => {
-          this.clock.take(clock, performance.now() - askedMs);
+        next: ({ answer: [clock, days], tookMs }) => {
+          this.clock.take(clock, tookMs);
           const today = this.clock.date()!;
           const wanted = date ?? shownBefore(today, this.clock.nowS());
           const chosen =

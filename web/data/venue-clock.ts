@@ -5,6 +5,7 @@ import { nextDate } from '@core/journal';
 import { interval } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Api } from './api';
+import { timed } from './timed';
 
 const TICK_MS = 250;
 /** Asked for again so often while the server answers: two clocks drift apart. */
@@ -76,17 +77,16 @@ export class VenueClock {
   }
 
   refresh(): void {
-    const askedMs = performance.now();
-    this.api
-      .call(contract.readClock)
-      .subscribe({ next: (clock) => this.take(clock, performance.now() - askedMs), error: () => undefined });
+    timed(() => this.api.call(contract.readClock)).subscribe({
+      next: ({ answer, tookMs }) => this.take(answer, tookMs),
+      error: () => undefined,
+    });
   }
 
   adjust(change: { rate?: number; date?: string; secondsOfDay?: number }): void {
-    const askedMs = performance.now();
-    this.api
-      .call(contract.adjustClock, { body: change })
-      .subscribe((clock) => this.take(clock, performance.now() - askedMs));
+    timed(() => this.api.call(contract.adjustClock, { body: change })).subscribe(({ answer, tookMs }) =>
+      this.take(answer, tookMs),
+    );
   }
 
   /** What to keep for a start without server: the clock as it stands now. */

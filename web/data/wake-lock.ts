@@ -7,14 +7,14 @@ import { DOCUMENT, inject, DestroyRef } from '@angular/core';
 export function keepScreenOn(): void {
   const document = inject(DOCUMENT);
   let held: Promise<WakeLockSentinel | undefined> | undefined;
-  const occupancy = () => {
+  const keepOn = () => {
     if (document.visibilityState !== 'visible') return;
     held = navigator.wakeLock?.request('screen').catch(() => undefined);
   };
-  occupancy();
-  document.addEventListener('visibilitychange', occupancy);
+  keepOn();
+  document.addEventListener('visibilitychange', keepOn);
   inject(DestroyRef).onDestroy(() => {
-    document.removeEventListener('visibilitychange', occupancy);
+    document.removeEventListener('visibilitychange', keepOn);
     void held?.then((sentinel) => sentinel?.release());
   });
 }

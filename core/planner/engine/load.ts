@@ -93,23 +93,23 @@ function freeze(timetable: Timetable, numbers: Numbers): void {
   const { problem } = timetable;
   const { day, index, repair } = problem;
   if (!repair) return;
-  const standing = frozenOf(day, repair, index);
+  const frozen = frozenOf(day, repair, index);
   const known = (guests: readonly string[]) => guests.map((id) => numbers.guests.get(id)!);
-  for (const { start, instructor, guests, heldUntil } of standing.briefings) {
+  for (const { start, instructor, guests, heldUntil } of frozen.briefings) {
     timetable.add(briefingOccupancy(problem, numbers.crew.get(instructor)!, known(guests), start, heldUntil, true));
   }
-  for (const { release, vehicle, instructor, guests, heldUntil } of standing.sightings) {
+  for (const { release, vehicle, instructor, guests, heldUntil } of frozen.sightings) {
     const [car, crew] = [numbers.vehicles.get(vehicle)!, numbers.crew.get(instructor)!];
     timetable.add(sightingOccupancy(problem, car, crew, known(guests), release, heldUntil, true));
   }
-  for (const planned of standing.drives) {
+  for (const planned of frozen.drives) {
     const { heldUntil, ...asPlanned } = planned;
     const { releaseS, trackEndS } = layOutDrive(day, index, asPlanned);
     const [drive, car] = [numbers.drives.get(planned.drive)!, numbers.cars.get(planned.car)!];
     const crew = numbers.crew.get(planned.instructor)!;
     timetable.add(driveOccupancy(problem, drive, car, crew, releaseS, trackEndS - releaseS, heldUntil, true));
   }
-  for (const { car, start } of standing.refuels) {
+  for (const { car, start } of frozen.refuels) {
     timetable.add(refuelOccupancy(problem, numbers.cars.get(car)!, start, true));
   }
 }

@@ -1,3 +1,4 @@
+import { circuitEnds } from '../../day';
 import type { Problem } from './problem';
 
 export const DRIVE = 0;
@@ -49,12 +50,13 @@ export function driveOccupancy(
 ): Occupancy {
   const { setUpS, wrapUpS } = problem.day.rules;
   const facts = problem.drives[drive]!;
+  const { trackEndS, endS } = circuitEnds(releaseS, trackS, wrapUpS, heldUntilS);
   return {
     kind: DRIVE,
     startS: releaseS - setUpS,
     releaseS,
-    trackEndS: heldUntilS === undefined ? releaseS + trackS : Math.max(releaseS, heldUntilS - wrapUpS),
-    endS: heldUntilS === undefined ? releaseS + trackS + wrapUpS : Math.max(releaseS, heldUntilS),
+    trackEndS,
+    endS,
     lapsDriven: facts.laps,
     crew,
     car,
@@ -76,12 +78,13 @@ export function sightingOccupancy(
 ): Occupancy {
   const { setUpS, wrapUpS, laps } = problem.day.rules.sighting;
   const trackS = problem.vehicles[vehicle]!.trackS[conditionAt(problem, releaseS)]!;
+  const { trackEndS, endS } = circuitEnds(releaseS, trackS, wrapUpS, heldUntilS);
   return {
     kind: SIGHTING,
     startS: releaseS - setUpS,
     releaseS,
-    trackEndS: heldUntilS === undefined ? releaseS + trackS : Math.max(releaseS, heldUntilS - wrapUpS),
-    endS: heldUntilS === undefined ? releaseS + trackS + wrapUpS : Math.max(releaseS, heldUntilS),
+    trackEndS,
+    endS,
     lapsDriven: laps,
     crew,
     car: vehicle,

@@ -6,8 +6,6 @@ export interface Numbers {
   readonly fixed: (value: number, digits: number) => string;
   /** A day of the year in full, `YYYY-MM-DD` in. */
   readonly date: (date: string) => string;
-  /** Several things as a sentence lists them. */
-  readonly list: (things: readonly string[]) => string;
 }
 
 /** @param locale as `Intl` takes it, BCP 47 */
@@ -20,7 +18,6 @@ export function numbersIn(locale: string): Numbers {
     });
   const seconds = format(1, 2);
   const days = new Intl.DateTimeFormat(locale, { dateStyle: 'full', timeZone: 'UTC' });
-  const lists = new Intl.ListFormat(locale, { type: 'conjunction' });
   return {
     lapTime: (lapS) => {
       const tenths = Math.round(lapS * 10);
@@ -28,6 +25,5 @@ export function numbersIn(locale: string): Numbers {
     },
     fixed: (value, digits) => format(digits).format(value),
     date: (date) => days.format(new Date(`${date}T00:00:00Z`)),
-    list: (things) => lists.format(things),
   };
 }
