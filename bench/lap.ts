@@ -39,7 +39,7 @@ const fleet = FLEET.map(({ id, name, number, level }): FleetCar => ({
 }));
 const lap = (pace: number) => {
   const result = new LapModel(ORDINARY_CAR, racing).lap(pace);
-  if (!isLap(result)) throw new Error(result.message);
+  if (!isLap(result)) throw new Error(result.reason.code);
   return result;
 };
 const table = figures();

@@ -11,6 +11,7 @@ import {
   type Fault,
   type Repair,
 } from '@core/day';
+import { BY_ID, wordsIn } from '@core/words';
 
 /** Exit statuses of the commands. */
 export const EXIT = { good: 0, ruleBroken: 1, badInput: 2 } as const;
@@ -52,7 +53,8 @@ export function readFileAs<T>(path: string, schema: z.ZodType<T>): T {
 /** Reads a day file; what in it may be a slip is told on standard error, and is no fault. */
 export function readDay(path: string): Day {
   const day = readFileAs(path, dayFile);
-  for (const slip of slipsOf(day)) process.stderr.write(`warning: ${faultLine(slip)}\n`);
+  const { slip } = wordsIn('en', BY_ID);
+  for (const { path: where, what } of slipsOf(day)) process.stderr.write(`warning: ${where}: ${slip(what, 'file')}\n`);
   return day;
 }
 export const readPlan = (path: string) => readFileAs(path, planFile);

@@ -14,6 +14,7 @@ import {
 import { centreLineOf, cornersOf, type DrivenLine } from '@core/circuit';
 import { faultLine } from '@core/day';
 import { formatOf, readCircuit } from '@exchange/circuit-import';
+import { BY_ID, wordsIn } from '@core/words';
 import { BadInput, EXIT, numberOption, readFileAs, runCommand, textOf } from './files';
 
 const USAGE =
@@ -81,7 +82,7 @@ runCommand(() => {
   const lap = new LapModel(car, line).lap(pace, grip);
   if (!isLap(lap)) {
     const at = lap.atM === undefined ? '' : `at ${Math.round(lap.atM)} m: `;
-    throw new BadInput([`${values.car}: ${at}${lap.message}`]);
+    throw new BadInput([`${values.car}: ${at}${wordsIn('en', BY_ID).lapObstacle(lap.reason)}`]);
   }
   if (values.out !== undefined) {
     const profile = profileCsv(lap);

@@ -21,7 +21,6 @@ import {
   type RecordedEntry,
   type Standpoint,
 } from '@core/journal';
-import { namesOf } from '@core/words';
 import { circuitMapOf } from './circuit-map';
 import type { Clock } from './clock';
 import { dayOf } from './day';
@@ -100,11 +99,7 @@ export class DayCache {
       entries,
       journal,
       owed,
-      troubles: [
-        ...storedTroubles(this.store, date),
-        ...setUp.troubles,
-        ...entryTroubles(unreadable, unfit, namesOf(day)),
-      ],
+      troubles: [...storedTroubles(this.store, date), ...setUp.troubles, ...entryTroubles(unreadable, unfit)],
       jsonEntries: [],
     };
     this.read.set(date, read);

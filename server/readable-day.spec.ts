@@ -1,5 +1,7 @@
 import * as fc from 'fast-check';
 import { venueFields, type DayView } from '@core/api';
+import { fact } from '@core/day';
+import { BY_ID, wordsIn } from '@core/words';
 import * as z from 'zod';
 import { LARKMERE } from '../demo/larkmere';
 import { randomRequest } from './testing/random-request';
@@ -114,7 +116,7 @@ describe('A day', () => {
     expect(troubles[0]).toEqual(
       jasmine.objectContaining({
         place: 'journal',
-        what: 'An entry of the journal (number 2) cannot be read and is set aside',
+        fact: fact('entryUnreadable', {}, { seq: 2 }),
       }),
     );
     await enter({ kind: 'noteTaken', text: 'again' }, 'entry-of-old').expect(409);
@@ -132,7 +134,7 @@ describe('A day', () => {
       ['cars', 'level'],
       ['crew', 'available[0].from'],
     ]);
-    expect(troubles.map(({ what }) => what)).toEqual([
+    expect(troubles.map((trouble) => wordsIn('en', BY_ID).trouble(trouble.fact))).toEqual([
       'The page of rules has something wrong in it, which is left out',
       'A car, Halyard GT (c4), cannot be read and is left out',
       jasmine.stringMatching(
@@ -165,7 +167,7 @@ describe('A day', () => {
     await server.http.put('/api/venue').send({ version, fields }).expect(200);
     const again = await view();
     expect(again.revision!.revision).toBe(1);
-    expect(again.troubles[0]!.what).toBe('Plan 2 cannot be read: plan 1 is shown instead');
+    expect(again.troubles[0]!.fact).toEqual(fact('planUnreadable', {}, { revision: 2, shown: 1 }));
     expect(await server.plan({ reason: 'Anew' })).toBe(3);
     expect((await view()).troubles).toEqual([]);
   });

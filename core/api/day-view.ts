@@ -7,6 +7,7 @@ import { recordedEntry } from '../journal/entry';
 import { pitExitCustoms } from '../venue';
 import { booking } from './setup';
 import { planRevision } from './planning';
+import { dayTrouble } from './troubles';
 
 export const daySummary = z.object({
   date: z.iso.date(),
@@ -27,22 +28,6 @@ export const clock = z.object({
   adjustable: z.boolean(),
 });
 export type ClockReading = z.output<typeof clock>;
-
-/** Something that the day is made from and that is at fault: the day is shown without it. */
-export const dayTrouble = z.object({
-  /** Where it is put right. */
-  place: z.enum(['rules', 'cars', 'crew', 'bookings', 'circuit', 'roster', 'board', 'journal']),
-  /** What is at fault, and what was done about it. */
-  what: z.string(),
-  /** Where in the document, and what was expected there. */
-  path: z.string(),
-  message: z.string(),
-  /** What puts it right. */
-  remedy: z.string(),
-  /** An entry of the journal that can be taken back. */
-  entry: z.string().optional(),
-});
-export type DayTrouble = z.output<typeof dayTrouble>;
 
 /** Everything a screen needs to show a day. */
 export const dayView = z.object({

@@ -1,4 +1,6 @@
 import * as z from 'zod';
+import { factOf } from '../day/any-fact';
+import type { Fact } from '../day';
 
 /** What devices on the circuit send, and what the venue knows of them. `docs/devices.md` describes it for others. */
 
@@ -43,10 +45,18 @@ export const deviceBody = z.discriminatedUnion('kind', [
 ]);
 export type DeviceBody = z.output<typeof deviceBody>;
 
+/** Why a line of a device is refused; `notTaken` in the words of the journal's refusal. */
+export type DeviceRefusal =
+  | Fact<'notALine' | 'notABody' | 'wrongSignature'>
+  | Fact<'sentBefore', object, { seq: number; lastSeq: number }>
+  | Fact<'unknownTransponder', { transponder: string }>
+  | Fact<'clockAhead', object, { time: string }>
+  | Fact<'notTaken', object, { why: string }>;
+
 /** What became of the lines of one request. */
 export const deviceReceipt = z.object({
   accepted: z.number().int(),
-  refused: z.array(z.object({ line: z.number().int(), reason: z.string() })),
+  refused: z.array(z.object({ line: z.number().int(), reason: z.string(), fact: factOf<DeviceRefusal>() })),
 });
 export type DeviceReceipt = z.output<typeof deviceReceipt>;
 

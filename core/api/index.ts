@@ -22,4 +22,5 @@ export * from './import';
 export * from './planning';
 export { anyFact, type AnyFact } from './facts';
 export * from './problem';
+export * from './troubles';
 export type { NamedThing, RecordName, RequestRefusal } from './request-refusal';

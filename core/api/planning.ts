@@ -129,16 +129,14 @@ export const oneMoreDrive = z.strictObject({
 
 export const offeredPlace = z.object({
   planned: plannedDrive,
-  car: z.string(),
-  instructor: z.string(),
   /** Time of day at which the guest would sit in the car. */
   seat: timeOfDay,
   /** What the plan then costs more, in minutes of patience. */
   costs: z.number(),
   /** From the venue's list; nothing where the list has no price for the car. */
   price: z.number().nullable(),
-  /** Who moves for it, in words. */
-  moved: z.array(z.string()),
+  /** Whose drives move for it. */
+  moved: z.array(z.object({ drive: id, guest: id, from: timeOfDay, to: timeOfDay })),
   /** The whole plan with it. */
   plan: planFile,
 });
@@ -150,8 +148,6 @@ export const offeredPlaces = z.object({
   drive: id,
   slots: z.array(offeredPlace),
   better: offeredPlace.nullable(),
-  /** Why there is none, where there is none. */
-  refusal: z.string().nullable(),
 });
 export type OfferedPlaces = z.output<typeof offeredPlaces>;
 

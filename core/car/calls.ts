@@ -1,15 +1,27 @@
 import { cornerName } from '../circuit/cones';
+import { fact, type Fact } from '../day/fact';
 import type { TaughtCorner } from '../circuit/teaching-line';
 import type { Lap } from './lap';
 import { slowestIn, stationOn, taughtBraking, type BrakingCustom } from './study';
 
 export type CallKind = 'brake' | 'gearDown' | 'release' | 'turn' | 'apex' | 'balance' | 'throttle' | 'exit' | 'gearUp';
 
+/** What is called; gears by number. */
+export type CallFact =
+  | Fact<'brake' | 'release' | 'easeOff' | 'turn' | 'apex' | 'secondApex' | 'balance' | 'throttle' | 'exit'>
+  | Fact<'gearDown' | 'gearUp', object, { to: number }>;
+
+/** What is special about a corner: from customs, taught line and the corner book, whose own words are values. */
+export type CornerRemark =
+  | Fact<'lightThrottle' | 'noThrottleYet' | 'noExitCone' | 'noGearChange' | 'givenAway' | 'rideKerbs' | 'avoidKerbs'>
+  | Fact<'slippery', object, { where: string }>
+  | Fact<'roadMarks' | 'oftenWrong', object, { text: string }>;
+
 /** Something the instructor says, where it is to be done and where it must be said. */
 export interface Call {
   readonly id: string;
   readonly kind: CallKind;
-  readonly words: string;
+  readonly what: CallFact;
   /** Where it is to be done, metres along the centre line. */
   readonly actM: number;
   /** Where to begin to say it. */
@@ -23,7 +35,7 @@ export interface CornerCalls {
   readonly number: number;
   readonly direction: 'left' | 'right';
   readonly calls: readonly Call[];
-  readonly remarks: readonly string[];
+  readonly remarks: readonly CornerRemark[];
 }
 
 export interface CallSettings {
@@ -68,13 +80,13 @@ function cornerCalls(
   const calls: (Omit<Call, 'sayM'> & { order: number; at: number; leadS: number })[] = [];
   const from = station(taught.turnInM);
   const order = (i: number) => ((i - from + n + n / 2) % n) - n / 2;
-  const add = (kind: CallKind, at: number, words: string, note?: string) => {
+  const add = (kind: CallKind, at: number, what: CallFact, note?: string) => {
     const id = `${corner}-${kind}${calls.some((call) => call.kind === kind) ? `-${calls.length}` : ''}`;
     const leadS = settings.speechS + settings.reactionS + (settings.sooner?.has(id) ? SOONER_S : 0);
     calls.push({
       id,
       kind,
-      words,
+      what,
       actM: line.centreM[at]!,
       speedKmh: lap.speedMps[at]! * 3.6,
       note,
@@ -90,27 +102,27 @@ function cornerCalls(
   const exit = station(taught.exitM);
   const nextTurnIn = order(station(after.turnInM)) + (after === taught ? n : 0);
   if (braking) {
-    add('brake', braking.from, 'Brake');
-    add('release', braking.to, settings.braking === 'straight' ? 'Release' : 'Ease off the brake');
+    add('brake', braking.from, fact('brake', {}));
+    add('release', braking.to, fact(settings.braking === 'straight' ? 'release' : 'easeOff', {}));
   }
   if (settings.gearbox === 'paddle') {
     for (const down of downChanges(lap, braking ?? { from: turnIn, to: slowest })) {
       const inCorner = book.noGearChange && order(down.station) > order(turnIn);
-      add('gearDown', inCorner ? turnIn : down.station, `Down to ${ordinal(down.to)}`);
+      add('gearDown', inCorner ? turnIn : down.station, fact('gearDown', {}, { to: down.to }));
     }
   }
-  add('turn', turnIn, 'Turn');
+  add('turn', turnIn, fact('turn', {}));
   taught.apexesM.forEach((apexM, which) =>
-    add('apex', station(apexM), which === 0 ? 'Apex' : 'Second apex', which === 0 ? book.lookAt : undefined),
+    add('apex', station(apexM), fact(which === 0 ? 'apex' : 'secondApex', {}), which === 0 ? book.lookAt : undefined),
   );
   const throttle = book.throttle ?? settings.throttle;
-  if (throttle === 'maintenance') add('balance', slowest, 'Hold it with a little throttle');
+  if (throttle === 'maintenance') add('balance', slowest, fact('balance', {}));
   let pick = slowest;
   while (order(pick) < order(exit) && lap.throttle[pick]! < PEDAL) pick = (pick + 1) % n;
   // None before the last apex, whatever the car could take: the urge comes early enough by itself.
   const lastApex = station(taught.apexesM.at(-1)!);
-  add('throttle', order(pick) < order(lastApex) ? lastApex : pick, 'Throttle, wheel straight');
-  if (taught.exitFree) add('exit', exit, 'Out to the exit');
+  add('throttle', order(pick) < order(lastApex) ? lastApex : pick, fact('throttle', {}));
+  if (taught.exitFree) add('exit', exit, fact('exit', {}));
   if (settings.gearbox === 'paddle') {
     const up = lap.changes.find(
       ({ station: at, from: was, to }) => to > was && order(at) > order(slowest) && order(at) < nextTurnIn,
@@ -119,18 +131,18 @@ function cornerCalls(
       add(
         'gearUp',
         book.noGearChange && order(up.station) < order(exit) ? exit : up.station,
-        `Up to ${ordinal(up.to)}`,
+        fact('gearUp', {}, { to: up.to }),
       );
   }
-  const remarks = [
-    throttle === 'maintenance' ? 'light throttle in mid-corner' : 'no throttle until the wheel unwinds',
-    ...(taught.exitFree ? [] : ['no exit cone: stay on the inside, the next corner comes from there']),
-    ...(book.noGearChange ? ['no gear change here'] : []),
-    ...(book.givenAway ? ['given away for the next straight: slow in'] : []),
-    ...(book.kerbs ? [book.kerbs === 'ride' ? 'kerbs may be ridden' : 'leave the kerbs alone'] : []),
-    ...(book.slippery ? [`slippery: ${book.slippery}`] : []),
-    ...(book.roadMarks ? [book.roadMarks] : []),
-    ...(book.mistakes ? [`often wrong: ${book.mistakes}`] : []),
+  const remarks: CornerRemark[] = [
+    fact(throttle === 'maintenance' ? 'lightThrottle' : 'noThrottleYet', {}),
+    ...(taught.exitFree ? [] : [fact('noExitCone', {})]),
+    ...(book.noGearChange ? [fact('noGearChange', {})] : []),
+    ...(book.givenAway ? [fact('givenAway', {})] : []),
+    ...(book.kerbs ? [fact(book.kerbs === 'ride' ? 'rideKerbs' : 'avoidKerbs', {})] : []),
+    ...(book.slippery ? [fact('slippery', {}, { where: book.slippery })] : []),
+    ...(book.roadMarks ? [fact('roadMarks', {}, { text: book.roadMarks })] : []),
+    ...(book.mistakes ? [fact('oftenWrong', {}, { text: book.mistakes })] : []),
   ];
   return {
     corner,
@@ -182,8 +194,3 @@ function downChanges(lap: Lap, { from, to }: { from: number; to: number }): { st
   const within = (i: number) => (i - from + n) % n <= (to - from + n) % n;
   return lap.changes.filter(({ station, from: was, to: now }) => now < was && within(station));
 }
-
-const ORDINALS = new Intl.PluralRules('en', { type: 'ordinal' });
-const ENDINGS: Readonly<Record<string, string>> = { one: 'st', two: 'nd', few: 'rd' };
-/** `3rd`. */
-export const ordinal = (number: number): string => `${number}${ENDINGS[ORDINALS.select(number)] ?? 'th'}`;

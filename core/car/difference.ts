@@ -1,3 +1,4 @@
+import { fact, type Fact } from '../day/fact';
 import { carOf, type Car } from './car-file';
 import type { FleetCar, StudiedLap } from './study';
 
@@ -11,20 +12,50 @@ export interface CarNotes {
   readonly traps?: string[] | undefined;
 }
 
-/** One line of a card: what it is here, what it was in the car before, and what to do otherwise. */
-export interface CardLine {
-  readonly topic: string;
-  readonly now: string;
-  readonly before: string | undefined;
+/** What a card tells of a car: engine and weight as they are, the rest as it comes out on this circuit, notes in the venue's words. */
+export interface CardValues {
+  readonly driven: Car['drivenWheels'];
+  readonly engine: Car['engine'];
+  readonly massKg: number;
+  readonly powerKW: number;
+  readonly powerKWPerT: number;
+  readonly gears: readonly number[];
+  /** A lap. */
+  readonly shifts: number;
+  readonly topSpeedKmh: number;
+  /** Of a good guest. */
+  readonly lapS: number;
+  readonly brakes: string;
+  readonly steering: string;
+  readonly automatic: string;
+}
+export type CardTopic = keyof CardValues;
+export type CardValue<T extends CardTopic = CardTopic> = CardValues[T];
+
+/** One line of a card: what it is here, and what it was in the car before. */
+export interface CardLine<T extends CardTopic = CardTopic> {
+  readonly topic: T;
+  readonly now: CardValue<T>;
+  readonly before: CardValue<T> | undefined;
   readonly changes: boolean;
 }
+
+/** What to do otherwise than in the car before; for the first car what to know at all. */
+export type CardAdvice =
+  | Fact<'pulls', object, { wheels: Car['drivenWheels'] }>
+  | Fact<'turns', object, { engine: Car['engine'] }>
+  | Fact<'gearsHere', object, { gears: readonly number[]; shifts: number }>
+  | Fact<'gentleFirst' | 'weaker' | 'alike'>
+  | Fact<'stronger', object, { percent: number }>
+  | Fact<'heavier' | 'lighter', object, { kg: number }>
+  | Fact<'moreShifts' | 'fewerShifts', object, { shifts: number }>
+  | Fact<'brakesSooner' | 'brakesLater', object, { metres: number }>;
 
 export interface DifferenceCard {
   readonly car: string;
   readonly from: string | undefined;
   readonly lines: readonly CardLine[];
-  /** What to do otherwise than in the car before; for the first car what to know at all. */
-  readonly advice: readonly string[];
+  readonly advice: readonly CardAdvice[];
   readonly traps: readonly string[];
   /** Values of this card that come from defaults, as the car file does not know them. */
   readonly assumed: readonly string[];
@@ -37,9 +68,6 @@ export interface CardSubject {
   readonly lap: StudiedLap | undefined;
 }
 
-const WHEELS = { front: 'front wheels', rear: 'rear wheels', all: 'all four wheels' } as const;
-const ENGINES = { front: 'in front', mid: 'behind the seats', rear: 'behind the rear axle' } as const;
-
 /**
  * How a car differs from the one before, in the terms of the talk in the car: from numbers, with the venue's own notes.
  * Without a car before it is the checklist of that talk.
@@ -47,28 +75,32 @@ const ENGINES = { front: 'in front', mid: 'behind the seats', rear: 'behind the 
 export function differenceCard(now: CardSubject, before?: CardSubject): DifferenceCard {
   const { car, assumed } = carOf(now.car.model);
   const old = before && carOf(before.car.model).car;
-  const line = (topic: string, of: (one: Car, subject: CardSubject) => string | undefined): CardLine[] => {
-    const text = of(car, now);
+  const line = <T extends CardTopic>(
+    topic: T,
+    of: (one: Car, subject: CardSubject) => CardValue<T> | undefined,
+  ): CardLine[] => {
+    const value = of(car, now);
     const was = old && before ? of(old, before) : undefined;
-    if (text === undefined) return [];
-    return [{ topic, now: text, before: was, changes: was !== undefined && was !== text }];
+    if (value === undefined) return [];
+    const changes = was !== undefined && JSON.stringify(was) !== JSON.stringify(value);
+    return [{ topic, now: value, before: was, changes }];
   };
   return {
     car: now.car.name,
     from: before?.car.name,
     lines: [
-      ...line('Driven', ({ drivenWheels }) => WHEELS[drivenWheels]),
-      ...line('Engine', ({ engine }) => ENGINES[engine]),
-      ...line('Weight', ({ massKg }) => `${massKg} kg`),
-      ...line('Power', (one) => `${Math.round(peakKW(one))} kW`),
-      ...line('Power to weight', (one) => `${Math.round(perTonne(one))} kW/t`),
-      ...line('Gears used here', (_, { lap }) => lap && gearsText(lap.gearsUsed)),
-      ...line('Shifts a lap', (_, { lap }) => lap && `${lap.gearChanges}`),
-      ...line('Top speed here', (_, { lap }) => lap && `${Math.round(lap.topSpeedKmh)} km/h`),
-      ...line('Lap of a good guest', (_, { lap }) => lap && `${lap.lapTimeS.toFixed(1)} s`),
-      ...line('Brakes', (_, { notes }) => notes.brakes),
-      ...line('Steering', (_, { notes }) => notes.steering),
-      ...line('Automatic', (_, { notes }) => notes.automatic),
+      ...line('driven', ({ drivenWheels }) => drivenWheels),
+      ...line('engine', ({ engine }) => engine),
+      ...line('massKg', ({ massKg }) => massKg),
+      ...line('powerKW', (one) => Math.round(peakKW(one))),
+      ...line('powerKWPerT', (one) => Math.round(perTonne(one))),
+      ...line('gears', (_, { lap }) => lap?.gearsUsed),
+      ...line('shifts', (_, { lap }) => lap?.gearChanges),
+      ...line('topSpeedKmh', (_, { lap }) => lap && Math.round(lap.topSpeedKmh)),
+      ...line('lapS', (_, { lap }) => lap && Math.round(lap.lapTimeS * 10) / 10),
+      ...line('brakes', (_, { notes }) => notes.brakes),
+      ...line('steering', (_, { notes }) => notes.steering),
+      ...line('automatic', (_, { notes }) => notes.automatic),
     ],
     advice: old ? advice(car, old, now, before) : firstAdvice(car, now),
     traps: now.notes.traps ?? [],
@@ -79,63 +111,46 @@ export function differenceCard(now: CardSubject, before?: CardSubject): Differen
 const peakKW = ({ power }: Car) => Math.max(...power.map(({ kW }) => kW));
 const perTonne = (car: Car) => (peakKW(car) / car.massKg) * 1000;
 
-function gearsText(gears: readonly number[]): string {
-  return gears.length === 1 ? `${gears[0]}` : `${gears[0]} to ${gears.at(-1)}`;
-}
-
-const HOW_IT_PULLS = {
-  front: 'The front wheels steer and pull: too much throttle in the turn pushes it wide.',
-  rear: 'The rear wheels push: open the throttle only as the wheel unwinds.',
-  all: 'All four wheels pull: it feels safe early, and still pushes wide when asked too soon.',
-} as const;
-const HOW_IT_TURNS = {
-  front: 'The weight is in front: brake in a straight line and give the nose time to turn.',
-  mid: 'The weight is in the middle: it turns at once, and turns quickly if it slides. Smooth hands.',
-  rear: 'The weight is behind: never lift suddenly in the turn.',
-} as const;
-
-function firstAdvice(car: Car, { lap }: CardSubject): string[] {
+function firstAdvice(car: Car, { lap }: CardSubject): CardAdvice[] {
   return [
-    HOW_IT_PULLS[car.drivenWheels],
-    HOW_IT_TURNS[car.engine],
-    ...(lap ? [`Gears ${gearsText(lap.gearsUsed)} do all the work here, ${lap.gearChanges} shifts a lap.`] : []),
-    'A gentler first lap, then a little quicker each time.',
+    fact('pulls', {}, { wheels: car.drivenWheels }),
+    fact('turns', {}, { engine: car.engine }),
+    ...(lap ? [fact('gearsHere', {}, { gears: lap.gearsUsed, shifts: lap.gearChanges })] : []),
+    fact('gentleFirst', {}),
   ];
 }
 
-function advice(car: Car, old: Car, now: CardSubject, before: CardSubject | undefined): string[] {
-  const sentences: string[] = [];
-  if (car.drivenWheels !== old.drivenWheels) sentences.push(HOW_IT_PULLS[car.drivenWheels]);
-  if (car.engine !== old.engine) sentences.push(HOW_IT_TURNS[car.engine]);
+/** Power to weight from which a car is told to be stronger or weaker than the one before, as a ratio. */
+const STRONGER = 1.12;
+const WEAKER = 0.89;
+const HEAVIER_KG = 120;
+const MORE_SHIFTS = 2;
+const DEEPER_M = 4;
+
+function advice(car: Car, old: Car, now: CardSubject, before: CardSubject | undefined): CardAdvice[] {
+  const told: CardAdvice[] = [];
+  if (car.drivenWheels !== old.drivenWheels) told.push(fact('pulls', {}, { wheels: car.drivenWheels }));
+  if (car.engine !== old.engine) told.push(fact('turns', {}, { engine: car.engine }));
   const power = perTonne(car) / perTonne(old);
-  if (power > 1.12)
-    sentences.push(
-      `A good deal stronger (${percent(power)} more per tonne): gentler with the throttle, brake sooner than it seems.`,
-    );
-  else if (power < 0.89)
-    sentences.push('Weaker than the last: carry speed through the corner, it does not come back on the straight.');
-  const heavier = car.massKg - old.massKg;
-  if (heavier > 120)
-    sentences.push(`${Math.round(heavier)} kg heavier: it takes longer to slow and to change direction.`);
-  else if (heavier < -120) sentences.push(`${Math.round(-heavier)} kg lighter: it answers sooner; smaller movements.`);
+  if (power > STRONGER) told.push(fact('stronger', {}, { percent: Math.round((power - 1) * 100) }));
+  else if (power < WEAKER) told.push(fact('weaker', {}));
+  const heavierKg = Math.round(car.massKg - old.massKg);
+  if (heavierKg > HEAVIER_KG) told.push(fact('heavier', {}, { kg: heavierKg }));
+  else if (heavierKg < -HEAVIER_KG) told.push(fact('lighter', {}, { kg: -heavierKg }));
   const [lap, was] = [now.lap, before?.lap];
   if (lap && was) {
-    if (lap.gearChanges - was.gearChanges >= 2)
-      sentences.push(`${lap.gearChanges - was.gearChanges} more shifts a lap: listen for the call.`);
-    else if (was.gearChanges - lap.gearChanges >= 2)
-      sentences.push(`${was.gearChanges - lap.gearChanges} fewer shifts a lap.`);
+    const more = lap.gearChanges - was.gearChanges;
+    if (more >= MORE_SHIFTS) told.push(fact('moreShifts', {}, { shifts: more }));
+    else if (more <= -MORE_SHIFTS) told.push(fact('fewerShifts', {}, { shifts: -more }));
     const deeper = lap.brakesM.flatMap((atM, i) =>
       atM === undefined || was.brakesM[i] === undefined ? [] : [atM - was.brakesM[i]],
     );
-    const mean = deeper.reduce((sum, m) => sum + m, 0) / Math.max(1, deeper.length);
-    if (mean < -4) sentences.push(`Braking begins ${Math.round(-mean)} m sooner on average: it arrives faster.`);
-    else if (mean > 4) sentences.push(`Braking could begin ${Math.round(mean)} m later; the cone stays where it is.`);
+    const meanM = deeper.reduce((sum, m) => sum + m, 0) / Math.max(1, deeper.length);
+    if (meanM < -DEEPER_M) told.push(fact('brakesSooner', {}, { metres: Math.round(-meanM) }));
+    else if (meanM > DEEPER_M) told.push(fact('brakesLater', {}, { metres: Math.round(meanM) }));
   }
-  if (sentences.length === 0) sentences.push('Much like the last car: the same calls hold.');
-  return sentences;
+  return told.length > 0 ? told : [fact('alike', {})];
 }
-
-const percent = (ratio: number) => `${Math.round((ratio - 1) * 100)} %`;
 
 /** Which car first: from tame to fierce, by level and then by power to weight. */
 export function fromTameToFierce<T extends Pick<FleetCar, 'level' | 'model'>>(cars: readonly T[]): T[] {

@@ -1,3 +1,4 @@
+import { fact } from '../day/fact';
 import * as fc from 'fast-check';
 import { centreLineOf, cornersOf, lineBeside, corridorOf, minimumCurvature, type CentreLine } from '../circuit';
 import { circle, mirrored, oval, square, swinging } from '../testing/circuits';
@@ -19,7 +20,7 @@ const frictionless = { dragAreaM2: 0, rollingResistance: 0, downforceAreaM2: 0 }
 
 function driven(car: Car, line: Parameters<typeof cornersOf>[0], pace: Pace = 1, grip = 1): Lap {
   const lap = new LapModel(car, line).lap(pace, grip);
-  if (!isLap(lap)) throw new Error(lap.message);
+  if (!isLap(lap)) throw new Error(lap.reason.code);
   return lap;
 }
 
@@ -142,13 +143,13 @@ describe('A lap', () => {
     const model = new LapModel(aCar(), centreLineOf(oval(400, 50)));
     const lapOf = (pace: Pace) => {
       const lap = model.lap(pace);
-      return isLap(lap) ? lap.lapTimeS : lap.message;
+      return isLap(lap) ? lap.lapTimeS : lap.reason.code;
     };
     const good = lapOf(1) as number;
     for (const pace of [0.95, 1.12, 1.25, 1.6]) expect((lapOf(pace) as number) / good).toBeCloseTo(pace, 3);
     expect(lapOf('professional')).toBeLessThan(good);
-    expect(lapOf(0.5)).toMatch(/quicker than this car goes/);
-    expect(lapOf(200)).toMatch(/slower than this car can be driven here/);
+    expect(lapOf(0.5)).toBe('paceTooQuick');
+    expect(lapOf(200)).toBe('paceTooSlow');
   });
 
   it('takes longer, and heats the brakes less, where it is wet', () => {
@@ -166,7 +167,7 @@ describe('A lap', () => {
     }));
     const lap = new LapModel(aCar({ power: [{ rpm: 3000, kW: 20 }] }), centreLineOf(points)).lap();
     expect(isLap(lap)).toBe(false);
-    if (!isLap(lap)) expect([lap.message, lap.atM! > 0]).toEqual(['the car cannot climb this hill', true]);
+    if (!isLap(lap)) expect([lap.reason, lap.atM! > 0]).toEqual([fact('cannotClimb', {}), true]);
   });
 
   it('cannot be driven round a bend that the steering does not reach', () => {
@@ -177,7 +178,7 @@ describe('A lap', () => {
         0.5,
       ),
     ).lap();
-    expect(isLap(lap) ? '' : lap.message).toMatch(/cannot get round/);
+    expect(isLap(lap) ? '' : lap.reason.code).toBe('cannotTurn');
   });
 
   it('changes up with the force away for the time of the shift, and each change once', () => {

@@ -1,4 +1,5 @@
 import type { DrivenLine } from '../circuit/centre-line';
+import { fact, type Fact } from '../day/fact';
 import type { Car } from './car-file';
 import { gearingOf, type Gearing } from './drive';
 import { factorFor } from './pace';
@@ -42,10 +43,18 @@ export interface LapEnergy {
   readonly kinetic: number;
 }
 
+/** Why there is no such lap. Paces are multiples of a good guest's lap time. */
+export type LapObstacle =
+  | Fact<'cannotTurn', object, { radiusM: number; leastRadiusM: number }>
+  | Fact<'brakesCannotHold'>
+  | Fact<'cannotClimb'>
+  | Fact<'paceTooQuick', object, { pace: number; bestPace: number }>
+  | Fact<'paceTooSlow', object, { pace: number }>;
+
 /** What cannot be driven, with the place along the centre line. */
 export interface LapFault {
   readonly atM: number | undefined;
-  readonly message: string;
+  readonly reason: LapObstacle;
 }
 
 const PETROL_J_PER_L = 32.2e6;
@@ -79,11 +88,8 @@ export class LapModel {
     const tightest = curvature.reduce((most, value, i) => (Math.abs(value) > Math.abs(curvature[most]!) ? i : most), 0);
     const least = this.car.wheelbaseM / SHARPEST_STEERING;
     if (Math.abs(curvature[tightest]!) > 1 / least) {
-      const radius = (1 / Math.abs(curvature[tightest]!)).toFixed(1);
-      return {
-        atM: centreM[tightest]!,
-        message: `the car cannot get round: a radius of ${radius} m, its steering needs ${least.toFixed(1)} m`,
-      };
+      const radiusM = 1 / Math.abs(curvature[tightest]!);
+      return { atM: centreM[tightest]!, reason: fact('cannotTurn', {}, { radiusM, leastRadiusM: least }) };
     }
     if (pace === 'professional') return this.lapWith(PROFESSIONAL, grip);
     if (pace === 1) return this.lapWith(GOOD_GUEST, grip);
@@ -95,11 +101,11 @@ export class LapModel {
     };
     const factor = factorFor(pace, timeOver);
     if (factor !== undefined) return this.lapWith(sharesAt(factor), grip);
-    const message =
+    const reason =
       pace < 1
-        ? `a pace of ${pace} is quicker than this car goes; its best is ${timeOver(MOST_FACTOR).toFixed(3)}`
-        : `a pace of ${pace} is slower than this car can be driven here`;
-    return { atM: undefined, message };
+        ? fact('paceTooQuick', {}, { pace, bestPace: timeOver(MOST_FACTOR) })
+        : fact('paceTooSlow', {}, { pace });
+    return { atM: undefined, reason };
   }
 
   private profileOf(shares: Shares, grip: number) {
@@ -109,7 +115,7 @@ export class LapModel {
   private lapWith(shares: Shares, grip: number): Lap | LapFault {
     const profile = this.profileOf(shares, grip);
     if (profile instanceof NoWayRound) {
-      return { atM: this.line.centreM[profile.station]!, message: profile.reason };
+      return { atM: this.line.centreM[profile.station]!, reason: fact(profile.obstacle, {}) };
     }
     return lapFrom(this.car, this.gearing, this.line, shares, grip, profile);
   }

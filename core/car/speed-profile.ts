@@ -27,7 +27,7 @@ export interface SpeedProfile {
 export class NoWayRound {
   constructor(
     readonly station: number,
-    readonly reason: string,
+    readonly obstacle: 'brakesCannotHold' | 'cannotClimb',
   ) {}
 }
 
@@ -161,7 +161,7 @@ function brakingLimit(
       const over = (square: number) => square - from - way * (atNext + slowing(i, square));
       if (over(limit[i]!) <= 0) continue;
       const square = rootUnder(over, limit[i]!, from);
-      if (square < SLOWEST_MPS ** 2) return new NoWayRound(i, 'the brakes cannot hold the car on this descent');
+      if (square < SLOWEST_MPS ** 2) return new NoWayRound(i, 'brakesCannotHold');
       limit[i] = square;
     }
     if (Math.abs(Math.sqrt(before) - Math.sqrt(limit[slowest]!)) < CLOSED_MPS) return limit;
@@ -211,7 +211,7 @@ function accelerated(
       const over = (at: number) => at - now - way * (here + pull(next, at));
       const most = limit[next]!;
       now = over(most) <= 0 ? most : rootUnder(over, most, now);
-      if (now < SLOWEST_MPS ** 2) return new NoWayRound(next, 'the car cannot climb this hill');
+      if (now < SLOWEST_MPS ** 2) return new NoWayRound(next, 'cannotClimb');
       withoutForceS = Math.max(0, withoutForceS - takesS);
       sinceS += takesS;
     }

@@ -1,4 +1,5 @@
 import { centreLineOf, circuitFile, type Circuit } from '../circuit';
+import { fact } from '../day/fact';
 import { oval, square } from '../testing/circuits';
 import { SMALL_MODEL } from '../testing/small-model';
 import {
@@ -74,7 +75,7 @@ describe('What a fleet does on a circuit', () => {
     const steep = line.map((point, i, all) => ({ ...point, zM: 90 * Math.sin((2 * Math.PI * i) / all.length) }));
     const { faults, laps } = studyCircuit(circuit(steep), [weak, ...FLEET], [1]);
     expect(faults.map(({ car: id }) => id)).toEqual(['weak']);
-    expect(faults[0]!.message).toBe('the car cannot climb this hill');
+    expect(faults[0]!.reason).toEqual(fact('cannotClimb', {}));
     expect(new Set(laps.map(({ car: id }) => id))).toEqual(new Set(['tame', 'fierce']));
   });
 
@@ -94,7 +95,7 @@ describe('A call sheet', () => {
   ];
   const study = studyCircuit(circuit(line, named), FLEET, [1]);
   const lap = new LapModel(carOf(FLEET[1]!.model).car, study.teaching).lap(1);
-  if (!isLap(lap)) throw new Error(lap.message);
+  if (!isLap(lap)) throw new Error(lap.reason.code);
   const taught = study.corners.map((corner) => corner.taught);
   const sheet = callSheet(lap, taught, SETTINGS);
   const lengthM = centreLineOf(line).lengthM;
@@ -148,7 +149,7 @@ describe('A call sheet', () => {
     }
     expect(winch.calls.map(({ kind }) => kind)).toContain('balance');
     expect(sheet[1]!.calls.map(({ kind }) => kind)).not.toContain('balance');
-    expect(winch.remarks).toContain('often wrong: turns in early');
+    expect(winch.remarks).toContain(fact('oftenWrong', {}, { text: 'turns in early' }));
   });
 
   it('ends braking before the turn where the venue brakes in a straight line', () => {
@@ -174,24 +175,22 @@ describe('The card of a car', () => {
   it('stands alone for the first car of the day', () => {
     const card = differenceCard(subject('tame'));
     expect(card.from).toBeUndefined();
-    expect(card.lines.find(({ topic }) => topic === 'Power')!.now).toBe('150 kW');
-    expect(card.advice.at(-1)).toMatch(/gentler first lap/);
+    expect(card.lines.find(({ topic }) => topic === 'powerKW')!.now).toBe(150);
+    expect(card.advice.at(-1)).toEqual(fact('gentleFirst', {}));
     expect(card.assumed).toContain('wheelbaseM');
   });
 
   it('says what is different from the last car, and what to do about it', () => {
     const card = differenceCard(subject('fierce'), subject('tame'));
-    const brakes = card.lines.find(({ topic }) => topic === 'Brakes')!;
+    const brakes = card.lines.find(({ topic }) => topic === 'brakes')!;
     expect([brakes.before, brakes.now, brakes.changes]).toEqual(['soft', 'hard', true]);
-    expect(card.lines.find(({ topic }) => topic === 'Driven')!.changes).toBe(false);
-    expect(card.advice.join(' ')).toMatch(/A good deal stronger \(211 % more per tonne\)/);
+    expect(card.lines.find(({ topic }) => topic === 'driven')!.changes).toBe(false);
+    expect(card.advice).toContain(fact('stronger', {}, { percent: 211 }));
     expect(card.traps).toEqual(['no doors']);
   });
 
   it('says that the same calls hold for a car like the last', () => {
-    expect(differenceCard(subject('tame'), subject('tame')).advice).toEqual([
-      'Much like the last car: the same calls hold.',
-    ]);
+    expect(differenceCard(subject('tame'), subject('tame')).advice).toEqual([fact('alike', {})]);
   });
 
   it('puts the tame car first', () => {

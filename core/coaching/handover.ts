@@ -16,7 +16,10 @@ export interface Handover {
   readonly gearbox: 'auto' | 'paddle' | undefined;
   /** Expected lap, seconds. */
   readonly lapS: number;
+  /** What was good, in the words of those who marked it. */
   readonly worked: readonly string[];
+  /** How much quicker the last drive got, seconds; nothing where it did not. */
+  readonly gainedS: number | undefined;
   readonly oneThing: OneThing | undefined;
   readonly cured: readonly FaultEntry[];
   readonly ready: DriveState['marked'][number]['ready'];
@@ -30,6 +33,9 @@ export interface Handover {
   readonly friends: readonly string[];
   readonly seenBy: string | undefined;
 }
+
+/** Less is chance. */
+const LEAST_GAIN_S = 0.5;
 
 /** Drives of a guest that have been driven, in order of their release. */
 export function drivenBy(state: DayState, guest: string): DriveState[] {
@@ -64,10 +70,8 @@ export function handover(
     drivesBefore: before.length,
     gearbox: driven ?? drive.drive.gearbox,
     lapS: lapEstimateOf(context, drive).lapS,
-    worked: [
-      ...new Set(marked.flatMap(({ good }) => (good ? [good] : []))),
-      ...(gain !== undefined && gain > 0.5 ? [`${gain.toFixed(1)} s quicker within the last drive`] : []),
-    ],
+    worked: [...new Set(marked.flatMap(({ good }) => (good ? [good] : [])))],
+    gainedS: gain !== undefined && gain > LEAST_GAIN_S ? gain : undefined,
     oneThing: oneThing(seen),
     cured: cured(seen),
     ready: marked.findLast(({ ready }) => ready)?.ready,

@@ -16,7 +16,7 @@ import {
   type InstructorFields,
   type RosterEntry,
 } from '.';
-import { gapWords } from '../words';
+import { BY_ID, wordsIn } from '../words';
 
 const at = (hours: number) => hours * 3600;
 const FLEET = ['c1', 'c2', 'c3'];
@@ -202,13 +202,14 @@ describe('Skills', () => {
 
   it('are said in a sentence: when, who is left, and where the others are', () => {
     const instructors: Record<string, string> = { odile: 'Odile', tomasz: 'Tomasz' };
-    const names = { instructor: (id: string) => instructors[id]!, car: () => 'Sabrel R' };
+    const names = { ...BY_ID, instructor: (id: string) => instructors[id]!, car: () => 'Sabrel R' };
+    const { gap: tell } = wordsIn('en', names);
     const gap = { skill: { kind: 'car', car: 'c1' }, from: MONDAY, to: MONDAY, days: 1 } as const;
     const missing = [{ instructor: 'tomasz', because: 'expired' } as const];
-    expect(gapWords({ ...gap, holder: 'odile', missing }, names)).toBe(
+    expect(tell({ ...gap, holder: 'odile', missing })).toBe(
       'Mon 24 May: only Odile may teach in the Sabrel R: the skill of Tomasz has ended.',
     );
-    expect(gapWords({ ...gap, holder: undefined, missing: [], to: '2027-05-30', days: 7 }, names)).toBe(
+    expect(tell({ ...gap, holder: undefined, missing: [], to: '2027-05-30', days: 7 })).toBe(
       'Mon 24 May to Sun 30 May, 7 days: nobody may teach in the Sabrel R: nobody has the skill.',
     );
   });

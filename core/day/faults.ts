@@ -1,4 +1,4 @@
-import './fault-words';
+import '../words/schema-issues';
 import type * as z from 'zod';
 
 /** What is wrong with outside data: where it is (`guests[12].drives[0].cars[0]`) and what was expected. */

@@ -16,7 +16,7 @@ export { RULES, RULE_CODES, type Rule, type RuleCode, type Violation, type Viola
 export type { NamedKind } from './rules/complete';
 export { money } from './money';
 export * from './schedule';
-export { slipsOf, type Slip } from './slips';
+export { slipsOf, type Slip, type SlipFact } from './slips';
 export { frozenOf, type Dropped, type Obstacle, type Frozen } from './frozen';
 export * from './time';
 export type { CarMisfit, LeftOutReason, UnplacedReason } from './unplaced';

@@ -1,4 +1,5 @@
 import { aDay, aGuest, anInstructor, at } from '../testing/small-day';
+import { BY_ID, wordsIn } from '../words';
 import { slipsOf } from './slips';
 
 describe('What a day file names and does not have', () => {
@@ -14,7 +15,8 @@ describe('What a day file names and does not have', () => {
         }),
       ],
     });
-    expect(slipsOf(day).map(({ who, path, message }) => `${who}: ${path}: ${message}`)).toEqual([
+    const { slip } = wordsIn('en', BY_ID);
+    expect(slipsOf(day).map(({ who, path, what }) => `${who}: ${path}: ${slip(what, 'file')}`)).toEqual([
       'Anselm Holt: instructors[0].cars[1]: no car "c99" in this file',
       'Ines Faro: guests[0].leavesBy: leaves at 08:30, before arriving at 09:00',
       'Ines Faro: guests[0].avoidInstructors[1]: no instructor "i8" in this file',

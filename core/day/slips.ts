@@ -1,12 +1,19 @@
 import type { Day } from './day-file';
-import type { Fault } from './faults';
-import { wallClock } from './time';
+import { fact, type Fact } from './fact';
 
 /** Something in a day file that is no fault and may be a slip: planning goes on with it. */
-export interface Slip extends Fault {
+export interface Slip {
+  /** `guests[12].drives[0].cars[0]`. */
+  readonly path: string;
   /** Name of the guest or instructor in whose entry it stands. */
   readonly who: string;
+  readonly what: SlipFact;
 }
+
+export type SlipFact =
+  | Fact<'noSuchCar', { car: string }>
+  | Fact<'noSuchInstructor', { instructor: string }>
+  | Fact<'leavesFirst', object, { leavesS: number; arrivesS: number }>;
 
 /**
  * What a day file names and does not have: cars of drives and instructors, instructors whom guests avoid or prefer, pins;
@@ -17,10 +24,10 @@ export function slipsOf(day: Day): Slip[] {
   const crew = new Set(day.instructors.map(({ id }) => id));
   const slips: Slip[] = [];
   const carIn = (who: string, path: string, id: string) => {
-    if (!cars.has(id)) slips.push({ who, path, message: `no car "${id}" in this file` });
+    if (!cars.has(id)) slips.push({ who, path, what: fact('noSuchCar', { car: id }) });
   };
   const crewIn = (who: string, path: string, id: string) => {
-    if (!crew.has(id)) slips.push({ who, path, message: `no instructor "${id}" in this file` });
+    if (!crew.has(id)) slips.push({ who, path, what: fact('noSuchInstructor', { instructor: id }) });
   };
   day.instructors.forEach(({ name, cars: taught }, place) => {
     if (taught !== 'all') taught.forEach((id, i) => carIn(name, `instructors[${place}].cars[${i}]`, id));
@@ -29,8 +36,8 @@ export function slipsOf(day: Day): Slip[] {
     const { name, arrives, leavesBy } = guest;
     const at = `guests[${place}]`;
     if (leavesBy !== undefined && leavesBy < arrives) {
-      const [leaves, comes] = [wallClock(leavesBy), wallClock(arrives)];
-      slips.push({ who: name, path: `${at}.leavesBy`, message: `leaves at ${leaves}, before arriving at ${comes}` });
+      const what = fact('leavesFirst', {}, { leavesS: leavesBy, arrivesS: arrives });
+      slips.push({ who: name, path: `${at}.leavesBy`, what });
     }
     guest.avoidInstructors?.forEach((id, i) => crewIn(name, `${at}.avoidInstructors[${i}]`, id));
     guest.preferInstructors?.forEach((id, i) => crewIn(name, `${at}.preferInstructors[${i}]`, id));

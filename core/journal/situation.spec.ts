@@ -73,9 +73,8 @@ describe('What is said of the day itself', () => {
     );
     const { day: situated, unfit } = asSituated(early, written);
     expect(situated.closes).toBe(at('19:00'));
-    expect(unfit.map((one) => [one.entry.id, inEnglish(early).unfit(one)])).toEqual([
-      ['entry-0000', 'Test has moved the closing to 12:00, and the day opens at 13:00'],
-    ]);
+    const values = { closesS: at('12:00'), opensS: at('13:00') };
+    expect(unfit.map(({ entry, why }) => [entry.id, why.values])).toEqual([['entry-0000', values]]);
   });
 
   it('is refused where it makes no sense', () => {

@@ -11,7 +11,7 @@ export {
 } from './changes';
 export { leaveOut, moveDrive, shiftDrives, swapDrives, type Place } from './edits';
 export { insertions, type Insertion, type Insertions } from './insert';
-export { remedied, remediesFor, withRemedy, type Remedy, type RemedyChange } from './remedies';
+export { remedied, remediesFor, withRemedy, type Remedy, type RemedyChange, type RevisionReason } from './remedies';
 export { improve, planDay, type PlannedDay, type PlanningOptions, type PlanningProgress } from './plan-day';
 export { normalOf, randomOf, seededRandom, type Random } from './random';
 export * from './assignment';

@@ -104,7 +104,7 @@ describe('An odd day', () => {
         const day = oddDay(one);
         if (!day) return;
         const { plan } = planDay(day, { iterations: 0, random: seededRandom(1) });
-        for (const { who, path, message } of slipsOf(day)) expect([who, path, message].every(Boolean)).toBeTrue();
+        for (const { who, path, what } of slipsOf(day)) expect([who, path, what].every(Boolean)).toBeTrue();
         expect(inEnglish(day).limit(bottleneckOf(layOut(day, plan)).limits).length).toBeGreaterThan(0);
         for (const { drive } of plan.unplanned.slice(0, 1)) {
           const told = remediesFor(day, plan, drive).map(({ change, release }) =>

@@ -1,4 +1,4 @@
-import { carMisfit, closingAt, DAY_S, type Day, type Plan, type Repair, type TimeWindow } from '../day';
+import { carMisfit, closingAt, DAY_S, type Day, type Fact, type Plan, type Repair, type TimeWindow } from '../day';
 import { problemOf } from './engine/problem';
 import { rebuild, SOON } from './engine/rebuild';
 import { breaksNothingNew, brokenRules, loadForChange } from './load-for-change';
@@ -10,6 +10,11 @@ export type RemedyChange =
   | { readonly kind: 'crew'; readonly instructor: string; readonly from: number; readonly to: number }
   | { readonly kind: 'stays'; readonly guest: string; readonly until: number }
   | { readonly kind: 'unpin'; readonly drive: string };
+
+/** Why a plan was accepted that came from a remedy or a free place. */
+export type RevisionReason =
+  | Fact<'remedied', { guest: string }, { change: RemedyChange }>
+  | Fact<'lapsOwedTo' | 'oneMoreDriveFor', { guest: string; cars: readonly string[] }, { laps: number }>;
 
 export interface Remedy {
   readonly change: RemedyChange;

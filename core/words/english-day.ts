@@ -1,11 +1,11 @@
-import { clockMinute } from '../day';
+import { clockMinute, wallClock, type SlipFact } from '../day';
 import type { OmittedReason } from '../circuit';
 import type { CloseFigure, ToDo } from '../closing';
 import type { MarkReason, OneThing } from '../coaching';
 import type { Delay } from '../traffic';
 import { tell, type ByCode } from './by-code';
 import type { Names } from './names';
-import { gapWords } from './skill-words';
+import { gapWords } from './english-roster';
 import { CONE_WORDS } from './terms';
 import type { Words } from './words';
 
@@ -27,6 +27,17 @@ export function delayWords({ guest }: Names): Words['delay'] {
     guestsNext: ({ subjects }) => `${guest(subjects.guest)}’s next drive`,
   };
   return (delay) => `${tell(sentences, delay)}: ${Math.max(1, Math.round(delay.values.byS / 60))} min later`;
+}
+
+export function slipWords(slip: SlipFact, of: 'file' | 'venue'): string {
+  const where = of === 'file' ? 'in this file' : 'at this venue';
+  const sentences: ByCode<SlipFact> = {
+    noSuchCar: ({ subjects }) => `no car "${subjects.car}" ${where}`,
+    noSuchInstructor: ({ subjects }) => `no instructor "${subjects.instructor}" ${where}`,
+    leavesFirst: ({ values: { leavesS, arrivesS } }) =>
+      `leaves at ${wallClock(leavesS)}, before arriving at ${wallClock(arrivesS)}`,
+  };
+  return tell(sentences, slip);
 }
 
 export function omittedWords(reason: OmittedReason): string {
@@ -75,7 +86,7 @@ export function toDoWords(names: Names): Words['toDo'] {
     balancesDue: ({ values: { guests } }) => `${guests} ${guests === 1 ? 'guest has' : 'guests have'} a balance due.`,
     followUp: ({ values: { text } }) => (text.endsWith('.') ? text : `${text}.`),
     skillGap: ({ values: { gap, crew } }) =>
-      gapWords(gap, { car, instructor: (id) => crew[id] ?? names.instructor(id) }),
+      gapWords({ ...names, instructor: (id) => crew[id] ?? names.instructor(id) })(gap),
   };
   return (toDo) => tell(sentences, toDo);
 }

@@ -1,5 +1,5 @@
 import { clockMinute, spokenDuration, type CarMisfit } from '../day';
-import type { DriveStage, DriveStep, GateStep, Refusal, Unfit } from '../journal';
+import type { DriveStage, DriveStep, GateStep, Refusal } from '../journal';
 import { FLAG_WORDS } from './terms';
 import type { AdviceReason } from '../traffic';
 import { tell, type ByCode } from './by-code';
@@ -143,11 +143,6 @@ export function resolutionWords(refusal: Words['refusal']): Words['resolution'] 
     const [given, taken] = [clockMinute(corrected.givenS), clockMinute(corrected.takenS)];
     return `${kept} The clock of that device was ahead: ${given} was taken as ${taken}. If it happened at another time, enter it anew.`;
   };
-}
-
-export function unfitWords({ entry, why }: Unfit): string {
-  const { closesS, opensS } = why.values;
-  return `${entry.by} has moved the closing to ${clockMinute(closesS)}, and the day opens at ${clockMinute(opensS)}`;
 }
 
 /** What a vehicle on the circuit is called on the radio: `car 4`, `Heron`. */

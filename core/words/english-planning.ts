@@ -1,5 +1,13 @@
 import { clockMinute, wallClock, type CarMisfit, type LeftOutReason, type Obstacle } from '../day';
-import type { AssignmentReason, ChangeReason, Limit, RemedyChange, ResourceLoad, SharedActivity } from '../planner';
+import type {
+  AssignmentReason,
+  ChangeReason,
+  Limit,
+  RemedyChange,
+  ResourceLoad,
+  RevisionReason,
+  SharedActivity,
+} from '../planner';
 import { tell, type ByCode } from './by-code';
 import type { Names } from './names';
 import type { Words } from './words';
@@ -130,6 +138,27 @@ export function sharedChangeWords({ instructor }: Names): Words['sharedChange'] 
     if (now) return `${one(now)} is new`;
     return before ? `${one(before)} falls away` : '';
   };
+}
+
+/** Why a plan was accepted that came from a remedy or a free place. */
+export function revisionReasonWords({ guest, car, instructor }: Names): Words['revisionReason'] {
+  const changes: { readonly [K in RemedyChange['kind']]: (of: Extract<RemedyChange, { kind: K }>) => string } = {
+    car: (of) => `${car(of.car)} instead`,
+    unpin: () => 'the pin is out',
+    stays: ({ until }) => `stays until ${clockMinute(until)}`,
+    closes: ({ to }) => `closing at ${clockMinute(to)}`,
+    crew: (of) => `${instructor(of.instructor)} from ${clockMinute(of.from)} to ${clockMinute(of.to)}`,
+  };
+  const cars = (ids: readonly string[]) => ids.map(car).join(' or ');
+  const sentences: ByCode<RevisionReason> = {
+    remedied: ({ subjects, values: { change } }) =>
+      `A place for ${guest(subjects.guest)}: ${(changes[change.kind] as (of: RemedyChange) => string)(change)}`,
+    lapsOwedTo: ({ subjects, values: { laps } }) =>
+      `Laps owed to ${guest(subjects.guest)}: ${counted(laps, 'lap')} in ${cars(subjects.cars)}`,
+    oneMoreDriveFor: ({ subjects, values: { laps } }) =>
+      `One more drive for ${guest(subjects.guest)}: ${counted(laps, 'lap')} in ${cars(subjects.cars)}`,
+  };
+  return (reason) => tell(sentences, reason);
 }
 
 export function assignmentWords({ car }: Names): Words['assignment'] {

@@ -1,7 +1,15 @@
 import { clockMinute, type Activity, type Violation } from '../day';
-import { delayWords, FIGURES, markReasonWords, omittedWords, oneThingWords, toDoWords } from './english-day';
+import { delayWords, FIGURES, markReasonWords, omittedWords, oneThingWords, slipWords, toDoWords } from './english-day';
+import {
+  callWords,
+  cardAdviceWords,
+  CARD_TOPICS,
+  cardValueWords,
+  cornerRemarkWords,
+  lapObstacleWords,
+} from './english-driving';
 import { entryWords } from './english-entries';
-import { adviceWords, refusalWords, runnerWords, resolutionWords, unfitWords } from './english-journal';
+import { adviceWords, refusalWords, runnerWords, resolutionWords } from './english-journal';
 import {
   assignmentWords,
   changeWords,
@@ -11,9 +19,12 @@ import {
   misfitWords,
   obstacleWords,
   resourceWords,
+  revisionReasonWords,
   sharedChangeWords,
 } from './english-planning';
 import { requestWords } from './english-requests';
+import { deviceRefusalWords, troubleRemedyWords, troubleWords } from './english-troubles';
+import { dayWords, gapWords, skillWords } from './english-roster';
 import { ENGLISH_VIOLATIONS } from './english-violations';
 import type { Names } from './names';
 import type { Words } from './words';
@@ -55,13 +66,13 @@ export function english(names: Names): Words {
     sharedChange: sharedChangeWords(names),
     assignment: assignmentWords(names),
     remedy: remedyWords(names),
+    revisionReason: revisionReasonWords(names),
     limit: limitWords(names),
     resource: resourceWords(names),
     entry: entryWords,
     request: requestWords,
     refusal,
     resolution: resolutionWords(refusal),
-    unfit: unfitWords,
     runner,
     advice: adviceWords(refusal, runner),
     delay: delayWords(names),
@@ -69,6 +80,20 @@ export function english(names: Names): Words {
     markReason: markReasonWords(),
     oneThing: oneThingWords,
     toDo: toDoWords(names),
+    trouble: troubleWords,
+    troubleRemedy: troubleRemedyWords,
+    deviceRefusal: deviceRefusalWords,
+    slip: slipWords,
+    lapObstacle: lapObstacleWords,
+    call: callWords,
+    cornerRemark: cornerRemarkWords,
+    cardTopic: (topic) => CARD_TOPICS[topic],
+    cardValue: cardValueWords,
+    cardAdvice: cardAdviceWords,
+    gained: (byS) => `${byS.toFixed(1)} s quicker within the last drive`,
+    skill: skillWords(names),
+    gap: gapWords(names),
+    date: dayWords,
     figure: (key) => FIGURES[key],
   };
 }

@@ -7,7 +7,6 @@ import type { Words } from './words';
  * screens, paper, command line and replies alike.
  */
 export { BY_ID, namesOf, type Names } from './names';
-export { dayWords, gapWords, skillWords } from './skill-words';
 export {
   BREAK_OFF_WORDS,
   CAR_STATUS_WORDS,

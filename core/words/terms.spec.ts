@@ -1,4 +1,4 @@
-import { ordinal } from '../car';
+import { ordinal } from './english-driving';
 import { coneKind, LEGENDS, type Marker } from '../circuit';
 import { phase } from '../coaching';
 import { COST_TERMS } from '../day';

@@ -1,10 +1,20 @@
-import type { RequestRefusal } from '../api';
-import type { Activity, CarMisfit, Dropped, LeftOutReason, PlannedDrive, Violation } from '../day';
+import type { DeviceRefusal, RequestRefusal, TroubleFact, TroublePlace } from '../api';
+import type { CallFact, CardAdvice, CardTopic, CardValue, CornerRemark, LapObstacle } from '../car';
+import type { Skill, SkillGap } from '../crew';
+import type { Activity, CarMisfit, Dropped, LeftOutReason, PlannedDrive, SlipFact, Violation } from '../day';
 import type { OmittedReason } from '../circuit';
 import type { CloseFigure, ToDo } from '../closing';
 import type { MarkReason, OneThing } from '../coaching';
-import type { JournalEntry, Refusal, Resolution, Unfit } from '../journal';
-import type { AssignmentReason, ChangeReason, Limit, RemedyChange, ResourceLoad, SharedChange } from '../planner';
+import type { JournalEntry, Refusal, Resolution } from '../journal';
+import type {
+  AssignmentReason,
+  ChangeReason,
+  Limit,
+  RemedyChange,
+  ResourceLoad,
+  RevisionReason,
+  SharedChange,
+} from '../planner';
 import type { AdviceReason, Delay, RunnerName } from '../traffic';
 
 /** The facts of the product in one language. A sentence begins as people say it and ends without a full stop. */
@@ -23,6 +33,8 @@ export interface Words {
   readonly assignment: (reason: AssignmentReason) => string;
   /** @param release the release that the drive would have */
   readonly remedy: (change: RemedyChange, release: number) => string;
+  /** Why a plan was accepted that came from a remedy or a free place. */
+  readonly revisionReason: (reason: RevisionReason) => string;
   readonly limit: (limit: Limit) => string;
   /** What an entry says, in a few words, and how its time was corrected. */
   readonly entry: (entry: JournalEntry) => string;
@@ -32,8 +44,11 @@ export interface Words {
   readonly request: (refusal: RequestRefusal) => string;
   /** What became of an entry that did not fit; with its full stop. */
   readonly resolution: (resolution: Resolution) => string;
-  /** Why an entry changes nothing of the day. */
-  readonly unfit: (unfit: Unfit) => string;
+  /** What is at fault in what a day is made from, and what puts it right. */
+  readonly trouble: (trouble: TroubleFact) => string;
+  readonly troubleRemedy: (place: TroublePlace, trouble: TroubleFact) => string;
+  /** Why a line of a device is refused; with its full stop. */
+  readonly deviceRefusal: (refusal: DeviceRefusal) => string;
   /** What a vehicle on the circuit is called on the radio. */
   readonly runner: (runner: RunnerName) => string;
   /** Whether to let a car out, and why; with its full stop. */
@@ -46,6 +61,25 @@ export interface Words {
   readonly oneThing: (thing: OneThing) => string;
   /** What to do before tomorrow; with its full stop. */
   readonly toDo: (toDo: ToDo) => string;
+  /** What may be a slip in a day file. */
+  readonly slip: (slip: SlipFact, of: 'file' | 'venue') => string;
+  /** Why there is no lap. */
+  readonly lapObstacle: (obstacle: LapObstacle) => string;
+  /** What the instructor says. */
+  readonly call: (call: CallFact) => string;
+  readonly cornerRemark: (remark: CornerRemark) => string;
+  readonly cardTopic: (topic: CardTopic) => string;
+  readonly cardValue: <T extends CardTopic>(topic: T, value: CardValue<T>) => string;
+  /** What to do otherwise in this car; with its full stop. */
+  readonly cardAdvice: (advice: CardAdvice) => string;
+  /** How much quicker a drive got from its first lap to its best. */
+  readonly gained: (byS: number) => string;
+  /** What somebody may do, after "may". */
+  readonly skill: (skill: Skill) => string;
+  /** Who is left with a skill on which days, and where the others are; with its full stop. */
+  readonly gap: (gap: SkillGap) => string;
+  /** "Mon 24 May". */
+  readonly date: (date: string) => string;
   readonly figure: (key: CloseFigure['key']) => string;
   readonly resource: (resource: Pick<ResourceLoad, 'kind' | 'id'>) => string;
 }

@@ -4,10 +4,12 @@ import {
   type Device,
   type DeviceLine,
   type DeviceReceipt,
+  type DeviceRefusal,
   type LivePositions,
   type TrackedCar,
 } from '@core/api';
-import { secondsOf } from '@core/day';
+import { fact, secondsOf } from '@core/day';
+import { BY_ID, wordsIn } from '@core/words';
 import { notFound, Refusal } from '../problems';
 import type { Services } from '../services';
 import type { DeviceRow } from '../store/devices';
@@ -21,7 +23,17 @@ const KEEP_MS = 5000;
 /** How far a device's time may be ahead of the venue's clock. */
 const AHEAD_S = 5;
 
-type Refused = 'malformed' | 'unsigned' | 'replayed' | 'unusable';
+/** As which a refused line is counted. */
+const COUNTED_AS = {
+  notALine: 'malformed',
+  notABody: 'malformed',
+  wrongSignature: 'unsigned',
+  sentBefore: 'replayed',
+  unknownTransponder: 'unusable',
+  clockAhead: 'unusable',
+  notTaken: 'unusable',
+} as const satisfies Record<DeviceRefusal['code'], string>;
+
 /** Where cars were, as screens are told. */
 interface Placed {
   readonly date: string;
@@ -66,17 +78,18 @@ export class DeviceDesk {
    */
   receive(id: string, text: string): DeviceReceipt {
     const known = this.of(id);
-    const refused: { line: number; reason: string }[] = [];
+    const refused: DeviceReceipt['refused'] = [];
     let accepted = 0;
     let important = false;
     let latest: Placed | undefined;
     text.split('\n').forEach((line, place) => {
       if (line.trim() === '') return;
       const outcome = this.take(known.row, line);
-      if ('reason' in outcome) {
-        known.row[outcome.refused] += 1;
-        known.row.last_refusal = outcome.reason;
-        refused.push({ line: place + 1, reason: outcome.reason });
+      if ('code' in outcome) {
+        const reason = wordsIn('en', BY_ID).deviceRefusal(outcome);
+        known.row[COUNTED_AS[outcome.code]] += 1;
+        known.row.last_refusal = reason;
+        refused.push({ line: place + 1, reason, fact: outcome });
         important = true;
       } else {
         accepted += 1;
@@ -106,15 +119,13 @@ export class DeviceDesk {
     this.services.store.tracks.flushAll();
   }
 
-  private take(row: DeviceRow, text: string): Taken | { refused: Refused; reason: string } {
+  private take(row: DeviceRow, text: string): Taken | DeviceRefusal {
     const line = parsed(text);
-    if (!line) return { refused: 'malformed', reason: 'A line is not in the format of a device.' };
-    if (!isSigned(row.key, line)) return { refused: 'unsigned', reason: 'The signature is not that of this device.' };
-    if (line.seq <= row.last_seq) {
-      return { refused: 'replayed', reason: `Number ${line.seq} comes after ${row.last_seq}: sent before.` };
-    }
+    if (!line) return fact('notALine', {});
+    if (!isSigned(row.key, line)) return fact('wrongSignature', {});
+    if (line.seq <= row.last_seq) return fact('sentBefore', {}, { seq: line.seq, lastSeq: row.last_seq });
     const body = deviceBody.safeParse(json(line.body));
-    if (!body.success) return { refused: 'malformed', reason: 'A body is not in the format of a device.' };
+    if (!body.success) return fact('notABody', {});
     const [wallDate = '', time = ''] = line.time.split('T');
     const wallS = secondsOf(time.slice(0, 8)) + Number(time.slice(9)) / 1000;
     const { date, atS } = this.services.dayCache.eventDayAt(wallDate, wallS);
@@ -136,17 +147,13 @@ export class DeviceDesk {
     { seq, time }: DeviceLine,
     transponder: string,
     { date, atS }: { readonly date: string; readonly atS: number },
-  ): Taken | { refused: Refused; reason: string } {
+  ): Taken | DeviceRefusal {
     const car = this.services.dayCache.devicesSee().carOf.get(transponder);
-    if (car === undefined) {
-      return { refused: 'unusable', reason: `No car has the transponder "${transponder}".` };
-    }
+    if (car === undefined) return fact('unknownTransponder', { transponder });
     try {
       const at = Math.floor(atS);
       const ms = Math.min(999, Math.round((atS - at) * 1000));
-      if (atS > this.services.dayCache.nowS(date) + AHEAD_S) {
-        return { refused: 'unusable', reason: `The device's clock is ahead of the venue's: ${time}.` };
-      }
+      if (atS > this.services.dayCache.nowS(date) + AHEAD_S) return fact('clockAhead', {}, { time });
       const entry = {
         id: `${row.id}${row.series && `-${row.series}`}-${seq}`.padStart(8, '0'),
         at,
@@ -159,7 +166,7 @@ export class DeviceDesk {
       return { crossing: true };
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
-      return { refused: 'unusable', reason: error.message };
+      return fact('notTaken', {}, { why: error.message });
     }
   }
 

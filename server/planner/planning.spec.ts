@@ -216,7 +216,7 @@ describe('Planning on the server', () => {
     const wish = { guest: id, cars: ['c9'], laps: 3 };
     const offer = (await server.http.post(`${DAY}/places`).send(wish).expect(200)).body;
     const [slot] = offer.slots;
-    expect([slot.car, slot.moved, offer.refusal]).toEqual(['Sabrel R', [], null]);
+    expect([slot.planned.car, slot.moved]).toEqual(['c9', []]);
     const lapPrice = server.store.cars.get('c9')!.fields.lapPrice!;
     expect(slot.price).toBeCloseTo(3 * lapPrice, 2);
     const { drive, base, asOf } = offer;
@@ -312,14 +312,13 @@ describe('Planning on the server', () => {
     expect(plan.drives.find(({ drive }) => drive === 'A1-1+owed')!.car).not.toBe(before.car);
   });
 
-  it('says why there is no place for one more drive', async () => {
+  it('offers no place where there is none for one more drive', async () => {
     const { id } = await book('A1', { leavesBy: '09:35' });
     await server.plan();
     const { body } = await server.http
       .post(`${DAY}/places`)
       .send({ guest: id, cars: ['c9'], laps: 8 })
       .expect(200);
-    expect(body.slots).toEqual([]);
-    expect(body.refusal).toContain('no place left today for 8 laps with Guest A1 in Sabrel R');
+    expect([body.slots, body.better]).toEqual([[], null]);
   });
 });

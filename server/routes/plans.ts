@@ -1,14 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import type { BookingFields, OfferedPlace } from '@core/api';
 import type { plansEndpoints } from '@core/api/endpoints/plans';
-import { fact, clockMinute, indexDay, type Day, type Plan } from '@core/day';
+import { fact, indexDay, type Day, type Plan } from '@core/day';
 import { lapsOwed, owedFrom, owedId, type EntryOf, type OwedWish, type Standpoint } from '@core/journal';
-import { insertions, remedied, type Insertion, type RemedyChange } from '@core/planner';
+import { insertions, remedied, type Insertion, type RemedyChange, type RevisionReason } from '@core/planner';
+import { namesOf, wordsIn } from '@core/words';
 import { acceptPlan, planningTimeS, withOverdue } from '../planner/accept';
 import { notFound, refusalOf } from '../problems';
 import type { Services } from '../services';
 import type { Enter } from '../journal-writer';
 import type { Handlers } from '../routing/mount';
+
+/** Characters that the reason of a revision has at most. */
+const MOST_REASON = 200;
 
 /** What a change of the plan may enter besides. */
 type Changing =
@@ -59,7 +63,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
           plan: withOverdue(standpoint, found.plan),
           asOf: from.nowS,
           author,
-          reason: `A place for ${guest.name}: ${wordsOf(change, standpoint)}`,
+          reason: reasonWords(fact('remedied', { guest: guest.id }, { change }), day),
         },
         (enter) => makeChange(date, change, author, enter),
       );
@@ -81,10 +85,6 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
         drive: drive.id,
         slots: slots.map(offered),
         better: better ? offered(better) : null,
-        refusal:
-          slots.length + (better ? 1 : 0) > 0
-            ? null
-            : `There is no place left today for ${laps} laps with ${guest.name} in ${carWords(cars)}; another car, fewer laps or longer hours may help.`,
       };
     },
     takePlace: ({ params: { date }, body }) => {
@@ -95,15 +95,16 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
       const planned = plan.drives.find((one) => one.drive === drive);
       if (!planned) throw refusalOf(fact('noPlaceSent', {}));
       const { fields, version } = booking;
-      const words = `${laps} laps in ${carWords(cars)}`;
-      const accept = (reason: string, alongside: (enter: Enter) => void) =>
+      const accept = (why: RevisionReason, alongside: (enter: Enter) => void) => {
+        const reason = reasonWords(why, context.day);
         // Everything that taking the place means is stored together, or nothing of it.
-        acceptPlan(services, date, { base, plan, asOf, author, reason: reason.slice(0, 200) }, alongside);
+        return acceptPlan(services, date, { base, plan, asOf, author, reason }, alongside);
+      };
       if (makesUpFor !== undefined) {
         owes(date, makesUpFor, id, laps);
         const { release, car, instructor } = planned;
         const place = { release, car, instructor };
-        return accept(`Laps owed to ${fields.name}: ${words}`, (enter) =>
+        return accept(fact('lapsOwedTo', { guest: id, cars }, { laps }), (enter) =>
           enter(entryNow(date, author, { kind: 'owedAgreed', drive: makesUpFor, cars, place })),
         );
       }
@@ -113,7 +114,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
         price: cents(fields.price + (priceOf(planned.car, laps) ?? 0)),
         drives: [...fields.drives, { id: drive, cars, laps }],
       };
-      return accept(`One more drive for ${fields.name}: ${words}`, () => {
+      return accept(fact('oneMoreDriveFor', { guest: id, cars }, { laps }), () => {
         const change = store.bookings.change(date, id, version, extended);
         if (change.outcome !== 'changed') throw refusalOf(fact('noMoreDrives', {}));
       });
@@ -131,30 +132,28 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
     laps: number,
     standpoint: Standpoint,
   ): OfferedPlace {
-    const { day } = standpoint;
-    const { drives } = indexDay(day);
-    const guestOf = (id: string) => drives.get(id)?.guest.name ?? id;
+    const { drives } = indexDay(standpoint.day);
     return {
       planned,
-      car: carWords([planned.car]),
-      instructor: named([planned.instructor], day.instructors),
-      seat: planned.release - day.rules.setUpS,
+      seat: planned.release - standpoint.day.rules.setUpS,
       costs,
       price: priceOf(planned.car, laps) ?? null,
-      moved: moved.map(({ drive, from, to }) => `${guestOf(drive)} from ${clockMinute(from)} to ${clockMinute(to)}`),
+      moved: moved.map((one) => ({ ...one, guest: drives.get(one.drive)!.guest.id })),
       plan: withOverdue(standpoint, plan),
     };
   }
 
-  /** Cars by their names, those that share one with their number. */
-  function carWords(ids: readonly string[]): string {
+  /** Why a plan was accepted; cars that share a name are told with their number. */
+  function reasonWords(reason: RevisionReason, day: Day): string {
     const fleet = store.cars.list().map(({ fields }) => fields);
-    const words = ids.map((id) => {
-      const car = fleet.find((one) => one.id === id);
-      const twin = fleet.some((other) => other.id !== id && other.name === car?.name);
-      return car ? (twin ? `${car.number} ${car.name}` : car.name) : id;
-    });
-    return words.join(' or ');
+    const car = (id: string) => {
+      const known = fleet.find((one) => one.id === id);
+      const twin = fleet.some((other) => other.id !== id && other.name === known?.name);
+      return known ? (twin ? `${known.number} ${known.name}` : known.name) : id;
+    };
+    return wordsIn('en', { ...namesOf(day), car })
+      .revisionReason(reason)
+      .slice(0, MOST_REASON);
   }
 
   /** What laps in a car cost by the venue's list; nothing where the list has no price for it. */
@@ -242,23 +241,4 @@ function withDrive(
   change: (drive: BookingFields['drives'][number]) => BookingFields['drives'][number],
 ): BookingFields {
   return { ...fields, drives: fields.drives.map((drive) => (drive.id === id ? change(drive) : drive)) };
-}
-
-function named(ids: readonly string[], things: readonly { id: string; name: string }[]): string {
-  return ids.map((id) => things.find((thing) => thing.id === id)?.name ?? id).join(' or ');
-}
-
-function wordsOf(change: RemedyChange, { day }: Standpoint): string {
-  switch (change.kind) {
-    case 'car':
-      return `${named([change.car], day.cars)} instead`;
-    case 'unpin':
-      return 'the pin is out';
-    case 'stays':
-      return `stays until ${clockMinute(change.until)}`;
-    case 'closes':
-      return `closing at ${clockMinute(change.to)}`;
-    case 'crew':
-      return `${named([change.instructor], day.instructors)} from ${clockMinute(change.from)} to ${clockMinute(change.to)}`;
-  }
 }

@@ -1,3 +1,4 @@
+import { fact } from '@core/day';
 import { TestBed } from '@angular/core/testing';
 import {
   callSheet,
@@ -107,11 +108,11 @@ describe('The calls of a lap', () => {
       id: 1,
       corners: [],
       lapTimeS: undefined,
-      fault: { message: 'The car stops before the crest', atM: 212.4 },
+      fault: { reason: fact('cannotClimb', {}), atM: 212.4 },
     });
     service.coaching.update((coaching) => ({ ...coaching, speechS: 2 }));
     await shown.follow();
-    expect(shown.element.querySelector('[role=alert]')!.textContent).toBe('The car stops before the crest, at 212 m');
+    expect(shown.element.querySelector('[role=alert]')!.textContent).toBe('the car cannot climb this hill, at 212 m');
     service.cars.set([]);
     TestBed.resetTestingModule();
     const empty = await show(CallSheet, dayAt('08:00'));

@@ -5,6 +5,7 @@ import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import { CircuitService } from '../data/circuit.service';
+import { lapFaultWords, PLAIN_WORDS } from '../data/screen-words';
 import { ownHeading } from '../shell/own-heading';
 
 const MARKS: Record<CallKind, string> = {
@@ -31,6 +32,7 @@ export class CallSheet {
   protected readonly circuit = inject(CircuitService);
   protected readonly heading = ownHeading('Calls');
   protected readonly marks = MARKS;
+  protected readonly words = PLAIN_WORDS;
   protected readonly car = signal<string | undefined>(undefined);
   protected readonly pace = signal<number | undefined>(undefined);
   protected readonly gearbox = signal<'auto' | 'paddle'>('paddle');
@@ -84,12 +86,13 @@ export class CallSheet {
           if (!current || !answer) return;
           this.corners.set(answer.corners);
           this.lapTimeS.set(answer.lapTimeS);
-          const at = answer.fault?.atM;
-          this.fault.set(
-            answer.fault && `${answer.fault.message}${at === undefined ? '' : `, at ${Math.round(at)} m`}`,
-          );
+          this.fault.set(answer.fault && lapFaultWords(answer.fault));
         });
     });
+  }
+
+  protected remarksOf({ remarks }: CornerCalls): string {
+    return remarks.map(this.words.cornerRemark).join(' · ');
   }
 
   protected toggle(id: string): void {

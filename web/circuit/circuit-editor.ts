@@ -19,6 +19,7 @@ import { ApiError } from '../data/api';
 import { CircuitService } from '../data/circuit.service';
 import { DayService } from '../data/day.service';
 import { newId } from '../data/new-id';
+import { lapFaultWords } from '../data/screen-words';
 import { Ask } from '../shell/ask';
 import { CircuitImport } from './circuit-import';
 import { LegendEditor } from './legend-editor';
@@ -73,6 +74,7 @@ export class CircuitEditor {
   private readonly data = inject(DayService);
   private readonly ask = inject(Ask);
   protected readonly circuit = inject(CircuitService);
+  protected readonly faultWords = lapFaultWords;
   private readonly map = viewChild(CircuitMapView);
   protected readonly modes = [...MODES];
   protected readonly legend = computed(() => legendOf(this.circuit.draft()));

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { DifferenceCard } from '@core/car';
+import { PLAIN_WORDS } from '../data/screen-words';
 
 /** The talk in the car on one card: what this car is, what changed against the last one, and what to do otherwise. */
 @Component({
@@ -52,4 +53,5 @@ import type { DifferenceCard } from '@core/car';
 })
 export class DifferenceCardView {
   readonly card = input.required<DifferenceCard>();
+  protected readonly words = PLAIN_WORDS;
 }

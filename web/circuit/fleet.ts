@@ -9,6 +9,7 @@ import { Api } from '../data/api';
 import { CircuitService } from '../data/circuit.service';
 import { DayService } from '../data/day.service';
 import { GarageService } from '../data/garage.service';
+import { lapFaultWords } from '../data/screen-words';
 import { DifferenceCardView } from './difference-card';
 
 /** A stint's heat that brakes take before they must cool: so much for each kilogram of the car, MJ. */
@@ -27,6 +28,7 @@ export class Fleet {
   private readonly data = inject(DayService);
   private readonly garage = inject(GarageService);
   protected readonly circuit = inject(CircuitService);
+  protected readonly faultWords = lapFaultWords;
   protected readonly now = signal<string | undefined>(undefined);
   protected readonly before = signal<string | undefined>(undefined);
 

@@ -16,7 +16,7 @@ import {
   type RosterEntry,
   type Skill,
 } from '@core/crew';
-import { dayWords, gapWords, skillWords } from '@core/words';
+import { BY_ID, wordsIn } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { catchError, EMPTY, forkJoin, Subject, switchMap } from 'rxjs';
@@ -26,6 +26,7 @@ import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { ManagerService } from '../data/manager.service';
 import { newId } from '../data/new-id';
+import { PLAIN_WORDS } from '../data/screen-words';
 import type { Field } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { RosterGrid, type RosterPlace } from './roster-grid';
@@ -61,7 +62,7 @@ export class RosterScreen {
   protected readonly crew = signal<readonly InstructorFields[]>([]);
   private readonly stored = signal<readonly StoredRosterEntry[]>([]);
   protected readonly entries = computed(() => this.stored().map(({ fields }) => fields));
-  protected readonly day = dayWords;
+  protected readonly day = PLAIN_WORDS.date;
   protected readonly importing = signal(false);
   protected readonly edited = signal<Edited | undefined>(undefined);
   /** What the dialog edits: an entry of the roster, or a skill. */
@@ -78,11 +79,12 @@ export class RosterScreen {
   private readonly names = computed(() => {
     const crew = new Map(this.crew().map(({ id, name }) => [id, name]));
     const cars = new Map(this.cars().map(({ id, name }) => [id, name]));
-    return { instructor: (id: string) => crew.get(id) ?? id, car: (id: string) => cars.get(id) ?? id };
+    return { ...BY_ID, instructor: (id: string) => crew.get(id) ?? id, car: (id: string) => cars.get(id) ?? id };
   });
+  private readonly tell = computed(() => wordsIn('en', this.names()));
   protected readonly warnings = computed(() =>
     skillGaps({ cars: this.fleet(), crew: this.crew(), roster: this.entries() }, this.from()).map((gap) =>
-      gapWords(gap, this.names()),
+      this.tell().gap(gap),
     ),
   );
   /** Skills that end before long, those that end together in one sentence. */
@@ -93,7 +95,7 @@ export class RosterScreen {
       this.from(),
       SOON_DAYS,
     )) {
-      const end = `may ${skillWords(skill, this.names())} until ${dayWords(last)}.`;
+      const end = `may ${this.tell().skill(skill)} until ${this.day(last)}.`;
       sentences.set(end, [...(sentences.get(end) ?? []), this.names().instructor(instructor)]);
     }
     return [...sentences].map(([end, who]) => `${who.join(', ')} ${end}`);
@@ -103,7 +105,7 @@ export class RosterScreen {
       skill,
       key: keyOf(skill),
       short: skill.kind === 'car' ? this.cars().find(({ id }) => id === skill.car)!.number : SHORT[skill.kind],
-      words: skillWords(skill, this.names()),
+      words: this.tell().skill(skill),
     })),
   );
   protected readonly matrix = computed(() =>
@@ -218,7 +220,7 @@ export class RosterScreen {
     const fresh: RosterEntry = { id: newId(), instructor, kind: 'shift', from: date, to: date };
     const params = { id: (entry ?? fresh).id };
     this.edited.set({
-      title: `${this.names().instructor(instructor)}, ${dayWords(date)}`,
+      title: `${this.names().instructor(instructor)}, ${this.day(date)}`,
       fields: z.encode(rosterEntry, entry ?? fresh),
       version: this.stored().find(({ fields }) => fields.id === params.id)?.version,
       save: (fields: RosterEntry, version = 0) =>
@@ -233,7 +235,7 @@ export class RosterScreen {
     const who = this.crew().find((one) => one.id === id)!;
     this.editing.set('skill');
     this.edited.set({
-      title: `May ${who.name} ${skillWords(skill, this.names())}?`,
+      title: `May ${who.name} ${this.tell().skill(skill)}?`,
       fields: { may: hasSkill(who, skill), until: lastDayOf(who, skill) },
       version: undefined,
       // Only this skill is changed, of the instructor as stored now: what somebody else has saved meanwhile stays.

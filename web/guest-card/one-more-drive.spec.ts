@@ -13,8 +13,6 @@ describe('One more drive', () => {
     dialog.find();
     const place = {
       planned: { drive: 'x', car: 'c2', instructor: 'i2', release: '11:00' },
-      car: 'Sabrel R',
-      instructor: 'Ife Okoro',
       seat: '10:56',
       costs: 4.2,
       price: 96,
@@ -26,13 +24,12 @@ describe('One more drive', () => {
       base: 1,
       drive: 'x',
       slots: [place],
-      better: { ...place, seat: '10:31', moved: ['Piet Verhoeve from 10:10 to 10:14'] },
-      refusal: null,
+      better: { ...place, seat: '10:31', moved: [{ drive: 'd2', guest: 'g2', from: '10:10', to: '10:14' }] },
     });
     await settle();
     await fixture.whenStable();
     const words = document.querySelector('[role=dialog]')!.textContent.replace(/\s+/g, ' ');
-    expect(words).toContain('10:56 Sabrel R, with Ife Okoro costs others 4 min of waiting, nobody moves');
+    expect(words).toContain('10:56 2 Sabrel R, with Ife Okoro costs others 4 min of waiting, nobody moves');
     expect(words).toContain('if others move: Piet Verhoeve from 10:10 to 10:14');
     document.querySelector<HTMLElement>('[aria-label^="Take 10:56"]')!.click();
     const { body } = http.expectOne('/api/days/2027-05-22/places/take').request;

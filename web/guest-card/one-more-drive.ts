@@ -2,12 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, mo
 import { FormsModule } from '@angular/forms';
 import { contract, type OfferedPlace, type OfferedPlaces } from '@core/api';
 import { carMisfit, clockMinute, money } from '@core/day';
+import { BY_ID, namesOf } from '@core/words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputNumber } from 'primeng/inputnumber';
 import { MultiSelect } from 'primeng/multiselect';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
+import { carLabel } from '../data/names';
 import { Who } from '../data/who';
 
 /** Laps that a guest has paid for and not driven, because the drive was broken off. */
@@ -52,6 +54,10 @@ export class OneMoreDrive {
       .filter((car) => !carMisfit(car, { id: '', cars: [car.id], laps: 1 }, guest))
       .map(({ id, name }) => ({ value: id, label: `${view.carNumbers[id] ?? ''} ${name}`.trim() }));
   });
+  private readonly names = computed(() => {
+    const view = this.data.view();
+    return view ? namesOf(view.day) : BY_ID;
+  });
   protected readonly places = computed(() => {
     const offer = this.offer();
     if (!offer) return [];
@@ -63,11 +69,20 @@ export class OneMoreDrive {
       place,
       moves,
       seat: clockMinute(place.seat),
-      words: `${place.car}, with ${place.instructor}`,
+      words: `${this.carWords([place.planned.car])}, with ${this.names().instructor(place.planned.instructor)}`,
       price: this.owed() ? 'paid' : place.price === null ? 'no price in the list' : money(place.price, this.currency()),
       costs: this.costWords(place),
-      moved: place.moved.join('; '),
+      moved: place.moved
+        .map(({ guest, from, to }) => `${this.names().guest(guest)} from ${clockMinute(from)} to ${clockMinute(to)}`)
+        .join('; '),
     }));
+  });
+
+  /** What is said where there is no place at all. */
+  protected readonly none = computed(() => {
+    const offer = this.offer();
+    if (!offer || offer.better || offer.slots.length > 0) return undefined;
+    return `There is no place left today for ${this.laps()} laps in ${this.carWords(this.cars())}; another car, fewer laps or longer hours may help.`;
   });
 
   constructor() {
@@ -96,7 +111,7 @@ export class OneMoreDrive {
     });
   }
 
-  protected take({ plan, car, seat }: OfferedPlace): void {
+  protected take({ plan, planned: { car }, seat }: OfferedPlace): void {
     const offer = this.offer();
     if (!offer) return;
     const { drive, base, asOf } = offer;
@@ -110,10 +125,14 @@ export class OneMoreDrive {
         this.open.set(false);
         this.offer.set(undefined);
         this.data.reload();
-        this.data.say(`One more drive: ${car}, in the seat at ${clockMinute(seat)}.`);
+        this.data.say(`One more drive: ${this.carWords([car])}, in the seat at ${clockMinute(seat)}.`);
       },
       error: (error: Error) => this.failed(error),
     });
+  }
+
+  private carWords(cars: readonly string[]): string {
+    return cars.map((car) => carLabel(this.data.view(), car)).join(' or ');
   }
 
   private costWords({ costs }: OfferedPlace): string {

@@ -12,6 +12,7 @@ import { of } from 'rxjs';
 import { Api } from '../data/api';
 import { CircuitService } from '../data/circuit.service';
 import { DayWords } from '../data/day-words';
+import { PLAIN_WORDS } from '../data/screen-words';
 import { DayService } from '../data/day.service';
 import { InstructorChoice } from '../data/instructor-choice';
 import { beadsOf } from '../drawing/bead-list';
@@ -66,7 +67,7 @@ export class HandoverScreen {
       stall: this.data.stalls()[card.car ?? ''],
       laps: next.drive.laps + next.extraLaps,
       when: occupancy ? `${clockMinute(occupancy.startS)}${inS > 0 ? `, in ${spokenDuration(inS)}` : ''}` : '',
-      worked: card.worked,
+      worked: [...card.worked, ...(card.gainedS === undefined ? [] : [PLAIN_WORDS.gained(card.gainedS)])],
       thing: card.oneThing,
       cured: card.cured.map(({ name: words }) => words.toLowerCase()),
       minds: [
@@ -181,7 +182,7 @@ export class HandoverScreen {
     const now = this.subject(car);
     if (!now) return [];
     const card = differenceCard(now, this.subject(before));
-    return [...card.advice, ...card.traps.map((trap) => `Trap: ${trap}`)].slice(0, 4);
+    return [...card.advice.map(PLAIN_WORDS.cardAdvice), ...card.traps.map((trap) => `Trap: ${trap}`)].slice(0, 4);
   }
 
   private subject(id: string | undefined): CardSubject | undefined {

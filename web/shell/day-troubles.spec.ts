@@ -1,4 +1,5 @@
 import type { DayTrouble } from '@core/api';
+import { fact } from '@core/day';
 import { aDay, aPlan } from '@core/testing/small-day';
 import { DayTroubles } from './day-troubles';
 import { FakeDay, show } from '../testing/fake-day';
@@ -6,10 +7,9 @@ import { settle } from '../testing/two-drives';
 
 const trouble = (more: Partial<DayTrouble> = {}): DayTrouble => ({
   place: 'rules',
-  what: 'The time zone is not used',
+  fact: fact('leftOut', {}, { place: 'rules', whole: false }),
   path: 'timeZone',
   message: 'expected a time zone such as Europe/London',
-  remedy: 'Choose another one',
   ...more,
 });
 
@@ -21,9 +21,14 @@ describe('What is at fault in a day', () => {
   };
 
   it('is told in one line, opened for more, with the way to where it is mended', async () => {
-    const { element, text } = await troubled(trouble(), trouble({ place: 'cars', what: 'Car c9 is left out' }));
+    const { element, text } = await troubled(
+      trouble(),
+      trouble({ place: 'cars', fact: fact('leftOut', { id: 'c9' }, { place: 'cars', whole: true }) }),
+    );
     expect(element.querySelector('[role=alert] summary')!.textContent).toContain('2 things in this day are at fault');
-    expect(text()).toContain('timeZone: expected a time zone such as Europe/London. Choose another one');
+    expect(text()).toContain(
+      'timeZone: expected a time zone such as Europe/London. Look through the rules and save them.',
+    );
     const links = [...element.querySelectorAll('a')].map((a) => [a.textContent.trim(), a.getAttribute('href')]);
     expect(links).toEqual([
       ['Rules', '/rules'],

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import type { DayTrouble } from '@core/api';
 import { DayService } from '../data/day.service';
+import { PLAIN_WORDS } from '../data/screen-words';
 
 /** The screen on which a thing is put right, and what it is called. */
 const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly label: string } | undefined> = {
@@ -25,13 +26,14 @@ const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly lab
       <details role="alert">
         <summary>
           {{ troubles().length === 1 ? 'Something in this day is' : troubles().length + ' things in this day are' }} at
-          fault. {{ troubles()[0]!.what }}
+          fault. {{ words.trouble(troubles()[0]!.fact) }}
         </summary>
         <ul>
-          @for (it of troubles(); track it.path + it.what) {
+          @for (it of troubles(); track it.path + it.fact.code) {
             <li>
               <span
-                ><b>{{ it.what }}.</b> {{ it.path }}: {{ it.message }}. {{ it.remedy }}</span
+                ><b>{{ words.trouble(it.fact) }}.</b> {{ it.path }}: {{ it.message }}.
+                {{ words.troubleRemedy(it.place, it.fact) }}</span
               >
               @if (it.screen; as screen) {
                 <a [routerLink]="screen.path">{{ screen.label }}</a>
@@ -81,6 +83,7 @@ const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly lab
 })
 export class DayTroubles {
   protected readonly data = inject(DayService);
+  protected readonly words = PLAIN_WORDS;
   protected readonly troubles = computed(() =>
     (this.data.view()?.troubles ?? []).map((trouble) => ({ ...trouble, screen: SCREENS[trouble.place] })),
   );

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { slipsOf } from '@core/day';
 import { DayService } from '../data/day.service';
+import { PLAIN_WORDS } from '../data/screen-words';
 
 /** What a booking or an instructor names and the venue does not have: perhaps on purpose, perhaps a slip. */
 @Component({
@@ -44,6 +45,6 @@ export class Slips {
     if (!day) return [];
     return slipsOf(day)
       .filter(({ path }) => path.startsWith(this.of()))
-      .map(({ who, message }) => `${who}: ${message.replace(' in this file', ' at this venue')}`);
+      .map(({ who, what }) => `${who}: ${PLAIN_WORDS.slip(what, 'venue')}`);
   });
 }

@@ -1,4 +1,4 @@
-import { ordinal } from '../../car';
+import { ordinal } from '../english-driving';
 import { coneWords, PHASE_WORDS } from '../terms';
 import type { GuestWords } from './guest-words';
 import { numbersIn } from './numbers';

@@ -1,0 +1,30 @@
+import * as z from 'zod';
+import { factOf } from '../day/any-fact';
+import type { Fact } from '../day';
+
+/** Where something stored is put right. */
+export const troublePlace = z.enum(['rules', 'cars', 'crew', 'bookings', 'circuit', 'roster', 'board', 'journal']);
+export type TroublePlace = z.output<typeof troublePlace>;
+
+/** What is at fault in what a day is made from, and what was done about it. */
+export type TroubleFact =
+  /** Something of a stored record, or the whole of it where `whole`. */
+  | Fact<'leftOut', { id?: string | undefined; name?: string | undefined }, { place: TroublePlace; whole: boolean }>
+  /** The newest plan; `shown` is the one before it that can be read, 0 for none. */
+  | Fact<'planUnreadable', object, { revision: number; shown: number }>
+  | Fact<'entryUnreadable', object, { seq: number }>
+  | Fact<'closingBeforeOpening', { entry: string }, { by: string; closesS: number; opensS: number }>
+  /** Something that only shows where the day is put together. */
+  | Fact<'dayLeftOut'>
+  | Fact<'dayUnreadable'>;
+
+export const dayTrouble = z.object({
+  place: troublePlace,
+  fact: factOf<TroubleFact>(),
+  /** Where in the document, and what was expected there. */
+  path: z.string(),
+  message: z.string(),
+  /** An entry of the journal that can be taken back. */
+  entry: z.string().optional(),
+});
+export type DayTrouble = z.output<typeof dayTrouble>;

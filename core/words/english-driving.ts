@@ -1,0 +1,126 @@
+import type { CallFact, CardAdvice, CardTopic, CardValue, CornerRemark, LapObstacle } from '../car';
+import { tell, type ByCode } from './by-code';
+
+const ORDINALS = new Intl.PluralRules('en', { type: 'ordinal' });
+const ENDINGS: Readonly<Record<string, string>> = { one: 'st', two: 'nd', few: 'rd' };
+/** `3rd`. */
+export const ordinal = (number: number): string => `${number}${ENDINGS[ORDINALS.select(number)] ?? 'th'}`;
+
+export function lapObstacleWords(obstacle: LapObstacle): string {
+  const sentences: ByCode<LapObstacle> = {
+    cannotTurn: ({ values: { radiusM, leastRadiusM } }) =>
+      `the car cannot get round: a radius of ${radiusM.toFixed(1)} m, its steering needs ${leastRadiusM.toFixed(1)} m`,
+    brakesCannotHold: () => 'the brakes cannot hold the car on this descent',
+    cannotClimb: () => 'the car cannot climb this hill',
+    paceTooQuick: ({ values: { pace, bestPace } }) =>
+      `a pace of ${pace} is quicker than this car goes; its best is ${bestPace.toFixed(3)}`,
+    paceTooSlow: ({ values: { pace } }) => `a pace of ${pace} is slower than this car can be driven here`,
+  };
+  return tell(sentences, obstacle);
+}
+
+export function callWords(call: CallFact): string {
+  const sentences: ByCode<CallFact> = {
+    brake: () => 'Brake',
+    release: () => 'Release',
+    easeOff: () => 'Ease off the brake',
+    gearDown: ({ values: { to } }) => `Down to ${ordinal(to)}`,
+    turn: () => 'Turn',
+    apex: () => 'Apex',
+    secondApex: () => 'Second apex',
+    balance: () => 'Hold it with a little throttle',
+    throttle: () => 'Throttle, wheel straight',
+    exit: () => 'Out to the exit',
+    gearUp: ({ values: { to } }) => `Up to ${ordinal(to)}`,
+  };
+  return tell(sentences, call);
+}
+
+export function cornerRemarkWords(remark: CornerRemark): string {
+  const sentences: ByCode<CornerRemark> = {
+    lightThrottle: () => 'light throttle in mid-corner',
+    noThrottleYet: () => 'no throttle until the wheel unwinds',
+    noExitCone: () => 'no exit cone: stay on the inside, the next corner comes from there',
+    noGearChange: () => 'no gear change here',
+    givenAway: () => 'given away for the next straight: slow in',
+    rideKerbs: () => 'kerbs may be ridden',
+    avoidKerbs: () => 'leave the kerbs alone',
+    slippery: ({ values: { where } }) => `slippery: ${where}`,
+    roadMarks: ({ values: { text } }) => text,
+    oftenWrong: ({ values: { text } }) => `often wrong: ${text}`,
+  };
+  return tell(sentences, remark);
+}
+
+export const CARD_TOPICS: Readonly<Record<CardTopic, string>> = {
+  driven: 'Driven',
+  engine: 'Engine',
+  massKg: 'Weight',
+  powerKW: 'Power',
+  powerKWPerT: 'Power to weight',
+  gears: 'Gears used here',
+  shifts: 'Shifts a lap',
+  topSpeedKmh: 'Top speed here',
+  lapS: 'Lap of a good guest',
+  brakes: 'Brakes',
+  steering: 'Steering',
+  automatic: 'Automatic',
+};
+
+const WHEELS = { front: 'front wheels', rear: 'rear wheels', all: 'all four wheels' } as const;
+const ENGINES = { front: 'in front', mid: 'behind the seats', rear: 'behind the rear axle' } as const;
+
+/** What a card says of one topic of a car. */
+export function cardValueWords<T extends CardTopic>(topic: T, value: CardValue<T>): string {
+  const values: { readonly [K in CardTopic]: (value: CardValue<K>) => string } = {
+    driven: (wheels) => WHEELS[wheels],
+    engine: (where) => ENGINES[where],
+    massKg: (kg) => `${kg} kg`,
+    powerKW: (kW) => `${kW} kW`,
+    powerKWPerT: (kWPerT) => `${kWPerT} kW/t`,
+    gears: gearsWords,
+    shifts: String,
+    topSpeedKmh: (kmh) => `${kmh} km/h`,
+    lapS: (seconds) => `${seconds.toFixed(1)} s`,
+    brakes: String,
+    steering: String,
+    automatic: String,
+  };
+  return values[topic](value);
+}
+
+function gearsWords(gears: readonly number[]): string {
+  return gears.length === 1 ? `${gears[0]}` : `${gears[0]} to ${gears.at(-1)}`;
+}
+
+export function cardAdviceWords(advice: CardAdvice): string {
+  const sentences: ByCode<CardAdvice> = {
+    pulls: ({ values: { wheels } }) => HOW_IT_PULLS[wheels],
+    turns: ({ values: { engine } }) => HOW_IT_TURNS[engine],
+    gearsHere: ({ values: { gears, shifts } }) =>
+      `Gears ${gearsWords(gears)} do all the work here, ${shifts} shifts a lap.`,
+    gentleFirst: () => 'A gentler first lap, then a little quicker each time.',
+    stronger: ({ values: { percent } }) =>
+      `A good deal stronger (${percent} % more per tonne): gentler with the throttle, brake sooner than it seems.`,
+    weaker: () => 'Weaker than the last: carry speed through the corner, it does not come back on the straight.',
+    heavier: ({ values: { kg } }) => `${kg} kg heavier: it takes longer to slow and to change direction.`,
+    lighter: ({ values: { kg } }) => `${kg} kg lighter: it answers sooner; smaller movements.`,
+    moreShifts: ({ values: { shifts } }) => `${shifts} more shifts a lap: listen for the call.`,
+    fewerShifts: ({ values: { shifts } }) => `${shifts} fewer shifts a lap.`,
+    brakesSooner: ({ values: { metres } }) => `Braking begins ${metres} m sooner on average: it arrives faster.`,
+    brakesLater: ({ values: { metres } }) => `Braking could begin ${metres} m later; the cone stays where it is.`,
+    alike: () => 'Much like the last car: the same calls hold.',
+  };
+  return tell(sentences, advice);
+}
+
+const HOW_IT_PULLS = {
+  front: 'The front wheels steer and pull: too much throttle in the turn pushes it wide.',
+  rear: 'The rear wheels push: open the throttle only as the wheel unwinds.',
+  all: 'All four wheels pull: it feels safe early, and still pushes wide when asked too soon.',
+} as const;
+const HOW_IT_TURNS = {
+  front: 'The weight is in front: brake in a straight line and give the nose time to turn.',
+  mid: 'The weight is in the middle: it turns at once, and turns quickly if it slides. Smooth hands.',
+  rear: 'The weight is behind: never lift suddenly in the turn.',
+} as const;

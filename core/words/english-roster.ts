@@ -1,0 +1,35 @@
+import type { Skill, SkillGap } from '../crew';
+import type { Names } from './names';
+import type { Words } from './words';
+
+const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
+
+/** `Mon 24 May`. */
+export const dayWords = (date: string): string => DAY.format(new Date(`${date}T00:00:00Z`));
+
+export function skillWords({ car }: Names): Words['skill'] {
+  return (skill: Skill) => {
+    if (skill.kind === 'car') return `teach in the ${car(skill.car)}`;
+    return skill.kind === 'brief' ? 'give the class' : 'drive the sighting run';
+  };
+}
+
+export function gapWords(names: Names): Words['gap'] {
+  const skill = skillWords(names);
+  return (gap) => {
+    const who = gap.holder === undefined ? 'nobody' : `only ${names.instructor(gap.holder)}`;
+    const when =
+      gap.days === 1
+        ? dayWords(gap.from)
+        : `${dayWords(gap.from)} to ${dayWords(gap.to)}, ${gap.days === 2 ? 'both days' : `${gap.days} days`}`;
+    const by = (because: SkillGap['missing'][number]['because']) =>
+      gap.missing.filter((one) => one.because === because).map(({ instructor }) => names.instructor(instructor));
+    const [away, expired] = [by('away'), by('expired')];
+    const why = [
+      ...(away.length > 0 ? [`${away.join(', ')} away`] : []),
+      ...(expired.length > 0 ? [`the skill of ${expired.join(', ')} has ended`] : []),
+    ];
+    const nobody = gap.holder === undefined ? 'nobody has the skill' : 'nobody else has the skill';
+    return `${when}: ${who} may ${skill(gap.skill)}: ${why.join('; ') || nobody}.`;
+  };
+}

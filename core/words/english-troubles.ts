@@ -1,0 +1,66 @@
+import type { DeviceRefusal, TroubleFact, TroublePlace } from '../api';
+import { clockMinute } from '../day';
+import { tell, type ByCode } from './by-code';
+
+const THINGS: Readonly<Record<TroublePlace, string>> = {
+  rules: 'The page of rules',
+  cars: 'A car',
+  crew: 'An instructor',
+  bookings: 'A booking',
+  circuit: 'The circuit',
+  roster: 'An entry of the roster',
+  board: 'The plan',
+  journal: 'An entry of the journal',
+};
+/** Of these a venue has one, which needs no name. */
+const ONLY_ONE: ReadonlySet<TroublePlace> = new Set(['rules', 'circuit']);
+
+const REMEDIES: Readonly<Record<TroublePlace, string>> = {
+  rules: 'Look through the rules and save them.',
+  cars: 'Look at the car and save it, or enter it anew under its id.',
+  crew: 'Look at the instructor and save, or enter anew under the same id.',
+  bookings: 'Look at the booking and save it, or enter the guest anew.',
+  circuit: 'Look at the circuit and save it, or import it anew.',
+  roster: 'Enter the shift or absence anew.',
+  board: 'Plan the day again, or go back to an earlier plan.',
+  journal: 'Enter what happened anew; the entry itself is kept as it is.',
+};
+
+export function troubleWords(trouble: TroubleFact): string {
+  const sentences: ByCode<TroubleFact> = {
+    leftOut: ({ subjects: { id, name }, values: { place, whole } }) => {
+      const which = ONLY_ONE.has(place) ? '' : `, ${name === undefined ? id : `${name} (${id})`},`;
+      return `${THINGS[place]}${which}${whole ? ' cannot be read and is left out' : ' has something wrong in it, which is left out'}`;
+    },
+    planUnreadable: ({ values: { revision, shown } }) =>
+      `Plan ${revision} cannot be read: ${shown === 0 ? 'the day is shown without a plan' : `plan ${shown} is shown instead`}`,
+    entryUnreadable: ({ values: { seq } }) => `${THINGS.journal} (number ${seq}) cannot be read and is set aside`,
+    closingBeforeOpening: ({ values: { by, closesS, opensS } }) =>
+      `${by} has moved the closing to ${clockMinute(closesS)}, and the day opens at ${clockMinute(opensS)}`,
+    dayLeftOut: () => 'The day is shown without what is wrong in it',
+    dayUnreadable: () => 'Nothing of this day can be read',
+  };
+  return tell(sentences, trouble);
+}
+
+/** What puts it right; with its full stop. */
+export function troubleRemedyWords(place: TroublePlace, { code }: TroubleFact): string {
+  if (code === 'dayUnreadable') return 'Restore a backup.';
+  return code === 'closingBeforeOpening'
+    ? 'It changes nothing. Take it back, or set the opening hours so that it fits.'
+    : REMEDIES[place];
+}
+
+/** Why a line of a device is refused; with its full stop. */
+export function deviceRefusalWords(refusal: DeviceRefusal): string {
+  const sentences: ByCode<DeviceRefusal> = {
+    notALine: () => 'A line is not in the format of a device.',
+    notABody: () => 'A body is not in the format of a device.',
+    wrongSignature: () => 'The signature is not that of this device.',
+    sentBefore: ({ values: { seq, lastSeq } }) => `Number ${seq} comes after ${lastSeq}: sent before.`,
+    unknownTransponder: ({ subjects }) => `No car has the transponder "${subjects.transponder}".`,
+    clockAhead: ({ values: { time } }) => `The device's clock is ahead of the venue's: ${time}.`,
+    notTaken: ({ values: { why } }) => why,
+  };
+  return tell(sentences, refusal);
+}
