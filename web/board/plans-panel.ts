@@ -9,7 +9,8 @@ import { Api } from '../data/api';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { PlanService } from '../data/plan.service';
-import { known, Unread } from '../shell/unread';
+import { known } from '../data/reading';
+import { Unread } from '../shell/unread';
 
 /** The accepted plans of the day: who, when, why; any two beside each other, and an older one back. */
 @Component({

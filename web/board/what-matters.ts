@@ -1,12 +1,14 @@
-import { ChangeDetectionStrategy, Component, effect, inject, model, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, linkedSignal, model, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { contract, type StoredVenue } from '@core/api';
+import { contract } from '@core/api';
 import { COST_TERMS, type TermName } from '@core/day';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Slider } from 'primeng/slider';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
+import { known, sayUnread } from '../data/reading';
 
 const STOPS: readonly { readonly factor: number; readonly words: string }[] = [
   { factor: 0, words: 'never mind' },
@@ -94,26 +96,21 @@ export class WhatMatters {
   readonly open = model(false);
   protected readonly wishes = WISHES;
   protected readonly most = STOPS.length - 1;
-  protected readonly stops = signal<Partial<Record<TermName, number>> | undefined>(undefined);
+  private readonly read = rxResource({
+    params: () => this.open() || undefined,
+    stream: () => this.api.call(contract.readVenue),
+  });
+  /** As stored, until somebody moves one. */
+  protected readonly stops = linkedSignal(() => {
+    const venue = known(this.read);
+    if (!venue) return undefined;
+    const own = venue.fields.rules.weights ?? {};
+    return Object.fromEntries(WISHES.map(({ term }) => [term, nearestStop(term, own[term])]));
+  });
   protected readonly saving = signal(false);
-  private venue: StoredVenue | undefined;
 
   constructor() {
-    effect(() => {
-      if (this.open()) untracked(() => this.read());
-    });
-  }
-
-  private read(): void {
-    this.stops.set(undefined);
-    this.api.call(contract.readVenue).subscribe({
-      next: (venue) => {
-        this.venue = venue;
-        const own = venue.fields.rules.weights ?? {};
-        this.stops.set(Object.fromEntries(WISHES.map(({ term }) => [term, nearestStop(term, own[term])])));
-      },
-      error: (error: Error) => this.data.refuse(error.message),
-    });
+    sayUnread(this.read);
   }
 
   protected words(stop = USUAL): string {
@@ -129,7 +126,7 @@ export class WhatMatters {
   }
 
   protected save(): void {
-    const [venue, stops] = [this.venue, this.stops()];
+    const [venue, stops] = [known(this.read), this.stops()];
     if (!venue || !stops) return;
     const { fields, version } = venue;
     const weights = { ...fields.rules.weights };

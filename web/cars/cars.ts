@@ -14,7 +14,8 @@ import { windowsText } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { Ask } from '../shell/ask';
 import { CAR_FIELDS, MODEL_FIELDS, NEW_CAR, NEW_MODEL } from './car-fields';
-import { known, Unread } from '../shell/unread';
+import { known } from '../data/reading';
+import { Unread } from '../shell/unread';
 
 /** The fleet: what each car is, where it stands now, and what the garage enters about it. */
 @Component({

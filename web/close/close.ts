@@ -9,7 +9,8 @@ import { Api } from '../data/api';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';
-import { known, Unread } from '../shell/unread';
+import { known } from '../data/reading';
+import { Unread } from '../shell/unread';
 
 const MOST_SHOWN = 200;
 

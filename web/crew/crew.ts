@@ -13,7 +13,8 @@ import { CrewLoad } from './crew-load';
 import { RecordEditor, type Edited } from '../forms/record-editor';
 import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
 import { Slips } from '../shell/slips';
-import { known, Unread } from '../shell/unread';
+import { known } from '../data/reading';
+import { Unread } from '../shell/unread';
 
 /** What somebody may go to, as the buttons say and read it out. */
 const PAUSES = [

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { contract, type StoredRosterEntry } from '@core/api';
+import { contract } from '@core/api';
 import {
   dateAfter,
   daysBetween,
@@ -12,15 +13,13 @@ import {
   skillGaps,
   skillsOf,
   withSkill,
-  type InstructorFields,
   type RosterEntry,
   type Skill,
 } from '@core/crew';
 import { BY_ID, wordsIn } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { catchError, EMPTY, forkJoin, Subject, switchMap } from 'rxjs';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { forkJoin, switchMap } from 'rxjs';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
@@ -29,6 +28,7 @@ import { newId } from '../data/new-id';
 import { PLAIN_WORDS } from '../data/screen-words';
 import type { Field } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
+import { lastKnown, sayUnread } from '../data/reading';
 import { RosterGrid, type RosterPlace } from './roster-grid';
 import { RosterImport } from './roster-import';
 
@@ -59,8 +59,18 @@ export class RosterScreen {
   private readonly manager = inject(ManagerService);
   private readonly chosenFrom = signal<string | undefined>(undefined);
   protected readonly from = computed(() => this.chosenFrom() ?? this.data.date() ?? '2000-01-01');
-  protected readonly crew = signal<readonly InstructorFields[]>([]);
-  private readonly stored = signal<readonly StoredRosterEntry[]>([]);
+  /** Who is let in as the manager reads other entries, with their reasons. */
+  protected readonly roster = rxResource({
+    params: () => ({ date: this.from(), door: this.manager.door() }),
+    stream: ({ params: { date } }) =>
+      forkJoin({
+        crew: this.api.call(contract.listInstructors),
+        roster: this.api.call(contract.readRoster, { params: { date } }),
+      }),
+  });
+  private readonly read = lastKnown(this.roster);
+  protected readonly crew = computed(() => (this.read()?.crew.instructors ?? []).map(({ fields }) => fields));
+  private readonly stored = computed(() => this.read()?.roster.entries ?? []);
   protected readonly entries = computed(() => this.stored().map(({ fields }) => fields));
   protected readonly day = PLAIN_WORDS.date;
   protected readonly importing = signal(false);
@@ -167,39 +177,8 @@ export class RosterScreen {
     ];
   });
 
-  /** The first day of what is to be read; an answer that a later question has overtaken is passed over. */
-  private readonly wanted = new Subject<string>();
-
   constructor() {
-    this.wanted
-      .pipe(
-        switchMap((date) =>
-          forkJoin([
-            this.api.call(contract.listInstructors),
-            this.api.call(contract.readRoster, { params: { date } }),
-          ]).pipe(
-            catchError((error: Error) => {
-              this.data.refuse(error.message);
-              return EMPTY;
-            }),
-          ),
-        ),
-        takeUntilDestroyed(),
-      )
-      .subscribe(([{ instructors }, { entries }]) => {
-        this.crew.set(instructors.map(({ fields }) => fields));
-        this.stored.set(entries);
-      });
-    effect(() => {
-      // Who is let in or out reads other entries; another day begins elsewhere.
-      this.manager.door();
-      this.from();
-      this.read();
-    });
-  }
-
-  protected read(): void {
-    this.wanted.next(this.from());
+    sayUnread(this.roster);
   }
 
   protected start(date: string): void {
@@ -212,7 +191,7 @@ export class RosterScreen {
 
   protected imported(): void {
     this.importing.set(false);
-    this.read();
+    this.roster.reload();
   }
 
   protected open({ instructor, date, entry }: RosterPlace): void {

@@ -9,7 +9,8 @@ import { DayService } from '../data/day.service';
 import { axisIn, Chart, type ChartOptions } from '../drawing/chart';
 import { ManagerService } from '../data/manager.service';
 import { ManagerLock } from './manager-lock';
-import { known, Unread } from '../shell/unread';
+import { known } from '../data/reading';
+import { Unread } from '../shell/unread';
 
 const SAYS: Record<TeachingResult['says'], string> = {
   more: 'That is more than chance would do. What is it that works?',

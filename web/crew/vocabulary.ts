@@ -9,7 +9,8 @@ import { InputText } from 'primeng/inputtext';
 import { Api } from '../data/api';
 import type { Field } from '../forms/fields';
 import { RecordEditor, type Edited } from '../forms/record-editor';
-import { known, Unread } from '../shell/unread';
+import { known } from '../data/reading';
+import { Unread } from '../shell/unread';
 
 const COMMON = new Map(VOCABULARY.map((entry) => [entry.id, entry]));
 const WEIGHTS = [

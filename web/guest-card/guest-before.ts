@@ -11,7 +11,8 @@ import { ManagerLock } from '../crew/manager-lock';
 import { ManagerService } from '../data/manager.service';
 import { Ask } from '../shell/ask';
 import { SameGuest } from './same-guest';
-import { known, Unread } from '../shell/unread';
+import { known } from '../data/reading';
+import { Unread } from '../shell/unread';
 
 /** A guest's earlier days, who is the same person, and what is theirs: to take along, and to be erased. */
 @Component({

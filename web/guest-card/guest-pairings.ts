@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  linkedSignal,
+  untracked,
+} from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { contract, type PairingReason } from '@core/api';
 import { Button } from 'primeng/button';
@@ -6,6 +16,7 @@ import { InputText } from 'primeng/inputtext';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { ManagerService } from '../data/manager.service';
+import { known, sayUnread } from '../data/reading';
 
 /** Why a guest should drive, or not drive, with an instructor, by the instructor's id. */
 type Reasons = Readonly<Record<string, string>>;
@@ -58,9 +69,15 @@ export class GuestPairings {
   private readonly manager = inject(ManagerService);
   readonly guest = input.required<string>();
   /** Nothing until the server has told; keeping before that would drop what is there. */
-  protected readonly kept = signal<Reasons | undefined>(undefined);
+  protected readonly kept = computed(() => {
+    const read = known(this.read);
+    return read && byInstructor(read.reasons);
+  });
   /** What has been typed and not been kept; an answer that comes late leaves it alone. */
-  protected readonly written = signal<Reasons>({});
+  protected readonly written = linkedSignal<unknown, Reasons>({
+    source: () => [this.params(), this.open()],
+    computation: () => ({}),
+  });
   protected readonly canKeep = computed(() => !!this.kept() && Object.keys(this.written()).length > 0);
   protected readonly open = computed(() => this.manager.door()?.open ?? false);
   private readonly params = computed(() => ({ date: this.data.date()!, id: this.guest() }));
@@ -72,21 +89,16 @@ export class GuestPairings {
     return [...of(guest?.preferInstructors, 'Prefers'), ...of(guest?.avoidInstructors, 'Avoids')];
   });
 
+  private readonly read = rxResource({
+    params: () => (this.open() ? this.params() : undefined),
+    stream: ({ params }) => this.api.call(contract.readPairings, { params }),
+  });
+
   constructor() {
     effect(() => {
       if (this.pairs().length > 0 && !untracked(this.manager.door)) this.manager.refresh();
     });
-    effect((onCleanup) => {
-      const params = this.params();
-      this.kept.set(undefined);
-      this.written.set({});
-      if (!this.open()) return;
-      const reading = this.api.call(contract.readPairings, { params }).subscribe({
-        next: ({ reasons }) => this.kept.set(byInstructor(reasons)),
-        error: (error: Error) => this.data.refuse(error.message),
-      });
-      onCleanup(() => reading.unsubscribe());
-    });
+    sayUnread(this.read);
   }
 
   protected write(instructor: string, reason: string): void {
@@ -100,7 +112,7 @@ export class GuestPairings {
       .filter(({ reason }) => reason !== '');
     this.api.call(contract.changePairings, { params: this.params(), body: { reasons } }).subscribe({
       next: (kept) => {
-        this.kept.set(byInstructor(kept.reasons));
+        this.read.set(kept);
         // What was typed on while it was being kept stays to be kept.
         this.written.update((now) => Object.fromEntries(Object.entries(now).filter(([id, text]) => text !== sent[id])));
         this.data.say('The reasons are kept, for the manager alone.');

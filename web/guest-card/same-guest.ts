@@ -1,12 +1,23 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, model, output, signal } from '@angular/core';
-import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  model,
+  output,
+  signal,
+} from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
 import { contract, type FoundGuest } from '@core/api';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
-import { catchError, debounceTime, of, switchMap } from 'rxjs';
+import { switchMap, timer } from 'rxjs';
 import { Api } from '../data/api';
 import { focusOnceThere } from '../forms/focus';
+import { known } from '../data/reading';
 
 /** Typing rests so long before it is looked for. */
 const REST_MS = 200;
@@ -48,25 +59,20 @@ export class SameGuest {
   readonly chosen = output<string>();
   protected readonly least = LEAST_LETTERS;
   protected readonly query = signal('');
-  protected readonly found = signal<readonly FoundGuest[]>([]);
+  private readonly search = rxResource({
+    params: () => {
+      const query = this.query().trim();
+      return query.length < LEAST_LETTERS ? undefined : query;
+    },
+    stream: ({ params: query }) =>
+      timer(REST_MS).pipe(switchMap(() => this.api.call(contract.findGuests, { body: { query } }))),
+  });
+  protected readonly found = computed(() => (known(this.search)?.guests ?? []).filter(({ id }) => id !== this.guest()));
 
   constructor() {
     effect(() => {
       if (this.open()) focusOnceThere('same-guest');
     });
-    toObservable(this.query)
-      .pipe(
-        debounceTime(REST_MS),
-        switchMap((query) =>
-          query.trim().length < LEAST_LETTERS
-            ? of({ guests: [] })
-            : this.api
-                .call(contract.findGuests, { body: { query: query.trim() } })
-                .pipe(catchError(() => of({ guests: [] }))),
-        ),
-        takeUntilDestroyed(),
-      )
-      .subscribe(({ guests }) => this.found.set(guests.filter(({ id }) => id !== this.guest())));
   }
 
   protected choose({ id }: FoundGuest): void {

@@ -17,7 +17,7 @@ import { DayService } from '../data/day.service';
 import { InstructorChoice } from '../data/instructor-choice';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
-import { known } from '../shell/unread';
+import { known } from '../data/reading';
 
 const READY_WORDS = {
   paddles: 'ready for paddles',

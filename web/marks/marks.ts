@@ -17,7 +17,7 @@ import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { CornerPicker } from './corner-picker';
 import { EvidenceTable } from './evidence-table';
-import { known } from '../shell/unread';
+import { known } from '../data/reading';
 
 interface Mark {
   readonly fault: string;

@@ -17,7 +17,7 @@ import { GainChart } from './gain-chart';
 import { LapLines } from './lap-lines';
 import { MarkMap } from './mark-map';
 import { openDay } from './open-day';
-import { known } from '../shell/unread';
+import { known } from '../data/reading';
 
 /** What a guest takes home: cars, laps, what got better, what was learned; made to be shown around. */
 @Component({

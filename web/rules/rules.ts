@@ -7,7 +7,8 @@ import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { conflictOf, RecordForm, type Conflict } from '../forms/record-form';
 import { RULES_FIELDS } from './rules-fields';
-import { known, Unread } from '../shell/unread';
+import { known } from '../data/reading';
+import { Unread } from '../shell/unread';
 
 /** The venue and the rules by which its days are planned. */
 @Component({

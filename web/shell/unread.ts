@@ -1,11 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, type ResourceRef } from '@angular/core';
 import { Button } from 'primeng/button';
 
-/** What has been read from the server; nothing while it is being read and where it could not be. */
-export function known<T>(resource: ResourceRef<T | undefined>): T | undefined {
-  return resource.hasValue() ? resource.value() : undefined;
-}
-
 /** Where something could not be read: why, and one press to try again. */
 @Component({
   selector: 'jl-unread',

@@ -14,7 +14,8 @@ import { Api, ApiError } from '../data/api';
 import { DayService } from '../data/day.service';
 import { GarageService } from '../data/garage.service';
 import { newId } from '../data/new-id';
-import { known, Unread } from '../shell/unread';
+import { known } from '../data/reading';
+import { Unread } from '../shell/unread';
 
 /** Where the venue has not written its own; other languages come with these only. */
 const SLIDE_WORDS = guestWords('en').show.slide;

@@ -14,7 +14,7 @@ import { CircuitMapView } from '../circuit/circuit-map';
 import { ShowDrawing } from './drawings';
 import { PhaseDrawing } from './phase-drawing';
 import { slidesOf } from './slides';
-import { known } from '../shell/unread';
+import { known } from '../data/reading';
 
 /** The classroom show on the big screen: made from the venue's circuit, legend, corner book and today's condition. */
 @Component({
