@@ -1,9 +1,10 @@
-import type { BookingFields } from '@core/booking';
-import type { Field, Option } from '../forms/fields';
+import type { bookingFields } from '@core/booking';
+import type * as z from 'zod';
+import { formOf, type Field, type Option } from '../forms/fields';
 
 /** The fields of a booking, as the form shows them: one that is missing does not compile. */
 export function bookingFormFields(cars: readonly Option[], instructors: readonly Option[]): Field[] {
-  const fields: Readonly<Record<keyof BookingFields, Omit<Field, 'path'>>> = {
+  return formOf<z.input<typeof bookingFields>>({
     reference: { label: 'Reference', kind: 'text', group: 'Guest' },
     name: { label: 'Name', kind: 'text' },
     birthday: { label: 'Birthday', kind: 'date', optional: true },
@@ -69,6 +70,5 @@ export function bookingFormFields(cars: readonly Option[], instructors: readonly
     occasion: { label: 'Occasion', kind: 'text', optional: true },
     notes: { label: 'Notes', kind: 'longText', optional: true, wide: true },
     healthNote: { label: 'Health note', kind: 'longText', optional: true, wide: true },
-  };
-  return Object.entries(fields).map(([path, field]) => ({ path, ...field }));
+  });
 }

@@ -15,7 +15,7 @@ import { carLabel } from '../data/names';
 import { onRequest } from '../shell/requests';
 import { PlanService } from '../data/plan.service';
 import type { Json } from '../forms/fields';
-import { RecordEditor, type Edited } from '../forms/record-editor';
+import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { bookingFormFields } from './booking-fields';
 import { Slips } from '../shell/slips';
 import { ImportDialog } from './import-dialog';
@@ -66,7 +66,6 @@ export class Bookings {
   protected readonly query = signal('');
   protected readonly importOpen = signal(false);
   protected readonly edited = signal<Edited | undefined>(undefined);
-  protected readonly schema = bookingFields;
 
   protected readonly fields = computed(() => {
     const view = this.data.view();
@@ -124,24 +123,26 @@ export class Bookings {
 
   protected open(booking: Booking): void {
     const date = this.data.date()!;
-    this.edited.set({
-      title: `Booking of ${booking.fields.name}`,
-      fields: z.encode(bookingFields, booking.fields),
-      version: booking.version,
-      save: (fields: BookingFields, version) =>
-        this.api.call(contract.changeBooking, {
-          params: { date, id: booking.id },
-          body: { version: version!, fields },
-        }),
-      remove: {
-        label: 'Take this booking off the day',
-        run: () =>
-          this.api.call(contract.cancelBooking, {
+    this.edited.set(
+      editing(bookingFields, {
+        title: `Booking of ${booking.fields.name}`,
+        fields: z.encode(bookingFields, booking.fields),
+        version: booking.version,
+        save: (fields, version) =>
+          this.api.call(contract.changeBooking, {
             params: { date, id: booking.id },
-            body: { version: booking.version },
+            body: { version: version!, fields },
           }),
-      },
-    });
+        remove: {
+          label: 'Take this booking off the day',
+          run: () =>
+            this.api.call(contract.cancelBooking, {
+              params: { date, id: booking.id },
+              body: { version: booking.version },
+            }),
+        },
+      }),
+    );
   }
 
   /** Somebody stands at the desk: a reference of its own, here from now on. */
@@ -161,12 +162,14 @@ export class Bookings {
 
   protected add(more: Json = {}, title = 'New booking'): void {
     const date = this.data.date()!;
-    this.edited.set({
-      title,
-      fields: { ...NEW_BOOKING, ...more, arrives: this.arrivesNow() },
-      version: undefined,
-      save: (fields: BookingFields) => this.api.call(contract.addBooking, { params: { date }, body: fields }),
-    });
+    this.edited.set(
+      editing(bookingFields, {
+        title,
+        fields: { ...NEW_BOOKING, ...more, arrives: this.arrivesNow() },
+        version: undefined,
+        save: (fields) => this.api.call(contract.addBooking, { params: { date }, body: fields }),
+      }),
+    );
   }
 
   protected saved(what: 'saved' | 'removed'): void {

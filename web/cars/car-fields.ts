@@ -1,12 +1,15 @@
-import type { Field } from '../forms/fields';
+import type { carFields } from '@core/api';
+import type { carFile } from '@core/car';
+import type * as z from 'zod';
+import { formOf } from '../forms/fields';
 
 /** The fields of a car, as the form shows them. */
-export const CAR_FIELDS: readonly Field[] = [
-  { path: 'id', label: 'Id', kind: 'text', group: 'Car', hint: 'stays the same for good' },
-  { path: 'number', label: 'Number on the door', kind: 'number' },
-  { path: 'name', label: 'Name', kind: 'text' },
-  {
-    path: 'level',
+export const CAR_FIELDS = formOf<Omit<z.input<typeof carFields>, 'model'>>({
+  'fuel.readings': 'notHere',
+  id: { label: 'Id', kind: 'text', group: 'Car', hint: 'stays the same for good' },
+  number: { label: 'Number on the door', kind: 'number' },
+  name: { label: 'Name', kind: 'text' },
+  level: {
     label: 'Level',
     kind: 'choice',
     options: [
@@ -17,12 +20,11 @@ export const CAR_FIELDS: readonly Field[] = [
       { label: '5 fierce', value: 5 },
     ],
   },
-  { path: 'lapTimeS', label: 'Lap of a quick guest', unit: 's', kind: 'number', decimals: 1 },
-  { path: 'lapPrice', label: 'Price of a lap', kind: 'number', decimals: 2, optional: true },
-  { path: 'stall', label: 'Stall', kind: 'number', optional: true },
-  { path: 'transponder', label: 'Transponder', kind: 'text', optional: true, hint: 'its id where empty' },
-  {
-    path: 'gearboxes',
+  lapTimeS: { label: 'Lap of a quick guest', unit: 's', kind: 'number', decimals: 1 },
+  lapPrice: { label: 'Price of a lap', kind: 'number', decimals: 2, optional: true },
+  stall: { label: 'Stall', kind: 'number', optional: true },
+  transponder: { label: 'Transponder', kind: 'text', optional: true, hint: 'its id where empty' },
+  gearboxes: {
     label: 'Gearboxes',
     kind: 'many',
     options: [
@@ -30,32 +32,31 @@ export const CAR_FIELDS: readonly Field[] = [
       { label: 'paddles', value: 'paddle' },
     ],
   },
-  { path: 'available', label: 'Available', kind: 'windows', wide: true },
-  { path: 'fuel.capacityL', label: 'Tank', unit: 'l', kind: 'number', decimals: 1, group: 'Fuel' },
-  { path: 'fuel.startL', label: 'At opening', unit: 'l', kind: 'number', decimals: 1 },
-  { path: 'fuel.reserveL', label: 'Reserve', unit: 'l', kind: 'number', decimals: 1 },
-  { path: 'fuel.perLapL', label: 'A lap takes', unit: 'l', kind: 'number', decimals: 3 },
-  { path: 'fuel.refuelS', label: 'Refuelling takes', unit: 's', kind: 'number' },
-  { path: 'cooling.afterLaps', label: 'Cooling after', unit: 'laps', kind: 'number', group: 'Cooling and fit' },
-  { path: 'cooling.restS', label: 'Cooling takes', unit: 's', kind: 'number' },
-  { path: 'fit.minHeightCm', label: 'Guest at least', unit: 'cm', kind: 'number', optional: true },
-  { path: 'fit.maxHeightCm', label: 'Guest at most', unit: 'cm', kind: 'number', optional: true },
-  { path: 'fit.maxWeightKg', label: 'Guest at most', unit: 'kg', kind: 'number', optional: true },
-  { path: 'wear.brakesMJ', label: 'Brakes last', unit: 'MJ', kind: 'number', optional: true, group: 'Parts' },
-  { path: 'wear.tyresKm', label: 'Tyres last', unit: 'km', kind: 'number', optional: true },
-  { path: 'wear.clutchStarts', label: 'Clutch lasts', unit: 'starts', kind: 'number', optional: true },
-  { path: 'talk.brakes', label: 'Brakes', kind: 'text', optional: true, group: 'Talk in the car' },
-  { path: 'talk.steering', label: 'Steering', kind: 'text', optional: true },
-  { path: 'talk.automatic', label: 'Automatic', kind: 'text', optional: true, hint: 'how well it suits the circuit' },
-  {
-    path: 'talk.traps',
+  available: { label: 'Available', kind: 'windows', wide: true },
+  'fuel.capacityL': { label: 'Tank', unit: 'l', kind: 'number', decimals: 1, group: 'Fuel' },
+  'fuel.startL': { label: 'At opening', unit: 'l', kind: 'number', decimals: 1 },
+  'fuel.reserveL': { label: 'Reserve', unit: 'l', kind: 'number', decimals: 1 },
+  'fuel.perLapL': { label: 'A lap takes', unit: 'l', kind: 'number', decimals: 3 },
+  'fuel.refuelS': { label: 'Refuelling takes', unit: 's', kind: 'number' },
+  'cooling.afterLaps': { label: 'Cooling after', unit: 'laps', kind: 'number', group: 'Cooling and fit' },
+  'cooling.restS': { label: 'Cooling takes', unit: 's', kind: 'number' },
+  'fit.minHeightCm': { label: 'Guest at least', unit: 'cm', kind: 'number', optional: true },
+  'fit.maxHeightCm': { label: 'Guest at most', unit: 'cm', kind: 'number', optional: true },
+  'fit.maxWeightKg': { label: 'Guest at most', unit: 'kg', kind: 'number', optional: true },
+  'wear.brakesMJ': { label: 'Brakes last', unit: 'MJ', kind: 'number', optional: true, group: 'Parts' },
+  'wear.tyresKm': { label: 'Tyres last', unit: 'km', kind: 'number', optional: true },
+  'wear.clutchStarts': { label: 'Clutch lasts', unit: 'starts', kind: 'number', optional: true },
+  'talk.brakes': { label: 'Brakes', kind: 'text', optional: true, group: 'Talk in the car' },
+  'talk.steering': { label: 'Steering', kind: 'text', optional: true },
+  'talk.automatic': { label: 'Automatic', kind: 'text', optional: true, hint: 'how well it suits the circuit' },
+  'talk.traps': {
     label: 'Traps of the cockpit',
     kind: 'list',
     optional: true,
     wide: true,
     hint: 'with commas, such as: the horn answers to elbows',
   },
-];
+});
 
 export const NEW_CAR = {
   id: '',
@@ -69,29 +70,17 @@ export const NEW_CAR = {
   cooling: { afterLaps: 24, restS: 900 },
 };
 
-const share = (path: string, label: string, hint: string): Field => ({
-  path,
-  label,
-  kind: 'number',
-  decimals: 4,
-  optional: true,
-  hint,
-});
-const number = (path: string, label: string, unit: string, hint: string, decimals = 2): Field => ({
-  path,
-  label,
-  unit,
-  kind: 'number',
-  decimals,
-  optional: true,
-  hint,
-});
+const share = (label: string, hint: string) => ({ label, kind: 'number', decimals: 4, optional: true, hint }) as const;
+const number = (label: string, unit: string, hint: string, decimals = 2) =>
+  ({ label, unit, kind: 'number', decimals, optional: true, hint }) as const;
 
 /** What a car is to the lap model; what is left empty is taken from the defaults that stand below it. */
-export const MODEL_FIELDS: readonly Field[] = [
-  { path: 'massKg', label: 'Mass without people', unit: 'kg', kind: 'number', group: 'Needed' },
-  {
-    path: 'peakPowerKW',
+export const MODEL_FIELDS = formOf<z.input<typeof carFile>>({
+  format: 'notHere',
+  version: 'notHere',
+  name: 'notHere',
+  massKg: { label: 'Mass without people', unit: 'kg', kind: 'number', group: 'Needed' },
+  peakPowerKW: {
     label: 'Peak power',
     unit: 'kW',
     kind: 'number',
@@ -99,21 +88,19 @@ export const MODEL_FIELDS: readonly Field[] = [
     optional: true,
     hint: 'or the curve below',
   },
-  { path: 'peakPowerRpm', label: 'at', unit: 'rpm', kind: 'number', optional: true },
-  { path: 'maxRpm', label: 'Shift at the latest', unit: 'rpm', kind: 'number' },
-  { path: 'gears', label: 'Gear ratios', kind: 'numbers', wide: true, hint: 'falling, with commas: 3.2, 2.2, 1.65' },
-  { path: 'finalDrive', label: 'Final drive', kind: 'number', decimals: 3 },
-  { path: 'tyreRadiusM', label: 'Tyre radius', unit: 'm', kind: 'number', decimals: 3 },
-  {
-    path: 'power',
+  peakPowerRpm: { label: 'at', unit: 'rpm', kind: 'number', optional: true },
+  maxRpm: { label: 'Shift at the latest', unit: 'rpm', kind: 'number' },
+  gears: { label: 'Gear ratios', kind: 'numbers', wide: true, hint: 'falling, with commas: 3.2, 2.2, 1.65' },
+  finalDrive: { label: 'Final drive', kind: 'number', decimals: 3 },
+  tyreRadiusM: { label: 'Tyre radius', unit: 'm', kind: 'number', decimals: 3 },
+  power: {
     label: 'Power curve',
     kind: 'curve',
     optional: true,
     wide: true,
     hint: 'rpm and kW, with commas: 2000 70, 3000 130; in place of the peak',
   },
-  {
-    path: 'drivenWheels',
+  drivenWheels: {
     label: 'Driven wheels',
     kind: 'choice',
     optional: true,
@@ -121,31 +108,30 @@ export const MODEL_FIELDS: readonly Field[] = [
     hint: 'rear',
     options: ['front', 'rear', 'all'].map((value) => ({ label: value, value })),
   },
-  {
-    path: 'engine',
+  engine: {
     label: 'Engine',
     kind: 'choice',
     optional: true,
     hint: 'front',
     options: ['front', 'mid', 'rear'].map((value) => ({ label: value, value })),
   },
-  { path: 'lowestGear', label: 'Lowest gear used', kind: 'number', optional: true, hint: '2' },
-  number('peopleKg', 'Guest and instructor', 'kg', '160', 0),
-  share('frontWeightShare', 'Weight in front', '0.54, 0.42 or 0.39 by engine'),
-  number('wheelbaseM', 'Wheelbase', 'm', '2.65'),
-  number('centreOfMassHeightM', 'Height of the mass', 'm', '0.46'),
-  number('widthM', 'Width', 'm', '1.95'),
-  number('shiftS', 'A shift takes', 's', '0.15'),
-  share('drivelineEfficiency', 'Crank to wheel', '0.9'),
-  number('dragAreaM2', 'Drag area', 'm²', '0.68'),
-  number('downforceAreaM2', 'Downforce area', 'm²', '0'),
-  share('rollingResistance', 'Rolling resistance', '0.013'),
-  share('gripLongitudinal', 'Grip along', '1.1'),
-  share('gripLateral', 'Grip sideways', '1.05'),
-  number('tankL', 'Tank', 'l', '70', 0),
-  share('tankToCrank', 'Tank to crank', '0.27'),
-  number('idleLPerH', 'Idle', 'l/h', '2.5', 1),
-];
+  lowestGear: { label: 'Lowest gear used', kind: 'number', optional: true, hint: '2' },
+  peopleKg: number('Guest and instructor', 'kg', '160', 0),
+  frontWeightShare: share('Weight in front', '0.54, 0.42 or 0.39 by engine'),
+  wheelbaseM: number('Wheelbase', 'm', '2.65'),
+  centreOfMassHeightM: number('Height of the mass', 'm', '0.46'),
+  widthM: number('Width', 'm', '1.95'),
+  shiftS: number('A shift takes', 's', '0.15'),
+  drivelineEfficiency: share('Crank to wheel', '0.9'),
+  dragAreaM2: number('Drag area', 'm²', '0.68'),
+  downforceAreaM2: number('Downforce area', 'm²', '0'),
+  rollingResistance: share('Rolling resistance', '0.013'),
+  gripLongitudinal: share('Grip along', '1.1'),
+  gripLateral: share('Grip sideways', '1.05'),
+  tankL: number('Tank', 'l', '70', 0),
+  tankToCrank: share('Tank to crank', '0.27'),
+  idleLPerH: number('Idle', 'l/h', '2.5', 1),
+});
 
 export const NEW_MODEL = {
   format: 'joylap-car',

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
-import { carFile, type CarFile } from '@core/car';
+import { carFile } from '@core/car';
 import { isLow, tankOf } from '@core/garage';
-import { carFields, contract, type CarFields, type StoredCar } from '@core/api';
+import { carFields, contract, type StoredCar } from '@core/api';
 import { clockMinute } from '@core/day';
 import { CAR_STATUS_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
@@ -11,7 +11,7 @@ import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { windowsText } from '../forms/fields';
-import { RecordEditor, type Edited } from '../forms/record-editor';
+import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { Ask } from '../shell/ask';
 import { CAR_FIELDS, MODEL_FIELDS, NEW_CAR, NEW_MODEL } from './car-fields';
 import { known } from '../data/reading';
@@ -30,10 +30,8 @@ export class Cars {
   private readonly ask = inject(Ask);
   protected readonly data = inject(DayService);
   protected readonly fields = CAR_FIELDS;
-  protected readonly schema = carFields;
   protected readonly edited = signal<Edited | undefined>(undefined);
   protected readonly modelFields = MODEL_FIELDS;
-  protected readonly modelSchema = carFile;
   /** The lap model of a car that is being edited. */
   protected readonly model = signal<Edited | undefined>(undefined);
   protected readonly list = rxResource({
@@ -72,31 +70,37 @@ export class Cars {
   }
 
   protected open(stored: StoredCar): void {
-    this.edited.set({
-      title: `Car ${stored.fields.number}, ${stored.fields.name}`,
-      fields: z.encode(carFields, stored.fields),
-      version: stored.version,
-      save: (fields: CarFields, version) =>
-        this.api.call(contract.changeCar, { params: { id: stored.id }, body: { version: version!, fields } }),
-    });
+    this.edited.set(
+      editing(carFields, {
+        title: `Car ${stored.fields.number}, ${stored.fields.name}`,
+        fields: z.encode(carFields, stored.fields),
+        version: stored.version,
+        save: (fields, version) =>
+          this.api.call(contract.changeCar, { params: { id: stored.id }, body: { version: version!, fields } }),
+      }),
+    );
   }
 
   protected openModel({ id, version, fields }: StoredCar): void {
-    this.model.set({
-      title: `Lap model of ${fields.number} ${fields.name}`,
-      fields: fields.model ?? { ...NEW_MODEL, name: fields.name },
-      version,
-      save: (model: CarFile, at) =>
-        this.api.call(contract.changeCar, { params: { id }, body: { version: at!, fields: { ...fields, model } } }),
-    });
+    this.model.set(
+      editing(carFile, {
+        title: `Lap model of ${fields.number} ${fields.name}`,
+        fields: fields.model ?? { ...NEW_MODEL, name: fields.name },
+        version,
+        save: (model, at) =>
+          this.api.call(contract.changeCar, { params: { id }, body: { version: at!, fields: { ...fields, model } } }),
+      }),
+    );
   }
 
   protected add(): void {
-    this.edited.set({
-      title: 'New car',
-      fields: NEW_CAR,
-      version: undefined,
-      save: (fields: CarFields) => this.api.call(contract.addCar, { body: fields }),
-    });
+    this.edited.set(
+      editing(carFields, {
+        title: 'New car',
+        fields: NEW_CAR,
+        version: undefined,
+        save: (fields) => this.api.call(contract.addCar, { body: fields }),
+      }),
+    );
   }
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { addressOf, contract, type StoredInstructor } from '@core/api';
-import { instructorFields, type InstructorFields } from '@core/crew';
+import { instructorFields } from '@core/crew';
 import { clockMinute } from '@core/day';
 import { CREW_STATUS_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
@@ -10,7 +10,7 @@ import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { CrewLoad } from './crew-load';
-import { RecordEditor, type Edited } from '../forms/record-editor';
+import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
 import { Slips } from '../shell/slips';
 import { known } from '../data/reading';
@@ -34,7 +34,6 @@ const PAUSES = [
 export class Crew {
   private readonly api = inject(Api);
   protected readonly data = inject(DayService);
-  protected readonly schema = instructorFields;
   protected readonly pauses = PAUSES;
   protected readonly edited = signal<Edited | undefined>(undefined);
   protected readonly list = rxResource({
@@ -90,21 +89,25 @@ export class Crew {
   }
 
   protected open(stored: StoredInstructor): void {
-    this.edited.set({
-      title: stored.fields.name,
-      fields: z.encode(instructorFields, stored.fields),
-      version: stored.version,
-      save: (fields: InstructorFields, version) =>
-        this.api.call(contract.changeInstructor, { params: { id: stored.id }, body: { version: version!, fields } }),
-    });
+    this.edited.set(
+      editing(instructorFields, {
+        title: stored.fields.name,
+        fields: z.encode(instructorFields, stored.fields),
+        version: stored.version,
+        save: (fields, version) =>
+          this.api.call(contract.changeInstructor, { params: { id: stored.id }, body: { version: version!, fields } }),
+      }),
+    );
   }
 
   protected add(): void {
-    this.edited.set({
-      title: 'New instructor',
-      fields: NEW_INSTRUCTOR,
-      version: undefined,
-      save: (fields: InstructorFields) => this.api.call(contract.addInstructor, { body: fields }),
-    });
+    this.edited.set(
+      editing(instructorFields, {
+        title: 'New instructor',
+        fields: NEW_INSTRUCTOR,
+        version: undefined,
+        save: (fields) => this.api.call(contract.addInstructor, { body: fields }),
+      }),
+    );
   }
 }

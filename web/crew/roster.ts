@@ -26,8 +26,8 @@ import { DayService } from '../data/day.service';
 import { ManagerService } from '../data/manager.service';
 import { newId } from '../data/new-id';
 import { PLAIN_WORDS } from '../data/screen-words';
-import type { Field } from '../forms/fields';
-import { RecordEditor, type Edited } from '../forms/record-editor';
+import { formOf } from '../forms/fields';
+import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { lastKnown, sayUnread } from '../data/reading';
 import { RosterGrid, type RosterPlace } from './roster-grid';
 import { RosterImport } from './roster-import';
@@ -42,7 +42,6 @@ const rosterForm = z.preprocess((value) => {
 }, rosterEntry);
 
 const skillForm = z.strictObject({ may: z.boolean(), until: z.iso.date('expected a date').optional() });
-type SkillForm = z.output<typeof skillForm>;
 
 /** Who is there on which days, who may do what until when, and what hangs on one person. */
 @Component({
@@ -76,8 +75,7 @@ export class RosterScreen {
   protected readonly importing = signal(false);
   protected readonly edited = signal<Edited | undefined>(undefined);
   /** What the dialog edits: an entry of the roster, or a skill. */
-  private readonly editing = signal<'entry' | 'skill'>('entry');
-  protected readonly schema = computed(() => (this.editing() === 'entry' ? rosterForm : skillForm));
+  private readonly what = signal<'entry' | 'skill'>('entry');
   protected readonly events = computed(() => new Set(this.data.days().map(({ date }) => date)));
 
   private readonly cars = computed(() => {
@@ -134,24 +132,18 @@ export class RosterScreen {
       }),
     })),
   );
-  protected readonly fields = computed((): Field[] => {
-    if (this.editing() === 'skill') {
-      return [
-        { path: 'may', label: 'May', kind: 'yes' },
-        {
-          path: 'until',
-          label: 'Until',
-          kind: 'date',
-          optional: true,
-          hint: 'the last day; empty where it has no end',
-        },
-      ];
+  protected readonly fields = computed(() => {
+    if (this.what() === 'skill') {
+      return formOf<z.input<typeof skillForm>>({
+        may: { label: 'May', kind: 'yes' },
+        until: { label: 'Until', kind: 'date', optional: true, hint: 'the last day; empty where it has no end' },
+      });
     }
     const crew = this.crew().map(({ id, name }) => ({ value: id, label: name }));
-    return [
-      { path: 'instructor', label: 'Instructor', kind: 'choice', options: crew },
-      {
-        path: 'kind',
+    return formOf<z.input<typeof rosterEntry>>({
+      id: 'notHere',
+      instructor: { label: 'Instructor', kind: 'choice', options: crew },
+      kind: {
         label: 'What',
         kind: 'choice',
         options: [
@@ -159,22 +151,14 @@ export class RosterScreen {
           { value: 'absence', label: 'Absence' },
         ],
       },
-      { path: 'from', label: 'First day', kind: 'date' },
-      { path: 'to', label: 'Last day', kind: 'date' },
-      { path: 'hours.from', label: 'From', kind: 'time', optional: true, hint: 'empty: the usual hours, or all day' },
-      { path: 'hours.to', label: 'To', kind: 'time', optional: true },
-      ...(this.manager.door()?.open
-        ? [
-            {
-              path: 'reason',
-              label: 'Reason, for the manager alone',
-              kind: 'text',
-              optional: true,
-              wide: true,
-            } as const,
-          ]
-        : []),
-    ];
+      from: { label: 'First day', kind: 'date' },
+      to: { label: 'Last day', kind: 'date' },
+      'hours.from': { label: 'From', kind: 'time', optional: true, hint: 'empty: the usual hours, or all day' },
+      'hours.to': { label: 'To', kind: 'time', optional: true },
+      reason: this.manager.door()?.open
+        ? { label: 'Reason, for the manager alone', kind: 'text', optional: true, wide: true }
+        : 'notHere',
+    });
   });
 
   constructor() {
@@ -195,38 +179,41 @@ export class RosterScreen {
   }
 
   protected open({ instructor, date, entry }: RosterPlace): void {
-    this.editing.set('entry');
+    this.what.set('entry');
     const fresh: RosterEntry = { id: newId(), instructor, kind: 'shift', from: date, to: date };
     const params = { id: (entry ?? fresh).id };
-    this.edited.set({
-      title: `${this.names().instructor(instructor)}, ${this.day(date)}`,
-      fields: z.encode(rosterEntry, entry ?? fresh),
-      version: this.stored().find(({ fields }) => fields.id === params.id)?.version,
-      save: (fields: RosterEntry, version = 0) =>
-        this.api.call(contract.putRosterEntry, { params, body: { version, fields } }),
-      ...(entry && {
-        remove: { label: 'Take out of the roster', run: () => this.api.call(contract.removeRosterEntry, { params }) },
+    this.edited.set(
+      editing(rosterForm, {
+        title: `${this.names().instructor(instructor)}, ${this.day(date)}`,
+        fields: z.encode(rosterEntry, entry ?? fresh),
+        version: this.stored().find(({ fields }) => fields.id === params.id)?.version,
+        save: (fields, version = 0) => this.api.call(contract.putRosterEntry, { params, body: { version, fields } }),
+        ...(entry && {
+          remove: { label: 'Take out of the roster', run: () => this.api.call(contract.removeRosterEntry, { params }) },
+        }),
       }),
-    });
+    );
   }
 
   protected openSkill(id: string, skill: Skill): void {
     const who = this.crew().find((one) => one.id === id)!;
-    this.editing.set('skill');
-    this.edited.set({
-      title: `May ${who.name} ${this.tell().skill(skill)}?`,
-      fields: { may: hasSkill(who, skill), until: lastDayOf(who, skill) },
-      version: undefined,
-      // Only this skill is changed, of the instructor as stored now: what somebody else has saved meanwhile stays.
-      save: (to: SkillForm) =>
-        this.api.call(contract.listInstructors).pipe(
-          switchMap(({ instructors }) => {
-            const { version, fields } = instructors.find((one) => one.id === id)!;
-            const body = { version, fields: withSkill(fields, skill, to, this.fleet()) };
-            return this.api.call(contract.changeInstructor, { params: { id }, body });
-          }),
-        ),
-    });
+    this.what.set('skill');
+    this.edited.set(
+      editing(skillForm, {
+        title: `May ${who.name} ${this.tell().skill(skill)}?`,
+        fields: { may: hasSkill(who, skill), until: lastDayOf(who, skill) },
+        version: undefined,
+        // Only this skill is changed, of the instructor as stored now: what somebody else has saved meanwhile stays.
+        save: (to) =>
+          this.api.call(contract.listInstructors).pipe(
+            switchMap(({ instructors }) => {
+              const { version, fields } = instructors.find((one) => one.id === id)!;
+              const body = { version, fields: withSkill(fields, skill, to, this.fleet()) };
+              return this.api.call(contract.changeInstructor, { params: { id }, body });
+            }),
+          ),
+      }),
+    );
   }
 
   /** `24 May`, with the year where it is another one. */

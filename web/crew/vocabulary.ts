@@ -6,9 +6,10 @@ import { faultEntry, phase, VOCABULARY, type FaultEntry } from '@core/coaching';
 import { PHASE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import type * as z from 'zod';
 import { Api } from '../data/api';
-import type { Field } from '../forms/fields';
-import { RecordEditor, type Edited } from '../forms/record-editor';
+import { formOf } from '../forms/fields';
+import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { known } from '../data/reading';
 import { Unread } from '../shell/unread';
 
@@ -79,7 +80,6 @@ const NEW_FAULT = { phase: 'brake', weight: 2 };
 })
 export class VocabularyScreen {
   private readonly api = inject(Api);
-  protected readonly schema = faultEntry;
   protected readonly find = signal('');
   protected readonly edited = signal<Edited | undefined>(undefined);
   protected readonly list = rxResource({ stream: () => this.api.call(contract.listFaults) });
@@ -111,58 +111,60 @@ export class VocabularyScreen {
       .filter(({ rows }) => rows.length > 0);
   });
   protected readonly shown = computed(() => this.groups().reduce((sum, { rows }) => sum + rows.length, 0));
-  protected readonly fields = computed((): Field[] => {
+  protected readonly fields = computed(() => {
     const faults = [...this.all().values()].map(({ id, name }) => ({ value: id, label: name }));
-    return [
-      ...(this.edited()?.version === undefined && !COMMON.has(String(this.edited()?.fields['id']))
-        ? [{ path: 'id', label: 'Id', kind: 'text', hint: 'small letters, stays the same for good' } as const]
-        : []),
-      { path: 'name', label: 'Name', kind: 'text' },
-      {
-        path: 'phase',
+    const isNew = this.edited()?.version === undefined && !COMMON.has(String(this.edited()?.fields['id']));
+    return formOf<z.input<typeof faultEntry>>({
+      id: isNew ? { label: 'Id', kind: 'text', hint: 'small letters, stays the same for good' } : 'notHere',
+      name: { label: 'Name', kind: 'text' },
+      phase: {
         label: 'Phase of the corner',
         kind: 'choice',
         options: phase.options.map((value) => ({ value, label: PHASE_WORDS[value] })),
       },
-      { path: 'weight', label: 'Weighs', kind: 'choice', options: WEIGHTS },
-      { path: 'cause', label: 'Cause', kind: 'text', wide: true },
-      { path: 'does', label: 'What it does to the car', kind: 'text', wide: true },
-      { path: 'cure', label: 'Cure', kind: 'text', wide: true },
-      { path: 'say', label: 'In the car', kind: 'text', hint: 'short' },
-      { path: 'sayOtherwise', label: 'Said another way', kind: 'text', hint: 'where it comes again' },
-      { path: 'from', label: 'May come from', kind: 'many', options: faults, optional: true, wide: true },
-      { path: 'retired', label: 'Out of use', kind: 'yes', hint: 'marks that name it are still read' },
-    ];
+      weight: { label: 'Weighs', kind: 'choice', options: WEIGHTS },
+      cause: { label: 'Cause', kind: 'text', wide: true },
+      does: { label: 'What it does to the car', kind: 'text', wide: true },
+      cure: { label: 'Cure', kind: 'text', wide: true },
+      say: { label: 'In the car', kind: 'text', hint: 'short' },
+      sayOtherwise: { label: 'Said another way', kind: 'text', hint: 'where it comes again' },
+      from: { label: 'May come from', kind: 'many', options: faults, optional: true, wide: true },
+      retired: { label: 'Out of use', kind: 'yes', hint: 'marks that name it are still read' },
+    });
   });
 
   protected open(id: string): void {
     const stored = this.own().get(id);
     const entry = this.all().get(id)!;
-    this.edited.set({
-      title: entry.name,
-      fields: { ...entry },
-      version: stored?.version,
-      save: (fields: FaultEntry, version) =>
-        version === undefined
-          ? this.api.call(contract.addFault, { body: { ...fields, id } })
-          : this.api.call(contract.changeFault, { params: { id }, body: { version, fields } }),
-      ...(stored &&
-        COMMON.has(id) && {
-          remove: {
-            label: 'Back to the common words',
-            run: () => this.api.call(contract.removeFault, { params: { id } }),
-          },
-        }),
-    });
+    this.edited.set(
+      editing(faultEntry, {
+        title: entry.name,
+        fields: { ...entry },
+        version: stored?.version,
+        save: (fields, version) =>
+          version === undefined
+            ? this.api.call(contract.addFault, { body: { ...fields, id } })
+            : this.api.call(contract.changeFault, { params: { id }, body: { version, fields } }),
+        ...(stored &&
+          COMMON.has(id) && {
+            remove: {
+              label: 'Back to the common words',
+              run: () => this.api.call(contract.removeFault, { params: { id } }),
+            },
+          }),
+      }),
+    );
   }
 
   protected add(): void {
-    this.edited.set({
-      title: 'New fault',
-      fields: { ...NEW_FAULT },
-      version: undefined,
-      save: (fields: FaultEntry) => this.api.call(contract.addFault, { body: fields }),
-    });
+    this.edited.set(
+      editing(faultEntry, {
+        title: 'New fault',
+        fields: { ...NEW_FAULT },
+        version: undefined,
+        save: (fields) => this.api.call(contract.addFault, { body: fields }),
+      }),
+    );
   }
 }
 

@@ -34,6 +34,55 @@ export interface Field {
   readonly wide?: boolean;
 }
 
+type IsGroup<V> = [V] extends [object] ? ([V] extends [readonly unknown[]] ? false : true) : false;
+
+/** Where the values of a record lie, down to what one control holds: `fuel.capacityL`. */
+export type PathsOf<T> = {
+  [K in keyof T & (string | number)]-?: IsGroup<NonNullable<T[K]>> extends true
+    ? `${K}.${PathsOf<NonNullable<T[K]>>}`
+    : `${K}`;
+}[keyof T & (string | number)];
+
+type KeyOf<T, S> = { [K in keyof T & (string | number)]: `${K}` extends S ? K : never }[keyof T & (string | number)];
+/** The value at a path; what lies in a group that may be missing may be missing too. */
+type ValueAt<T, P extends string> = P extends `${infer Step}.${infer Rest}`
+  ? ValueAt<NonNullable<T[KeyOf<T, Step>]>, Rest> | (undefined extends T[KeyOf<T, Step>] ? undefined : never)
+  : T[KeyOf<T, P>];
+
+/** How a value of a type can be entered. */
+type KindFor<V> = [V] extends [boolean]
+  ? 'yes' | 'choice'
+  : [V] extends [number]
+    ? 'number' | 'choice'
+    : [V] extends [string]
+      ? 'text' | 'longText' | 'time' | 'date' | 'choice'
+      : [V] extends [readonly string[] | 'all']
+        ? 'many' | 'words' | 'list'
+        : [V] extends [readonly number[]]
+          ? 'numbers'
+          : [V] extends [readonly { from: string; to: string }[]]
+            ? 'windows'
+            : [V] extends [readonly { rpm: number; kW: number }[]]
+              ? 'curve'
+              : [V] extends [readonly { cars: string[]; laps: number }[]]
+                ? 'drives'
+                : never;
+
+/** A field for a value of a type; only what may be missing may be left empty. */
+type FieldFor<V> = Omit<Field, 'path' | 'kind' | 'optional'> & {
+  readonly kind: KindFor<NonNullable<V>>;
+} & (undefined extends V ? { readonly optional?: boolean } : { readonly optional?: false });
+
+/** A field for every value of a record in its encoded form, or that this form has none: forgetting one does not compile. */
+export type FieldsOf<T> = { readonly [P in PathsOf<T>]: FieldFor<ValueAt<T, P>> | 'notHere' };
+
+/** The fields of a form in their order, each with its path. */
+export function formOf<T>(fields: FieldsOf<T>): Field[] {
+  return Object.entries(fields as Readonly<Record<string, Omit<Field, 'path'> | 'notHere'>>).flatMap(([path, field]) =>
+    field === 'notHere' ? [] : [{ path, ...field }],
+  );
+}
+
 export interface Option {
   readonly label: string;
   readonly value: string | number | boolean;

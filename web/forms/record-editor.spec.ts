@@ -1,4 +1,4 @@
-import { RecordEditor, type Edited } from './record-editor';
+import { editing, RecordEditor } from './record-editor';
 import { ApiError } from '../data/api';
 import { of, throwError } from 'rxjs';
 import * as z from 'zod';
@@ -18,7 +18,7 @@ describe('The editor of a record', () => {
       detail: 'Changed meanwhile.',
       current: { version: 5, fields: { name: 'Theirs' } },
     };
-    const edited: Edited = {
+    const edited = editing(schema, {
       title: 'A record',
       fields: { name: 'Mine' },
       version: 4,
@@ -26,8 +26,8 @@ describe('The editor of a record', () => {
         versions.push(version);
         return version === 5 ? of(undefined) : throwError(() => new ApiError(problem));
       },
-    };
-    const { fixture } = await show(RecordEditor, dayAt('09:00'), { edited, fields, schema });
+    });
+    const { fixture } = await show(RecordEditor, dayAt('09:00'), { edited, fields });
     const done: string[] = [];
     fixture.componentInstance.done.subscribe((what) => done.push(what));
     await fixture.whenStable();
@@ -44,14 +44,14 @@ describe('The editor of a record', () => {
 
   it('takes a thing away only when asked twice', async () => {
     let removed = 0;
-    const edited: Edited = {
+    const edited = editing(schema, {
       title: 'A record',
       fields: { name: 'Mine' },
       version: 1,
       save: () => of(undefined),
       remove: { label: 'Take it away', run: () => of((removed += 1)) },
-    };
-    const { fixture } = await show(RecordEditor, dayAt('09:00'), { edited, fields, schema });
+    });
+    const { fixture } = await show(RecordEditor, dayAt('09:00'), { edited, fields });
     await fixture.whenStable();
     const button = (name: string) =>
       [...document.querySelectorAll('button')].find((one) => one.textContent?.trim() === name)!;

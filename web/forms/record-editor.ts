@@ -8,15 +8,30 @@ import { fieldId, type Field, type Json } from './fields';
 import { focusOnceThere } from './focus';
 import { conflictOf, RecordForm, type Conflict } from './record-form';
 
-/** Something that is edited: its fields in encoded form, and the version they were read at (nothing: it is new). */
-export interface Edited {
+interface About {
   readonly title: string;
-  readonly fields: Json;
   readonly version: number | undefined;
-  /** Saves the decoded fields; errs with an `ApiError`. */
-  readonly save: (fields: never, version: number | undefined) => Observable<unknown>;
   /** Takes the whole thing away, where that is possible at all, and what the button says. */
-  readonly remove?: { readonly label: string; readonly run: () => Observable<unknown> };
+  readonly remove?: { readonly label: string; readonly run: () => Observable<unknown> } | undefined;
+}
+
+/** Something that is edited: its fields in encoded form, and the version they were read at (nothing: it is new). */
+export interface Edited extends About {
+  readonly schema: z.ZodType;
+  readonly fields: Json;
+  /** Saves the fields as the schema has decoded them; errs with an `ApiError`. */
+  readonly save: (fields: unknown, version: number | undefined) => Observable<unknown>;
+}
+
+/** Opens a record for editing: what is saved is of the schema's type. What is new may still lack some of its fields. */
+export function editing<S extends z.ZodType>(
+  schema: S,
+  about: About & {
+    readonly fields: object;
+    readonly save: (fields: z.output<S>, version: number | undefined) => Observable<unknown>;
+  },
+): Edited {
+  return { ...about, schema, fields: about.fields as Json, save: about.save as Edited['save'] };
 }
 
 /** A dialog with a record form that saves, and settles conflicts with people who edit the same thing. */
@@ -30,7 +45,6 @@ export class RecordEditor {
   private readonly data = inject(DayService);
   readonly edited = model<Edited>();
   readonly fields = input.required<readonly Field[]>();
-  readonly schema = input.required<z.ZodType>();
   readonly done = output<'saved' | 'removed'>();
   protected readonly conflict = signal<Conflict | undefined>(undefined);
   protected readonly saving = signal(false);
@@ -51,7 +65,7 @@ export class RecordEditor {
   }
 
   protected save(fields: unknown, version: number | undefined): void {
-    this.take(this.edited()!.save(fields as never, version), 'saved');
+    this.take(this.edited()!.save(fields, version), 'saved');
   }
 
   protected takeAway(run: () => Observable<unknown>): void {

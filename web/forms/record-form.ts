@@ -52,7 +52,7 @@ export class RecordForm {
   /** The person has seen the other version and saves over it. */
   readonly overwrite = output<unknown>();
 
-  protected readonly form = signal(new FormGroup<Record<string, FormControl>>({}));
+  protected readonly form = signal(new FormGroup<Record<string, FormControl<unknown>>>({}));
   private readonly faults = signal<readonly Fault[]>([]);
 
   protected readonly groups = computed(() => {

@@ -1,45 +1,45 @@
-import type { Field } from '../forms/fields';
+import type { venueFields } from '@core/api';
+import type * as z from 'zod';
+import { formOf } from '../forms/fields';
+
+type Venue = z.input<typeof venueFields>;
+/** Weights are set on the board, under what matters. */
+type RulesForm = Omit<Venue, 'rules'> & { readonly rules: Omit<Venue['rules'], 'weights'> };
 
 /** The fields of the venue and its rules, as the form shows them. */
-export const RULES_FIELDS: readonly Field[] = [
-  { path: 'name', label: 'Venue', kind: 'text', group: 'Venue' },
-  { path: 'timeZone', label: 'Time zone', kind: 'text' },
-  { path: 'currency', label: 'Currency', kind: 'text' },
-  { path: 'opens', label: 'Opens', kind: 'time' },
-  { path: 'closes', label: 'Closes', kind: 'time' },
-  { path: 'condition.name', label: 'Condition at the start of a day', kind: 'text' },
-  {
-    path: 'condition.paceFactor',
-    label: 'Lap times ×',
-    kind: 'number',
-    decimals: 3,
-    hint: 'damp: 1.08, wet: 1.15, say',
-  },
-  { path: 'circuit.name', label: 'Circuit', kind: 'text', group: 'Circuit' },
-  { path: 'circuit.lapLengthM', label: 'Lap', unit: 'm', kind: 'number', decimals: 1 },
-  { path: 'circuit.closures', label: 'Closed', kind: 'windows', hint: 'such as 12:30–13:00 quiet half-hour' },
-  { path: 'rules.maxCarsOnTrack', label: 'Cars at once', kind: 'number' },
-  { path: 'rules.releaseGapS', label: 'Between two releases', unit: 's', kind: 'number' },
-  { path: 'rules.firstLapFactor', label: 'First lap ×', kind: 'number', decimals: 3, optional: true },
-  { path: 'rules.outLapCounts', label: 'The lap out of the pits counts', kind: 'yes', whenAbsent: true },
-  {
-    path: 'pitExit.lastCheck',
+export const RULES_FIELDS = formOf<RulesForm>({
+  sightingVehicles: 'notHere',
+  // Entered as what happened.
+  'condition.changes': 'notHere',
+  name: { label: 'Venue', kind: 'text', group: 'Venue' },
+  timeZone: { label: 'Time zone', kind: 'text' },
+  currency: { label: 'Currency', kind: 'text' },
+  opens: { label: 'Opens', kind: 'time' },
+  closes: { label: 'Closes', kind: 'time' },
+  'condition.name': { label: 'Condition at the start of a day', kind: 'text' },
+  'condition.paceFactor': { label: 'Lap times ×', kind: 'number', decimals: 3, hint: 'damp: 1.08, wet: 1.15, say' },
+  'circuit.name': { label: 'Circuit', kind: 'text', group: 'Circuit' },
+  'circuit.lapLengthM': { label: 'Lap', unit: 'm', kind: 'number', decimals: 1 },
+  'circuit.closures': { label: 'Closed', kind: 'windows', hint: 'such as 12:30–13:00 quiet half-hour' },
+  'rules.maxCarsOnTrack': { label: 'Cars at once', kind: 'number' },
+  'rules.releaseGapS': { label: 'Between two releases', unit: 's', kind: 'number' },
+  'rules.firstLapFactor': { label: 'First lap ×', kind: 'number', decimals: 3, optional: true },
+  'rules.outLapCounts': { label: 'The lap out of the pits counts', kind: 'yes', whenAbsent: true },
+  'pitExit.lastCheck': {
     label: 'Last check',
     kind: 'list',
     group: 'Pit exit',
     wide: true,
     hint: 'what is looked at before a car is let out, with commas',
   },
-  {
-    path: 'pitExit.wayIn',
+  'pitExit.wayIn': {
     label: 'The way in',
     kind: 'text',
     optional: true,
     wide: true,
     hint: 'such as: In behind the boat shed, second lane',
   },
-  {
-    path: 'coaching.braking',
+  'coaching.braking': {
     label: 'Braking',
     kind: 'choice',
     group: 'How people are taught',
@@ -48,8 +48,7 @@ export const RULES_FIELDS: readonly Field[] = [
       { label: 'trailed off into the turn', value: 'trailed' },
     ],
   },
-  {
-    path: 'coaching.throttle',
+  'coaching.throttle': {
     label: 'Throttle in mid-corner',
     kind: 'choice',
     options: [
@@ -57,8 +56,7 @@ export const RULES_FIELDS: readonly Field[] = [
       { label: 'a light one', value: 'maintenance' },
     ],
   },
-  {
-    path: 'coaching.passing',
+  'coaching.passing': {
     label: 'Passing',
     kind: 'choice',
     options: [
@@ -67,10 +65,9 @@ export const RULES_FIELDS: readonly Field[] = [
       { label: 'where the instructors agree', value: 'signals' },
     ],
   },
-  { path: 'coaching.speechS', label: 'Saying a call takes', unit: 's', kind: 'number', decimals: 2 },
-  { path: 'coaching.reactionS', label: 'Acting on it takes', unit: 's', kind: 'number', decimals: 2 },
-  {
-    path: 'coaching.lock',
+  'coaching.speechS': { label: 'Saying a call takes', unit: 's', kind: 'number', decimals: 2 },
+  'coaching.reactionS': { label: 'Acting on it takes', unit: 's', kind: 'number', decimals: 2 },
+  'coaching.lock': {
     label: 'Wheels parked to the',
     kind: 'choice',
     options: [
@@ -78,8 +75,7 @@ export const RULES_FIELDS: readonly Field[] = [
       { label: 'right', value: 'right' },
     ],
   },
-  {
-    path: 'coaching.parkedIn',
+  'coaching.parkedIn': {
     label: 'Parked in',
     kind: 'choice',
     options: [
@@ -87,31 +83,24 @@ export const RULES_FIELDS: readonly Field[] = [
       { label: 'park', value: 'park' },
     ],
   },
-  { path: 'coaching.walkRound', label: 'On the way round a car', kind: 'list', wide: true, hint: 'with commas' },
-  { path: 'rules.setUpS', label: 'Set-up', unit: 's', kind: 'number', group: 'A drive' },
-  { path: 'rules.wrapUpS', label: 'Wrap-up', unit: 's', kind: 'number' },
-  { path: 'rules.turnaroundS', label: 'Turnaround of the car', unit: 's', kind: 'number' },
-  { path: 'rules.guestRestS', label: 'Guest’s rest', unit: 's', kind: 'number' },
-  { path: 'rules.refuelBays', label: 'Refuel bays', kind: 'number' },
-  {
-    path: 'rules.briefing.durationS',
-    label: 'Class takes',
-    unit: 's',
-    kind: 'number',
-    group: 'Class and sighting run',
-  },
-  { path: 'rules.briefing.seats', label: 'Seats in the class', kind: 'number' },
-  { path: 'rules.briefing.rooms', label: 'Rooms', kind: 'number' },
-  { path: 'rules.sighting.laps', label: 'Laps of a sighting run', kind: 'number' },
-  { path: 'rules.sighting.setUpS', label: 'Its set-up', unit: 's', kind: 'number' },
-  { path: 'rules.sighting.wrapUpS', label: 'Its wrap-up', unit: 's', kind: 'number' },
-  {
-    path: 'paces.first',
+  'coaching.walkRound': { label: 'On the way round a car', kind: 'list', wide: true, hint: 'with commas' },
+  'rules.setUpS': { label: 'Set-up', unit: 's', kind: 'number', group: 'A drive' },
+  'rules.wrapUpS': { label: 'Wrap-up', unit: 's', kind: 'number' },
+  'rules.turnaroundS': { label: 'Turnaround of the car', unit: 's', kind: 'number' },
+  'rules.guestRestS': { label: 'Guest’s rest', unit: 's', kind: 'number' },
+  'rules.refuelBays': { label: 'Refuel bays', kind: 'number' },
+  'rules.briefing.durationS': { label: 'Class takes', unit: 's', kind: 'number', group: 'Class and sighting run' },
+  'rules.briefing.seats': { label: 'Seats in the class', kind: 'number' },
+  'rules.briefing.rooms': { label: 'Rooms', kind: 'number' },
+  'rules.sighting.laps': { label: 'Laps of a sighting run', kind: 'number' },
+  'rules.sighting.setUpS': { label: 'Its set-up', unit: 's', kind: 'number' },
+  'rules.sighting.wrapUpS': { label: 'Its wrap-up', unit: 's', kind: 'number' },
+  'paces.first': {
     label: 'First time ×',
     kind: 'number',
     decimals: 3,
     group: 'Guest’s pace: lap time of the car times',
   },
-  { path: 'paces.before', label: 'Been before ×', kind: 'number', decimals: 3 },
-  { path: 'paces.quick', label: 'Quick ×', kind: 'number', decimals: 3 },
-];
+  'paces.before': { label: 'Been before ×', kind: 'number', decimals: 3 },
+  'paces.quick': { label: 'Quick ×', kind: 'number', decimals: 3 },
+});
