@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { PLACES, SCREENS, type Place } from './web/screens';
+import { FRAME_KEYS, PLACES, SCREENS, type Place } from './web/screens';
 
 /**
  * Writes what the README says of the screens, from their registration: their pictures and their keys. With `--check` it
@@ -37,6 +37,24 @@ function keyRows(): string {
   ].join('\n');
 }
 
+/** `<kbd>Ctrl</kbd> <kbd>Z</kbd>` */
+function keysText(name: string): string {
+  const drawn: Readonly<Record<string, string>> = { ArrowUp: '↑', ArrowDown: '↓', Escape: 'Esc', Backspace: '⌫' };
+  return name
+    .split(' ')
+    .map((key) => `<kbd>${drawn[key] ?? (key.length === 1 ? key.toUpperCase() : key)}</kbd>`)
+    .join(' ');
+}
+
+function actRows(): string {
+  const row = (where: string, keys: Readonly<Record<string, string>>) => {
+    const told = Object.entries(keys).map(([key, does]) => `${keysText(key)} ${does}`);
+    return `| ${where} | ${told.join(', ')} |`;
+  };
+  const own = SCREENS.flatMap(({ title, keys }) => (keys ? [row(title.toLowerCase(), keys)] : []));
+  return ['| screen | key does |', '|---|---|', row('every', FRAME_KEYS), ...own].join('\n');
+}
+
 function between(page: string, mark: string, text: string, glue: string): string {
   const [start, end] = [`<!-- ${mark} -->`, `<!-- /${mark} -->`];
   const [from, to] = [page.indexOf(start), page.indexOf(end)];
@@ -45,7 +63,12 @@ function between(page: string, mark: string, text: string, glue: string): string
 }
 
 const page = readFileSync(PAGE, 'utf8');
-const written = between(between(page, 'pictures', pictureTable(), '\n\n'), 'keys', keyRows(), '\n\n');
+const written = between(
+  between(page, 'pictures', pictureTable(), '\n\n'),
+  'keys',
+  `${keyRows()}\n\n${actRows()}`,
+  '\n\n',
+);
 if (!process.argv.includes('--check')) writeFileSync(PAGE, written);
 else {
   const there = readdirSync(FOLDER).sort().join(', ');

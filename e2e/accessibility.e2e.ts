@@ -1,6 +1,7 @@
+import { keyFaults } from './key-faults';
 import { ADDRESSES, expect, seriousFaults, test } from './demo';
 
-test('no screen has a serious accessibility fault, nor one of contrast at dusk', async ({ page }) => {
+test('no screen has a serious fault of accessibility, of contrast at dusk, or of the keyboard', async ({ page }) => {
   test.setTimeout(400_000);
   const faults: string[] = [];
   for (const address of ADDRESSES) {
@@ -8,6 +9,7 @@ test('no screen has a serious accessibility fault, nor one of contrast at dusk',
     await expect(page.locator('h1').first()).toBeAttached();
     await page.waitForTimeout(300);
     faults.push(...(await seriousFaults(page)).map((fault) => `${address}: ${fault}`));
+    faults.push(...(await keyFaults(page)).map((fault) => `${address}: ${fault}`));
     // A theme changes colours and nothing else.
     await page.evaluate(() => document.documentElement.classList.add('dusk'));
     faults.push(...(await seriousFaults(page, ['color-contrast'])).map((fault) => `${address} at dusk: ${fault}`));

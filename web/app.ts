@@ -16,9 +16,10 @@ import { DayPicker } from './shell/day-picker';
 import { DayTroubles } from './shell/day-troubles';
 import { DemoClock } from './shell/demo-clock';
 import { FlagBanner } from './shell/flag-banner';
+import { onKeys } from './shell/keys';
 import { Palette } from './shell/palette';
 import { Ribbon } from './shell/ribbon';
-import { PLACES, type Screen } from './screens';
+import { PLACES, type ActsOf, type FRAME_KEYS, type Screen } from './screens';
 import { Stations } from './shell/stations';
 import { ThemeChoice } from './shell/theme-choice';
 
@@ -29,7 +30,6 @@ import { ThemeChoice } from './shell/theme-choice';
   imports: [AskDialog, RouterOutlet, Toast, DayPicker, DayTroubles, DemoClock, FlagBanner, Palette, Ribbon, Stations],
   templateUrl: './app.html',
   styleUrl: './app.scss',
-  host: { '(document:keydown)': 'key($event)' },
 })
 export class App {
   private readonly router = inject(Router);
@@ -96,6 +96,17 @@ export class App {
   });
 
   constructor() {
+    const openings = PLACES.map(({ key, path, fragment }) => {
+      const open = () => this.router.navigate([path], fragment ? { fragment } : {});
+      return [key, open] as const;
+    });
+    const { 'Ctrl K': find, ...others } = {
+      'Ctrl K': () => this.paletteOpen.set(true),
+      n: () => this.data.showTime(undefined),
+      d: () => this.theme.toggle(),
+    } satisfies ActsOf<typeof FRAME_KEYS>;
+    onKeys({ ...others, ...Object.fromEntries(openings) });
+    onKeys({ 'Ctrl K': find }, { whileTyping: true });
     // The address of a guest's results names its day.
     this.data.start(new URLSearchParams(location.search).get('day') ?? undefined);
   }
@@ -103,19 +114,6 @@ export class App {
   protected async rename(): Promise<void> {
     const name = await this.ask.for('Who works at this device?', 'Name or station', this.who.name());
     if (name !== undefined) this.who.set(name);
-  }
-
-  protected key(event: KeyboardEvent): void {
-    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
-      event.preventDefault();
-      this.paletteOpen.set(true);
-      return;
-    }
-    if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || isTyping(event.target)) return;
-    const place = PLACES.find(({ key }) => key === event.key.toLowerCase());
-    if (place) void this.router.navigate([place.path], place.fragment ? { fragment: place.fragment } : {});
-    else if (event.key === 'n') this.data.showTime(undefined);
-    else if (event.key === 'd') this.theme.toggle();
   }
 }
 
@@ -129,14 +127,4 @@ function timeOf(deviceMs: number): string {
 
 function frameOf(root: ActivatedRouteSnapshot): 'desk' | 'tablet' | 'phone' {
   return (root.firstChild?.data['frame'] as Screen['frame']) ?? 'desk';
-}
-
-/** Keys typed into a field, or into a dialog over the screen, are meant for it. */
-function isTyping(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLElement &&
-    (target.isContentEditable ||
-      ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) ||
-      target.closest('[role="dialog"]') !== null)
-  );
 }

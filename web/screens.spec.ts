@@ -1,5 +1,5 @@
 import { routes } from './app.routes';
-import { PLACES, SCREENS } from './screens';
+import { FRAME_KEYS, PLACES, SCREENS } from './screens';
 
 describe('The screens', () => {
   it('have an address and a key each that no other has', () => {
@@ -7,8 +7,16 @@ describe('The screens', () => {
     expect(new Set(paths).size).toBe(paths.length);
     const keys = PLACES.map(({ key }) => key);
     expect(new Set(keys).size).toBe(keys.length);
-    // These belong to the frame: back to now, and the theme.
-    expect(keys.filter((key) => ['n', 'd'].includes(key))).toEqual([]);
+    expect(keys.filter((key) => key in FRAME_KEYS)).toEqual([]);
+  });
+
+  it('take no key for themselves that leads elsewhere', () => {
+    const everywhere = new Set([...PLACES.map(({ key }) => key), ...Object.keys(FRAME_KEYS)]);
+    for (const { path, keys = {} } of SCREENS) {
+      expect(Object.keys(keys).filter((key) => everywhere.has(key)))
+        .withContext(path)
+        .toEqual([]);
+    }
   });
 
   it('can be looked at: each has an address of the demo that leads to it', () => {

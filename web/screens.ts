@@ -17,6 +17,8 @@ export interface Screen {
   readonly frame?: 'tablet' | 'phone';
   /** Where it stands in the navigation; a screen may hold two stations. */
   readonly places: readonly Place[];
+  /** Keys that it takes wherever the focus is outside a field, and what each does. */
+  readonly keys?: Readonly<Record<string, string>>;
   /** An address at which it shows something of the demo day. */
   readonly demo: string;
   readonly pictures?: readonly Picture[];
@@ -55,6 +57,39 @@ const station = (label: string, of: Station, key: string, fragment?: string): Pl
 const room = (label: string, key: string): Place => ({ label, of: 'rooms', key });
 const onPhone = (label: string, key: string): Place => ({ label, of: 'phone', key });
 
+/** Keys of the frame, and of screens that have keys of their own. */
+export const FRAME_KEYS = {
+  'Ctrl K': 'find a guest, a car or a screen, or do something',
+  n: 'back to now',
+  d: 'light or dusk',
+} as const;
+export const BOARD_KEYS = {
+  '+': 'closer',
+  '-': 'wider',
+  ',': 'to the left',
+  '.': 'to the right',
+  p: 'plans again',
+  h: 'what happened?',
+  x: 'swaps two selected drives',
+  'Ctrl Z': 'takes back',
+  'Ctrl Shift Z': 'does again',
+  Escape: 'closes what is open',
+} as const;
+export const PIT_EXIT_KEYS = {
+  a: 'all checked',
+  l: 'let out',
+  ArrowDown: 'next car on the circuit',
+  ArrowUp: 'car before it',
+  m: 'counts its lap',
+  s: 'lap spoiled',
+  x: 'extra lap',
+  i: 'bring in',
+  Backspace: 'not let out after all',
+} as const;
+export const CIRCUIT_KEYS = { 'Ctrl Z': 'takes back', 'Ctrl Shift Z': 'does again' } as const;
+/** What each key of a list does on a screen: forgetting one does not compile. */
+export type ActsOf<Keys> = Readonly<Record<keyof Keys, () => unknown>>;
+
 /** In the order of the guest's walk, then of the manager's rooms. */
 export const SCREENS: readonly Screen[] = [
   {
@@ -92,6 +127,7 @@ export const SCREENS: readonly Screen[] = [
     title: 'Pit exit',
     load: () => import('./pit-exit/pit-exit').then((m) => m.PitExit),
     frame: 'tablet',
+    keys: PIT_EXIT_KEYS,
     places: [station('Pit exit', 'pitExit', '4'), station('On circuit', 'onCircuit', '5', 'circuit')],
     demo: '/pit-exit',
     pictures: [{ file: 'pit-exit', caption: 'Pit exit, on a tablet' }],
@@ -116,6 +152,7 @@ export const SCREENS: readonly Screen[] = [
     path: 'board',
     title: 'Board',
     load: () => import('./board/board').then((m) => m.Board),
+    keys: BOARD_KEYS,
     places: [room('Board', 'b')],
     demo: '/board',
     pictures: [
@@ -169,6 +206,7 @@ export const SCREENS: readonly Screen[] = [
       },
       { path: 'calls', label: 'Calls', load: () => import('./calls/call-sheet').then((m) => m.CallSheet) },
     ],
+    keys: CIRCUIT_KEYS,
     places: [room('Circuit', 't')],
     demo: '/circuit',
   },

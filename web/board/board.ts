@@ -23,6 +23,8 @@ import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';
 import { PlanService } from '../data/plan.service';
+import type { ActsOf, BOARD_KEYS } from '../screens';
+import { onKeys } from '../shell/keys';
 import { onRequest } from '../shell/requests';
 import type { Carry } from './block-drag';
 import { BoardChart, type Marks, type RowLabel } from './board-chart';
@@ -67,7 +69,7 @@ const SPANS: Record<Zoom, number | undefined> = { day: undefined, '3h': 3 * 3600
   providers: [BoardEdits],
   templateUrl: './board.html',
   styleUrl: './board.scss',
-  host: { class: 'screen', '(document:keydown)': 'key($event)' },
+  host: { class: 'screen' },
 })
 export class Board {
   protected readonly data = inject(DayService);
@@ -236,6 +238,18 @@ export class Board {
   protected readonly beginCarry = (drive: string): boolean => this.edits.begin(drive);
 
   constructor() {
+    onKeys({
+      '+': () => this.setZoom(this.zoom() === 'day' ? '3h' : '1h'),
+      '-': () => this.setZoom(this.zoom() === '1h' ? '3h' : 'day'),
+      ',': () => this.chart()?.pan(-0.25),
+      '.': () => this.chart()?.pan(0.25),
+      p: () => this.planAgain(),
+      h: () => this.happenedOpen.set(true),
+      x: () => this.edits.swap(),
+      'Ctrl Z': () => this.edits.undo(),
+      'Ctrl Shift Z': () => this.edits.redo(),
+      Escape: () => this.escape(),
+    } satisfies ActsOf<typeof BOARD_KEYS>);
     onRequest({
       plan: () => this.planAgain(),
       happened: (what) => {
@@ -299,25 +313,9 @@ export class Board {
     }
   }
 
-  protected key(event: KeyboardEvent): void {
-    const target = event.target as HTMLElement;
-    if (['INPUT', 'TEXTAREA'].includes(target.tagName) || target.closest('[role=dialog]')) return;
-    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
-      event.preventDefault();
-      void (event.shiftKey ? this.edits.redo() : this.edits.undo());
-      return;
-    }
-    if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented) return;
-    if (event.key === 'Escape') {
-      if (this.edits.trial()) this.edits.cancel();
-      else if (this.panel()) this.close();
-      else this.edits.selection.set(new Set());
-    } else if (event.key === 'p') this.planAgain();
-    else if (event.key === 'h') this.happenedOpen.set(true);
-    else if (event.key === 'x') void this.edits.swap();
-    else if (event.key === '+') this.setZoom(this.zoom() === 'day' ? '3h' : '1h');
-    else if (event.key === '-') this.setZoom(this.zoom() === '1h' ? '3h' : 'day');
-    else if (event.key === ',') this.chart()?.pan(-0.25);
-    else if (event.key === '.') this.chart()?.pan(0.25);
+  private escape(): void {
+    if (this.edits.trial()) this.edits.cancel();
+    else if (this.panel()) this.close();
+    else this.edits.selection.set(new Set());
   }
 }

@@ -20,7 +20,9 @@ import { CircuitService } from '../data/circuit.service';
 import { DayService } from '../data/day.service';
 import { newId } from '../data/new-id';
 import { lapFaultWords } from '../data/screen-words';
+import type { ActsOf, CIRCUIT_KEYS } from '../screens';
 import { Ask } from '../shell/ask';
+import { onKeys } from '../shell/keys';
 import { CircuitImport } from './circuit-import';
 import { LegendEditor } from './legend-editor';
 import { CircuitMapView, type MapChoice, type MapMode, type MapMove } from './circuit-map';
@@ -68,13 +70,20 @@ type HandKind = ConeKind | 'landmark' | 'marshalPost';
   ],
   templateUrl: './circuit-editor.html',
   styleUrl: './circuit-editor.scss',
-  host: { '(document:keydown)': 'key($event)' },
 })
 export class CircuitEditor {
   private readonly data = inject(DayService);
   private readonly ask = inject(Ask);
   protected readonly circuit = inject(CircuitService);
   protected readonly faultWords = lapFaultWords;
+
+  constructor() {
+    onKeys({
+      'Ctrl Z': () => this.circuit.undo(),
+      'Ctrl Shift Z': () => this.circuit.redo(),
+    } satisfies ActsOf<typeof CIRCUIT_KEYS>);
+  }
+
   private readonly map = viewChild(CircuitMapView);
   protected readonly modes = [...MODES];
   protected readonly legend = computed(() => legendOf(this.circuit.draft()));
@@ -306,14 +315,6 @@ export class CircuitEditor {
   protected takeTheirs(): void {
     this.conflict.set(undefined);
     this.circuit.readAnew();
-  }
-
-  protected key(event: KeyboardEvent): void {
-    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-    if (event.target instanceof HTMLElement && ['INPUT', 'TEXTAREA'].includes(event.target.tagName)) return;
-    event.preventDefault();
-    if (event.shiftKey) this.circuit.redo();
-    else this.circuit.undo();
   }
 }
 

@@ -41,7 +41,7 @@ import type { CarView } from './car-view';
       border-bottom: 4px solid var(--p-jl-faint);
     }
     button.chosen {
-      outline: 3px solid var(--p-jl-lake);
+      box-shadow: inset 0 0 0 3px var(--p-jl-lake);
     }
     button.away svg {
       opacity: 0.28;

@@ -10,6 +10,8 @@ import { DeviceService } from '../data/device.service';
 import { Beads } from '../drawing/beads';
 import { CircuitView } from '../drawing/circuit-view';
 import { HoldButton } from '../drawing/hold-button';
+import type { ActsOf, PIT_EXIT_KEYS } from '../screens';
+import { onKeys } from '../shell/keys';
 import { BreakOff } from './break-off';
 import { IncidentForm } from './incident-form';
 import {
@@ -42,7 +44,7 @@ const NARROW = 0.06;
   imports: [Beads, BreakOff, Button, CircuitView, HoldButton, IncidentForm],
   templateUrl: './pit-exit.html',
   styleUrl: './pit-exit.scss',
-  host: { class: 'screen', '(document:keydown)': 'key($event)' },
+  host: { class: 'screen' },
 })
 export class PitExit {
   protected readonly data = inject(DayService);
@@ -127,6 +129,10 @@ export class PitExit {
   protected unseat(drive: PitDrive): void {
     this.data.record({ kind: 'unseated', drive: drive.id });
   }
+  constructor() {
+    this.takeKeys();
+  }
+
   protected check(drive: QueuedDrive, items: readonly string[]): void {
     if (items.length > 0) this.data.record({ kind: 'lastCheckDone', drive: drive.id, items: [...items] });
   }
@@ -183,29 +189,38 @@ export class PitExit {
   }
 
   /** The desk works the exit by keyboard: arrows choose a car on the circuit, letters act on it or on the one at the exit. */
-  protected key(event: KeyboardEvent): void {
-    const target = event.target as HTMLElement;
-    const busy = ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || target.closest('[role="dialog"]');
-    if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || busy) return;
-    const [first] = this.queue();
+
+  /** What keys act on: the first car of the queue, the cars on the circuit, and which of them is open. */
+  private atHand() {
     const rows = this.model()?.onCircuit ?? [];
     const place = rows.findIndex(({ id }) => id === this.open());
-    const row = rows[place];
-    const acts: Partial<Record<string, () => void>> = {
-      a: () => first && this.check(first, first.unchecked),
-      l: () => first && first.unchecked.length === 0 && this.letOut(first),
-      ArrowDown: () => this.open.set(rows[Math.min(rows.length - 1, place + 1)]?.id),
-      ArrowUp: () => this.open.set(rows[Math.max(0, place - 1)]?.id),
-      m: () => row && this.count(row),
-      s: () => row && this.spoil(row),
-      x: () => row && this.extra(row),
-      i: () => row && this.bringIn(row),
-      u: () => row && row.done === 0 && this.takeBack(row),
+    return { first: this.queue()[0], rows, place, row: rows[place] };
+  }
+
+  private takeKeys(): void {
+    const withFirst = (act: (first: QueuedDrive) => unknown) => () => {
+      const { first } = this.atHand();
+      if (first) act(first);
     };
-    const act = acts[event.key];
-    if (!act) return;
-    event.preventDefault();
-    act();
+    const withOpen = (act: (row: RunningDrive) => unknown) => () => {
+      const { row } = this.atHand();
+      if (row) act(row);
+    };
+    const go = (step: number) => () => {
+      const { rows, place } = this.atHand();
+      this.open.set(rows[Math.max(0, Math.min(rows.length - 1, place + step))]?.id);
+    };
+    onKeys({
+      a: withFirst((first) => this.check(first, first.unchecked)),
+      l: withFirst((first) => first.unchecked.length === 0 && this.letOut(first)),
+      ArrowDown: go(1),
+      ArrowUp: go(-1),
+      m: withOpen((row) => this.count(row)),
+      s: withOpen((row) => this.spoil(row)),
+      x: withOpen((row) => this.extra(row)),
+      i: withOpen((row) => this.bringIn(row)),
+      Backspace: withOpen((row) => row.done === 0 && this.takeBack(row)),
+    } satisfies ActsOf<typeof PIT_EXIT_KEYS>);
   }
 }
 
