@@ -1,8 +1,9 @@
-import { Component, provideZonelessChangeDetection } from '@angular/core';
+import { ChangeDetectionStrategy, Component, provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { onKeys } from './keys';
 
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <button>Somewhere</button>
     <input />
