@@ -7,17 +7,19 @@ import * as z from 'zod';
 import { FLEET } from '../demo/larkmere';
 import { EventSource } from 'eventsource';
 import { createHmac } from 'node:crypto';
-import { memoryMb, pause, startServer } from './server';
+import { cutOffText, memoryMb, pause, StalledReader, startServer } from './server';
 import { figures, percentile } from './table';
 
 /**
- * `npm run bench:load [-- seconds]`: a built server under the load of a full day: 60 open screens, 14 cars told five
- * times a second, 50 entries a second; in the middle the server is killed and started again.
+ * `npm run bench:load [-- seconds entries-a-second stay]`: a built server under the load of a full day: 60 open screens
+ * and a reader that does not read, 14 cars told five times a second, 50 entries a second; in the middle the server is
+ * killed and started again, unless it is to `stay`.
  */
 const SECONDS = Number(process.argv[2] ?? 120);
 const SCREENS = 60;
 const CARS = 14;
-const ENTRIES_PER_S = 50;
+const ENTRIES_PER_S = Number(process.argv[3] ?? 50);
+const STAYS = process.argv[4] === 'stay';
 const PORT = 4795;
 const BASE = `http://127.0.0.1:${PORT}`;
 const SETTLE_MS = 8000;
@@ -103,6 +105,7 @@ for (let car = 1; car <= CARS; car++) {
 key = (await call<{ key: string }>('/api/devices', { id: 'trackers', name: 'Trackers', kind: 'tracker' })).key;
 const sources = screens.map(open);
 await pause(1500);
+const stalled = new StalledReader(PORT, date);
 const memory: number[] = [memoryMb(server)];
 const pending: Promise<void>[] = [];
 const killAt = Math.floor(SECONDS / 2);
@@ -116,7 +119,7 @@ for (let second = 0; second < SECONDS; second++) {
     await pause(Math.max(0, beganMs + (second + (part + 1) / ENTRIES_PER_S) * 1000 - performance.now()));
   }
   if (second % 10 === 9) memory.push(memoryMb(server));
-  if (second === killAt && !restarted) {
+  if (second === killAt && !restarted && !STAYS) {
     restarted = true;
     server.kill('SIGKILL');
     await once(server, 'exit');
@@ -153,8 +156,10 @@ row(
     ) / SECONDS
   ).toFixed(1),
 );
+row('the reader that does not read was cut off after', cutOffText(stalled));
 row('memory of the server, MB', memory.map((mb) => mb.toFixed(0)).join(', '));
 print();
+stalled.end();
 for (const source of sources) source.close();
 server.kill('SIGKILL');
 rmSync(folder, { recursive: true });

@@ -1,11 +1,10 @@
 import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
-import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { EventSource } from 'eventsource';
-import { memoryMb, pause, startServer } from './server';
+import { cutOffText, memoryMb, pause, StalledReader, startServer } from './server';
 import { figures } from './table';
 
 /**
@@ -31,12 +30,7 @@ const setClock = (body: object) =>
 await setClock({ secondsOfDay: 8 * 3600, rate: 60 });
 
 const sources = Array.from({ length: READERS - 1 }, () => new EventSource(`${BASE}/api/days/${DAY}/stream`));
-const stalled = connect(PORT, '127.0.0.1');
-stalled.write(`GET /api/days/${DAY}/stream HTTP/1.1\r\nHost: 127.0.0.1:${PORT}\r\n\r\n`);
-stalled.pause();
-let cutAfterS: number | undefined;
-const beganMs = performance.now();
-stalled.on('close', () => (cutAfterS = (performance.now() - beganMs) / 1000));
+const stalled = new StalledReader(PORT, DAY);
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -69,10 +63,10 @@ row(
   `${((100 * (after.taskS - before.taskS)) / (MINUTES * 60)).toFixed(0)} %`,
 );
 row('memory of the server, at first and every minute, MB', list(memory));
-row('the stalled reader was cut off after', cutAfterS === undefined ? 'not at all' : `${cutAfterS.toFixed(0)} s`);
+row('the stalled reader was cut off after', cutOffText(stalled));
 print();
 for (const source of sources) source.close();
-stalled.destroy();
+stalled.end();
 await browser.close();
 server.kill();
 await once(server, 'exit');

@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { connect, type Socket } from 'node:net';
 
 /** A built server for a benchmark, on this machine only. */
 
@@ -29,4 +30,45 @@ export async function startServer(
 /** Resident memory of a process, MB. */
 export function memoryMb({ pid }: ChildProcess): number {
   return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024;
+}
+
+/**
+ * A reader of a day's live stream that does not read. What is not read keeps the end of the connection from being seen at
+ * the reader's side, so the server's side is asked, by the kernel's table of connections.
+ */
+export class StalledReader {
+  private readonly socket: Socket;
+  private readonly beganMs = performance.now();
+  private readonly watch = setInterval(() => this.look(), 1000);
+  /** How long the server has put up with it, seconds; nothing as long as it does. */
+  cutOffAfterS: number | undefined;
+
+  constructor(
+    private readonly port: number,
+    date: string,
+  ) {
+    this.socket = connect(port, '127.0.0.1');
+    this.socket.write(`GET /api/days/${date}/stream HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\n\r\n`);
+    this.socket.pause();
+    this.socket.on('error', () => undefined);
+  }
+
+  end(): void {
+    clearInterval(this.watch);
+    this.socket.destroy();
+  }
+
+  private look(): void {
+    const hex = (port: number | undefined) => (port ?? 0).toString(16).toUpperCase().padStart(4, '0');
+    const [mine, theirs] = [hex(this.socket.localPort), hex(this.port)];
+    const established = ['/proc/net/tcp', '/proc/net/tcp6'].some((table) =>
+      new RegExp(`:${theirs} [0-9A-F]+:${mine} 01 `).test(readFileSync(table, 'utf8')),
+    );
+    if (!established) this.cutOffAfterS ??= (performance.now() - this.beganMs) / 1000;
+  }
+}
+
+/** How long the server has put up with a reader, in words. */
+export function cutOffText({ cutOffAfterS }: StalledReader): string {
+  return cutOffAfterS === undefined ? 'not at all' : `${cutOffAfterS.toFixed(0)} s`;
 }

@@ -3,7 +3,6 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterOutlet, type ActivatedRouteSnapshot } from '@angular/router';
 import { clockMinute, conditionAt, DAY_ENDS_S, nextCondition, wallClock } from '@core/day';
 import { PLAIN_WORDS } from './data/screen-words';
-import { format, parseISO } from 'date-fns';
 import { Toast } from 'primeng/toast';
 import { filter, map } from 'rxjs';
 import { DayService } from './data/day.service';
@@ -11,7 +10,8 @@ import { Outbox } from './data/outbox';
 import { VenueClock } from './data/venue-clock';
 import { Who } from './data/who';
 import { AppUpdate } from './shell/app-update';
-import { Ask, AskDialog } from './shell/ask';
+import { Ask } from './shell/ask';
+import { AskDialog } from './shell/ask-dialog';
 import { DayPicker } from './shell/day-picker';
 import { DayTroubles } from './shell/day-troubles';
 import { DemoClock } from './shell/demo-clock';
@@ -33,7 +33,7 @@ import { ThemeChoice } from './shell/theme-choice';
 })
 export class App {
   private readonly router = inject(Router);
-  private readonly ask = inject(Ask);
+  protected readonly ask = inject(Ask);
   protected readonly data = inject(DayService);
   protected readonly clock = inject(VenueClock);
   protected readonly who = inject(Who);
@@ -72,7 +72,7 @@ export class App {
 
   protected readonly dayText = computed(() => {
     const date = this.data.date();
-    return date ? format(parseISO(date), 'EEE d MMM yyyy') : '';
+    return date ? PLAIN_WORDS.dateWithYear(date) : '';
   });
   protected readonly time = computed(() => {
     const text = wallClock(this.clock.nowS());
@@ -120,10 +120,9 @@ export class App {
 /** Sending takes a moment; only what waits longer is worth a word. */
 const QUIET_MS = 1500;
 
+const TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 /** The device's own time, as people read it. */
-function timeOf(deviceMs: number): string {
-  return format(deviceMs, 'HH:mm');
-}
+const timeOf = (deviceMs: number): string => TIME.format(deviceMs);
 
 function frameOf(root: ActivatedRouteSnapshot): 'desk' | 'tablet' | 'phone' {
   return (root.firstChild?.data['frame'] as Screen['frame']) ?? 'desk';

@@ -7,6 +7,16 @@ const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric',
 /** `Mon 24 May`. */
 export const dayWords = (date: string): string => DAY.format(new Date(`${date}T00:00:00Z`));
 
+const DAY_OF_YEAR = new Intl.DateTimeFormat('en-GB', {
+  ...{ weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' },
+});
+
+/** `Sat 22 May 2027`. */
+export function dateWords(date: string): string {
+  const parts = DAY_OF_YEAR.formatToParts(new Date(`${date}T00:00:00Z`));
+  return parts.flatMap(({ type, value }) => (type === 'literal' ? [] : [value])).join(' ');
+}
+
 export function skillWords({ car }: Names): Words['skill'] {
   return (skill: Skill) => {
     if (skill.kind === 'car') return `teach in the ${car(skill.car)}`;

@@ -24,7 +24,7 @@ import {
 } from './english-planning';
 import { requestWords } from './english-requests';
 import { deviceRefusalWords, troubleRemedyWords, troubleWords } from './english-troubles';
-import { dayWords, gapWords, skillWords } from './english-roster';
+import { dateWords, dayWords, gapWords, skillWords } from './english-roster';
 import { ENGLISH_VIOLATIONS } from './english-violations';
 import type { Names } from './names';
 import type { Words } from './words';
@@ -94,6 +94,7 @@ export function english(names: Names): Words {
     skill: skillWords(names),
     gap: gapWords(names),
     date: dayWords,
+    dateWithYear: dateWords,
     figure: (key) => FIGURES[key],
   };
 }

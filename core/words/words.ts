@@ -80,6 +80,8 @@ export interface Words {
   readonly gap: (gap: SkillGap) => string;
   /** "Mon 24 May". */
   readonly date: (date: string) => string;
+  /** "Sat 22 May 2027". */
+  readonly dateWithYear: (date: string) => string;
   readonly figure: (key: CloseFigure['key']) => string;
   readonly resource: (resource: Pick<ResourceLoad, 'kind' | 'id'>) => string;
 }

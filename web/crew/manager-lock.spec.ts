@@ -1,14 +1,14 @@
 import type { TeachingDrive } from '@core/coaching';
-import { ManagerService } from '../data/manager.service';
+import { Manager } from '../data/manager';
 import { GuestPairings } from '../guest-card/guest-pairings';
-import { TeachingScreen } from './teaching';
+import { Teaching } from './teaching';
 import { TestBed } from '@angular/core/testing';
 import { FakeDay, show } from '../testing/fake-day';
 import { day, dayAt, plan } from '../testing/two-guests';
 
 describe('What is the manager’s alone', () => {
   it('is behind a code: wrong ones are told, and the results of teaching come one instructor at a time', async () => {
-    const shown = await show(TeachingScreen, dayAt('10:00'));
+    const shown = await show(Teaching, dayAt('10:00'));
     shown.http.expectOne('/api/manager').flush({ set: true, open: false });
     await shown.follow();
     expect(shown.text()).toContain('never a ranking');
@@ -45,7 +45,7 @@ describe('What is the manager’s alone', () => {
     const guests = day.guests.map((guest) => ({ ...guest, avoidInstructors: ['i2'] }));
     const data = new FakeDay({ ...day, guests }, plan, '10:00');
     const shown = await show(GuestPairings, data, { guest: 'g1' });
-    const { door } = TestBed.inject(ManagerService);
+    const { door } = TestBed.inject(Manager);
     shown.http.expectOne('/api/manager').flush({ set: true, open: false });
     await shown.follow();
     expect(shown.text()).toContain('Avoids Ife Okoro');

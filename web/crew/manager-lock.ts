@@ -4,7 +4,7 @@ import { managerCode } from '@core/api';
 import { faultsOf } from '@core/day';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { ManagerService } from '../data/manager.service';
+import { Manager } from '../data/manager';
 
 /** The manager's code: asked for where something is the manager's alone, and taken away again with one press. */
 @Component({
@@ -30,7 +30,7 @@ import { ManagerService } from '../data/manager.service';
   `,
 })
 export class ManagerLock {
-  protected readonly manager = inject(ManagerService);
+  protected readonly manager = inject(Manager);
   /** What is behind it, in a sentence; the field is shown at once where given. */
   readonly why = input('');
   protected readonly asking = signal(false);

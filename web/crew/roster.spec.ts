@@ -2,7 +2,7 @@ import type { InstructorFields, RosterEntry } from '@core/crew';
 import { instructorFields, rosterEntry } from '@core/crew';
 import { anInstructor, at } from '@core/testing/small-day';
 import * as z from 'zod';
-import { RosterScreen } from './roster';
+import { Roster } from './roster';
 import { RosterGrid, type RosterPlace } from './roster-grid';
 import { show, type Shown } from '../testing/fake-day';
 import { dayAt } from '../testing/two-guests';
@@ -25,8 +25,8 @@ const SHORT: RosterEntry = {
   hours: { from: at('10:00'), to: at('12:00') },
 };
 
-async function roster(): Promise<Shown<RosterScreen>> {
-  const shown = await show(RosterScreen, dayAt('10:00'));
+async function roster(): Promise<Shown<Roster>> {
+  const shown = await show(Roster, dayAt('10:00'));
   const instructors = CREW.map((fields) => ({ id: fields.id, version: 3, fields: z.encode(instructorFields, fields) }));
   for (const request of shown.http.match('/api/instructors')) request.flush({ instructors });
   for (const request of shown.http.match('/api/roster/2027-05-22')) {

@@ -23,7 +23,7 @@ import { forkJoin, switchMap } from 'rxjs';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import { ManagerService } from '../data/manager.service';
+import { Manager } from '../data/manager';
 import { newId } from '../data/new-id';
 import { PLAIN_WORDS } from '../data/screen-words';
 import { formOf } from '../forms/fields';
@@ -52,10 +52,10 @@ const skillForm = z.strictObject({ may: z.boolean(), until: z.iso.date('expected
   styleUrl: './roster.scss',
   host: { class: 'screen' },
 })
-export class RosterScreen {
+export class Roster {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
-  private readonly manager = inject(ManagerService);
+  private readonly manager = inject(Manager);
   private readonly chosenFrom = signal<string | undefined>(undefined);
   protected readonly from = computed(() => this.chosenFrom() ?? this.data.date() ?? '2000-01-01');
   /** Who is let in as the manager reads other entries, with their reasons. */

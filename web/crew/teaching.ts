@@ -7,7 +7,7 @@ import { of } from 'rxjs';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { axisIn, Chart, type ChartOptions } from '../drawing/chart';
-import { ManagerService } from '../data/manager.service';
+import { Manager } from '../data/manager';
 import { ManagerLock } from './manager-lock';
 import { known } from '../data/reading';
 import { Unread } from '../shell/unread';
@@ -70,10 +70,10 @@ const SAYS: Record<TeachingResult['says'], string> = {
   `,
   host: { class: 'screen' },
 })
-export class TeachingScreen {
+export class Teaching {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
-  protected readonly manager = inject(ManagerService);
+  protected readonly manager = inject(Manager);
   protected readonly says = SAYS;
   protected readonly chosen = signal<string | undefined>(undefined);
   protected readonly crew = computed(() =>

@@ -1,10 +1,10 @@
-import { VocabularyScreen } from './vocabulary';
+import { Vocabulary } from './vocabulary';
 import { show } from '../testing/fake-day';
 import { dayAt } from '../testing/two-guests';
 
 describe('The vocabulary on screen', () => {
   it('is the common one with the venue’s words, and is searched', async () => {
-    const shown = await show(VocabularyScreen, dayAt('10:00'));
+    const shown = await show(Vocabulary, dayAt('10:00'));
     const fields = {
       id: 'coasts',
       phase: 'balance',

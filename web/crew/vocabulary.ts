@@ -78,7 +78,7 @@ const NEW_FAULT = { phase: 'brake', weight: 2 };
   `,
   host: { class: 'screen' },
 })
-export class VocabularyScreen {
+export class Vocabulary {
   private readonly api = inject(Api);
   protected readonly find = signal('');
   protected readonly edited = signal<Edited | undefined>(undefined);

@@ -5,7 +5,7 @@ import { serveDay } from '../testing/fake-day';
 import { theDay } from '../testing/two-drives';
 import { DeviceService } from './device.service';
 import { GarageService } from './garage.service';
-import { ManagerService } from './manager.service';
+import { Manager } from './manager';
 
 const carDay = (date: string): CarDay => ({
   date,
@@ -132,7 +132,7 @@ describe('What screens read beside the day', () => {
     const door = (set: boolean, open: boolean) => ({ set, open });
 
     it('is whether the door is open: the first code is set, later ones are entered', () => {
-      const manager = TestBed.inject(ManagerService);
+      const manager = TestBed.inject(Manager);
       manager.refresh();
       http.expectOne({ method: 'GET', url: '/api/manager' }).flush(door(false, false));
       manager.enter('larkmere').subscribe();
@@ -148,7 +148,7 @@ describe('What screens read beside the day', () => {
     });
 
     it('stays shut where the code is wrong, in the server’s words', () => {
-      const manager = TestBed.inject(ManagerService);
+      const manager = TestBed.inject(Manager);
       manager.refresh();
       http.expectOne('/api/manager').flush(door(true, false));
       const errors: string[] = [];

@@ -8,7 +8,7 @@ import type { Observable } from 'rxjs';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { ManagerLock } from '../crew/manager-lock';
-import { ManagerService } from '../data/manager.service';
+import { Manager } from '../data/manager';
 import { Ask } from '../shell/ask';
 import { SameGuest } from './same-guest';
 import { known } from '../data/reading';
@@ -40,7 +40,7 @@ export class GuestBefore {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
   private readonly ask = inject(Ask);
-  protected readonly manager = inject(ManagerService);
+  protected readonly manager = inject(Manager);
   protected readonly finding = signal(false);
   /** Somebody wants to erase, and the manager's code is asked for. */
   protected readonly erasing = signal(false);

@@ -15,7 +15,7 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import { ManagerService } from '../data/manager.service';
+import { Manager } from '../data/manager';
 import { known, sayUnread } from '../data/reading';
 
 /** Why a guest should drive, or not drive, with an instructor, by the instructor's id. */
@@ -66,7 +66,7 @@ type Reasons = Readonly<Record<string, string>>;
 export class GuestPairings {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
-  private readonly manager = inject(ManagerService);
+  private readonly manager = inject(Manager);
   readonly guest = input.required<string>();
   /** Nothing until the server has told; keeping before that would drop what is there. */
   protected readonly kept = computed(() => {

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject, model, signal } from '@angular/core';
-import { format, parseISO } from 'date-fns';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { DayService } from '../data/day.service';
+import { PLAIN_WORDS } from '../data/screen-words';
 import { VenueClock } from '../data/venue-clock';
 
 /** The event days: choose one, or add another. */
@@ -61,7 +61,7 @@ export class DayPicker {
   protected readonly date = signal('');
 
   protected text(date: string): string {
-    return date && format(parseISO(date), 'EEE d MMM yyyy');
+    return date && PLAIN_WORDS.dateWithYear(date);
   }
 
   protected choose(date: string): void {

@@ -4,7 +4,7 @@ import { PlansPanel } from '../board/plans-panel';
 import { Cars } from '../cars/cars';
 import { Close } from '../close/close';
 import { Crew } from '../crew/crew';
-import { VocabularyScreen } from '../crew/vocabulary';
+import { Vocabulary } from '../crew/vocabulary';
 import { GuestBefore } from '../guest-card/guest-before';
 import { HandoverScreen } from '../handover/handover';
 import { RulesScreen } from '../rules/rules';
@@ -19,7 +19,7 @@ const READ: readonly [what: string, screen: Type<unknown>, url: string, inputs?:
   ['The rules', RulesScreen, '/api/venue'],
   ['The plans', PlansPanel, `${DAY}/plans`],
   ['The figures', Close, `${DAY}/close`],
-  ['The venue’s own faults', VocabularyScreen, '/api/faults'],
+  ['The venue’s own faults', Vocabulary, '/api/faults'],
   ['Earlier days', GuestBefore, `${DAY}/guests/g1/before`, { guest: 'g1', name: 'Ines Faro' }],
 ];
 

@@ -5,7 +5,7 @@ import { Api } from './api';
 
 /** Whether this browser has been let in as the manager's. The server decides what is shown; this only says so. */
 @Injectable({ providedIn: 'root' })
-export class ManagerService {
+export class Manager {
   private readonly api = inject(Api);
   readonly door = signal<ManagerDoor | undefined>(undefined);
 
