@@ -20,6 +20,8 @@ const SCREENS = 60;
 const CARS = 14;
 const ENTRIES_PER_S = Number(process.argv[3] ?? 50);
 const STAYS = process.argv[4] === 'stay';
+/** Where it stays, notes are long enough to fill what lies between the server and a reader that does not read. */
+const MORE = STAYS ? ' and so on'.repeat(45) : '';
 const PORT = 4795;
 const BASE = `http://127.0.0.1:${PORT}`;
 const SETTLE_MS = 8000;
@@ -78,7 +80,13 @@ async function sendPositions(turn: number): Promise<void> {
 /** Sends until the server has it, as a screen does. */
 async function enter(number: number): Promise<void> {
   const id = `load-${String(number).padStart(6, '0')}`;
-  const entry = { id, kind: 'noteTaken', at: venueTime(19), by: `Screen ${number % SCREENS}`, text: `Note ${number}` };
+  const entry = {
+    id,
+    kind: 'noteTaken',
+    at: venueTime(19),
+    by: `Screen ${number % SCREENS}`,
+    text: `Note ${number}${MORE}`,
+  };
   sentMs.set(id, performance.now());
   for (;;) {
     const reply = await fetch(`${BASE}/api/days/${date}/journal`, {
