@@ -7,6 +7,11 @@ export interface OrdinaryDay {
   readonly cars: number;
   /** Share of the crew's time, meals and rests taken off, that all activities together need. */
   readonly load: number;
+  /** Cars at once and instructors, where they are not to follow from the rest. */
+  readonly carsAtOnce?: number;
+  readonly crew?: number;
+  /** Share of guests whose drives go in the order listed. */
+  readonly asListed?: number;
 }
 
 const hm = (hours: number, minutes = 0) => hours * 3600 + minutes * 60;
@@ -20,7 +25,10 @@ const SLOT_S = 1800;
  * A day as a venue sells it: parties and single guests with one to three drives arrive in half-hour slots from opening
  * on, the last ones early enough for what they have booked; popular cars are booked more often; each drive fits somebody.
  */
-export function ordinaryDay(random: Random, { drives: wanted, cars: carCount, load }: OrdinaryDay): Day {
+export function ordinaryDay(
+  random: Random,
+  { drives: wanted, cars: carCount, load, carsAtOnce, crew, asListed = 0.1 }: OrdinaryDay,
+): Day {
   const between = (low: number, high: number) => low + Math.floor(random() * (high - low + 1));
   const chance = (probability: number) => random() < probability;
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
@@ -98,7 +106,7 @@ export function ordinaryDay(random: Random, { drives: wanted, cars: carCount, lo
         briefed: chance(0.05),
         sighted: false,
         preferInstructors: chance(0.08) ? ['i1'] : undefined,
-        sequence: chance(0.1) ? 'asListed' : 'any',
+        sequence: chance(asListed) ? 'asListed' : 'any',
         drives: [...chosen].map(([car, laps], place) => ({ id: `${id}-${place + 1}`, cars: [car.id], laps })),
       });
     }
@@ -106,7 +114,7 @@ export function ordinaryDay(random: Random, { drives: wanted, cars: carCount, lo
 
   const rules = {
     ...ORDINARY_RULES,
-    maxCarsOnTrack: Math.max(6, Math.round(wanted / 25)),
+    maxCarsOnTrack: carsAtOnce ?? Math.max(6, Math.round(wanted / 25)),
     refuelBays: Math.ceil(carCount / 12),
     briefing: { durationS: 1500, seats: 16, rooms: wanted > 250 ? 2 : 1 },
   };
@@ -125,7 +133,7 @@ export function ordinaryDay(random: Random, { drives: wanted, cars: carCount, lo
     ) +
     rules.briefing.rooms * 15 * rules.briefing.durationS;
   const eachS = (drivingS - 1800) * (5200 / (5200 + 900));
-  const crewCount = Math.max(4, Math.round(neededS / eachS / load));
+  const crewCount = crew ?? Math.max(4, Math.round(neededS / eachS / load));
   const instructors = Array.from({ length: crewCount }, (_, i): Instructor => ({
     id: `i${i + 1}`,
     name: `Instructor ${i + 1}`,
@@ -171,3 +179,14 @@ export function ordinaryDay(random: Random, { drives: wanted, cars: carCount, lo
     guests,
   };
 }
+
+/** Days on which something is scarce: the circuit, the crew, or nothing but patience. By name: drives, cars, crew, cars at once. */
+export const TIGHT_DAYS: readonly { readonly seed: number; readonly day: OrdinaryDay }[] = [
+  { seed: 11, day: { drives: 60, cars: 10, load: 0.85, crew: 6, carsAtOnce: 3, asListed: 0.2 } },
+  { seed: 12, day: { drives: 70, cars: 10, load: 0.85, crew: 8, carsAtOnce: 3, asListed: 0.3 } },
+  { seed: 13, day: { drives: 158, cars: 16, load: 0.85, crew: 16, carsAtOnce: 4, asListed: 0.2 } },
+  { seed: 14, day: { drives: 140, cars: 15, load: 0.85, crew: 12, carsAtOnce: 6, asListed: 0.2 } },
+  { seed: 15, day: { drives: 176, cars: 18, load: 0.85, crew: 18, carsAtOnce: 5, asListed: 0.2 } },
+  { seed: 16, day: { drives: 400, cars: 40, load: 0.85, crew: 36, carsAtOnce: 14, asListed: 0.2 } },
+  { seed: 17, day: { drives: 168, cars: 15, load: 0.85, crew: 15, carsAtOnce: 3, asListed: 0.2 } },
+];

@@ -106,10 +106,11 @@ class OneCar {
     this.lengthS = setUpS + trackS + wrapUpS;
     this.level = problem.cars[car]!.car.level;
     const level = timetable.balanceWith(-1, 0);
+    const balanceWith = timetable.balancesWith(this.lengthS);
     for (const who of crew) {
       if (search.crew !== undefined && search.crew !== who) continue;
       if (search.ignoring !== 'crew' && !crewLapsLeft(timetable, who, facts.laps, this.level)) continue;
-      let price = timetable.balanceWith(who, this.lengthS) - level;
+      let price = balanceWith(who) - level;
       if (guest.likes[who] === 0) price += problem.weights.preference;
       if (before && (before.car !== car || before.crew !== who)) price += problem.weights.reassigned;
       this.crew.push(who);

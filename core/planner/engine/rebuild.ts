@@ -3,6 +3,7 @@ import { BRIEFING, DRIVE, SIGHTING, type Occupancy } from './occupancy';
 import { cheapestDrive } from './place-drive';
 import { planBriefings, planSightings, withGuests } from './place-shared';
 import { fuelLasts } from './fits';
+import type { Problem } from './problem';
 import type { Timetable } from './timetable';
 
 /** How a part of the plan is put together again: the same part in another manner becomes another plan. */
@@ -32,7 +33,8 @@ export const SOON: Manner = {
 };
 
 const ORDERS = ['ready', 'leaving', 'scarce', 'chance', 'chance'] as const;
-const STEPS_S = [15, 15, 15, 30, 5, 1] as const;
+/** Releases are tried on a raster that is drawn anew: a fixed fine one is slow, a fixed coarse one blind. Seconds. */
+const COARSEST_S = 60;
 
 /** A manner by chance. */
 export function anyManner(random: Random): Manner {
@@ -42,7 +44,7 @@ export function anyManner(random: Random): Manner {
     classPrice: random() * 40,
     runPrice: random() * 15,
     patienceS: random() * 3600,
-    stepS: STEPS_S[Math.floor(random() * STEPS_S.length)]!,
+    stepS: 1 + Math.floor(random() * COARSEST_S),
     skipChance: random() < 0.5 ? 0 : 0.05,
   };
 }
@@ -137,10 +139,26 @@ function inTurn(timetable: Timetable, drives: readonly number[], { order, random
         return random();
     }
   };
-  return drives
+  const turns = drives
     .map((drive) => ({ drive, key: key(drive) }))
     .sort((a, b) => a.key - b.key)
     .map(({ drive }) => drive);
+  return inListedOrder(problem, turns);
+}
+
+/** The same turns, those of a guest who wants the drives as listed taken by them in this order. */
+export function inListedOrder({ drives, guests }: Problem, turns: readonly number[]): number[] {
+  const listed = new Map<number, number[]>();
+  for (const drive of turns) {
+    const { guest } = drives[drive]!;
+    if (guests[guest]!.guest.sequence !== 'asListed') continue;
+    const own = listed.get(guest);
+    if (own) own.push(drive);
+    else listed.set(guest, [drive]);
+  }
+  if (listed.size === 0) return [...turns];
+  for (const own of listed.values()) own.sort((a, b) => drives[b]!.place - drives[a]!.place);
+  return turns.map((drive) => listed.get(drives[drive]!.guest)?.pop() ?? drive);
 }
 
 function place(timetable: Timetable, drive: number, { random, stepS, skipChance }: Manner): boolean {

@@ -1,6 +1,6 @@
 import type { Random } from '../random';
 import { BRIEFING, DRIVE, type Occupancy } from './occupancy';
-import { leave, takeOut } from './rebuild';
+import { inListedOrder, leave, takeOut } from './rebuild';
 import type { Timetable } from './timetable';
 
 /** Takes a related handful of activities out of the plan; says which drives are to be planned again. */
@@ -26,6 +26,12 @@ function anyDrive(timetable: Timetable, random: Random): Occupancy | undefined {
   }
   return undefined;
 }
+
+/** One drive alone: what costs least, and so can be tried most often. */
+const single: Ruin = (timetable, random) => {
+  const chosen = random() < 0.5 ? dearest(timetable, random) : anyDrive(timetable, random);
+  return chosen ? out(timetable, [chosen]) : [];
+};
 
 /** Drives released around one of them. */
 const window: Ruin = (timetable, random, size) => {
@@ -155,12 +161,16 @@ export function makeRoom(timetable: Timetable, random: Random, size: number, unp
   const near = inCar.findIndex((occupancy) => occupancy.endS > atS);
   const from = Math.max(0, (near < 0 ? inCar.length : near) - Math.floor(random() * 3));
   const chosen = new Set(inCar.slice(from, from + 1 + Math.floor(random() * 3)));
+  const own = problem.guests[guest]!;
+  // What the guest drives later than this one may be what stands in its way, where they go in the order listed.
+  if (own.guest.sequence === 'asListed')
+    for (const occupancy of drivesIn(timetable.guestOccupancies[guest]!)) chosen.add(occupancy);
   const crew = pick(random, option.crew)!;
   const beside = drivesIn(timetable.crewOccupancies[crew]!).filter(
     (occupancy) => Math.abs(occupancy.startS - atS) < 1800,
   );
   for (const occupancy of beside.slice(0, size)) chosen.add(occupancy);
-  return [drive, ...out(timetable, [...chosen])];
+  return inListedOrder(problem, [drive, ...out(timetable, [...chosen])]);
 }
 
 /** Closes classes or sighting runs; of their guests, the drives too and, after a class, the sighting runs. */
@@ -220,6 +230,7 @@ function shuffle<T>(list: T[], random: Random): void {
 
 /** Ways to take a handful out, each chosen as often as its weight says. */
 export const RUINS: readonly { readonly ruin: Ruin; readonly weight: number }[] = [
+  { ruin: single, weight: 12 },
   { ruin: window, weight: 2 },
   { ruin: car, weight: 2 },
   { ruin: crew, weight: 2 },

@@ -184,6 +184,23 @@ export class Timetable {
     return this.problem.weights.balance * this.imbalanceWith(crew, moreS);
   }
 
+  /**
+   * What the weighted `balance` becomes for each instructor who were held so much longer, for the price of asking once: the
+   * share of all grows alike, whoever it is.
+   */
+  balancesWith(moreS: number): (crew: number) => number {
+    const { heldS, totalAvailableS } = this;
+    const facts = this.problem.crew;
+    const share = totalAvailableS === 0 ? 0 : (this.totalHeldS + moreS) / totalAvailableS;
+    let sum = 0;
+    for (let i = 0; i < facts.length; i++) sum += Math.abs(heldS[i]! - share * facts[i]!.availableS);
+    const perS = this.problem.weights.balance / 60;
+    return (crew) => {
+      const apartS = heldS[crew]! - share * facts[crew]!.availableS;
+      return (sum - Math.abs(apartS) + Math.abs(apartS + moreS)) * perS;
+    };
+  }
+
   /** Minutes by which instructors are held more or less than their share, if one were held so much longer. */
   imbalanceWith(crew: number, moreS: number): number {
     const { heldS, totalAvailableS } = this;
