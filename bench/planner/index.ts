@@ -1,7 +1,7 @@
 import { checkPlan, type Day, type Plan } from '@core/day';
 import { changesBetween, insertions, remediesFor, planDay, seededRandom } from '@core/planner';
 import { fewestLeftOut } from './bound';
-import { ordinaryDay } from './days';
+import { ordinaryDay, TIGHT_DAYS } from './days';
 import { optimumOf, smallDay } from './small-days';
 import { drawChart } from './chart';
 import { firstCome } from './first-come';
@@ -160,6 +160,20 @@ async function overloaded(): Promise<void> {
   }
 }
 
+function tight(): void {
+  say('\n## Tight days, cost after 10 s\n');
+  row('drives', 'guests', 'cars', 'crew', 'cars at once', 'cost', 'left out', 'steps', 'valid');
+  row(...Array.from({ length: 9 }, () => '---'));
+  for (const { seed, day: wanted } of TIGHT_DAYS) {
+    const day = ordinaryDay(seededRandom(seed), wanted);
+    const { plan, cost, steps } = planDay(day, { random: seededRandom(1), deadline: within(10) });
+    row(
+      ...[drivesOf(day), day.guests.length, day.cars.length, day.instructors.length, day.rules.maxCarsOnTrack],
+      ...[cost.total.toFixed(0), plan.unplanned.length, steps, valid(day, plan)],
+    );
+  }
+}
+
 function repairs(): void {
   say('\n## Repair at 11:00 of a day with 150 drives, its most used car withdrawn\n');
   row(
@@ -262,6 +276,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   shortRuns,
   small,
   large,
+  tight,
   overloaded,
   repairs,
   questions,

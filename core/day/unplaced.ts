@@ -46,6 +46,8 @@ export const unplacedReason = z.discriminatedUnion('code', [
   reasonOf('circuitFull', { guest: id, cars: ids }, { from: timeOfDay }),
   reasonOf('carsTaken', { cars: ids }, { until: timeOfDay, from: timeOfDay }),
   reasonOf('crewTaken', { instructors: ids, cars: ids }, { from: timeOfDay }),
+  /** The drives of the guest go in the order listed, and before the later ones is no place; in any order it has one. */
+  reasonOf('laterOnesFirst', { guest: id }, { from: timeOfDay }),
   reasonOf('nothingLeft', { guest: id }, { closes: timeOfDay }),
   reasonOf('leavesEarly', { guest: id }, { leavesBy: timeOfDay }),
   reasonOf('dayFull', { guest: id, cars: ids }, { until: timeOfDay }),

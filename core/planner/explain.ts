@@ -78,8 +78,10 @@ function inTheWay(timetable: Timetable, number: number): UnplacedReason {
   const { pin } = drive;
   if (pin?.release !== undefined) return fact('pinTaken', { cars: of.cars }, { release: pin.release });
   const until = guest.leavesBy ?? day.closes;
-  const freeWithout = (ignoring: 'circuit' | 'car' | 'crew') =>
+  const freeWithout = (ignoring: 'circuit' | 'car' | 'crew' | 'order') =>
     cheapestDrive(timetable, number, { ignoring })?.occupancy.releaseS;
+  const anyOrder = guest.sequence === 'asListed' ? freeWithout('order') : undefined;
+  if (anyOrder !== undefined) return fact('laterOnesFirst', { guest: guest.id }, { from: anyOrder });
   const circuit = freeWithout('circuit');
   if (circuit !== undefined) return fact('circuitFull', of, { from: circuit });
   const car = freeWithout('car');
@@ -90,7 +92,7 @@ function inTheWay(timetable: Timetable, number: number): UnplacedReason {
     return fact('crewTaken', { instructors: able, cars: of.cars }, { from: instructor });
   }
   const shortestS = Math.min(...options.flatMap(({ trackS }) => trackS)) + day.rules.setUpS + day.rules.wrapUpS;
-  if (guestGaps(timetable, guestNumber, DRIVE, number).every(({ fromS, toS }) => toS - fromS < shortestS)) {
+  if (guestGaps(timetable, guestNumber, DRIVE, number, false).every(({ fromS, toS }) => toS - fromS < shortestS)) {
     return guest.leavesBy === undefined
       ? fact('nothingLeft', { guest: guest.id }, { closes: until })
       : fact('leavesEarly', { guest: guest.id }, { leavesBy: until });

@@ -49,12 +49,13 @@ export function improve(day: Day, plan: Plan, options: PlanningOptions, repair?:
   return finish(timetable, options);
 }
 
-const CALMLY: Pick<Manner, 'classPrice' | 'runPrice' | 'patienceS' | 'stepS' | 'skipChance'> = {
+const CALMLY: Pick<Manner, 'classPrice' | 'runPrice' | 'patienceS' | 'stepS' | 'skipChance' | 'leaning'> = {
   classPrice: 20,
   runPrice: 5,
   patienceS: 1200,
   stepS: 15,
   skipChance: 0,
+  leaning: 0,
 };
 
 /** The cheapest of several constructions from nothing: whoever is ready first, has to leave first, or is hardest to place. */

@@ -91,6 +91,8 @@ export function leftOutWords(names: Names, misfit: (of: CarMisfit) => string): W
         able.length > NAMED_AT_MOST ? `${able.slice(0, 3).join(', ')} and ${able.length - 3} more` : able.join(', ');
       return `${who} ${able.length > 1 ? 'are' : 'is'} busy, resting or away whenever ${either(subjects.cars)} is free; one more instructor would do from ${clockMinute(values.from)}.`;
     },
+    laterOnesFirst: ({ subjects, values }) =>
+      `${guest(subjects.guest)} drives in the order listed, and there is no place before the drives that come later; in any order it could go at ${clockMinute(values.from)}.`,
     nothingLeft: ({ subjects, values }) =>
       `Nothing is left of the day for ${guest(subjects.guest)} before closing at ${clockMinute(values.closes)}; an earlier arrival or longer hours would help.`,
     leavesEarly: ({ subjects, values }) =>

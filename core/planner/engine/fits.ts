@@ -286,7 +286,13 @@ export interface GuestGap {
 }
 
 /** The gaps between a guest's occupancies into which a drive, sighting run or class may go by order, in order of time. */
-export function guestGaps(timetable: Timetable, guest: number, kind: Occupancy['kind'], drive = -1): GuestGap[] {
+export function guestGaps(
+  timetable: Timetable,
+  guest: number,
+  kind: Occupancy['kind'],
+  drive = -1,
+  asListed = true,
+): GuestGap[] {
   const { problem } = timetable;
   const { day, nowS } = problem;
   const facts = problem.guests[guest]!;
@@ -299,7 +305,7 @@ export function guestGaps(timetable: Timetable, guest: number, kind: Occupancy['
     const after = occupancies[at];
     // Kinds are numbered drive, sighting run, class: what comes earlier in a guest's day has the higher number.
     if ((before && before.kind < kind) || (after && after.kind > kind)) continue;
-    if (!inOrder(problem, occupancies, at, kind, drive)) continue;
+    if (asListed && !inOrder(problem, occupancies, at, kind, drive)) continue;
     const fromS = Math.max(day.opens, nowS, notBefore, before ? before.endS + rest : facts.arrivesS);
     const toS = Math.min(day.closes, facts.leavesS, after ? after.startS - rest : Infinity);
     if (fromS < toS) gaps.push({ before, after, fromS, toS });

@@ -34,8 +34,8 @@ export interface DriveSearch {
   /** Releases from `fromS` up to and with `toS`. */
   readonly fromS?: number;
   readonly toS?: number;
-  /** Leave out the checks of one kind of resource, to learn whether that is what stands in the way. */
-  readonly ignoring?: 'circuit' | 'car' | 'crew';
+  /** Leave out the checks of one kind of resource, or the order listed, to learn whether that is what stands in the way. */
+  readonly ignoring?: 'circuit' | 'car' | 'crew' | 'order';
 }
 
 const COARSE_S = 15;
@@ -57,7 +57,7 @@ export function cheapestDrive(timetable: Timetable, drive: number, search: Drive
   const { problem } = timetable;
   const facts = problem.drives[drive]!;
   const best: Candidate = { releaseS: -1, car: -1, crew: -1, trackS: 0, refuelS: -1, price: search.below ?? Infinity };
-  const gaps = guestGaps(timetable, facts.guest, DRIVE, drive);
+  const gaps = guestGaps(timetable, facts.guest, DRIVE, drive, search.ignoring !== 'order');
   if (gaps.length === 0) return undefined;
   for (const option of facts.options) {
     if (search.car !== undefined && search.car !== option.car) continue;

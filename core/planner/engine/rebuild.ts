@@ -10,7 +10,7 @@ import type { Timetable } from './timetable';
 export interface Manner {
   readonly random: Random;
   /** Whose turn comes first. */
-  readonly order: 'ready' | 'leaving' | 'scarce' | 'chance' | 'given';
+  readonly order: 'ready' | 'leaving' | 'scarce' | 'chance' | 'guest' | 'given';
   /** Price in minutes of patience of opening one more class or sighting run; see `SharedSearch`. */
   readonly classPrice: number;
   readonly runPrice: number;
@@ -19,6 +19,8 @@ export interface Manner {
   readonly stepS: number;
   /** Chance that a possible place is passed over. */
   readonly skipChance: number;
+  /** Chance that a drive is looked for with the instructor of another drive of its guest alone, where that is possible. */
+  readonly leaning: number;
 }
 
 /** The same every time: in the order given, whatever is open already or opens soonest. */
@@ -30,22 +32,27 @@ export const SOON: Manner = {
   patienceS: 0,
   stepS: 15,
   skipChance: 0,
+  leaning: 0,
 };
 
-const ORDERS = ['ready', 'leaving', 'scarce', 'chance', 'chance'] as const;
+const ORDERS = ['ready', 'leaving', 'scarce', 'chance', 'guest'] as const;
 /** Releases are tried on a raster that is drawn anew: a fixed fine one is slow, a fixed coarse one blind. Seconds. */
 const COARSEST_S = 60;
+/** So dear, a class or run is opened only where no seat is left in another: how those that are hardly used are dissolved. */
+const DEAREST_CLASS = 600;
+const DEAREST_RUN = 200;
 
 /** A manner by chance. */
 export function anyManner(random: Random): Manner {
   return {
     random,
     order: ORDERS[Math.floor(random() * ORDERS.length)]!,
-    classPrice: random() * 40,
-    runPrice: random() * 15,
+    classPrice: random() < 0.5 ? random() * 40 : random() * random() * DEAREST_CLASS,
+    runPrice: random() < 0.5 ? random() * 15 : random() * random() * DEAREST_RUN,
     patienceS: random() * 3600,
     stepS: 1 + Math.floor(random() * COARSEST_S),
     skipChance: random() < 0.5 ? 0 : 0.05,
+    leaning: random() < 0.5 ? 0 : 0.5,
   };
 }
 
@@ -96,6 +103,12 @@ export function rebuild(timetable: Timetable, wanted: readonly number[], manner:
   for (const guest of guests) tidyGuest(timetable, guest);
 }
 
+/** Who teaches another drive of the same guest. */
+function instructorOf(timetable: Timetable, drive: number): number | undefined {
+  const { guest } = timetable.problem.drives[drive]!;
+  return timetable.guestOccupancies[guest]!.find(({ kind }) => kind === DRIVE)?.crew;
+}
+
 function byChance(guests: number[], key: (guest: number) => number): number[] {
   return guests.sort((a, b) => key(a) - key(b));
 }
@@ -125,6 +138,13 @@ function readyFor(timetable: Timetable, guest: number): number {
 function inTurn(timetable: Timetable, drives: readonly number[], { order, random }: Manner): readonly number[] {
   if (order === 'given') return drives;
   const { problem } = timetable;
+  const turns = new Map<number, number>();
+  /** A turn by chance, the same for all drives of a guest. */
+  const turnOf = (guest: number) => {
+    const known = turns.get(guest) ?? random();
+    turns.set(guest, known);
+    return known;
+  };
   const key = (drive: number): number => {
     const { guest, options, place } = problem.drives[drive]!;
     const facts = problem.guests[guest]!;
@@ -135,15 +155,17 @@ function inTurn(timetable: Timetable, drives: readonly number[], { order, random
         return Math.min(facts.leavesS, problem.day.closes) - readyFor(timetable, guest) + place + random() * 600;
       case 'scarce':
         return options.reduce((sum, { crew }) => sum + crew.length, 0) + random() * 3;
+      case 'guest':
+        return turnOf(guest) + place / 100;
       case 'chance':
         return random();
     }
   };
-  const turns = drives
+  const inOrder = drives
     .map((drive) => ({ drive, key: key(drive) }))
     .sort((a, b) => a.key - b.key)
     .map(({ drive }) => drive);
-  return inListedOrder(problem, turns);
+  return inListedOrder(problem, inOrder);
 }
 
 /** The same turns, those of a guest who wants the drives as listed taken by them in this order. */
@@ -161,11 +183,12 @@ export function inListedOrder({ drives, guests }: Problem, turns: readonly numbe
   return turns.map((drive) => listed.get(drives[drive]!.guest)?.pop() ?? drive);
 }
 
-function place(timetable: Timetable, drive: number, { random, stepS, skipChance }: Manner): boolean {
-  const found = cheapestDrive(timetable, drive, {
-    stepS,
-    ...(skipChance > 0 ? { skip: () => random() < skipChance } : {}),
-  });
+function place(timetable: Timetable, drive: number, { random, stepS, skipChance, leaning }: Manner): boolean {
+  const search = { stepS, ...(skipChance > 0 ? { skip: () => random() < skipChance } : {}) };
+  const known = leaning > 0 && random() < leaning ? instructorOf(timetable, drive) : undefined;
+  const found =
+    (known === undefined ? undefined : cheapestDrive(timetable, drive, { ...search, crew: known })) ??
+    cheapestDrive(timetable, drive, search);
   if (!found) return false;
   if (found.refuel) timetable.add(found.refuel);
   timetable.add(found.occupancy);

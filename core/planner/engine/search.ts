@@ -1,17 +1,27 @@
 import type { Random } from '../random';
 import type { Occupancy } from './occupancy';
+import { moveRefuel, moveShared, swapDrives } from './moves';
 import { anyManner, rebuild } from './rebuild';
 import { makeRoom, RUINS } from './ruin';
 import type { Timetable } from './timetable';
 
-/** Temperatures in minutes of patience, at the start and at the end; from measurements with `npm run bench:planner`. */
-const HOT = 40;
-const COLD = 4;
-/** The search ends where so many steps for each drive, and at least so many in all, have found nothing better. */
-const STEPS_PER_DRIVE = 1000;
+/** Temperatures in minutes of patience, at the start and at the end of a cooling; from measurements with `npm run bench:planner`. */
+const HOT = 30;
+const COLD = 0.3;
+/**
+ * One cooling takes so many steps for each drive, and at least so many in all, or what time is left where that is shorter.
+ * Then the best is heated again; where that has not helped so often in a row, the search ends.
+ */
+const STEPS_PER_DRIVE = 4000;
 const LEAST_STEPS = 20_000;
+const MOST_IN_VAIN = 4;
 /** Most activities that one step takes out. */
 const MOST_OUT = 14;
+
+/** Shares of the steps that move a class or run as it is, and that let two drives change places. */
+const MOVES_SHARED = 0.12;
+const SWAPS = 0.06;
+const MOVES_REFUEL = 0.05;
 
 /** Asked and told while the search runs. */
 export interface SearchWatch {
@@ -31,21 +41,30 @@ export interface SearchWatch {
  */
 export function search(timetable: Timetable, { random, progress, onBetter }: SearchWatch): number {
   const { drives, weights } = timetable.problem;
-  const patience = Math.max(LEAST_STEPS, STEPS_PER_DRIVE * drives.length);
+  const stepsToCold = Math.max(LEAST_STEPS, STEPS_PER_DRIVE * drives.length);
   const scale = weights.waiting > 0 ? weights.waiting : 1;
   let current = timetable.searchCost();
   let best = current;
   let bestOccupancies: Occupancy[] = timetable.occupancies();
   let steps = 0;
-  let betterAt = 0;
+  let heated = { at: 0, step: 0, best };
+  let inVain = 0;
   timetable.commit();
   for (;;) {
     const done = progress(steps);
-    if (done >= 1 || steps - betterAt > patience) break;
+    if (done >= 1) break;
+    const cooled = Math.max((done - heated.at) / (1 - heated.at), (steps - heated.step) / stepsToCold);
+    if (cooled >= 1) {
+      inVain = best < heated.best - 1e-9 ? 0 : inVain + 1;
+      if (inVain > MOST_IN_VAIN) break;
+      heated = { at: done, step: steps, best };
+      restore(timetable, bestOccupancies);
+      current = best;
+    }
     steps += 1;
     takeOneStep(timetable, random);
     const cost = timetable.searchCost();
-    const temperature = scale * HOT * (COLD / HOT) ** done;
+    const temperature = scale * HOT * (COLD / HOT) ** Math.min(1, cooled);
     if (cost >= current - temperature * Math.log(1 - random())) {
       timetable.back(0);
       continue;
@@ -54,7 +73,6 @@ export function search(timetable: Timetable, { random, progress, onBetter }: Sea
     current = cost;
     if (cost < best - 1e-9) {
       best = cost;
-      betterAt = steps;
       bestOccupancies = timetable.occupancies();
       onBetter?.(steps);
     }
@@ -72,7 +90,10 @@ function takeOneStep(timetable: Timetable, random: Random): void {
     rebuild(timetable, drives, random() < 0.7 ? { ...manner, order: 'given' } : manner);
     return;
   }
-  const drives = anyRuin(random)(timetable, random, size);
+  const kind = random();
+  if (kind < MOVES_SHARED) return moveShared(timetable, random);
+  if (kind > 1 - MOVES_REFUEL) return moveRefuel(timetable, random);
+  const drives = kind < MOVES_SHARED + SWAPS ? swapDrives(timetable, random) : anyRuin(random)(timetable, random, size);
   if (unplanned.length > 0 && random() < 0.3) drives.push(unplanned[Math.floor(random() * unplanned.length)]!);
   rebuild(timetable, drives, manner);
 }

@@ -1,0 +1,143 @@
+import type { Random } from '../random';
+import { classroomShift, crewShift, fuelLasts, refuelFits, ReleaseScan, vehicleShift } from './fits';
+import {
+  BRIEFING,
+  briefingOccupancy,
+  DRIVE,
+  refuelOccupancy,
+  SIGHTING,
+  sightingOccupancy,
+  type Occupancy,
+} from './occupancy';
+import { cheapestDrive } from './place-drive';
+import { takeOut } from './rebuild';
+import type { Timetable } from './timetable';
+
+/**
+ * Moves that take nothing apart: a class or sighting run goes to another time or instructor with everybody in it, and two
+ * drives change places. Where one is not possible, nothing is changed.
+ */
+
+/** How far a class or run may go at once. */
+const FARTHEST_S = 1800;
+
+/** Another time or another instructor for a class or sighting run, its guests and all else staying as they are. */
+export function moveShared(timetable: Timetable, random: Random): void {
+  const chosen = anyShared(timetable, random);
+  if (!chosen) return;
+  const { problem } = timetable;
+  const able = problem.crew.flatMap(({ instructor }, who) => {
+    const can = chosen.kind === BRIEFING ? instructor.brief : instructor.sighting;
+    return can && chosen.guests.every((guest) => problem.guests[guest]!.mayHave[who] === 1) ? [who] : [];
+  });
+  const crew = random() < 0.4 ? chosen.crew : able[Math.floor(random() * able.length)];
+  if (crew === undefined) return;
+  const [fromS, toS] = stretchOf(timetable, chosen);
+  const aroundS = chosen.startS + (random() * random() * 2 - random()) * FARTHEST_S;
+  const wantedS = Math.max(fromS, Math.round(random() < 0.3 ? fromS : aroundS));
+  timetable.remove(chosen);
+  const moved = earliestMoved(timetable, chosen, crew, wantedS, toS);
+  timetable.add(moved ?? chosen);
+}
+
+function anyShared({ briefings, circuit }: Timetable, random: Random): Occupancy | undefined {
+  if (random() < 0.4) {
+    const one = briefings[Math.floor(random() * briefings.length)];
+    return one && !one.fixed ? one : undefined;
+  }
+  for (let tries = 0; tries < 8; tries++) {
+    const one = circuit[Math.floor(random() * circuit.length)];
+    if (one && one.kind === SIGHTING && !one.fixed) return one;
+  }
+  return undefined;
+}
+
+/** Between what its guests do before and after it: earliest start and latest end. */
+function stretchOf(timetable: Timetable, shared: Occupancy): [fromS: number, toS: number] {
+  const { day, guests, nowS } = timetable.problem;
+  const rest = day.rules.guestRestS;
+  let fromS = Math.max(day.opens, nowS);
+  let toS = day.closes;
+  for (const guest of shared.guests) {
+    const own = timetable.guestOccupancies[guest]!;
+    const at = own.indexOf(shared);
+    const [before, after] = [own[at - 1], own[at + 1]];
+    fromS = Math.max(fromS, before ? before.endS + rest : guests[guest]!.arrivesS);
+    toS = Math.min(toS, guests[guest]!.leavesS, after ? after.startS - rest : Infinity);
+  }
+  return [fromS, toS];
+}
+
+/** The same activity with this instructor, as early as can be from a start on. */
+function earliestMoved(
+  timetable: Timetable,
+  shared: Occupancy,
+  crew: number,
+  fromS: number,
+  toS: number,
+): Occupancy | undefined {
+  const { problem } = timetable;
+  const scan = new ReleaseScan(timetable, shared.trackEndS - shared.releaseS);
+  let startS = fromS;
+  for (;;) {
+    const moved =
+      shared.kind === BRIEFING
+        ? briefingOccupancy(problem, crew, shared.guests, startS)
+        : sightingOccupancy(problem, shared.car, crew, shared.guests, startS + problem.day.rules.sighting.setUpS);
+    if (moved.endS > toS) return undefined;
+    // Under another condition a run takes another time, and its place is looked for by the ordinary way.
+    if (moved.trackEndS - moved.releaseS !== shared.trackEndS - shared.releaseS) return undefined;
+    let shift = crewShift(timetable, crew, moved.startS, moved.endS);
+    if (shift === 0 && moved.kind === BRIEFING) shift = classroomShift(timetable, moved.startS, moved.endS);
+    if (shift === 0 && moved.kind === SIGHTING) {
+      shift = vehicleShift(timetable, moved.car, moved.startS, moved.endS);
+      if (shift === 0) shift = scan.next(moved.releaseS) - moved.releaseS;
+    }
+    if (shift === 0) return moved;
+    if (shift === Infinity) return undefined;
+    startS += shift;
+  }
+}
+
+/** A drive takes about the place of another one, which then goes where it costs least. */
+export function swapDrives(timetable: Timetable, random: Random): number[] {
+  const { circuit } = timetable;
+  const at = Math.floor(random() * circuit.length);
+  const one = circuit[at];
+  const other = circuit[at + Math.floor((random() - 0.5) * 16)];
+  if (!one || !other || one === other || one.kind !== DRIVE || other.kind !== DRIVE || one.fixed || other.fixed)
+    return [];
+  if (one.guests[0] === other.guests[0]) return [];
+  takeOut(timetable, one);
+  takeOut(timetable, other);
+  const found = cheapestDrive(timetable, one.drive, {
+    stepS: 1 + Math.floor(random() * 30),
+    fromS: other.releaseS - 300,
+    toS: other.releaseS + 300,
+    ...(random() < 0.5 ? { crew: other.crew } : {}),
+  });
+  if (found) {
+    if (found.refuel) timetable.add(found.refuel);
+    timetable.add(found.occupancy);
+  }
+  return [other.drive, one.drive];
+}
+
+/** A refuel at another time between other drives of its car: what was once put down for a drive stands in nobody's way. */
+export function moveRefuel(timetable: Timetable, random: Random): void {
+  const { refuels, problem } = timetable;
+  const chosen = refuels[Math.floor(random() * refuels.length)];
+  if (!chosen || chosen.fixed) return;
+  const { turnaroundS } = problem.day.rules;
+  const drives = timetable.carDrives[chosen.car]!;
+  const at = Math.floor(random() * (drives.length + 1));
+  const fromS = Math.max(problem.day.opens, problem.nowS, at > 0 ? drives[at - 1]!.endS + turnaroundS : 0);
+  const lengthS = chosen.endS - chosen.startS;
+  const latestS = (drives[at]?.startS ?? problem.day.closes) - lengthS;
+  if (latestS < fromS) return;
+  const startS = Math.round(fromS + random() * random() * (latestS - fromS));
+  timetable.remove(chosen);
+  const fits = refuelFits(timetable, chosen.car, startS);
+  const lasts = fits && fuelLasts(timetable, chosen.car, undefined, startS + lengthS);
+  timetable.add(lasts ? refuelOccupancy(problem, chosen.car, startS) : chosen);
+}
