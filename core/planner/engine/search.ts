@@ -18,7 +18,7 @@ const MOST_IN_VAIN = 4;
 /** Most activities that one step takes out. */
 const MOST_OUT = 14;
 
-/** Shares of the steps that move a class or run as it is, and that let two drives change places. */
+/** Shares of the steps that move a class or run as it is, that let two drives change places, and that move a refuel. */
 const MOVES_SHARED = 0.12;
 const SWAPS = 0.06;
 const MOVES_REFUEL = 0.05;
@@ -91,9 +91,15 @@ function takeOneStep(timetable: Timetable, random: Random): void {
     return;
   }
   const kind = random();
-  if (kind < MOVES_SHARED) return moveShared(timetable, random);
-  if (kind > 1 - MOVES_REFUEL) return moveRefuel(timetable, random);
-  const drives = kind < MOVES_SHARED + SWAPS ? swapDrives(timetable, random) : anyRuin(random)(timetable, random, size);
+  // In a repair nobody is to be told of another class or run for nothing, which costs nothing here.
+  if (!timetable.problem.repair) {
+    if (kind < MOVES_SHARED) return moveShared(timetable, random);
+    if (kind > 1 - MOVES_REFUEL) return moveRefuel(timetable, random);
+  }
+  const drives =
+    kind >= MOVES_SHARED && kind < MOVES_SHARED + SWAPS
+      ? swapDrives(timetable, random)
+      : anyRuin(random)(timetable, random, size);
   if (unplanned.length > 0 && random() < 0.3) drives.push(unplanned[Math.floor(random() * unplanned.length)]!);
   rebuild(timetable, drives, manner);
 }
