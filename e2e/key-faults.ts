@@ -43,11 +43,12 @@ export async function keyFaults(page: Page): Promise<string[]> {
       step(): Step {
         const at = document.activeElement;
         if (!at || at === document.body) return { at: undefined, seen: true, again: false };
-        // The parts of a date are places of their own in one field.
-        const again = at !== last && visited.has(at);
+        // The parts of a date are places of their own in one field, and its calendar has the browser's own ring.
+        const within = at === last;
+        const again = !within && visited.has(at);
         last = at;
         visited.add(at);
-        return { at: words(at), seen: rested.get(at) !== looks(at), again };
+        return { at: words(at), seen: within || rested.get(at) !== looks(at), again };
       },
       // Radio buttons of one name are one place to go to.
       missed: () =>
