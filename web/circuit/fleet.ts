@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { contract, type CarFields, type StoredCar } from '@core/api';
-import { carOf, differenceCard, fromTameToFierce, type CardSubject } from '@core/car';
+import { carOf, differenceCard, fromTameToFierce } from '@core/car';
 import { measuredLap } from '@core/garage';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
@@ -104,21 +104,10 @@ export class Fleet {
     this.circuit.fleet().map(({ id, number, name }) => ({ id, label: `${number} ${name}` })),
   );
   protected readonly card = computed(() => {
-    const now = this.subject(this.now() ?? this.choices()[0]?.id);
-    const before = this.subject(this.before());
+    const now = this.circuit.talkSubject(this.now() ?? this.choices()[0]?.id);
+    const before = this.circuit.talkSubject(this.before());
     return now && differenceCard(now, before);
   });
-
-  private subject(id: string | undefined): CardSubject | undefined {
-    const car = this.circuit.fleet().find((one) => one.id === id);
-    const stored = this.circuit.cars().find((one) => one.id === id);
-    if (!car || !stored) return undefined;
-    return {
-      car,
-      notes: stored.fields.talk ?? {},
-      lap: this.circuit.study()?.laps.find((lap) => lap.car === id && lap.pace === 1),
-    };
-  }
 
   protected print(): void {
     window.print();

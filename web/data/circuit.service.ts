@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
 import { contract, ORDINARY_COACHING, type StoredCar, type StoredCircuit } from '@core/api';
-import type { CallSettings, CarFile, CircuitStudy, FleetCar } from '@core/car';
+import type { CallSettings, CardSubject, CarFile, CircuitStudy, FleetCar } from '@core/car';
 import type { Circuit } from '@core/circuit';
 import { conditionAt, type ConditionInForce } from '@core/day';
 import type { Remote } from 'comlink';
@@ -169,6 +169,14 @@ export class CircuitService implements OnDestroy {
     const circuit = this.draft();
     if (!circuit) return undefined;
     return this.compute((remote) => remote.calls(circuit, model, pace, this.grip(), settings));
+  }
+
+  /** A car with its notes and its lap here, for the talk in the car; nothing where the lap model does not know it. */
+  talkSubject(id: string | undefined): CardSubject | undefined {
+    const car = this.fleet().find((one) => one.id === id);
+    const stored = this.cars().find((one) => one.id === id);
+    const lap = this.study()?.laps.find((one) => one.car === id && one.pace === 1);
+    return car && stored && { car, notes: stored.fields.talk ?? {}, lap };
   }
 
   carName(id: string): string {

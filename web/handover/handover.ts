@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { rxResource } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { contract } from '@core/api';
-import { differenceCard, type CardSubject } from '@core/car';
+import { differenceCard } from '@core/car';
 import { handover, highestLevels, paceFromBefore } from '@core/coaching';
 import { crewDaysOf, freeFor, mealOf, restOf } from '@core/crew';
 import { clockMinute, lapTimeText, spokenDuration } from '@core/day';
@@ -179,16 +179,9 @@ export class HandoverScreen {
   }
 
   private adviceFor(car: string | undefined, before: string | undefined): readonly string[] {
-    const now = this.subject(car);
+    const now = this.circuit.talkSubject(car);
     if (!now) return [];
-    const card = differenceCard(now, this.subject(before));
+    const card = differenceCard(now, this.circuit.talkSubject(before));
     return [...card.advice.map(PLAIN_WORDS.cardAdvice), ...card.traps.map((trap) => `Trap: ${trap}`)].slice(0, 4);
-  }
-
-  private subject(id: string | undefined): CardSubject | undefined {
-    const car = this.circuit.fleet().find((one) => one.id === id);
-    const stored = this.circuit.cars().find((one) => one.id === id);
-    const lap = this.circuit.study()?.laps.find((one) => one.car === id && one.pace === 1);
-    return car && stored && { car, notes: stored.fields.talk ?? {}, lap };
   }
 }

@@ -1,15 +1,8 @@
 import type { Random } from '../random';
-import { classroomShift, crewShift, fuelLasts, refuelFits, ReleaseScan, vehicleShift } from './fits';
-import {
-  BRIEFING,
-  briefingOccupancy,
-  DRIVE,
-  refuelOccupancy,
-  SIGHTING,
-  sightingOccupancy,
-  type Occupancy,
-} from './occupancy';
+import { fuelLasts, refuelFits } from './fits';
+import { DRIVE, refuelOccupancy, SIGHTING, type Occupancy } from './occupancy';
 import { cheapestDrive } from './place-drive';
+import { earliestShared, leadersOf, type Shared } from './place-shared';
 import { takeOut } from './rebuild';
 import type { Timetable } from './timetable';
 
@@ -25,19 +18,19 @@ const FARTHEST_S = 1800;
 export function moveShared(timetable: Timetable, random: Random): void {
   const chosen = anyShared(timetable, random);
   if (!chosen) return;
-  const { problem } = timetable;
-  const able = problem.crew.flatMap(({ instructor }, who) => {
-    const can = chosen.kind === BRIEFING ? instructor.brief : instructor.sighting;
-    return can && chosen.guests.every((guest) => problem.guests[guest]!.mayHave[who] === 1) ? [who] : [];
-  });
+  const kind = chosen.kind as Shared;
+  const able = leadersOf(timetable, kind, chosen.guests);
   const crew = random() < 0.4 ? chosen.crew : able[Math.floor(random() * able.length)];
   if (crew === undefined) return;
   const [fromS, toS] = stretchOf(timetable, chosen);
   const aroundS = chosen.startS + (random() * random() * 2 - random()) * FARTHEST_S;
   const wantedS = Math.max(fromS, Math.round(random() < 0.3 ? fromS : aroundS));
   timetable.remove(chosen);
-  const moved = earliestMoved(timetable, chosen, crew, wantedS, toS);
-  timetable.add(moved ?? chosen);
+  const wanted = { kind, vehicle: chosen.car, crew, guests: chosen.guests };
+  const moved = earliestShared(timetable, wanted, wantedS, toS);
+  // Under another condition a run takes another time, and its place is looked for by the ordinary way.
+  const same = moved && moved.endS - moved.startS === chosen.endS - chosen.startS;
+  timetable.add(same ? moved : chosen);
 }
 
 function anyShared({ briefings, circuit }: Timetable, random: Random): Occupancy | undefined {
@@ -66,37 +59,6 @@ function stretchOf(timetable: Timetable, shared: Occupancy): [fromS: number, toS
     toS = Math.min(toS, guests[guest]!.leavesS, after ? after.startS - rest : Infinity);
   }
   return [fromS, toS];
-}
-
-/** The same activity with this instructor, as early as can be from a start on. */
-function earliestMoved(
-  timetable: Timetable,
-  shared: Occupancy,
-  crew: number,
-  fromS: number,
-  toS: number,
-): Occupancy | undefined {
-  const { problem } = timetable;
-  const scan = new ReleaseScan(timetable, shared.trackEndS - shared.releaseS);
-  let startS = fromS;
-  for (;;) {
-    const moved =
-      shared.kind === BRIEFING
-        ? briefingOccupancy(problem, crew, shared.guests, startS)
-        : sightingOccupancy(problem, shared.car, crew, shared.guests, startS + problem.day.rules.sighting.setUpS);
-    if (moved.endS > toS) return undefined;
-    // Under another condition a run takes another time, and its place is looked for by the ordinary way.
-    if (moved.trackEndS - moved.releaseS !== shared.trackEndS - shared.releaseS) return undefined;
-    let shift = crewShift(timetable, crew, moved.startS, moved.endS);
-    if (shift === 0 && moved.kind === BRIEFING) shift = classroomShift(timetable, moved.startS, moved.endS);
-    if (shift === 0 && moved.kind === SIGHTING) {
-      shift = vehicleShift(timetable, moved.car, moved.startS, moved.endS);
-      if (shift === 0) shift = scan.next(moved.releaseS) - moved.releaseS;
-    }
-    if (shift === 0) return moved;
-    if (shift === Infinity) return undefined;
-    startS += shift;
-  }
 }
 
 /** A drive takes about the place of another one, which then goes where it costs least. */

@@ -30,7 +30,7 @@ export function planSightings(timetable: Timetable, guests: readonly number[], s
   return planShared(timetable, guests, SIGHTING, search);
 }
 
-type Shared = typeof BRIEFING | typeof SIGHTING;
+export type Shared = typeof BRIEFING | typeof SIGHTING;
 
 function planShared(timetable: Timetable, guests: readonly number[], kind: Shared, search: SharedSearch): number[] {
   const failed: number[] = [];
@@ -133,10 +133,7 @@ function cheapestToOpen(
   }
   let best: { occupancy: Occupancy; each: number } | undefined;
   const level = timetable.balanceWith(-1, 0);
-  const able = problem.crew.flatMap(({ instructor }, who) => {
-    const can = kind === BRIEFING ? instructor.brief : instructor.sighting;
-    return can && problem.guests[first.guest]!.mayHave[who] === 1 ? [who] : [];
-  });
+  const able = leadersOf(timetable, kind, [first.guest]);
   const vehicles = kind === BRIEFING ? [-1] : problem.vehicles.map((_, number) => number);
   for (const startS of new Set(starts)) {
     for (const vehicle of vehicles) {
@@ -167,6 +164,14 @@ function cheapestToOpen(
   return best;
 }
 
+/** Instructors who may give such a class or run to all of these guests. */
+export function leadersOf({ problem }: Timetable, kind: Shared, guests: readonly number[]): number[] {
+  return problem.crew.flatMap(({ instructor }, who) => {
+    const can = kind === BRIEFING ? instructor.brief : instructor.sighting;
+    return can && guests.every((guest) => problem.guests[guest]!.mayHave[who] === 1) ? [who] : [];
+  });
+}
+
 /** The earliest class or sighting run of one guest with this instructor, not before `fromS`. */
 export function earliestFor(
   timetable: Timetable,
@@ -176,19 +181,34 @@ export function earliestFor(
   { guest, gap }: Waiting,
   fromS: number,
 ): Occupancy | undefined {
+  return earliestShared(timetable, { kind, vehicle, crew: who, guests: [guest] }, Math.max(fromS, gap.fromS), gap.toS);
+}
+
+/** The earliest class or sighting run with these guests and this instructor that starts from `fromS` on and ends by `toS`. */
+export function earliestShared(
+  timetable: Timetable,
+  wanted: {
+    readonly kind: Shared;
+    readonly vehicle: number;
+    readonly crew: number;
+    readonly guests: readonly number[];
+  },
+  fromS: number,
+  toS: number,
+): Occupancy | undefined {
   const { problem } = timetable;
+  const { kind, vehicle, crew, guests } = wanted;
   let scan: ReleaseScan | undefined;
-  let startS = Math.max(fromS, gap.fromS);
-  while (startS < gap.toS) {
+  let startS = fromS;
+  while (startS < toS) {
     const occupancy =
       kind === BRIEFING
-        ? briefingOccupancy(problem, who, [guest], startS)
-        : sightingOccupancy(problem, vehicle, who, [guest], startS + problem.day.rules.sighting.setUpS);
-    if (occupancy.endS > gap.toS) return undefined;
-    const crew = crewShift(timetable, who, occupancy.startS, occupancy.endS);
-    let shift = crew;
-    if (crew === 0 && kind === BRIEFING) shift = classroomShift(timetable, occupancy.startS, occupancy.endS);
-    if (crew === 0 && kind === SIGHTING) {
+        ? briefingOccupancy(problem, crew, guests, startS)
+        : sightingOccupancy(problem, vehicle, crew, guests, startS + problem.day.rules.sighting.setUpS);
+    if (occupancy.endS > toS) return undefined;
+    let shift = crewShift(timetable, crew, occupancy.startS, occupancy.endS);
+    if (shift === 0 && kind === BRIEFING) shift = classroomShift(timetable, occupancy.startS, occupancy.endS);
+    if (shift === 0 && kind === SIGHTING) {
       shift = vehicleShift(timetable, vehicle, occupancy.startS, occupancy.endS);
       if (shift === 0) {
         if (!scan || problem.conditions.length > 1)
