@@ -2,7 +2,7 @@ import { type Day, type Plan } from '@core/day';
 import { briefingOccupancy, type Occupancy } from '@core/planner/engine/occupancy';
 import { classroomShift, crewShift, guestGaps } from '@core/planner/engine/fits';
 import { problemOf } from '@core/planner/engine/problem';
-import { cheapestDrive } from '@core/planner/engine/place-drive';
+import { cheapestDrive, putIn } from '@core/planner/engine/place-drive';
 import { earliestFor, withGuests } from '@core/planner/engine/place-shared';
 import { BRIEFING, SIGHTING } from '@core/planner/engine/occupancy';
 import { isReady, tidyGuest } from '@core/planner/engine/rebuild';
@@ -90,9 +90,7 @@ export function firstCome(day: Day): Plan {
     if (!isReady(timetable, guest)) continue;
     for (const drive of problem.guests[guest]!.drives) {
       const found = earliestDrive(timetable, drive);
-      if (!found) continue;
-      if (found.refuel) timetable.add(found.refuel);
-      timetable.add(found.occupancy);
+      if (found) putIn(timetable, found);
     }
   }
   byArrival.forEach((guest) => tidyGuest(timetable, guest));

@@ -1,6 +1,6 @@
 import type { Day, Drive, Guest, Plan, PlannedDrive } from '../day';
 import { DRIVE, type Occupancy } from './engine/occupancy';
-import { cheapestDrive } from './engine/place-drive';
+import { cheapestDrive, putIn } from './engine/place-drive';
 import { problemOf } from './engine/problem';
 import { isReady, rebuild, SOON } from './engine/rebuild';
 import type { Timetable } from './engine/timetable';
@@ -63,8 +63,7 @@ export function insertions(day: Day, plan: Plan, guest: Guest, drive: Drive, now
       if (slots.length === MOST_SLOTS || place.price >= cheapest) continue;
       cheapest = place.price;
       const mark = timetable.mark();
-      if (place.refuel) timetable.add(place.refuel);
-      timetable.add(place.occupancy);
+      putIn(timetable, place);
       slots.push(offered([]));
       timetable.back(mark);
     }
@@ -174,8 +173,7 @@ function makeWay(
   for (const occupancy of inTheWay) timetable.remove(occupancy);
   const place = cheapestDrive(timetable, drive, { car, crew, fromS: release, toS: release });
   if (!place) return undefined;
-  if (place.refuel) timetable.add(place.refuel);
-  timetable.add(place.occupancy);
+  putIn(timetable, place);
   const moved: { drive: string; from: number; to: number }[] = [];
   for (const occupancy of [...inTheWay].sort((a, b) => a.releaseS - b.releaseS)) {
     const aside = cheapestDrive(timetable, occupancy.drive, {
@@ -185,8 +183,7 @@ function makeWay(
       toS: occupancy.releaseS + NUDGE_S,
     });
     if (!aside) return undefined;
-    if (aside.refuel) timetable.add(aside.refuel);
-    timetable.add(aside.occupancy);
+    putIn(timetable, aside);
     if (aside.occupancy.releaseS === occupancy.releaseS) continue;
     moved.push({
       drive: problem.drives[occupancy.drive]!.drive.id,

@@ -6,7 +6,7 @@ import { withReasons } from '../explain';
 import { planDay } from '../plan-day';
 import { seededRandom } from '../random';
 import { loadPlan } from './load';
-import { cheapestDrive } from './place-drive';
+import { cheapestDrive, putIn } from './place-drive';
 import { problemOf } from './problem';
 import { anyManner, rebuild, SOON, takeOut } from './rebuild';
 import { RUINS } from './ruin';
@@ -83,8 +83,7 @@ describe('The cheapest place of a drive', () => {
           const place = cheapestDrive(timetable, occupancy.drive);
           if (place) {
             tried += 1;
-            if (place.refuel) timetable.add(place.refuel);
-            timetable.add(place.occupancy);
+            putIn(timetable, place);
             const grown = timetable.cost() - without + problem.weights.unplanned;
             if (Math.abs(grown - place.price) > 1e-6) throw new Error(`said ${place.price}, was ${grown}`);
             const { violations } = checkPlan(problem.day, withReasons(timetable));

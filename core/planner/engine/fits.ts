@@ -1,5 +1,4 @@
 import { overlaps, type TimeWindow } from '../../day';
-import { belowReserve } from '../../day/rules/car-fuel';
 import { DAY_S } from '../../day/time';
 import { DRIVE, refuelOccupancy, type Occupancy } from './occupancy';
 import type { Problem } from './problem';
@@ -15,7 +14,7 @@ import type { Timetable } from './timetable';
 const STEP_S = 60;
 
 /** Shift until an interval lies inside one of the (merged) windows. */
-function outside(windows: readonly TimeWindow[], startS: number, endS: number): number {
+export function outside(windows: readonly TimeWindow[], startS: number, endS: number): number {
   for (const window of windows) {
     if (window.from > startS) return window.from - startS;
     if (endS <= window.to) return 0;
@@ -98,7 +97,7 @@ export function crewLapsLeft(timetable: Timetable, crew: number, laps: number, l
   return sum <= instructor.maxLaps && ofLevel <= mostOfLevel;
 }
 
-/** Whether a car can be held by a drive over `[startS, endS)`: windows, other drives, turnarounds, refuels, cooling. */
+/** Whether a car can be held by a drive over `[startS, endS)`: windows, other drives, turnarounds, cooling, standing refuels. */
 export function carShift(timetable: Timetable, car: number, startS: number, endS: number, laps: number): number {
   const { problem } = timetable;
   const { car: facts, windows } = problem.cars[car]!;
@@ -113,7 +112,8 @@ export function carShift(timetable: Timetable, car: number, startS: number, endS
   const before = drives[at - 1];
   if (before && before.endS + turnaroundS > startS) return Math.max(1, before.endS + turnaroundS - startS);
   for (const refuel of timetable.carRefuels[car]!) {
-    if (refuel.startS < endS + turnaroundS && startS < refuel.endS) return refuel.endS - startS;
+    // Others go where the drives leave room for them.
+    if (refuel.fixed && refuel.startS < endS + turnaroundS && startS < refuel.endS) return refuel.endS - startS;
   }
   let sum = laps;
   let from = startS;
@@ -132,79 +132,9 @@ export function carShift(timetable: Timetable, car: number, startS: number, endS
   return drives[at]!.endS + turnaroundS - startS;
 }
 
-/** Whether the car's fuel lasts over the day with one drive more and one refuel more, either of them or none. */
-export function fuelLasts(
-  timetable: Timetable,
-  car: number,
-  more?: { readonly trackEndS: number; readonly lapsDriven: number },
-  refuelEndS = -1,
-  without?: Occupancy,
-): boolean {
-  const { car: facts, readings } = timetable.problem.cars[car]!;
-  const { fuel } = facts;
-  const drives = timetable.carDrives[car]!;
-  const refuels = timetable.carRefuels[car]!;
-  let litres = fuel.startL;
-  let d = 0;
-  let r = 0;
-  let g = 0;
-  let moreLeft = more !== undefined;
-  let refuelLeft = refuelEndS >= 0;
-  for (;;) {
-    if (refuels[r] === without && without) r += 1;
-    const driveS = Math.min(drives[d]?.trackEndS ?? Infinity, moreLeft ? more!.trackEndS : Infinity);
-    const refuelS = Math.min(refuels[r]?.endS ?? Infinity, refuelLeft ? refuelEndS : Infinity);
-    const readingS = readings[g]?.at ?? Infinity;
-    if (driveS === Infinity && refuelS === Infinity) return true;
-    if (refuelS <= driveS && refuelS <= readingS) {
-      if (refuelLeft && refuelS === refuelEndS) refuelLeft = false;
-      else r += 1;
-      litres = fuel.capacityL;
-    } else if (driveS <= readingS) {
-      let laps;
-      if (moreLeft && more!.trackEndS === driveS) {
-        laps = more!.lapsDriven;
-        moreLeft = false;
-      } else laps = drives[d++]!.lapsDriven;
-      litres -= laps * fuel.perLapL;
-      if (belowReserve(facts, litres)) return false;
-    } else {
-      litres = readings[g]!.litres;
-      g += 1;
-    }
-  }
-}
-
-/**
- * The start of a refuel, as early as there is a bay, between what the car did before and `byS`, with which the fuel would
- * last; or -1.
- */
-export function refuelBetween(
-  timetable: Timetable,
-  car: number,
-  fromS: number,
-  byS: number,
-  more?: { readonly trackEndS: number; readonly lapsDriven: number },
-): number {
-  const { problem } = timetable;
-  const { day, cars, nowS } = problem;
-  const { windows, car: facts } = cars[car]!;
-  const { refuelS } = facts.fuel;
-  let startS = Math.max(fromS, day.opens, nowS);
-  const latest = Math.min(byS, day.closes) - refuelS;
-  while (startS <= latest) {
-    const away = outside(windows, startS, startS + refuelS);
-    const shift = away > 0 ? away : bayShift(timetable, startS, startS + refuelS);
-    if (shift === 0) return fuelLasts(timetable, car, more, startS + refuelS) ? startS : -1;
-    if (shift === Infinity) return -1;
-    startS += shift;
-  }
-  return -1;
-}
-
-/** Whether a bay is free over `[startS, endS)`. */
-function bayShift(timetable: Timetable, startS: number, endS: number): number {
-  return roomShift(timetable.refuels, timetable.problem.day.rules.refuelBays, startS, endS);
+/** Whether a bay is free over `[startS, endS)` beside these refuels. */
+export function bayShift({ problem }: Timetable, startS: number, endS: number, refuels: readonly Occupancy[]): number {
+  return roomShift(refuels, problem.day.rules.refuelBays, startS, endS);
 }
 
 /** Whether a classroom is free over `[startS, endS)`. */
@@ -335,8 +265,8 @@ export function refuelFits(timetable: Timetable, car: number, startS: number): b
   const occupancy = refuelOccupancy(timetable.problem, car, startS);
   const { day, cars } = timetable.problem;
   if (startS < day.opens || occupancy.endS > day.closes) return false;
-  if (outside(cars[car]!.windows, startS, occupancy.endS) > 0 || bayShift(timetable, startS, occupancy.endS) > 0)
-    return false;
+  if (outside(cars[car]!.windows, startS, occupancy.endS) > 0) return false;
+  if (bayShift(timetable, startS, occupancy.endS, timetable.refuels) > 0) return false;
   const { turnaroundS } = day.rules;
   const meets = (from: number, to: number) => from < occupancy.endS && startS < to;
   return !(

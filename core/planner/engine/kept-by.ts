@@ -4,13 +4,13 @@ import {
   classroomShift,
   crewLapsLeft,
   crewShift,
-  fuelLasts,
   guestGaps,
   refuelFits,
   ReleaseScan,
   vehicleShift,
 } from './fits';
 import { loadPlan } from './load';
+import { refuelsWith } from './refuels';
 import { problemOf } from './problem';
 import { withReasons } from '../explain';
 
@@ -27,7 +27,7 @@ export const KEPT_BY: Readonly<Record<RuleCode, { readonly name: string }>> = {
   GUEST_ONCE: loadPlan,
   CAR_FREE: carShift,
   CAR_FIT: problemOf,
-  CAR_FUEL: fuelLasts,
+  CAR_FUEL: refuelsWith,
   CAR_COOLING: carShift,
   REFUEL_BAYS: refuelFits,
   CREW_FREE: crewShift,

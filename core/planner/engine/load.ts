@@ -9,7 +9,7 @@ import {
   sightingOccupancy,
   type Occupancy,
 } from './occupancy';
-import { cheapestDrive } from './place-drive';
+import { cheapestDrive, putIn } from './place-drive';
 import type { Problem } from './problem';
 import { has, isReady, tidyGuest } from './rebuild';
 import { Timetable } from './timetable';
@@ -62,8 +62,7 @@ export function loadPlan(problem: Problem, plan: Plan): Timetable {
     const { release } = planned;
     const found = cheapestDrive(timetable, drive, { car, crew, fromS: release, toS: release });
     if (!found) continue;
-    if (found.refuel) timetable.add(found.refuel);
-    timetable.add(found.occupancy);
+    putIn(timetable, found);
   }
   problem.guests.forEach((_, guest) => tidyGuest(timetable, guest));
   timetable.commit();

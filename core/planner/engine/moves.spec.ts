@@ -6,7 +6,7 @@ import { withReasons } from '../explain';
 import { planDay } from '../plan-day';
 import { seededRandom, type Random } from '../random';
 import { loadPlan } from './load';
-import { moveRefuel, moveShared, swapDrives } from './moves';
+import { moveShared, swapDrives } from './moves';
 import { problemOf } from './problem';
 import { anyManner, inListedOrder, rebuild } from './rebuild';
 import { makeRoom } from './ruin';
@@ -17,7 +17,6 @@ const filled = (day: Day, steps = 20) =>
 
 const MOVES: readonly [name: string, (timetable: Timetable, random: Random) => void][] = [
   ['a class or run moved as it is', moveShared],
-  ['a refuel moved', moveRefuel],
   [
     'two drives that change places',
     (timetable, random) => rebuild(timetable, swapDrives(timetable, random), anyManner(random)),

@@ -1,7 +1,6 @@
 import type { Random } from '../random';
-import { fuelLasts, refuelFits } from './fits';
-import { DRIVE, refuelOccupancy, SIGHTING, type Occupancy } from './occupancy';
-import { cheapestDrive } from './place-drive';
+import { DRIVE, SIGHTING, type Occupancy } from './occupancy';
+import { cheapestDrive, putIn } from './place-drive';
 import { earliestShared, leadersOf, type Shared } from './place-shared';
 import { takeOut } from './rebuild';
 import type { Timetable } from './timetable';
@@ -78,28 +77,6 @@ export function swapDrives(timetable: Timetable, random: Random): number[] {
     toS: other.releaseS + 300,
     ...(random() < 0.5 ? { crew: other.crew } : {}),
   });
-  if (found) {
-    if (found.refuel) timetable.add(found.refuel);
-    timetable.add(found.occupancy);
-  }
+  if (found) putIn(timetable, found);
   return [other.drive, one.drive];
-}
-
-/** A refuel at another time between other drives of its car: what was once put down for a drive stands in nobody's way. */
-export function moveRefuel(timetable: Timetable, random: Random): void {
-  const { refuels, problem } = timetable;
-  const chosen = refuels[Math.floor(random() * refuels.length)];
-  if (!chosen || chosen.fixed) return;
-  const { turnaroundS } = problem.day.rules;
-  const drives = timetable.carDrives[chosen.car]!;
-  const at = Math.floor(random() * (drives.length + 1));
-  const fromS = Math.max(problem.day.opens, problem.nowS, at > 0 ? drives[at - 1]!.endS + turnaroundS : 0);
-  const lengthS = chosen.endS - chosen.startS;
-  const latestS = (drives[at]?.startS ?? problem.day.closes) - lengthS;
-  if (latestS < fromS) return;
-  const startS = Math.round(fromS + random() * random() * (latestS - fromS));
-  timetable.remove(chosen);
-  const fits = refuelFits(timetable, chosen.car, startS);
-  const lasts = fits && fuelLasts(timetable, chosen.car, undefined, startS + lengthS);
-  timetable.add(lasts ? refuelOccupancy(problem, chosen.car, startS) : chosen);
 }

@@ -1,23 +1,22 @@
 import { UNNOTICED_S } from '../../day/cost/moved';
 import { waitOfGap } from '../../day/cost/waiting';
-import {
-  carShift,
-  crewLapsLeft,
-  crewShift,
-  fuelLasts,
-  guestGaps,
-  refuelBetween,
-  ReleaseScan,
-  type GuestGap,
-} from './fits';
-import { DRIVE, driveOccupancy, refuelOccupancy, type Occupancy } from './occupancy';
+import { carShift, crewLapsLeft, crewShift, guestGaps, ReleaseScan, type GuestGap } from './fits';
+import { DRIVE, driveOccupancy, type Occupancy } from './occupancy';
+import { NO_CHANGE, refuelsWith, type RefuelChange } from './refuels';
 import { CALM, type Timetable } from './timetable';
 
-/** A place for a drive: the occupancies to add and what the plan then costs more (without what leaving it out costs). */
+/** A place for a drive, and what the plan with it costs more (without what leaving it out costs). */
 export interface DrivePlace {
   readonly occupancy: Occupancy;
-  readonly refuel: Occupancy | undefined;
+  readonly refuels: RefuelChange;
   readonly price: number;
+}
+
+/** Puts a drive into the place that was found for it. */
+export function putIn(timetable: Timetable, { occupancy, refuels }: DrivePlace): void {
+  for (const refuel of refuels.out) timetable.remove(refuel);
+  for (const refuel of refuels.in) timetable.add(refuel);
+  timetable.add(occupancy);
 }
 
 /** Where to look for a drive's place. */
@@ -45,18 +44,25 @@ interface Candidate {
   car: number;
   crew: number;
   trackS: number;
-  refuelS: number;
+  refuels: RefuelChange;
   price: number;
 }
 
 /**
- * The cheapest place of a drive among all its cars, instructors and releases, with a refuel where the fuel needs one. The
+ * The cheapest place of a drive among all its cars, instructors and releases, with refuels so that the fuel lasts. The
  * price is exactly what `Timetable.searchCost` grows by, the weight of an unplanned drive left aside. Nothing is added yet.
  */
 export function cheapestDrive(timetable: Timetable, drive: number, search: DriveSearch = {}): DrivePlace | undefined {
   const { problem } = timetable;
   const facts = problem.drives[drive]!;
-  const best: Candidate = { releaseS: -1, car: -1, crew: -1, trackS: 0, refuelS: -1, price: search.below ?? Infinity };
+  const best: Candidate = {
+    releaseS: -1,
+    car: -1,
+    crew: -1,
+    trackS: 0,
+    refuels: NO_CHANGE,
+    price: search.below ?? Infinity,
+  };
   const gaps = guestGaps(timetable, facts.guest, DRIVE, drive, search.ignoring !== 'order');
   if (gaps.length === 0) return undefined;
   for (const option of facts.options) {
@@ -71,7 +77,7 @@ export function cheapestDrive(timetable: Timetable, drive: number, search: Drive
   if (best.releaseS < 0) return undefined;
   return {
     occupancy: driveOccupancy(problem, drive, best.car, best.crew, best.releaseS, best.trackS),
-    refuel: best.refuelS >= 0 ? refuelOccupancy(problem, best.car, best.refuelS) : undefined,
+    refuels: best.refuels,
     price: best.price,
   };
 }
@@ -187,24 +193,15 @@ class OneCar {
           continue;
         }
       }
-      let refuelS = -1;
       if (search.ignoring !== 'car') {
         const shift = carShift(timetable, this.car, startS, endS, laps);
         if (shift > 0) {
           releaseS += shift;
           continue;
         }
-        const more = { trackEndS: releaseS + trackS, lapsDriven: laps };
-        if (!fuelLasts(timetable, this.car, more)) {
-          refuelS = this.refuelFor(startS, endS, more);
-          if (refuelS < 0) {
-            releaseS += this.shiftToRefuel(startS);
-            continue;
-          }
-        }
       }
       price += weights.passes * timetable.passesOf({ releaseS, trackEndS: releaseS + trackS, lapsDriven: laps });
-      const shift = this.tryCrew(releaseS, price, refuelS);
+      const shift = this.tryCrew(releaseS, price);
       const next = Math.max(step, shift);
       // The old release itself is worth trying, wherever the steps fall.
       const old = before?.releaseS ?? -1;
@@ -213,7 +210,7 @@ class OneCar {
   }
 
   /** Takes the cheapest instructor who is free; says after how many seconds it is worth asking again. */
-  private tryCrew(releaseS: number, price: number, refuelS: number): number {
+  private tryCrew(releaseS: number, price: number): number {
     const { timetable, best, search, order, orderPrice } = this;
     const startS = releaseS - this.setUpS;
     const endS = releaseS + this.trackS + this.wrapUpS;
@@ -236,11 +233,14 @@ class OneCar {
         }
       }
       if (search.skip?.()) return 0;
+      // The dearest question comes last: whether the car has the fuel, or can be given it.
+      const refuels = search.ignoring === 'car' ? NO_CHANGE : this.refuelsFor(releaseS);
+      if (!refuels) return this.shiftToRefuel(startS);
       best.releaseS = releaseS;
       best.car = this.car;
       best.crew = this.crew[slot]!;
       best.trackS = this.trackS;
-      best.refuelS = refuelS;
+      best.refuels = refuels;
       best.price = total;
       return 0;
     }
@@ -292,18 +292,14 @@ class OneCar {
     this.leastCrewPrice = this.orderPrice[0] ?? 0;
   }
 
-  /** Start of a refuel before the drive, or else after it, with which the fuel lasts; -1 where there is none. */
-  private refuelFor(startS: number, endS: number, more: { trackEndS: number; lapsDriven: number }): number {
-    const { timetable, car } = this;
-    const before = refuelBetween(timetable, car, this.freeBefore(startS), startS, more);
-    if (before >= 0) return before;
-    const { turnaroundS } = timetable.problem.day.rules;
-    let next = Infinity;
-    for (const occupancy of timetable.carDrives[car]!)
-      if (occupancy.startS >= endS) next = Math.min(next, occupancy.startS);
-    for (const occupancy of timetable.carRefuels[car]!)
-      if (occupancy.startS >= endS) next = Math.min(next, occupancy.startS);
-    return refuelBetween(timetable, car, endS + turnaroundS, next, more);
+  private refuelsFor(releaseS: number): RefuelChange | undefined {
+    const trackEndS = releaseS + this.trackS;
+    return refuelsWith(this.timetable, this.car, {
+      startS: releaseS - this.setUpS,
+      endS: trackEndS + this.wrapUpS,
+      trackEndS,
+      lapsDriven: this.timetable.problem.drives[this.drive]!.laps,
+    });
   }
 
   /** When the car is done with what it does before a start. */
@@ -313,8 +309,6 @@ class OneCar {
     let free = 0;
     for (const occupancy of timetable.carDrives[car]!)
       if (occupancy.startS < startS) free = Math.max(free, occupancy.endS + turnaroundS);
-    for (const occupancy of timetable.carRefuels[car]!)
-      if (occupancy.startS < startS) free = Math.max(free, occupancy.endS);
     return free;
   }
 

@@ -1,9 +1,9 @@
 import type { Random } from '../random';
 import { BRIEFING, DRIVE, SIGHTING, type Occupancy } from './occupancy';
-import { cheapestDrive } from './place-drive';
+import { cheapestDrive, putIn } from './place-drive';
 import { planBriefings, planSightings, withGuests } from './place-shared';
-import { fuelLasts } from './fits';
 import type { Problem } from './problem';
+import { fuelLasts } from './refuels';
 import type { Timetable } from './timetable';
 
 /** How a part of the plan is put together again: the same part in another manner becomes another plan. */
@@ -190,8 +190,7 @@ function place(timetable: Timetable, drive: number, { random, stepS, skipChance,
     (known === undefined ? undefined : cheapestDrive(timetable, drive, { ...search, crew: known })) ??
     cheapestDrive(timetable, drive, search);
   if (!found) return false;
-  if (found.refuel) timetable.add(found.refuel);
-  timetable.add(found.occupancy);
+  putIn(timetable, found);
   return true;
 }
 
@@ -217,6 +216,8 @@ export function leave(timetable: Timetable, occupancy: Occupancy, guest: number)
 export function takeOut(timetable: Timetable, occupancy: Occupancy): void {
   timetable.remove(occupancy);
   for (const refuel of [...timetable.carRefuels[occupancy.car]!]) {
-    if (!refuel.fixed && fuelLasts(timetable, occupancy.car, undefined, -1, refuel)) timetable.remove(refuel);
+    if (refuel.fixed) continue;
+    const others = timetable.carRefuels[occupancy.car]!.filter((other) => other !== refuel);
+    if (fuelLasts(timetable, occupancy.car, others)) timetable.remove(refuel);
   }
 }

@@ -1,6 +1,6 @@
 import type { Random } from '../random';
 import type { Occupancy } from './occupancy';
-import { moveRefuel, moveShared, swapDrives } from './moves';
+import { moveShared, swapDrives } from './moves';
 import { anyManner, rebuild } from './rebuild';
 import { makeRoom, RUINS } from './ruin';
 import type { Timetable } from './timetable';
@@ -18,10 +18,9 @@ const MOST_IN_VAIN = 4;
 /** Most activities that one step takes out. */
 const MOST_OUT = 14;
 
-/** Shares of the steps that move a class or run as it is, that let two drives change places, and that move a refuel. */
+/** Shares of the steps that move a class or run as it is, and that let two drives change places. */
 const MOVES_SHARED = 0.12;
 const SWAPS = 0.06;
-const MOVES_REFUEL = 0.05;
 
 /** Asked and told while the search runs. */
 export interface SearchWatch {
@@ -92,10 +91,7 @@ function takeOneStep(timetable: Timetable, random: Random): void {
   }
   const kind = random();
   // In a repair nobody is to be told of another class or run for nothing, which costs nothing here.
-  if (!timetable.problem.repair) {
-    if (kind < MOVES_SHARED) return moveShared(timetable, random);
-    if (kind > 1 - MOVES_REFUEL) return moveRefuel(timetable, random);
-  }
+  if (!timetable.problem.repair && kind < MOVES_SHARED) return moveShared(timetable, random);
   const drives =
     kind >= MOVES_SHARED && kind < MOVES_SHARED + SWAPS
       ? swapDrives(timetable, random)
