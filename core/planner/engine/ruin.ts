@@ -33,6 +33,45 @@ const single: Ruin = (timetable, random) => {
   return chosen ? out(timetable, [chosen]) : [];
 };
 
+/**
+ * A drive whose guest waits for it goes first, at some moment of the wait; the drives of its car and a few on the circuit
+ * that are in its way there are planned after it.
+ */
+export const pull: Ruin = (timetable, random, size) => {
+  const chosen = longestWaitedFor(timetable, random);
+  if (!chosen) return [];
+  const { occupancy, sinceS } = chosen;
+  const { turnaroundS, setUpS } = timetable.problem.day.rules;
+  const atS = sinceS + random() * (occupancy.startS - sinceS);
+  const endS = atS + occupancy.endS - occupancy.startS + turnaroundS;
+  const inCar = drivesIn(timetable.carDrives[occupancy.car]!).filter(
+    (other) => other.startS < endS && atS < other.endS + turnaroundS,
+  );
+  const beside = drivesIn(timetable.circuit).filter((other) => other.releaseS < endS && atS + setUpS < other.trackEndS);
+  shuffle(beside, random);
+  const others = new Set([...inCar, ...beside.slice(0, Math.floor(random() * Math.min(4, size + 1)))]);
+  others.delete(occupancy);
+  const inTurn = [...others].sort((a, b) => a.releaseS - b.releaseS);
+  return out(timetable, [occupancy, ...inTurn]);
+};
+
+/** Of a few drives by chance the one for which its guest waits longest, and since when. */
+function longestWaitedFor(timetable: Timetable, random: Random): { occupancy: Occupancy; sinceS: number } | undefined {
+  const { guests, day } = timetable.problem;
+  let longest: { occupancy: Occupancy; sinceS: number } | undefined;
+  for (let tries = 0; tries < 3; tries++) {
+    const occupancy = anyDrive(timetable, random);
+    if (!occupancy) continue;
+    const guest = occupancy.guests[0]!;
+    const own = timetable.guestOccupancies[guest]!;
+    const before = own[own.indexOf(occupancy) - 1];
+    const sinceS = before ? before.endS + day.rules.guestRestS : guests[guest]!.arrivesS;
+    const waited = occupancy.startS - sinceS;
+    if (!longest || waited > longest.occupancy.startS - longest.sinceS) longest = { occupancy, sinceS };
+  }
+  return longest && longest.occupancy.startS - longest.sinceS >= 60 ? longest : undefined;
+}
+
 /** Drives released around one of them. */
 const window: Ruin = (timetable, random, size) => {
   const centre = anyDrive(timetable, random);
