@@ -84,17 +84,9 @@ function mealLeft(
 
 /** Whether an instructor may ride so many laps more in a car of this level. */
 export function crewLapsLeft(timetable: Timetable, crew: number, laps: number, level: number): boolean {
-  const { problem } = timetable;
-  const { instructor, levelLaps } = problem.crew[crew]!;
-  const mostOfLevel = levelLaps[level - 1]!;
-  let sum = laps;
-  let ofLevel = laps;
-  for (const occupancy of timetable.crewOccupancies[crew]!) {
-    if (occupancy.kind !== DRIVE) continue;
-    sum += occupancy.lapsDriven;
-    if (problem.cars[occupancy.car]!.car.level === level) ofLevel += occupancy.lapsDriven;
-  }
-  return sum <= instructor.maxLaps && ofLevel <= mostOfLevel;
+  const { instructor, levelLaps } = timetable.problem.crew[crew]!;
+  const { all, ofLevel } = timetable.lapsOf(crew, level);
+  return all + laps <= instructor.maxLaps && ofLevel + laps <= levelLaps[level - 1]!;
 }
 
 /** Whether a car can be held by a drive over `[startS, endS)`: windows, other drives, turnarounds, cooling, standing refuels. */
@@ -173,31 +165,21 @@ export function vehicleShift(timetable: Timetable, vehicle: number, startS: numb
  */
 export class ReleaseScan {
   private clearTo = -1;
-  private readonly most: number;
 
   constructor(
     private readonly timetable: Timetable,
     private readonly trackS: number,
-  ) {
-    this.most = timetable.problem.day.rules.maxCarsOnTrack;
-  }
+  ) {}
 
   /** The first allowed release at or after `fromS`; past the end of the day where there is none. */
   next(fromS: number): number {
-    const { load, near } = this.timetable;
+    const { near } = this.timetable;
     let release = fromS;
     for (;;) {
       while (release <= DAY_S && near[release]! > 0) release += 1;
       const endS = release + this.trackS;
       if (endS > DAY_S) return Infinity;
-      const untilS = Math.max(release, this.clearTo);
-      let blocked = -1;
-      for (let s = endS - 1; s >= untilS; s--) {
-        if (load[s]! >= this.most) {
-          blocked = s;
-          break;
-        }
-      }
+      const blocked = this.timetable.lastFull(Math.max(release, this.clearTo), endS);
       this.clearTo = endS;
       if (blocked < 0) return release;
       release = blocked + 1;

@@ -2,7 +2,7 @@ import type { Random } from '../random';
 import { DRIVE, SIGHTING, type Occupancy } from './occupancy';
 import { cheapestDrive, putIn } from './place-drive';
 import { earliestShared, leadersOf, type Shared } from './place-shared';
-import { inListedOrder, takeOut } from './rebuild';
+import { takeOut } from './rebuild';
 import type { Timetable } from './timetable';
 
 /**
@@ -79,42 +79,4 @@ export function swapDrives(timetable: Timetable, random: Random): number[] {
   });
   if (found) putIn(timetable, found);
   return [other.drive, one.drive];
-}
-
-/** Most drives that are timed anew at once. */
-const MOST_RETIMED = 24;
-
-/**
- * Drives that follow one another on the circuit begin anew in nearly the same order, each with its car and instructor: what
- * was a minute of nothing between each of them becomes room for one more.
- */
-export function retime(timetable: Timetable, random: Random): number[] {
-  const { circuit } = timetable;
-  const at = Math.floor(random() * circuit.length);
-  const chosen = circuit
-    .slice(at, at + 2 + Math.floor(random() * MOST_RETIMED))
-    .filter((occupancy) => occupancy.kind === DRIVE && !occupancy.fixed);
-  if (chosen.length < 2) return [];
-  const noiseS = random() < 0.5 ? 0 : random() * 900;
-  const turns = new Map(chosen.map((occupancy) => [occupancy, occupancy.releaseS + random() * noiseS]));
-  // One goes first, or further back.
-  const one = chosen[Math.floor(random() * chosen.length)]!;
-  turns.set(one, turns.get(one)! - (random() - 0.3) * 3600);
-  for (const occupancy of chosen) takeOut(timetable, occupancy);
-  chosen.sort((a, b) => turns.get(a)! - turns.get(b)!);
-  const drives = inListedOrder(
-    timetable.problem,
-    chosen.map(({ drive }) => drive),
-  );
-  const crewOf = new Map(chosen.map(({ drive, crew }) => [drive, crew]));
-  const carOf = new Map(chosen.map(({ drive, car }) => [drive, car]));
-  return drives.filter((drive) => {
-    const found = cheapestDrive(timetable, drive, {
-      stepS: 1 + Math.floor(random() * 30),
-      crew: crewOf.get(drive)!,
-      car: carOf.get(drive)!,
-    });
-    if (found) putIn(timetable, found);
-    return !found;
-  });
 }

@@ -186,6 +186,23 @@ function guestsNear(timetable: Timetable, random: Random, guest: number, count: 
     .map(({ number }) => number);
 }
 
+/** So near a moment drives are taken out of all cars at once, where one has no place. */
+const AROUND_S = 1500;
+
+/** Everything on the circuit around some moment, for one of these drives that have no place; half the time its guest begins anew. */
+export function clearAround(timetable: Timetable, random: Random, unplanned: readonly number[]): number[] {
+  const { problem } = timetable;
+  const drive = pick(random, unplanned)!;
+  const { guest } = problem.drives[drive]!;
+  const { arrivesS, leavesS } = problem.guests[guest]!;
+  const atS = arrivesS + random() * (Math.min(leavesS, problem.day.closes) - arrivesS);
+  const aroundS = random() * AROUND_S;
+  const own = random() < 0.5 ? wholeGuest(timetable, guest) : [];
+  const near = drivesIn(timetable.circuit).filter(({ releaseS }) => Math.abs(releaseS - atS) < aroundS);
+  shuffle(near, random);
+  return inListedOrder(problem, [drive, ...own, ...out(timetable, near)]);
+}
+
 /** Room for one of these drives that have no place: its car's drives around some time, and what their instructors do. */
 export function makeRoom(timetable: Timetable, random: Random, size: number, unplanned: readonly number[]): number[] {
   const { problem } = timetable;

@@ -1,8 +1,8 @@
 import type { Random } from '../random';
 import type { Occupancy } from './occupancy';
-import { moveShared, retime, swapDrives } from './moves';
+import { moveShared, swapDrives } from './moves';
 import { anyManner, rebuild } from './rebuild';
-import { makeRoom, pull, RUINS } from './ruin';
+import { clearAround, makeRoom, pull, RUINS } from './ruin';
 import type { Timetable } from './timetable';
 
 /** Temperatures in minutes of patience, at the start and at the end of a cooling; from measurements with `npm run bench:planner`. */
@@ -21,7 +21,6 @@ const MOST_OUT = 14;
 /** Shares of the steps that move a class or run as it is, and that let two drives change places. */
 const MOVES_SHARED = 0.12;
 const SWAPS = 0.06;
-const RETIMES = 0.03;
 const PULLS = 0.15;
 
 /** Asked and told while the search runs. */
@@ -87,14 +86,15 @@ function takeOneStep(timetable: Timetable, random: Random): void {
   const unplanned = withoutPlace(timetable);
   const manner = anyManner(random);
   if (unplanned.length > 0 && random() < 0.3) {
-    const drives = makeRoom(timetable, random, size, unplanned);
+    const drives =
+      random() < 0.3 ? clearAround(timetable, random, unplanned) : makeRoom(timetable, random, size, unplanned);
     rebuild(timetable, drives, random() < 0.7 ? { ...manner, order: 'given' } : manner);
     return;
   }
   const kind = random();
   // In a repair nobody is to be told of another class or run for nothing, which costs nothing here.
   if (!timetable.problem.repair && kind < MOVES_SHARED) return moveShared(timetable, random);
-  if (kind > 1 - PULLS - RETIMES && kind < 1 - RETIMES) {
+  if (kind > 1 - PULLS) {
     const drives = pull(timetable, random, size);
     rebuild(timetable, drives, random() < 0.6 ? { ...manner, order: 'given' } : manner);
     return;
@@ -102,9 +102,7 @@ function takeOneStep(timetable: Timetable, random: Random): void {
   const drives =
     kind >= MOVES_SHARED && kind < MOVES_SHARED + SWAPS
       ? swapDrives(timetable, random)
-      : kind > 1 - RETIMES
-        ? retime(timetable, random)
-        : anyRuin(random)(timetable, random, size);
+      : anyRuin(random)(timetable, random, size);
   if (unplanned.length > 0 && random() < 0.3) drives.push(unplanned[Math.floor(random() * unplanned.length)]!);
   rebuild(timetable, drives, manner);
 }

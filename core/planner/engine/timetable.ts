@@ -5,6 +5,10 @@ import { BRIEFING, DRIVE, REFUEL, SIGHTING, type Occupancy } from './occupancy';
 import type { Problem } from './problem';
 import { DAY_TERMS, GUEST_TERMS, PARTY_TERMS } from './term-twins';
 
+const BLOCK_S = 64;
+/** Levels of cars count from 1 to 5. */
+const LEVELS = 6;
+
 /** In a repair, a drive is touched only if that saves more than this, in minutes of patience. */
 export const CALM = 6;
 
@@ -25,6 +29,8 @@ export class Timetable {
   readonly driveOccupancy: (Occupancy | undefined)[];
   /** Vehicles on the circuit in each second of the day; the limit is reached throughout a closure. */
   readonly load: Uint16Array;
+  /** Seconds of each `BLOCK_S` of the day at which the circuit is full, so that a search may pass over whole blocks. */
+  private readonly fullSeconds: Uint8Array;
   /** Releases that are too near to each second of the day for another one. */
   readonly near: Uint16Array;
   /** Longest time that any vehicle so far has been on the circuit. */
@@ -33,6 +39,9 @@ export class Timetable {
   /** Seconds held by each instructor, and by all. */
   readonly heldS: Float64Array;
   totalHeldS = 0;
+  /** Laps ridden by each instructor, and in cars of each level (`crew * LEVELS + level`). */
+  private readonly crewLaps: Uint32Array;
+  private readonly crewLevelLaps: Uint32Array;
   /** Passes predicted on the circuit. */
   passes = 0;
   private readonly guestCost: Float64Array;
@@ -62,9 +71,13 @@ export class Timetable {
     this.totalAvailableS = crew.reduce((sum, { availableS }) => sum + availableS, 0);
     this.load = new Uint16Array(DAY_S + 1);
     this.near = new Uint16Array(DAY_S + 1);
+    this.fullSeconds = new Uint8Array(Math.ceil((DAY_S + 1) / BLOCK_S));
+    this.crewLaps = new Uint32Array(crew.length);
+    this.crewLevelLaps = new Uint32Array(crew.length * LEVELS);
     for (const { from, to } of day.circuit.closures) {
       for (let s = from; s < to; s++) this.load[s]! += day.rules.maxCarsOnTrack;
     }
+    for (let s = 0; s <= DAY_S; s++) if (this.isFull(s)) this.fullSeconds[Math.floor(s / BLOCK_S)]! += 1;
   }
 
   add(occupancy: Occupancy): void {
@@ -121,6 +134,9 @@ export class Timetable {
     this.occupy(occupancy, added ? 1 : -1);
     if (kind === SIGHTING) file(this.vehicleOccupancies[occupancy.car]!, occupancy);
     else {
+      const laps = added ? occupancy.lapsDriven : -occupancy.lapsDriven;
+      this.crewLaps[crew]! += laps;
+      this.crewLevelLaps[crew * LEVELS + this.problem.cars[occupancy.car]!.car.level]! += laps;
       file(this.carDrives[occupancy.car]!, occupancy);
       this.driveOccupancy[occupancy.drive] = added ? occupancy : undefined;
       this.plannedDrives += added ? 1 : -1;
@@ -128,13 +144,41 @@ export class Timetable {
   }
 
   private occupy(occupancy: Occupancy, by: number): void {
-    const { load, near } = this;
-    const { releaseGapS } = this.problem.day.rules;
+    const { load, near, fullSeconds } = this;
+    const { releaseGapS, maxCarsOnTrack } = this.problem.day.rules;
     const trackEndS = Math.min(occupancy.trackEndS, DAY_S);
-    for (let s = occupancy.releaseS; s < trackEndS; s++) load[s]! += by;
+    // The load at which a second becomes full, or stops being full.
+    const turn = by > 0 ? maxCarsOnTrack : maxCarsOnTrack - 1;
+    for (let s = occupancy.releaseS; s < trackEndS; s++) {
+      const now = load[s]! + by;
+      load[s] = now;
+      if (now === turn) fullSeconds[(s / BLOCK_S) | 0]! += by;
+    }
     const to = Math.min(DAY_S, occupancy.releaseS + releaseGapS - 1);
     for (let s = Math.max(0, occupancy.releaseS - releaseGapS + 1); s <= to; s++) near[s]! += by;
     this.longestTrackS = Math.max(this.longestTrackS, occupancy.trackEndS - occupancy.releaseS);
+  }
+
+  private isFull(s: number): boolean {
+    return this.load[s]! >= this.problem.day.rules.maxCarsOnTrack;
+  }
+
+  /** The last second in `[fromS, toS)` at which the circuit is full, or -1. */
+  lastFull(fromS: number, toS: number): number {
+    const { load, fullSeconds } = this;
+    const { maxCarsOnTrack } = this.problem.day.rules;
+    let s = toS - 1;
+    while (s >= fromS) {
+      if (fullSeconds[(s / BLOCK_S) | 0] === 0) s -= (s % BLOCK_S) + 1;
+      else if (load[s]! >= maxCarsOnTrack) return s;
+      else s -= 1;
+    }
+    return -1;
+  }
+
+  /** Laps that an instructor rides, in all and in cars of one level. */
+  lapsOf(crew: number, level: number): { readonly all: number; readonly ofLevel: number } {
+    return { all: this.crewLaps[crew]!, ofLevel: this.crewLevelLaps[crew * LEVELS + level]! };
   }
 
   /** Passes predicted between a vehicle and all that are on the circuit already. */
