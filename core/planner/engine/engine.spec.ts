@@ -9,7 +9,7 @@ import { loadPlan } from './load';
 import { cheapestDrive, putIn } from './place-drive';
 import { problemOf } from './problem';
 import { anyManner, rebuild, SOON, takeOut } from './rebuild';
-import { RUINS } from './ruin';
+import { MOVES } from './search';
 import { Timetable } from './timetable';
 
 function filled(day: Day, steps = 20): Timetable {
@@ -26,8 +26,8 @@ describe('A timetable', () => {
         const random = seededRandom(seed);
         const timetable = filled(randomDay(random, { drives }));
         for (let step = 0; step < 15; step++) {
-          const { ruin } = RUINS[Math.floor(random() * RUINS.length)]!;
-          rebuild(timetable, ruin(timetable, random, 6), anyManner(random));
+          const { move } = MOVES[Math.floor(random() * MOVES.length)]!;
+          rebuild(timetable, move(timetable, random, 6), anyManner(random));
           if (Math.abs(timetable.cost() - plain(timetable)) > 1e-6) {
             throw new Error(`${timetable.cost()} instead of ${plain(timetable)}`);
           }
@@ -45,7 +45,7 @@ describe('A timetable', () => {
         const timetable = filled(randomDay(random, { drives }));
         const [plan, cost] = [JSON.stringify(timetable.toPlan([])), timetable.cost()];
         const mark = timetable.mark();
-        for (const { ruin } of RUINS) rebuild(timetable, ruin(timetable, random, 8), anyManner(random));
+        for (const { move } of MOVES) rebuild(timetable, move(timetable, random, 8), anyManner(random));
         timetable.back(mark);
         return JSON.stringify(timetable.toPlan([])) === plan && Math.abs(timetable.cost() - cost) < 1e-6;
       }),
@@ -62,6 +62,9 @@ describe('A timetable', () => {
         const again = withReasons(loadPlan(problemOf(day), plan));
         expect(again.drives).toEqual(plan.drives);
         expect(again.briefings.length).toBe(plan.briefings.length);
+        expect(new Set(again.refuels.map((refuel) => JSON.stringify(refuel)))).toEqual(
+          new Set(plan.refuels.map((refuel) => JSON.stringify(refuel))),
+        );
       }),
       { numRuns: 30 },
     );
@@ -150,13 +153,13 @@ describe('A drive for which the fuel would not last', () => {
   };
 
   it('gets a refuel before it, as early as the car is there', () => {
-    expect(placeAt('09:30')?.refuel?.startS).toBe(at('08:00'));
+    expect(placeAt('09:30')?.refuels.in[0]?.startS).toBe(at('08:00'));
   });
 
   it('has no place before the refuel is done, or without a bay', () => {
     // Refuelling takes from 09:20 to 09:28, and the set-up four minutes.
     expect(placeAt('09:31:59', 1, '09:20')).toBeUndefined();
-    expect(placeAt('09:32', 1, '09:20')?.refuel?.startS).toBe(at('09:20'));
+    expect(placeAt('09:32', 1, '09:20')?.refuels.in[0]?.startS).toBe(at('09:20'));
     expect(placeAt('09:30', 0)).toBeUndefined();
   });
 });

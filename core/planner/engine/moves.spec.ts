@@ -6,25 +6,33 @@ import { withReasons } from '../explain';
 import { planDay } from '../plan-day';
 import { seededRandom, type Random } from '../random';
 import { loadPlan } from './load';
-import { moveShared, swapDrives } from './moves';
+import { moveShared } from './moves';
 import { problemOf } from './problem';
 import { anyManner, inListedOrder, rebuild } from './rebuild';
-import { makeRoom } from './ruin';
+import { clearAround, makeRoom } from './ruin';
+import { MOVES } from './search';
 import type { Timetable } from './timetable';
 
 const filled = (day: Day, steps = 20) =>
   loadPlan(problemOf(day), planDay(day, { iterations: steps, random: seededRandom(1) }).plan);
 
-const MOVES: readonly [name: string, (timetable: Timetable, random: Random) => void][] = [
-  ['a class or run moved as it is', moveShared],
+/** Moves by name, as the search makes them. */
+const TRIED: readonly [name: string, (timetable: Timetable, random: Random) => void][] = [
+  ...MOVES.map(({ name, move }): [string, (timetable: Timetable, random: Random) => void] => [
+    name,
+    (timetable, random) => rebuild(timetable, move(timetable, random, 6), anyManner(random)),
+  ]),
   [
-    'two drives that change places',
-    (timetable, random) => rebuild(timetable, swapDrives(timetable, random), anyManner(random)),
+    'everything around a moment out for a drive without a place',
+    (timetable, random) => {
+      const [drive] = timetable.driveOccupancy.flatMap((there, number) => (there ? [] : [number]));
+      if (drive !== undefined) rebuild(timetable, clearAround(timetable, random, [drive]), anyManner(random));
+    },
   ],
 ];
 
 describe('A move', () => {
-  for (const [name, move] of MOVES) {
+  for (const [name, move] of TRIED) {
     it(`(${name}) breaks no rule, and costs what the plain sum says`, () => {
       let changed = 0;
       fc.assert(
@@ -33,17 +41,17 @@ describe('A move', () => {
           const day = randomDay(random, { drives });
           const timetable = filled(day);
           const before = JSON.stringify(timetable.toPlan([]));
-          for (let step = 0; step < 25; step++) move(timetable, random);
+          for (let step = 0; step < 15; step++) move(timetable, random);
           const plan = withReasons(timetable);
           if (JSON.stringify(timetable.toPlan([])) !== before) changed += 1;
           const { violations } = checkPlan(day, plan);
           if (violations.length > 0) throw new Error(JSON.stringify(violations[0]));
           return Math.abs(timetable.cost() - costOf(layOut(day, plan)).total) < 1e-6;
         }),
-        { numRuns: 25 },
+        { numRuns: 12 },
       );
-      // On days without a refuel, or with one class, there is nothing to move.
-      expect(changed).toBeGreaterThan(3);
+      // On days with one class, or without a party, there is nothing to move.
+      expect(changed).toBeGreaterThan(1);
     });
   }
 

@@ -3,6 +3,7 @@ import { DRIVE, SIGHTING, type Occupancy } from './occupancy';
 import { cheapestDrive, putIn } from './place-drive';
 import { earliestShared, leadersOf, type Shared } from './place-shared';
 import { takeOut } from './rebuild';
+import { anyDrive, drivesIn } from './ruin';
 import type { Timetable } from './timetable';
 
 /**
@@ -14,13 +15,13 @@ import type { Timetable } from './timetable';
 const FARTHEST_S = 1800;
 
 /** Another time or another instructor for a class or sighting run, its guests and all else staying as they are. */
-export function moveShared(timetable: Timetable, random: Random): void {
+export function moveShared(timetable: Timetable, random: Random): number[] {
   const chosen = anyShared(timetable, random);
-  if (!chosen) return;
+  if (!chosen) return [];
   const kind = chosen.kind as Shared;
   const able = leadersOf(timetable, kind, chosen.guests);
   const crew = random() < 0.4 ? chosen.crew : able[Math.floor(random() * able.length)];
-  if (crew === undefined) return;
+  if (crew === undefined) return [];
   const [fromS, toS] = stretchOf(timetable, chosen);
   const aroundS = chosen.startS + (random() * random() * 2 - random()) * FARTHEST_S;
   const wantedS = Math.max(fromS, Math.round(random() < 0.3 ? fromS : aroundS));
@@ -30,6 +31,7 @@ export function moveShared(timetable: Timetable, random: Random): void {
   // Under another condition a run takes another time, and its place is looked for by the ordinary way.
   const same = moved && moved.endS - moved.startS === chosen.endS - chosen.startS;
   timetable.add(same ? moved : chosen);
+  return [];
 }
 
 function anyShared({ briefings, circuit }: Timetable, random: Random): Occupancy | undefined {
@@ -79,4 +81,28 @@ export function swapDrives(timetable: Timetable, random: Random): number[] {
   });
   if (found) putIn(timetable, found);
   return [other.drive, one.drive];
+}
+
+/**
+ * A drive begins only when its instructor has rested, or its car has cooled, and what follows it is planned again: a few
+ * minutes lost that may save a whole rest later on.
+ *
+ * @returns drives to plan again
+ */
+export function restBefore(timetable: Timetable, random: Random): number[] {
+  const chosen = anyDrive(timetable, random);
+  if (!chosen) return [];
+  const { problem } = timetable;
+  const ofCrew = random() < 0.7;
+  const own = ofCrew ? timetable.crewOccupancies[chosen.crew]! : timetable.carDrives[chosen.car]!;
+  const restS = ofCrew ? problem.crew[chosen.crew]!.instructor.restS : problem.cars[chosen.car]!.car.cooling.restS;
+  const at = own.indexOf(chosen);
+  const before = own[at - 1];
+  if (!before || chosen.startS - before.endS >= restS) return [];
+  const after = drivesIn(own.slice(at + 1, at + 1 + Math.floor(random() * 4)));
+  for (const occupancy of [chosen, ...after]) takeOut(timetable, occupancy);
+  const fromS = before.endS + restS + problem.day.rules.setUpS;
+  const found = cheapestDrive(timetable, chosen.drive, { car: chosen.car, crew: chosen.crew, stepS: 10, fromS });
+  if (found) putIn(timetable, found);
+  return [chosen.drive, ...after.map(({ drive }) => drive)];
 }

@@ -6,7 +6,7 @@ import type { Timetable } from './timetable';
 /** Takes a related handful of activities out of the plan; says which drives are to be planned again. */
 export type Ruin = (timetable: Timetable, random: Random, size: number) => number[];
 
-function drivesIn(occupancies: readonly Occupancy[]): Occupancy[] {
+export function drivesIn(occupancies: readonly Occupancy[]): Occupancy[] {
   return occupancies.filter((occupancy) => occupancy.kind === DRIVE && !occupancy.fixed);
 }
 
@@ -19,7 +19,7 @@ function out(timetable: Timetable, occupancies: readonly Occupancy[]): number[] 
   return occupancies.map(({ drive }) => drive);
 }
 
-function anyDrive(timetable: Timetable, random: Random): Occupancy | undefined {
+export function anyDrive(timetable: Timetable, random: Random): Occupancy | undefined {
   for (let tries = 0; tries < 8; tries++) {
     const occupancy = pick(random, timetable.circuit);
     if (occupancy && occupancy.kind === DRIVE && !occupancy.fixed) return occupancy;
@@ -285,16 +285,16 @@ function shuffle<T>(list: T[], random: Random): void {
 }
 
 /** Ways to take a handful out, each chosen as often as its weight says. */
-export const RUINS: readonly { readonly ruin: Ruin; readonly weight: number }[] = [
-  { ruin: single, weight: 12 },
-  { ruin: window, weight: 2 },
-  { ruin: car, weight: 2 },
-  { ruin: crew, weight: 2 },
-  { ruin: carAndCrew, weight: 2 },
-  { ruin: guests, weight: 3 },
-  { ruin: party, weight: 1 },
-  { ruin: runs, weight: 1 },
-  { ruin: classes, weight: 1 },
-  { ruin: seats, weight: 2 },
-  { ruin: fromTheStart, weight: 2 },
+export const RUINS: readonly { readonly name: string; readonly move: Ruin; readonly weight: number }[] = [
+  { name: 'one drive', move: single, weight: 12 },
+  { name: 'a window of time', move: window, weight: 2 },
+  { name: 'neighbours in a car', move: car, weight: 2 },
+  { name: 'neighbours of an instructor', move: crew, weight: 2 },
+  { name: 'neighbours in car and crew', move: carAndCrew, weight: 2 },
+  { name: 'drives of guests near one another', move: guests, weight: 3 },
+  { name: 'a party', move: party, weight: 1 },
+  { name: 'sighting runs', move: runs, weight: 1 },
+  { name: 'classes', move: classes, weight: 1 },
+  { name: 'seats in class and run', move: seats, weight: 2 },
+  { name: 'guests from the start', move: fromTheStart, weight: 2 },
 ];

@@ -1,27 +1,24 @@
 import type { Random } from '../random';
 import type { Occupancy } from './occupancy';
-import { moveShared, swapDrives } from './moves';
+import { moveShared, restBefore, swapDrives } from './moves';
 import { anyManner, rebuild } from './rebuild';
-import { clearAround, makeRoom, pull, RUINS } from './ruin';
+import { clearAround, makeRoom, pull, RUINS, type Ruin } from './ruin';
 import type { Timetable } from './timetable';
 
 /** Temperatures in minutes of patience, at the start and at the end of a cooling; from measurements with `npm run bench:planner`. */
 const HOT = 30;
-const COLD = 0.3;
+const COLD = 0.1;
 /**
- * One cooling takes so many steps for each drive, and at least so many in all, or what time is left where that is shorter.
- * Then the best is heated again; where that has not helped so often in a row, the search ends.
+ * One cooling takes so many steps for each drive, fewer where there are few drives, or what time is left where that is
+ * shorter. Then it begins again, as long as there is time.
  */
 const STEPS_PER_DRIVE = 4000;
-const LEAST_STEPS = 20_000;
-const MOST_IN_VAIN = 4;
+const STEPS_PER_PAIR = 40;
+const LEAST_STEPS = 1500;
+/** Chance that a cooling begins with everything planned anew instead of with the best. */
+const AFRESH = 0.5;
 /** Most activities that one step takes out. */
 const MOST_OUT = 14;
-
-/** Shares of the steps that move a class or run as it is, and that let two drives change places. */
-const MOVES_SHARED = 0.12;
-const SWAPS = 0.06;
-const PULLS = 0.15;
 
 /** Asked and told while the search runs. */
 export interface SearchWatch {
@@ -30,6 +27,8 @@ export interface SearchWatch {
   readonly progress: (steps: number) => number;
   /** Told of every plan that is better than all before; the timetable holds it just then. */
   readonly onBetter?: (steps: number) => void;
+  /** Names of moves that are not to be used, to learn what they bring. */
+  readonly without?: readonly string[];
 }
 
 /**
@@ -39,30 +38,31 @@ export interface SearchWatch {
  *
  * @returns steps done
  */
-export function search(timetable: Timetable, { random, progress, onBetter }: SearchWatch): number {
+export function search(timetable: Timetable, { random, progress, onBetter, without = [] }: SearchWatch): number {
+  const moves = MOVES.filter(
+    ({ name, quiet }) => !without.includes(name) && !(timetable.problem.repair && quiet === false),
+  );
   const { drives, weights } = timetable.problem;
-  const stepsToCold = Math.max(LEAST_STEPS, STEPS_PER_DRIVE * drives.length);
+  const stepsToCold = Math.max(LEAST_STEPS, Math.min(STEPS_PER_DRIVE, STEPS_PER_PAIR * drives.length) * drives.length);
   const scale = weights.waiting > 0 ? weights.waiting : 1;
   let current = timetable.searchCost();
   let best = current;
   let bestOccupancies: Occupancy[] = timetable.occupancies();
   let steps = 0;
-  let heated = { at: 0, step: 0, best };
-  let inVain = 0;
+  let heated = { at: 0, step: 0 };
   timetable.commit();
   for (;;) {
     const done = progress(steps);
     if (done >= 1) break;
     const cooled = Math.max((done - heated.at) / (1 - heated.at), (steps - heated.step) / stepsToCold);
     if (cooled >= 1) {
-      inVain = best < heated.best - 1e-9 ? 0 : inVain + 1;
-      if (inVain > MOST_IN_VAIN) break;
-      heated = { at: done, step: steps, best };
+      heated = { at: done, step: steps };
       restore(timetable, bestOccupancies);
-      current = best;
+      if (!timetable.problem.repair && random() < AFRESH) beginAfresh(timetable, random);
+      current = timetable.searchCost();
     }
     steps += 1;
-    takeOneStep(timetable, random);
+    takeOneStep(timetable, random, moves);
     const cost = timetable.searchCost();
     const temperature = scale * HOT * (COLD / HOT) ** Math.min(1, cooled);
     if (cost >= current - temperature * Math.log(1 - random())) {
@@ -81,7 +81,38 @@ export function search(timetable: Timetable, { random, progress, onBetter }: Sea
   return steps;
 }
 
-function takeOneStep(timetable: Timetable, random: Random): void {
+/** Everything anew in another manner: where the best so far has grown from the wrong classes, no small step leads away. */
+function beginAfresh(timetable: Timetable, random: Random): void {
+  for (const occupancy of timetable.occupancies()) if (!occupancy.fixed) timetable.remove(occupancy);
+  rebuild(
+    timetable,
+    timetable.problem.drives.map((_, drive) => drive),
+    anyManner(random),
+  );
+  timetable.commit();
+}
+
+/** Something to try with the plan; says which drives are to be planned again, none where it has done all itself. */
+interface Move {
+  readonly name: string;
+  readonly move: Ruin;
+  /** How often it is chosen, against the weights of the others. */
+  readonly weight: number;
+  /** Chance that the drives are planned in the order in which the move gives them. */
+  readonly inOrder?: number;
+  /** In a repair nobody is to be told of another class or run for nothing, which costs nothing here. */
+  readonly quiet?: false;
+}
+
+export const MOVES: readonly Move[] = [
+  ...RUINS,
+  { name: 'a drive pulled forward', move: pull, weight: 7, inOrder: 0.6 },
+  { name: 'a class or run moved as it is', move: moveShared, weight: 6, quiet: false },
+  { name: 'two drives that change places', move: swapDrives, weight: 3 },
+  { name: 'a rest before a drive', move: restBefore, weight: 1.5 },
+];
+
+function takeOneStep(timetable: Timetable, random: Random, moves: readonly Move[]): void {
   const size = 1 + Math.floor(random() * random() * MOST_OUT);
   const unplanned = withoutPlace(timetable);
   const manner = anyManner(random);
@@ -91,27 +122,16 @@ function takeOneStep(timetable: Timetable, random: Random): void {
     rebuild(timetable, drives, random() < 0.7 ? { ...manner, order: 'given' } : manner);
     return;
   }
-  const kind = random();
-  // In a repair nobody is to be told of another class or run for nothing, which costs nothing here.
-  if (!timetable.problem.repair && kind < MOVES_SHARED) return moveShared(timetable, random);
-  if (kind > 1 - PULLS) {
-    const drives = pull(timetable, random, size);
-    rebuild(timetable, drives, random() < 0.6 ? { ...manner, order: 'given' } : manner);
-    return;
-  }
-  const drives =
-    kind >= MOVES_SHARED && kind < MOVES_SHARED + SWAPS
-      ? swapDrives(timetable, random)
-      : anyRuin(random)(timetable, random, size);
+  const { move, inOrder = 0 } = chosenBy(random, moves);
+  const drives = move(timetable, random, size);
+  if (drives.length === 0) return;
   if (unplanned.length > 0 && random() < 0.3) drives.push(unplanned[Math.floor(random() * unplanned.length)]!);
-  rebuild(timetable, drives, manner);
+  rebuild(timetable, drives, inOrder > 0 && random() < inOrder ? { ...manner, order: 'given' } : manner);
 }
 
-const RUIN_SUM = RUINS.reduce((sum, { weight }) => sum + weight, 0);
-
-function anyRuin(random: Random) {
-  let roll = random() * RUIN_SUM;
-  return (RUINS.find(({ weight }) => (roll -= weight) < 0) ?? RUINS[0]!).ruin;
+function chosenBy(random: Random, moves: readonly Move[]): Move {
+  let roll = random() * moves.reduce((sum, { weight }) => sum + weight, 0);
+  return moves.find(({ weight }) => (roll -= weight) < 0) ?? moves[0]!;
 }
 
 /** Drives that are out of the plan and could be in it. */
