@@ -1,5 +1,6 @@
 import { costOf, layOut, type Cost, type Day, type Plan, type Repair } from '../day';
 import { loadPlan } from './engine/load';
+import type { Occupancy } from './engine/occupancy';
 import { problemOf, type Problem } from './engine/problem';
 import { anyManner, rebuild, type Manner } from './engine/rebuild';
 import { search } from './engine/search';
@@ -16,6 +17,10 @@ export interface PlanningOptions {
   readonly deadline?: { readonly now: () => number; readonly untilMs: number };
   /** Asked before every step; true ends the search with the best plan so far. */
   readonly cancelled?: () => boolean;
+  /** The best plan that another search of the same day has found since this was asked last; asked now and then. */
+  readonly elsewhere?: () => Plan | undefined;
+  /** Names of moves of the search that are not to be used, to learn what they bring. */
+  readonly without?: readonly string[];
   /** Told of the first plan and of every better one. */
   readonly onProgress?: (progress: PlanningProgress) => void;
 }
@@ -85,15 +90,22 @@ function completed(timetable: Timetable, manner: Manner): void {
 }
 
 function finish(timetable: Timetable, options: PlanningOptions): PlannedDay {
-  const { onProgress } = options;
+  const { onProgress, elsewhere, without } = options;
+  const { problem } = timetable;
   const best = () => priced(timetable);
   onProgress?.({ steps: 0, best });
   const steps = search(timetable, {
     random: options.random,
     progress: progressOf(options),
+    ...(without ? { without } : {}),
+    ...(elsewhere ? { elsewhere: () => loaded(problem, elsewhere()) } : {}),
     ...(onProgress ? { onBetter: (done: number) => onProgress({ steps: done, best }) } : {}),
   });
   return { ...priced(timetable), steps };
+}
+
+function loaded(problem: Problem, plan: Plan | undefined): readonly Occupancy[] | undefined {
+  return plan && loadPlan(problem, plan).occupancies();
 }
 
 function priced(timetable: Timetable): { plan: Plan; cost: Cost } {

@@ -49,6 +49,17 @@ describe('The planner', () => {
     expect(plan(aDay()).drives.length).toBe(1);
   });
 
+  it('goes on from a better plan that another search has found', () => {
+    const day = randomDay(seededRandom(5), { drives: 40 });
+    const elsewhere = planDay(day, { iterations: 3000, random: seededRandom(2) });
+    const few = (more: object) => planDay(day, { iterations: 10, random: seededRandom(1), ...more }).cost.total;
+    expect(few({})).toBeGreaterThan(elsewhere.cost.total);
+    expect(few({ elsewhere: () => elsewhere.plan })).toBeLessThanOrEqual(elsewhere.cost.total + 1e-6);
+    expect(few({ elsewhere: () => planDay(day, { iterations: 0, random: seededRandom(1) }).plan }))
+      .withContext('a worse one changes nothing')
+      .toBe(few({}));
+  });
+
   it('moves nobody in a repair where nothing has changed', () => {
     const day = randomDay(seededRandom(5), { drives: 40 });
     const previous = plan(day);

@@ -6,8 +6,8 @@ import type { Logger } from 'pino';
 import { notFound, refusalOf } from '../problems';
 import type { Services } from '../services';
 import { planningTimeS, withOverdue } from './accept';
-import { plannerThread } from './thread';
-import type { ThreadOrder, ThreadReport } from './worker';
+import { portfolio, type PortfolioOrder } from './portfolio';
+import type { ThreadReport } from './worker';
 
 const SEED = 1;
 
@@ -16,7 +16,7 @@ interface Running {
   readonly stop: Int32Array;
 }
 
-/** Looks for plans in a worker thread, one a day at a time, and keeps what it finds as proposals. */
+/** Looks for plans in worker threads, one a day at a time, and keeps what it finds as proposals. */
 export class PlanJobs {
   private readonly running = new Map<string, Running>();
 
@@ -39,7 +39,7 @@ export class PlanJobs {
 
     const stop = new Int32Array(new SharedArrayBuffer(4));
     const id = randomUUID();
-    const order: ThreadOrder = {
+    const order: PortfolioOrder = {
       id,
       day: standpoint.day,
       repair: plan && (mode === 'repair' ? standpoint.from : standpoint.repair),
@@ -84,7 +84,7 @@ export class PlanJobs {
       this.logger?.error({ err: error }, 'planning failed');
       this.finish(date, job, { state: 'failed' });
     };
-    plannerThread.run(fromNow, { told, failed });
+    portfolio.run(fromNow, { told, failed });
     hub.changed('planning', date);
     return job;
   }

@@ -1,5 +1,5 @@
 import type { Day, Plan, Repair } from '@core/day';
-import { improve, planDay, seededRandom, type PlannedDay, type PlanningProgress } from '@core/planner';
+import { improve, planDay, seededRandom, type PlannedDay, type PlanningOptions } from '@core/planner';
 
 /** What the planner is asked to do. */
 export interface PlannerOrder {
@@ -17,7 +17,7 @@ export interface PlannerOrder {
 /** The one way in which command line and worker thread run the planner: with a real clock and a seed. */
 export function runPlanner(
   { day, repair, from, seconds, iterations, seed }: PlannerOrder,
-  hooks: { readonly cancelled?: () => boolean; readonly onProgress?: (progress: PlanningProgress) => void } = {},
+  hooks: Pick<PlanningOptions, 'cancelled' | 'onProgress' | 'elsewhere'> = {},
 ): PlannedDay {
   const now = () => performance.now();
   const options = {

@@ -17,6 +17,9 @@ const STEPS_PER_PAIR = 40;
 const LEAST_STEPS = 1500;
 /** Chance that a cooling begins with everything planned anew instead of with the best. */
 const AFRESH = 0.5;
+/** From this share of a cooling on, and then each time after so much more of it, the best of all searches is gone on from. */
+const FIRST_SHARED = 0.6;
+const SHARED_EVERY = 0.1;
 /** Most activities that one step takes out. */
 const MOST_OUT = 14;
 
@@ -27,6 +30,8 @@ export interface SearchWatch {
   readonly progress: (steps: number) => number;
   /** Told of every plan that is better than all before; the timetable holds it just then. */
   readonly onBetter?: (steps: number) => void;
+  /** A better plan of another search, asked for in the second half of a cooling. */
+  readonly elsewhere?: () => readonly Occupancy[] | undefined;
   /** Names of moves that are not to be used, to learn what they bring. */
   readonly without?: readonly string[];
 }
@@ -38,7 +43,8 @@ export interface SearchWatch {
  *
  * @returns steps done
  */
-export function search(timetable: Timetable, { random, progress, onBetter, without = [] }: SearchWatch): number {
+export function search(timetable: Timetable, watch: SearchWatch): number {
+  const { random, progress, onBetter, elsewhere, without = [] } = watch;
   const moves = MOVES.filter(
     ({ name, quiet }) => !without.includes(name) && !(timetable.problem.repair && quiet === false),
   );
@@ -47,9 +53,10 @@ export function search(timetable: Timetable, { random, progress, onBetter, witho
   const scale = weights.waiting > 0 ? weights.waiting : 1;
   let current = timetable.searchCost();
   let best = current;
-  let bestOccupancies: Occupancy[] = timetable.occupancies();
+  let bestOccupancies: readonly Occupancy[] = timetable.occupancies();
   let steps = 0;
   let heated = { at: 0, step: 0 };
+  let shared = FIRST_SHARED;
   timetable.commit();
   for (;;) {
     const done = progress(steps);
@@ -60,6 +67,20 @@ export function search(timetable: Timetable, { random, progress, onBetter, witho
       restore(timetable, bestOccupancies);
       if (!timetable.problem.repair && random() < AFRESH) beginAfresh(timetable, random);
       current = timetable.searchCost();
+      shared = FIRST_SHARED;
+    }
+    if (elsewhere && cooled >= shared) {
+      shared += SHARED_EVERY;
+      const other = elsewhere();
+      if (other) {
+        const own = timetable.occupancies();
+        restore(timetable, other);
+        const cost = timetable.searchCost();
+        if (cost < best - 1e-9) {
+          current = best = cost;
+          bestOccupancies = other;
+        } else restore(timetable, own);
+      }
     }
     steps += 1;
     takeOneStep(timetable, random, moves);
