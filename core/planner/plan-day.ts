@@ -54,6 +54,8 @@ export function improve(day: Day, plan: Plan, options: PlanningOptions, repair?:
   return finish(timetable, options);
 }
 
+const ORDERS = ['ready', 'leaving', 'scarce'] as const;
+
 const CALMLY: Pick<Manner, 'classPrice' | 'runPrice' | 'patienceS' | 'stepS' | 'skipChance' | 'leaning'> = {
   classPrice: 20,
   runPrice: 5,
@@ -63,14 +65,28 @@ const CALMLY: Pick<Manner, 'classPrice' | 'runPrice' | 'patienceS' | 'stepS' | '
   leaning: 0,
 };
 
+/** A day on which a first plan has places for less than this share of the drives is crowded. */
+const CROWDED = 0.85;
+
+/** On a crowded day, fewer classes and runs leave the crew and the circuit for more drives. */
+const DEAR_SHARED: readonly Pick<Manner, 'classPrice' | 'runPrice' | 'patienceS'>[] = [
+  { classPrice: 100, runPrice: 25, patienceS: 2400 },
+  { classPrice: 300, runPrice: 100, patienceS: 3600 },
+  { classPrice: 600, runPrice: 200, patienceS: 5400 },
+];
+
 /** The cheapest of several constructions from nothing: whoever is ready first, has to leave first, or is hardest to place. */
 function constructed(problem: Problem, { random, deadline }: PlanningOptions): Timetable {
   let best: Timetable | undefined;
-  for (const order of ['ready', 'leaving', 'scarce'] as const) {
-    if (best && deadline && deadline.now() >= deadline.untilMs) break;
+  const attempt = (manner: Manner) => {
+    if (best && deadline && deadline.now() >= deadline.untilMs) return;
     const timetable = new Timetable(problem);
-    completed(timetable, { random, order, ...CALMLY });
+    completed(timetable, manner);
     if (!best || timetable.cost() < best.cost()) best = timetable;
+  };
+  for (const order of ORDERS) attempt({ random, order, ...CALMLY });
+  if (best!.plannedDrives < CROWDED * problem.drives.length) {
+    for (const dear of DEAR_SHARED) for (const order of ORDERS) attempt({ random, order, ...CALMLY, ...dear });
   }
   return best!;
 }
