@@ -7,6 +7,7 @@ await build({
   entryPoints: {
     main: 'server/main.ts',
     'planner-worker': 'server/planner/worker.ts',
+    'bound-worker': 'server/bound/worker.ts',
     'timing-stand-in': 'server/stand-ins/timing.ts',
     admin: 'cli/admin.ts',
     'reading-worker': 'server/reading/worker.ts',

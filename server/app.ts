@@ -9,6 +9,7 @@ import { pinoHttp } from 'pino-http';
 import { contract, type Problem } from '@core/api';
 import { fact } from '@core/day';
 import type { Clock } from './clock';
+import { Bounds } from './bound/bounds';
 import { door } from './door';
 import { DayCache } from './day-cache';
 import { DeviceDesk } from './devices/device-desk';
@@ -47,13 +48,16 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
   const dayCache = new DayCache(store, clock);
   const journal = new JournalWriter(store, dayCache, hub, clock);
   const planJobs = new PlanJobs({ store, dayCache, hub, clock }, logger);
+  const bounds = new Bounds({ dayCache, hub, planJobs }, logger);
   const devices = new DeviceDesk({ store, dayCache, journal, hub, clock });
   const manager = new ManagerDesk(store);
   const dayClosed = () => {
     if (!resetDemo) pruneStore(store, clock.read().date);
     backUp?.('close').catch((error: unknown) => logger?.error({ err: error }, 'the backup failed'));
   };
-  const services: Services = { store, clock, hub, dayCache, journal, planJobs, devices, manager, resetDemo, dayClosed };
+  const services: Services = {
+    ...{ store, clock, hub, dayCache, journal, planJobs, bounds, devices, manager, resetDemo, dayClosed },
+  };
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -110,6 +114,7 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
     app,
     close: () => {
       planJobs.close();
+      bounds.close();
       devices.close();
       hub.close();
     },

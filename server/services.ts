@@ -1,3 +1,4 @@
+import type { Bounds } from './bound/bounds';
 import type { Clock } from './clock';
 import type { DayCache } from './day-cache';
 import type { DeviceDesk } from './devices/device-desk';
@@ -15,6 +16,7 @@ export interface Services {
   readonly dayCache: DayCache;
   readonly journal: JournalWriter;
   readonly planJobs: PlanJobs;
+  readonly bounds: Bounds;
   readonly devices: DeviceDesk;
   readonly manager: ManagerDesk;
   /** Puts the demo back to its beginning; only the demo has it. */

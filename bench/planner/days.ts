@@ -190,3 +190,14 @@ export const TIGHT_DAYS: readonly { readonly seed: number; readonly day: Ordinar
   { seed: 16, day: { drives: 400, cars: 40, load: 0.85, crew: 36, carsAtOnce: 14, asListed: 0.2 } },
   { seed: 17, day: { drives: 168, cars: 15, load: 0.85, crew: 15, carsAtOnce: 3, asListed: 0.2 } },
 ];
+
+/** The cheapest plans known of the tight days, in their order: what `npm run bench:planner -- 1 best` has found. */
+export const BEST_KNOWN: readonly { readonly cost: number; readonly leftOut: number }[] = [
+  { cost: 1150, leftOut: 0 },
+  { cost: 1213, leftOut: 0 },
+  { cost: 4958, leftOut: 0 },
+  { cost: 3295, leftOut: 0 },
+  { cost: 3270, leftOut: 0 },
+  { cost: 12113, leftOut: 0 },
+  { cost: 52321, leftOut: 23 },
+];

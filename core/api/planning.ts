@@ -13,6 +13,30 @@ const reason = z.string().trim().min(1).max(200);
 /** A cost in minutes of patience, in all and by term. */
 export const cost = z.object({ total: z.number(), terms: z.record(weights.keyof(), z.number()) });
 
+/** Below what no plan of a day can be; see `Bound` of the planner. */
+export const bound = z.object({
+  leftOut: z.object({
+    atLeast: z.number().int(),
+    because: z
+      .array(z.object({ scarce: z.enum(['circuit', 'crew', 'briefers', 'cars']), atLeast: z.number().int() }))
+      .readonly(),
+    never: z.array(id).readonly(),
+  }),
+  waiting: z.object({ minutes: z.number(), because: z.enum(['hours', 'circuit', 'cars', 'crew']) }),
+  total: z.number(),
+});
+
+/** How good the accepted plan is. */
+export const howGood = z.object({
+  /** Null while it is being worked out, and without a plan. */
+  bound: bound.nullable(),
+  /** What the accepted plan costs on the day as it is now. */
+  cost: cost.nullable(),
+  leftOut: z.number().int(),
+  drives: z.number().int(),
+});
+export type HowGood = z.output<typeof howGood>;
+
 /** An accepted plan. */
 export const planRevision = z.object({
   revision: z.number().int().min(1),

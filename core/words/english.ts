@@ -1,4 +1,5 @@
 import { clockMinute, type Activity, type Violation } from '../day';
+import { howGood } from './english-bound';
 import { delayWords, FIGURES, markReasonWords, omittedWords, oneThingWords, slipWords, toDoWords } from './english-day';
 import {
   callWords,
@@ -68,6 +69,7 @@ export function english(names: Names): Words {
     remedy: remedyWords(names),
     revisionReason: revisionReasonWords(names),
     limit: limitWords(names),
+    howGood,
     resource: resourceWords(names),
     entry: entryWords,
     request: requestWords,

@@ -1,13 +1,14 @@
 import type { DeviceRefusal, RequestRefusal, TroubleFact, TroublePlace } from '../api';
 import type { CallFact, CardAdvice, CardTopic, CardValue, CornerRemark, LapObstacle } from '../car';
 import type { Skill, SkillGap } from '../crew';
-import type { Activity, CarMisfit, Dropped, LeftOutReason, PlannedDrive, SlipFact, Violation } from '../day';
+import type { Activity, CarMisfit, Cost, Dropped, LeftOutReason, PlannedDrive, SlipFact, Violation } from '../day';
 import type { OmittedReason } from '../circuit';
 import type { CloseFigure, ToDo } from '../closing';
 import type { MarkReason, OneThing } from '../coaching';
 import type { JournalEntry, Refusal, Resolution } from '../journal';
 import type {
   AssignmentReason,
+  Bound,
   ChangeReason,
   Limit,
   RemedyChange,
@@ -36,6 +37,8 @@ export interface Words {
   /** Why a plan was accepted that came from a remedy or a free place. */
   readonly revisionReason: (reason: RevisionReason) => string;
   readonly limit: (limit: Limit) => string;
+  /** How far a plan can be from the best, in sentences with their full stops; `waiting` is a term of the cost. */
+  readonly howGood: (plan: { readonly cost: Cost; readonly leftOut: number }, bound: Bound) => readonly string[];
   /** What an entry says, in a few words, and how its time was corrected. */
   readonly entry: (entry: JournalEntry) => string;
   /** Why an entry is refused; with its full stop. */

@@ -26,7 +26,7 @@ interface EntryHead {
 
 /** Plans: looked for, accepted, compared, remedied, and with one more drive. */
 export function plansRoutes(services: Services): Handlers<typeof plansEndpoints> {
-  const { store, dayCache, planJobs } = services;
+  const { store, dayCache, planJobs, bounds } = services;
   return {
     listPlans: ({ params: { date } }) => {
       dayCache.of(date);
@@ -38,6 +38,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
       return accepted;
     },
     acceptPlan: ({ params: { date }, body }) => acceptPlan(services, date, body),
+    readBound: ({ params: { date } }) => bounds.of(date),
     startPlanning: ({ params: { date }, body }) => planJobs.start(date, body),
     readPlanning: ({ params: { date } }) => ({ job: planJobs.read(date) ?? null }),
     stopPlanning: ({ params: { date } }) => {

@@ -11,12 +11,13 @@ import { DayService } from '../data/day.service';
 import { PlanService } from '../data/plan.service';
 import { known } from '../data/reading';
 import { Unread } from '../shell/unread';
+import { HowGood } from './how-good';
 
 /** The accepted plans of the day: who, when, why; any two beside each other, and an older one back. */
 @Component({
   selector: 'jl-plans-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Unread],
+  imports: [Button, HowGood, Unread],
   templateUrl: './plans-panel.html',
   styleUrl: './side-panel.scss',
   styles: `

@@ -21,12 +21,13 @@ import { PlanService } from '../data/plan.service';
 import { Verdicts } from '../verdict/verdicts';
 import { BoardEdits } from './board-edits';
 import { CostTerms, signed } from './cost-terms';
+import { HowGood } from './how-good';
 
 /** The search for a plan while it runs, and then its proposal: who is affected, what it costs, accepted or not. */
 @Component({
   selector: 'jl-proposal-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, CostTerms, FormsModule, ProgressBar],
+  imports: [Button, Checkbox, CostTerms, FormsModule, HowGood, ProgressBar],
   templateUrl: './proposal-panel.html',
   styleUrls: ['./side-panel.scss', './proposal-panel.scss'],
 })

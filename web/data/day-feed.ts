@@ -64,6 +64,7 @@ export class DayFeed {
   readonly begun = signal(0);
   readonly devicesChanged = new Subject<void>();
   readonly planningChanged = new Subject<void>();
+  readonly boundChanged = new Subject<void>();
   readonly planningProgress = new Subject<PlanProgress>();
 
   private readonly load = new Subject<string>();
@@ -158,6 +159,7 @@ export class DayFeed {
 
   private heardOf(what: string): void {
     if (what === 'planning') return this.planningChanged.next();
+    if (what === 'bound') return this.boundChanged.next();
     if (what === 'devices') return this.devicesChanged.next();
     if (what === 'clock') return this.clock.refresh();
     if (what === 'reset') {

@@ -40,6 +40,7 @@ export class DayService implements OpenDay {
   readonly positions = this.feed.positions.asReadonly();
   readonly devicesChanged = this.feed.devicesChanged;
   readonly planningChanged = this.feed.planningChanged;
+  readonly boundChanged = this.feed.boundChanged;
   readonly planningProgress = this.feed.planningProgress;
   readonly entries = this.journal.entries;
   readonly context = this.journal.context;

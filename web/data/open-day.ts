@@ -41,6 +41,7 @@ export interface OpenDay {
   readonly devicesChanged: Subject<void>;
   /** Emits when the search for a plan has begun, ended or been dropped, and whenever a day is read from the start. */
   readonly planningChanged: Subject<void>;
+  readonly boundChanged: Subject<void>;
   readonly planningProgress: Subject<PlanProgress>;
 
   reload(): void;

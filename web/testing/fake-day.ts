@@ -32,6 +32,7 @@ export class FakeDay implements OpenDay {
   readonly written = signal<readonly RecordedEntry[]>([]);
   readonly refused: string[] = [];
   readonly planningChanged = new Subject<void>();
+  readonly boundChanged = new Subject<void>();
   readonly planningProgress = new Subject<PlanProgress>();
   readonly devicesChanged = new Subject<void>();
   readonly positions = signal<LivePositions | undefined>(undefined);

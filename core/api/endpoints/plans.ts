@@ -3,6 +3,7 @@ import { planFile } from '../../day/plan-file';
 import { author, date, dateAndId, endpoint, type Endpoint } from '../endpoint';
 import {
   acceptPlan,
+  howGood,
   remedyChange,
   offeredPlaces,
   oneMoreDrive,
@@ -28,6 +29,14 @@ export const plansEndpoints = {
     summary: 'An accepted plan',
     params: z.strictObject({ ...date.shape, revision: z.coerce.number().int().min(1) }),
     reply: z.object({ revision: planRevision, plan: planFile }),
+    refusals: [404],
+  }),
+  readBound: endpoint({
+    method: 'get',
+    path: '/api/days/:date/bound',
+    summary: 'How far the accepted plan can be from the best; worked out once asked for, its end is told in the stream',
+    params: date,
+    reply: howGood,
     refusals: [404],
   }),
   acceptPlan: endpoint({

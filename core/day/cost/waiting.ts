@@ -2,7 +2,7 @@ import type { Guest } from '../day-file';
 import type { Interval } from '../windows';
 import type { CostTerm } from './term';
 
-const LONG_WAIT_MIN = 40;
+export const LONG_WAIT_MIN = 40;
 
 /** A gap of m minutes counts m + 2·max(0, m − 40), never below 0. */
 export function waitOfGap(gapS: number): number {

@@ -261,7 +261,11 @@ function momentsOf(choices: readonly Choice[]): number[] {
 function mostWorkS(problem: Problem, instructor: Instructor, fromS: number): number {
   const { maxSeatS, restS, meal } = instructor;
   const windows = problem.index.windows(instructor);
-  const windowS = windows.reduce((own, { from, to }) => own + Math.max(0, to - Math.max(from, fromS)), 0);
+  const { closes } = problem.day;
+  const windowS = windows.reduce(
+    (own, { from, to }) => own + Math.max(0, Math.min(to, closes) - Math.max(from, fromS)),
+    0,
+  );
   const wholeMeal = fromS <= meal.from && owedMeal(instructor, windows);
   const presentS = wholeMeal ? windowS - meal.durationS : windowS;
   if (maxSeatS + restS <= 0) return 0;

@@ -1,0 +1,70 @@
+import type { Day } from '../../day';
+import { problemOf, type Problem } from '../engine/problem';
+import { fewestLeftOut, SCARCE, type Scarce } from './left-out';
+import { choicesOf } from './needs';
+import type { SolveProgram } from './program';
+import { leastCostOfSmallDay } from './small-day';
+import { leastWaiting, type WaitsFor } from './waiting';
+
+export type { SolveProgram } from './program';
+export { fewestLeftOut, SCARCE, type Scarce } from './left-out';
+export { leastWaiting, type WaitsFor } from './waiting';
+
+/** Below what no plan of a day can be, term by term where that can be told. */
+export interface Bound {
+  readonly leftOut: {
+    readonly atLeast: number;
+    /** What is short, if it alone were, and how many drives that keeps out at least; the scarcest first. */
+    readonly because: readonly { readonly scarce: Scarce; readonly atLeast: number }[];
+    /** Drives that no plan can have: no car or instructor, or too short a stay. */
+    readonly never: readonly string[];
+  };
+  /** Minutes that guests wait at least if every drive is planned; 0 where drives have to be left out. */
+  readonly waiting: { readonly minutes: number; readonly because: WaitsFor };
+  /** Below the whole cost of every plan, in minutes of patience. */
+  readonly total: number;
+}
+
+/** Most seconds for each of the programs that are solved. */
+const LIMIT_S = 10;
+
+/** Below what no plan of the day can be. Takes up to a minute on a large day, so it belongs into a thread of its own. */
+export function boundOf(day: Day, solve: SolveProgram): Bound {
+  const problem = problemOf(day);
+  const possible = new Set(choicesOf(problem).map(({ drive }) => drive));
+  const never = problem.drives.flatMap(({ drive }, number) => (possible.has(number) ? [] : [drive.id]));
+  const atLeast = Math.max(never.length, fewestLeftOut(problem, solve, LIMIT_S));
+  const because =
+    atLeast === never.length
+      ? []
+      : SCARCE.map((scarce) => ({ scarce, atLeast: fewestLeftOut(problem, solve, LIMIT_S, [scarce]) }))
+          .filter((each) => each.atLeast > never.length)
+          .sort((a, b) => b.atLeast - a.atLeast);
+  const waiting = leastWaiting(problem);
+  const { weights } = problem;
+  // A plan with all drives waits so much; one that leaves a drive out pays for that instead.
+  const withAll = Math.max(
+    weights.waiting * waiting.minutes + unavoidable(problem),
+    atLeast > 0 ? 0 : (leastCostOfSmallDay(problem, solve, LIMIT_S * 2) ?? 0),
+  );
+  return {
+    leftOut: { atLeast, because, never },
+    waiting: atLeast > 0 ? { minutes: 0, because: waiting.because } : waiting,
+    total: atLeast > 0 ? weights.unplanned * atLeast : Math.min(withAll, weights.unplanned),
+  };
+}
+
+/** What guests cost whatever the plan: steps down the ladder in an order that is fixed, nobody they prefer. */
+function unavoidable({ guests, drives, cars, weights }: Problem): number {
+  let cost = 0;
+  for (const { guest, drives: own, likes } of guests) {
+    const levels = own.map((drive) => drives[drive]!.options.map(({ car }) => cars[car]!.car.level));
+    for (const [at, drive] of own.entries()) {
+      if (drives[drive]!.options.every(({ crew }) => crew.every((who) => likes[who] === 0))) cost += weights.preference;
+      const before = levels[at - 1];
+      if (before && guest.sequence === 'asListed' && Math.max(...levels[at]!) < Math.min(...before))
+        cost += weights.ladder;
+    }
+  }
+  return cost;
+}
