@@ -15,4 +15,5 @@ export { insertions, type Insertion, type Insertions } from './insert';
 export { remedied, remediesFor, withRemedy, type Remedy, type RemedyChange, type RevisionReason } from './remedies';
 export { improve, planDay, type PlannedDay, type PlanningOptions, type PlanningProgress } from './plan-day';
 export { normalOf, randomOf, seededRandom, type Random } from './random';
+export { STRETCH_S, stillSold, type InTheWay, type StillSold, type Stretch, type Wanted } from './still-sold';
 export * from './assignment';

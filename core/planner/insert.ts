@@ -148,7 +148,7 @@ function* wishes(timetable: Timetable, drive: number, beforeS: number) {
 }
 
 /** Puts a drive somewhere and those in its way up to five minutes aside; says who moved, or nothing where that fails. */
-function makeWay(
+export function makeWay(
   timetable: Timetable,
   drive: number,
   { release, car, crew }: { release: number; car: number; crew: number },

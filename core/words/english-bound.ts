@@ -24,7 +24,7 @@ export const howGood: Words['howGood'] = (plan, bound) => {
   return [
     ...leftOut(plan.leftOut, bound.leftOut),
     ...(bound.leftOut.atLeast === 0 ? [waiting(plan.cost.terms.waiting, bound.waiting)] : []),
-    `All that counts together is at most ${above} minutes of patience above the best there can be.`,
+    `All that counts together is at most ${above} min above the best there can be, in minutes that one guest waits.`,
   ];
 };
 

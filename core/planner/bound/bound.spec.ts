@@ -113,7 +113,7 @@ describe('What no plan can be better than', () => {
     expect(tell({ cost, leftOut: 5 }, bound)).toEqual([
       'Every plan leaves out at least 3, this one 5: the circuit has no room for more.',
       jasmine.stringMatching(
-        /^All that counts together is at most \d+ minutes of patience above the best there can be\.$/,
+        /^All that counts together is at most \d+ min above the best there can be, in minutes that one guest waits\.$/,
       ),
     ]);
     expect(tell({ cost, leftOut: 3 }, bound)[0]).toBe(

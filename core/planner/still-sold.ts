@@ -1,0 +1,223 @@
+import type { Day, Drive, Guest, Plan } from '../day';
+import { SIGHTING, type Occupancy } from './engine/occupancy';
+import { cheapestDrive, putIn, type DriveSearch } from './engine/place-drive';
+import { problemOf } from './engine/problem';
+import { isReady, rebuild, SOON } from './engine/rebuild';
+import type { Timetable } from './engine/timetable';
+import { makeWay } from './insert';
+import { brokenRules, loadForChange } from './load-for-change';
+
+/** What somebody at the desk would buy, whoever it is. */
+export interface Wanted {
+  readonly laps: number;
+  /** Has still to go to class and on a sighting run. */
+  readonly isNew: boolean;
+  /** Factor on the lap times of the cars. */
+  readonly pace: number;
+}
+
+/** What stands in the way where there is no place. */
+export type InTheWay = 'circuit' | 'car' | 'crew' | 'notReady' | 'several';
+
+/** A stretch of the day in one car. */
+export type Stretch =
+  | { readonly fit: 'free' | 'tight'; readonly release: number; readonly instructor: string }
+  | { readonly fit: 'none'; readonly because: InTheWay };
+
+export interface StillSold {
+  /** Start of each stretch, `STRETCH_S` long. */
+  readonly stretches: readonly number[];
+  /**
+   * Of each car what fits with a release in each stretch: `free` moves nobody, `tight` moves others by up to five minutes.
+   */
+  readonly cars: readonly { readonly car: string; readonly level: number; readonly stretches: readonly Stretch[] }[];
+  /** When class and sighting run are over at the earliest; nothing where they have no place any more. */
+  readonly readyS: number | undefined;
+  /** How many such drives have a place one after the other today, at least, while nobody moves. */
+  readonly more: number;
+  /** Classes and runs to come that have seats left. */
+  readonly seats: readonly { readonly kind: 'briefing' | 'sighting'; readonly startS: number; readonly left: number }[];
+}
+
+export const STRETCH_S = 900;
+/** Further guests imagined to count how many more drives have a place. */
+const MOST_MORE = 40;
+const GUEST = 'still-sold';
+
+/**
+ * What can still be sold from `nowS` on: the places of one more drive in each car, for a guest of whom nothing is known but
+ * what is wanted. The guest speaks what most instructors speak, and fits into every car.
+ */
+export function stillSold(day: Day, plan: Plan, nowS: number, wanted: Wanted): StillSold {
+  const extended = { ...day, guests: [...day.guests, ...strangers(day, nowS, wanted)] };
+  const repair = { previous: plan, nowS };
+  const problem = problemOf(extended, repair);
+  const { timetable } = loadForChange(problem, plan, brokenRules(extended, plan, repair));
+  const [first] = day.guests.length < problem.guests.length ? [day.guests.length] : [];
+  const stranger = problem.guests[first!]!;
+  const mark = timetable.mark();
+  const readyS = ready(timetable, first!);
+  const cars = problem.cars.map(({ car }, number) => {
+    const drive = stranger.drives[number]!;
+    return { car: car.id, level: car.level, stretches: stretchesOf(timetable, drive, nowS, readyS) };
+  });
+  timetable.back(mark);
+  return {
+    stretches: startsOf(day, nowS),
+    cars,
+    readyS,
+    more: countMore(timetable, day.guests.length),
+    seats: seatsOf(timetable, nowS),
+  };
+}
+
+/** One who could have any car, with a drive for each, and others who would take whatever car there is. */
+function strangers(day: Day, nowS: number, { laps, isNew, pace }: Wanted): Guest[] {
+  const stranger = (id: string, drives: readonly Drive[]): Guest => ({
+    id,
+    name: '',
+    arrives: Math.max(nowS, day.opens),
+    languages: [mostSpoken(day)],
+    pace,
+    briefed: !isNew,
+    sighted: !isNew,
+    sequence: 'any',
+    drives: [...drives],
+  });
+  const everyCar = day.cars.map(({ id }) => id);
+  return [
+    stranger(
+      GUEST,
+      day.cars.map(({ id }) => ({ id: `${GUEST} ${id}`, cars: [id], laps })),
+    ),
+    ...Array.from({ length: everyCar.length > 0 ? MOST_MORE : 0 }, (_, n) =>
+      stranger(`${GUEST} ${n}`, [{ id: `${GUEST} any ${n}`, cars: everyCar, laps }]),
+    ),
+  ];
+}
+
+function mostSpoken({ instructors }: Day): string {
+  const count = new Map<string, number>();
+  for (const { languages } of instructors) for (const one of languages) count.set(one, (count.get(one) ?? 0) + 1);
+  return [...count].sort(([, a], [, b]) => b - a)[0]?.[0] ?? 'en';
+}
+
+function startsOf(day: Day, nowS: number): number[] {
+  const fromS = Math.floor(Math.max(nowS, day.opens) / STRETCH_S) * STRETCH_S;
+  return Array.from(
+    { length: Math.max(0, Math.ceil((day.closes - fromS) / STRETCH_S)) },
+    (_, i) => fromS + i * STRETCH_S,
+  );
+}
+
+/** Plans class and sighting run for a guest; says when the first drive may begin. */
+function ready(timetable: Timetable, guest: number): number | undefined {
+  const { guests, day } = timetable.problem;
+  const { arrivesS, drives } = guests[guest]!;
+  if (isReady(timetable, guest)) return arrivesS;
+  // Any drive will do to be let into class and run; it is taken out again.
+  for (const drive of drives) {
+    rebuild(timetable, [drive], SOON);
+    const occupancy = timetable.driveOccupancy[drive];
+    if (!occupancy) continue;
+    timetable.remove(occupancy);
+    return Math.max(...timetable.guestOccupancies[guest]!.map(({ endS }) => endS)) + day.rules.guestRestS;
+  }
+  return undefined;
+}
+
+function stretchesOf(timetable: Timetable, drive: number, nowS: number, readyS: number | undefined): Stretch[] {
+  const { day, crew } = timetable.problem;
+  const latestS = day.closes;
+  return startsOf(day, nowS).map((startS): Stretch => {
+    const within: DriveSearch = {
+      fromS: Math.max(startS, nowS),
+      toS: Math.min(startS + STRETCH_S, latestS) - 1,
+      stepS: 60,
+    };
+    if (readyS === undefined || readyS + day.rules.setUpS > within.toS!) return { fit: 'none', because: 'notReady' };
+    const found = cheapestDrive(timetable, drive, within);
+    if (found) {
+      const { releaseS, crew: who } = found.occupancy;
+      return { fit: 'free', release: releaseS, instructor: crew[who]!.instructor.id };
+    }
+    return tight(timetable, drive, within, readyS) ?? { fit: 'none', because: inTheWay(timetable, drive, within) };
+  });
+}
+
+/** The first place in a stretch where others can go aside by up to five minutes. */
+function tight(timetable: Timetable, drive: number, { fromS, toS }: DriveSearch, readyS: number): Stretch | undefined {
+  const { drives, crew, day } = timetable.problem;
+  const [option] = drives[drive]!.options;
+  if (!option) return undefined;
+  const firstS = Math.max(fromS!, readyS + day.rules.setUpS);
+  for (let release = firstS; release <= toS!; release += STRETCH_S / 3) {
+    const who = leastBusy(
+      timetable,
+      option.crew,
+      release - day.rules.setUpS,
+      release + option.trackS[0]! + day.rules.wrapUpS,
+    );
+    if (who === undefined) continue;
+    const mark = timetable.mark();
+    const moved = makeWay(timetable, drive, { release, car: option.car, crew: who });
+    timetable.back(mark);
+    if (moved) return { fit: 'tight', release, instructor: crew[who]!.instructor.id };
+  }
+  return undefined;
+}
+
+function leastBusy(timetable: Timetable, crew: readonly number[], startS: number, endS: number): number | undefined {
+  const busy = (who: number) =>
+    timetable.crewOccupancies[who]!.filter((held) => held.startS < endS && startS < held.endS).length;
+  return [...crew].sort((a, b) => busy(a) - busy(b))[0];
+}
+
+function inTheWay(timetable: Timetable, drive: number, within: DriveSearch): InTheWay {
+  const fits = (ignoring: 'circuit' | 'car' | 'crew') => cheapestDrive(timetable, drive, { ...within, ignoring });
+  return (['car', 'crew', 'circuit'] as const).find(fits) ?? 'several';
+}
+
+/** Puts one more after the other in until one has no place. */
+function countMore(timetable: Timetable, known: number): number {
+  const { guests } = timetable.problem;
+  let count = 0;
+  for (let guest = known + 1; guest < guests.length; guest++) {
+    const [drive] = guests[guest]!.drives;
+    if (drive === undefined) break;
+    if (guests[guest]!.needsBriefing || guests[guest]!.needsSighting) rebuild(timetable, [drive], SOON);
+    else {
+      const place = cheapestDrive(timetable, drive, { stepS: 60 });
+      if (place) putIn(timetable, place);
+    }
+    if (!timetable.driveOccupancy[drive]) break;
+    count += 1;
+  }
+  return count;
+}
+
+function seatsOf({ briefings, circuit, problem }: Timetable, nowS: number): StillSold['seats'] {
+  const { day, vehicles } = problem;
+  // Strangers who were counted sit in them as well.
+  const taken = ({ guests }: Occupancy) =>
+    guests.filter((guest) => !problem.guests[guest]!.guest.id.startsWith(GUEST)).length;
+  return [
+    ...briefings.map((one) => ({
+      kind: 'briefing' as const,
+      startS: one.startS,
+      left: day.rules.briefing.seats - taken(one),
+      count: taken(one),
+    })),
+    ...circuit
+      .filter(({ kind }) => kind === SIGHTING)
+      .map((one) => ({
+        kind: 'sighting' as const,
+        startS: one.startS,
+        left: vehicles[one.car]!.vehicle.seats - taken(one),
+        count: taken(one),
+      })),
+  ]
+    .filter(({ startS, left, count }) => startS >= nowS && left > 0 && count > 0)
+    .map(({ kind, startS, left }) => ({ kind, startS, left }))
+    .sort((a, b) => a.startS - b.startS);
+}
