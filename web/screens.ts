@@ -162,6 +162,14 @@ export const SCREENS: readonly Screen[] = [
     ],
   },
   {
+    path: 'free',
+    title: 'Still free',
+    load: () => import('./free/free').then((m) => m.Free),
+    places: [room('Still free', 'f')],
+    demo: '/free',
+    pictures: [{ file: 'free', caption: 'What can still be sold' }],
+  },
+  {
     path: 'bookings',
     title: 'Bookings',
     load: () => import('./bookings/bookings').then((m) => m.Bookings),

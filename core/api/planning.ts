@@ -22,7 +22,7 @@ export const bound = z.object({
       .readonly(),
     never: z.array(id).readonly(),
   }),
-  waiting: z.object({ minutes: z.number(), because: z.enum(['hours', 'circuit', 'cars', 'crew']) }),
+  waiting: z.object({ minutes: z.number(), because: z.enum(['hours', 'circuit', 'cars', 'crew']) }).optional(),
   total: z.number(),
 });
 

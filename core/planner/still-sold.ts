@@ -17,7 +17,7 @@ export interface Wanted {
 }
 
 /** What stands in the way where there is no place. */
-export type InTheWay = 'circuit' | 'car' | 'crew' | 'notReady' | 'several';
+export type InTheWay = 'circuit' | 'closed' | 'car' | 'crew' | 'notReady' | 'several';
 
 /** A stretch of the day in one car. */
 export type Stretch =
@@ -174,8 +174,12 @@ function leastBusy(timetable: Timetable, crew: readonly number[], startS: number
 }
 
 function inTheWay(timetable: Timetable, drive: number, within: DriveSearch): InTheWay {
+  const { day, drives } = timetable.problem;
   const fits = (ignoring: 'circuit' | 'car' | 'crew') => cheapestDrive(timetable, drive, { ...within, ignoring });
-  return (['car', 'crew', 'circuit'] as const).find(fits) ?? 'several';
+  const found = (['car', 'crew', 'circuit'] as const).find(fits);
+  const trackS = drives[drive]!.options[0]?.trackS[0] ?? 0;
+  const isClosed = day.circuit.closures.some(({ from, to }) => from < within.fromS! + trackS && within.toS! < to);
+  return found === 'circuit' && isClosed ? 'closed' : (found ?? 'several');
 }
 
 /** Puts one more after the other in until one has no place. */

@@ -23,7 +23,7 @@ export const howGood: Words['howGood'] = (plan, bound) => {
   const above = Math.max(1, Math.round(plan.cost.total - bound.total));
   return [
     ...leftOut(plan.leftOut, bound.leftOut),
-    ...(bound.leftOut.atLeast === 0 ? [waiting(plan.cost.terms.waiting, bound.waiting)] : []),
+    ...(bound.waiting ? [waiting(plan.cost.terms.waiting, bound.waiting)] : []),
     `All that counts together is at most ${above} min above the best there can be, in minutes that one guest waits.`,
   ];
 };
@@ -37,9 +37,9 @@ function leftOut(count: number, { atLeast, because }: Bound['leftOut']): string[
   return [`Every plan leaves out at least ${atLeast}, this one ${count}: ${why}.`];
 }
 
-function waiting(planned: number, { minutes, because }: Bound['waiting']): string {
+function waiting(planned: number, { minutes, because }: NonNullable<Bound['waiting']>): string {
   const least = Math.floor(minutes);
   const now = `Guests wait ${Math.round(planned)} min in all`;
   if (least < 1) return `${now}; how much less it could be is not known.`;
-  return `${now}; no plan with all drives makes it less than ${least}: ${MAKES_WAIT[because]}.`;
+  return `${now}; no plan with as many drives makes it less than ${least}: ${MAKES_WAIT[because]}.`;
 }

@@ -12,6 +12,7 @@ import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { dueWords } from '../data/money';
 import { carLabel } from '../data/names';
+import { newId } from '../data/new-id';
 import { onRequest } from '../shell/requests';
 import { PlanService } from '../data/plan.service';
 import type { Json } from '../forms/fields';
@@ -107,7 +108,7 @@ export class Bookings {
 
   constructor() {
     onRequest({
-      'walk-in': () => this.walkIn(),
+      'walk-in': (wanted) => this.walkIn(wanted),
       add: () => this.add(),
       import: () => this.importOpen.set(true),
     });
@@ -146,11 +147,15 @@ export class Bookings {
   }
 
   /** Somebody stands at the desk: a reference of its own, here from now on. */
-  protected walkIn(): void {
+  protected walkIn(wanted?: string): void {
     const taken = new Set((this.data.view()?.bookings ?? []).map(({ fields }) => fields.reference));
     let number = 1;
     while (taken.has(`W${number}`)) number += 1;
-    this.add({ reference: `W${number}` }, 'Walk-in');
+    // Chosen before: a car, how many laps, and whether class and sighting run are behind the guest.
+    const [car, laps, known] = wanted?.split(',') ?? [];
+    const drives = car ? [{ id: newId(), cars: [car], laps: Number(laps) || 5 }] : [];
+    const isKnown = known === 'known';
+    this.add({ reference: `W${number}`, drives, briefed: isKnown, sighted: isKnown }, 'Walk-in');
   }
 
   /** The next five minutes from now on a day that has begun, else its opening. */

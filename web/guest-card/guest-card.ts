@@ -17,6 +17,7 @@ import { historyOf } from '../data/history';
 import { occupancyWords } from '../data/next-words';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
+import { onRequest } from '../shell/requests';
 import { OneMoreDrive, type OwedLaps } from './one-more-drive';
 import { OwedWishes } from './owed-wish';
 
@@ -37,6 +38,9 @@ export class GuestCard {
   readonly id = input.required<string>();
   protected readonly note = signal('');
   protected readonly moreOpen = signal(false);
+  protected readonly wanted = signal<{ readonly cars: readonly string[]; readonly laps: number } | undefined>(
+    undefined,
+  );
   /** The laps for which a place is looked for, where they are owed. */
   protected readonly owed = signal<OwedLaps | undefined>(undefined);
 
@@ -143,6 +147,17 @@ export class GuestCard {
     const isOwn = (entry: JournalEntry) => isAbout(entry, guest.guest.id, drives);
     return historyOf(this.data.entries(), this.data.shownS(), isOwn).reverse();
   });
+
+  constructor() {
+    // Sent from elsewhere with a car and laps that the guest may want.
+    onRequest({
+      more: (word = '') => {
+        const [car, laps] = word.split(',');
+        this.wanted.set(car ? { cars: [car], laps: Number(laps) || 5 } : undefined);
+        this.more();
+      },
+    });
+  }
 
   protected more(owed?: OwedLaps): void {
     this.owed.set(owed);

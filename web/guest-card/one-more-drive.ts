@@ -37,6 +37,8 @@ export class OneMoreDrive {
   readonly guest = input.required<string>();
   /** Set where laps owed are to be driven: nothing is charged for them. */
   readonly owed = input<OwedLaps>();
+  /** What the guest wants, where that is known already. */
+  readonly wanted = input<{ readonly cars: readonly string[]; readonly laps: number }>();
   protected readonly title = computed(() => {
     const owed = this.owed();
     return owed ? `Laps owed: ${owed.laps}` : 'One more drive';
@@ -87,8 +89,8 @@ export class OneMoreDrive {
 
   constructor() {
     effect(() => {
-      const owed = this.open() ? this.owed() : undefined;
-      if (owed) this.wish({ cars: owed.cars, laps: owed.laps });
+      const known = this.open() ? (this.owed() ?? this.wanted()) : undefined;
+      if (known) this.wish({ cars: known.cars, laps: known.laps });
     });
   }
 

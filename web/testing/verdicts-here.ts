@@ -1,10 +1,13 @@
-import { judgeOf, type Plan } from '@core/day';
+import { judgeOf, layOut, type Day, type Plan } from '@core/day';
 import type { Standpoint } from '@core/journal';
-import { acceptInPart, remediesFor } from '@core/planner';
+import { acceptInPart, bottleneckOf, planDay, remediesFor, seededRandom, stillSold, type Wanted } from '@core/planner';
 import type { Verdicts } from '../verdict/verdicts';
 
 /** Checks plans at once and on this thread. */
-export class VerdictsHere implements Pick<Verdicts, 'judgeFrom' | 'judge' | 'inPart' | 'remedies'> {
+export class VerdictsHere implements Pick<
+  Verdicts,
+  'judgeFrom' | 'judge' | 'inPart' | 'remedies' | 'stillSold' | 'dayAhead'
+> {
   private standpoint!: Standpoint;
   judgeFrom(standpoint: Standpoint) {
     this.standpoint = standpoint;
@@ -19,6 +22,14 @@ export class VerdictsHere implements Pick<Verdicts, 'judgeFrom' | 'judge' | 'inP
   }
   remedies({ day: known, from, repair }: Standpoint, id: string) {
     return Promise.resolve(remediesFor(known, from.previous, id, repair));
+  }
+  stillSold({ day: known, plan, from }: Standpoint, wanted: Wanted) {
+    return Promise.resolve(stillSold(known, plan, from.nowS, wanted));
+  }
+  dayAhead(day: Day, accepted: Plan | undefined, wanted: Wanted) {
+    const plan = accepted ?? planDay(day, { iterations: 0, random: seededRandom(1) }).plan;
+    const { more, seats } = stillSold(day, plan, day.opens, wanted);
+    return Promise.resolve({ more, seats: seats.length, limit: bottleneckOf(layOut(day, plan)).limits });
   }
   private judgement() {
     const { day, plan, repair } = this.standpoint;

@@ -1,10 +1,10 @@
 import { inject, Injectable, type OnDestroy } from '@angular/core';
-import type { Judgement, Plan, Violation } from '@core/day';
+import type { Day, Judgement, Plan, Violation } from '@core/day';
 import type { Standpoint } from '@core/journal';
-import type { Assignment, Remedy, PartOutcome } from '@core/planner';
+import type { Assignment, PartOutcome, Remedy, StillSold, Wanted } from '@core/planner';
 import { DayService } from '../data/day.service';
 import { Thread } from '../data/thread';
-import type { VerdictThread } from './verdict.worker';
+import type { DayAhead, VerdictThread } from './verdict.worker';
 
 /**
  * Checks plans beside the screen, in a thread of its own. One that is asked for while another is being checked waits, and
@@ -55,6 +55,16 @@ export class Verdicts implements OnDestroy {
   /** Why a drive has its instructor, and who else could have it. */
   assignments(standpoint: Standpoint, drive: string): Promise<readonly Assignment[]> {
     return this.longer.askTwice((remote) => remote.assignments(standpoint, drive), this.sayAgain);
+  }
+
+  /** What can still be sold of the open day. */
+  stillSold(standpoint: Standpoint, wanted: Wanted): Promise<StillSold> {
+    return this.longer.askTwice((remote) => remote.stillSold(standpoint, wanted), this.sayAgain);
+  }
+
+  /** How much more another day takes. */
+  dayAhead(day: Day, plan: Plan | undefined, wanted: Wanted): Promise<DayAhead> {
+    return this.longer.askTwice((remote) => remote.dayAhead(day, plan, wanted), this.sayAgain);
   }
 
   ngOnDestroy(): void {

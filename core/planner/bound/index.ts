@@ -19,8 +19,8 @@ export interface Bound {
     /** Drives that no plan can have: no car or instructor, or too short a stay. */
     readonly never: readonly string[];
   };
-  /** Minutes that guests wait at least if every drive is planned; 0 where drives have to be left out. */
-  readonly waiting: { readonly minutes: number; readonly because: WaitsFor };
+  /** Minutes that guests wait at least if every drive is planned that can be; nothing where others have to be left out. */
+  readonly waiting?: { readonly minutes: number; readonly because: WaitsFor } | undefined;
   /** Below the whole cost of every plan, in minutes of patience. */
   readonly total: number;
 }
@@ -40,24 +40,23 @@ export function boundOf(day: Day, solve: SolveProgram): Bound {
       : SCARCE.map((scarce) => ({ scarce, atLeast: fewestLeftOut(problem, solve, LIMIT_S, [scarce]) }))
           .filter((each) => each.atLeast > never.length)
           .sort((a, b) => b.atLeast - a.atLeast);
-  const waiting = leastWaiting(problem);
   const { weights } = problem;
-  // A plan with all drives waits so much; one that leaves a drive out pays for that instead.
+  const left = { atLeast, because, never };
+  if (atLeast > never.length) return { leftOut: left, waiting: undefined, total: weights.unplanned * atLeast };
+  const waiting = leastWaiting(problem);
+  // A plan with all drives that can have a place waits so much; one that leaves another out pays for that instead.
   const withAll = Math.max(
-    weights.waiting * waiting.minutes + unavoidable(problem),
-    atLeast > 0 ? 0 : (leastCostOfSmallDay(problem, solve, LIMIT_S * 2) ?? 0),
+    weights.waiting * waiting.minutes + unavoidable(problem, possible),
+    leastCostOfSmallDay(problem, solve, LIMIT_S * 2) ?? 0,
   );
-  return {
-    leftOut: { atLeast, because, never },
-    waiting: atLeast > 0 ? { minutes: 0, because: waiting.because } : waiting,
-    total: atLeast > 0 ? weights.unplanned * atLeast : Math.min(withAll, weights.unplanned),
-  };
+  return { leftOut: left, waiting, total: weights.unplanned * atLeast + Math.min(withAll, weights.unplanned) };
 }
 
 /** What guests cost whatever the plan: steps down the ladder in an order that is fixed, nobody they prefer. */
-function unavoidable({ guests, drives, cars, weights }: Problem): number {
+function unavoidable({ guests, drives, cars, weights }: Problem, possible: ReadonlySet<number>): number {
   let cost = 0;
-  for (const { guest, drives: own, likes } of guests) {
+  for (const { guest, drives: booked, likes } of guests) {
+    const own = booked.filter((drive) => possible.has(drive));
     const levels = own.map((drive) => drives[drive]!.options.map(({ car }) => cars[car]!.car.level));
     for (const [at, drive] of own.entries()) {
       if (drives[drive]!.options.every(({ crew }) => crew.every((who) => likes[who] === 0))) cost += weights.preference;

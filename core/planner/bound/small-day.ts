@@ -5,8 +5,6 @@ import { Program, type SolveProgram } from './program';
 
 /** Up to so many drives the program is solved in seconds. */
 export const SMALL_DAY = 8;
-/** A horizon in minutes that no sensible plan of a small day passes; it keeps the solver's numbers small. */
-const HORIZON_MIN = 420;
 
 /**
  * Below the cost of every plan with all drives in it, for a day of a few drives with one car each, by a mixed integer
@@ -33,6 +31,9 @@ class SmallDay {
   readonly program = new Program('Minimize');
   private readonly crew: readonly number[];
   private readonly lengthMin: readonly number[];
+  /** Times count from the first arrival; none of a best plan is later than all drives one after the other, minutes. */
+  private readonly originS: number;
+  private readonly horizonMin: number;
 
   constructor(
     private readonly problem: Problem,
@@ -40,6 +41,10 @@ class SmallDay {
   ) {
     this.crew = problem.crew.map((_, who) => who);
     this.lengthMin = choices.map(({ holdS }) => holdS / 60);
+    const { turn, rest, gap } = this.minutes;
+    this.originS = Math.min(...choices.map(({ needs }) => problem.guests[needs.guest]!.arrivesS));
+    const readyMin = (Math.max(...choices.map(({ needs }) => needs.driveFromS)) - this.originS) / 60;
+    this.horizonMin = Math.ceil(this.lengthMin.reduce((sum, minutes) => sum + minutes + turn + rest + gap, readyMin));
     this.sequence();
     choices.forEach((_, drive) => this.drive(drive));
     this.balance();
@@ -65,7 +70,7 @@ class SmallDay {
   private sequence(): void {
     const { program, choices, crew, lengthMin } = this;
     const { gap, rest, turn } = this.minutes;
-    const M = HORIZON_MIN;
+    const M = this.horizonMin;
     for (const [a, first] of choices.entries()) {
       for (const [b, second] of choices.entries()) {
         if (a === b) continue;
@@ -93,12 +98,12 @@ class SmallDay {
 
   private drive(b: number): void {
     const { program, choices, crew, lengthMin, problem } = this;
-    const { weights, guests, cars, day } = problem;
+    const { weights, guests, cars } = problem;
     const { rest } = this.minutes;
-    const M = HORIZON_MIN;
+    const M = this.horizonMin;
     const { needs, option, drive } = choices[b]!;
     const guest = guests[needs.guest]!;
-    const minutesOf = (timeS: number) => (timeS - day.opens) / 60;
+    const minutesOf = (timeS: number) => (timeS - this.originS) / 60;
     const fromMin = minutesOf(needs.driveFromS);
     program.row([[1, `s${b}`]], '>=', fromMin);
     program.row([[1, `s${b}`]], '<=', M);
@@ -210,7 +215,7 @@ class SmallDay {
 
   private parties(): void {
     const { program, choices, lengthMin, problem } = this;
-    const M = HORIZON_MIN;
+    const M = this.horizonMin;
     for (const [b, { needs }] of choices.entries()) {
       const { guest } = needs;
       const followers = choices.flatMap((other, c) => (c !== b && other.needs.guest === guest ? [`p${b}_${c}`] : []));

@@ -22,7 +22,7 @@ interface Job {
 }
 
 /**
- * The least that guests wait in any plan with every drive in it: the largest of what each waits alone and of what the
+ * The least that guests wait in any plan with every drive in it that can have a place at all: the largest of what each waits alone and of what the
  * circuit, the cars or the crew make them wait.
  *
  * For a resource that can do several things at once, its work is imagined cut up as one likes and done at so many times the
@@ -32,9 +32,9 @@ interface Job {
 export function leastWaiting(problem: Problem): WaitingBound {
   const choices = choicesOf(problem);
   const ofGuest = problem.guests.map((_, guest) => choices.filter(({ needs }) => needs.guest === guest));
-  const alone = problem.guests.reduce((sum, { arrivesS, drives }) => {
+  const alone = problem.guests.reduce((sum, { arrivesS }, guest) => {
     const fromS = Math.max(problem.day.opens, arrivesS);
-    return sum + (drives.length > 0 ? Math.max(0, fromS - arrivesS) / 60 : 0);
+    return sum + (ofGuest[guest]!.length > 0 ? Math.max(0, fromS - arrivesS) / 60 : 0);
   }, 0);
   const bounds: WaitingBound[] = [
     { minutes: alone, because: 'hours' },
