@@ -19,7 +19,7 @@ import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type ZoomTransform } from 'd3-zoom';
 import { axisTicks } from '../drawing/axis-ticks';
 import { elementSize } from '../drawing/element-size';
-import { beadPlaces, silhouette } from '../drawing/silhouette';
+import { beadPlaces, otherSilhouette, silhouette } from '../drawing/silhouette';
 import { beadPaths } from '../drawing/bead-paths';
 import { BlockDrag, type Carry } from './block-drag';
 import type { Block, BoardRow, DriveBlock, Ghost } from './board-model';
@@ -31,7 +31,11 @@ const MOST_ZOOM = 24;
 /** The picture is drawn anew when zooming and panning have rested for so long. */
 const REST_MS = 120;
 /** Width of one condensed letter on a block, in pixels; close enough to cut a name. */
-const LETTER_PX = 5.1;
+const LETTER_PX = 5.6;
+/** Left free between a name and what follows it. */
+const AFTER_NAME_PX = 5;
+/** In a block that is lower than this, two rows of beads would touch the name. */
+const LOW_PX = 25;
 
 export interface RowLabel {
   readonly number: number | undefined;
@@ -137,8 +141,9 @@ export class BoardChart {
         // What is more than a screen away is drawn when it comes nearer.
         blocks: sorted.flatMap((block, index) => {
           if (block.endS < fromS || block.startS > toS) return [];
-          const nextS = sorted[index + 1]?.startS ?? this.closes();
-          return [this.draw(block, x, blockPx, nextS)];
+          // Names stand before what comes next, also where that has begun already.
+          const next = sorted.slice(index + 1).find((other) => other.startS > block.startS);
+          return [this.draw(block, x, blockPx, next?.startS ?? this.closes())];
         }),
       };
     });
@@ -161,9 +166,10 @@ export class BoardChart {
       },
       rowAt: (clientY) => {
         const top = this.plot().nativeElement.getBoundingClientRect().top + AXIS_PX;
-        return this.rows()[Math.floor((clientY - top) / this.rowPx())]?.id;
+        const row = this.rows()[Math.floor((clientY - top) / this.rowPx())];
+        return row?.takesDrives ? row.id : undefined;
       },
-      rows: () => this.rows(),
+      rows: () => this.rows().filter(({ takesDrives }) => takesDrives),
     },
     (carry) => this.carry.emit(carry),
   );
@@ -306,20 +312,20 @@ export class BoardChart {
   private draw(block: Block, x: (timeS: number) => number, blockPx: number, nextS: number) {
     const startX = x(block.startS);
     const endX = x(block.endS);
-    if (block.kind !== 'drive') {
-      const wide = endX - startX > block.label.length * LETTER_PX + 2;
-      return {
-        ...block,
-        startX,
-        width: Math.max(2, endX - startX),
-        text: wide || block.kind === 'held' ? block.label : block.label.charAt(0).toUpperCase(),
-      };
+    const width = Math.max(2, endX - startX);
+    if (block.kind === 'held') {
+      const text = fitting([block.label, 'Out'], Math.min(x(nextS), endX) - startX - 2 * AFTER_NAME_PX);
+      return { ...block, startX, width, text };
+    }
+    if (block.kind === 'other') {
+      const text = fitting([block.label, block.short], width - 4);
+      return { ...block, startX, width, text, path: otherSilhouette(block.what, startX, startX + width, blockPx) };
     }
     const edges = { startX, releaseX: x(block.releaseS), trackEndX: x(block.trackEndS), endX };
-    const { places, radius } = beadPlaces(edges, block.beads.length);
-    const roomPx = Math.min(Math.max(x(nextS), endX), endX + 60) - startX - 3;
-    const letters = Math.floor(roomPx / LETTER_PX);
+    const { places, radius } = beadPlaces(edges, block.beads.length, blockPx < LOW_PX ? 1 : 2);
     const both = endX - startX > (block.label.length + block.second.length + 2) * LETTER_PX;
+    // A name may run out of its block into free time, never over what comes next.
+    const roomPx = Math.min(x(nextS) - AFTER_NAME_PX, endX + 60) - startX - 2.5;
     return {
       ...block,
       startX,
@@ -327,8 +333,13 @@ export class BoardChart {
       width: endX - startX,
       path: silhouette(edges, blockPx),
       beadPaths: beadPaths(block.beads, places, radius),
-      text: block.label.length <= letters ? block.label : block.label.slice(0, Math.max(0, letters)),
+      text: fitting([block.label, ...block.shorter], roomPx),
       secondText: both ? block.second : '',
     };
   }
+}
+
+/** The longest of these texts that has room; none where not even the last has. */
+function fitting(texts: readonly string[], roomPx: number): string {
+  return texts.find((text) => text.length * LETTER_PX <= roomPx) ?? '';
 }

@@ -1,7 +1,11 @@
-import { clockMinute, layOutDrive, type DriveOccupancy, type PersonOccupancy, type PlannedDrive } from '@core/day';
-import { progressOf, type DayContext, type DayState, type DriveState } from '@core/journal';
-import { shortName, surname } from '../data/names';
+import { clockMinute, DAY_S, layOutDrive, type DriveOccupancy, type PlannedDrive, type TimeWindow } from '@core/day';
+import { nextOccupancy, progressOf, type DayContext, type DayState, type DriveState } from '@core/journal';
+import { initials, shortName, surname } from '../data/names';
 import { beadsOf, type Bead } from '../drawing/bead-list';
+import { awayBlocks, coolingBlocks, mealBlocks, refuelBlocks, sharedBlock, sharedBlocks } from './other-blocks';
+
+/** Shown before the first and after the last of what the day contains. */
+const AROUND_S = 900;
 
 export type BoardMode = 'cars' | 'crew' | 'guests';
 
@@ -16,19 +20,25 @@ export interface DriveBlock {
   /** `gone`: planned, but the guest takes no more part. */
   readonly status: 'done' | 'now' | 'planned' | 'late' | 'gone';
   readonly beads: readonly Bead[];
+  /** The name on the block, and what stands for it where there is less and less room. */
   readonly label: string;
+  readonly shorter: readonly string[];
   readonly second: string;
   /** The whole block in words. */
   readonly words: string;
 }
 
-/** Anything else that holds a car or a person: class, sighting run, refuel, meal. */
+/** Anything else that holds a car, a person or a room. */
 export interface OtherBlock {
   readonly kind: 'other';
+  readonly what: 'class' | 'run' | 'fuel' | 'meal' | 'cooling' | 'away';
   readonly id: string;
+  /** Where there is no room for the label. */
+  readonly short: string;
   readonly startS: number;
   readonly endS: number;
   readonly label: string;
+  readonly words: string;
   readonly past: boolean;
 }
 
@@ -45,11 +55,20 @@ export type Block = DriveBlock | OtherBlock | HeldBlock;
 export interface BoardRow {
   readonly id: string;
   readonly name: string;
+  /** What stands below the name, where nothing else is known of the row. */
+  readonly note?: string;
+  /** Whether a drive can be put into it. */
+  readonly takesDrives: boolean;
   readonly blocks: readonly Block[];
 }
 
-/** The rows of the board, in the order of the day file; guests in the order in which they come. */
-export function boardRows(context: DayContext, state: DayState, mode: BoardMode): BoardRow[] {
+/**
+ * The rows of the board: cars in the order of the day file, below them the sighting vehicles and the classroom; or the
+ * crew; or the guests by what happens next to them.
+ *
+ * @param withFinished guests as well who have finished or gone
+ */
+export function boardRows(context: DayContext, state: DayState, mode: BoardMode, withFinished = false): BoardRow[] {
   const { day, schedule } = context;
   // A plan may still hold drives of a booking that has been changed since.
   const drives = schedule.drives
@@ -57,48 +76,100 @@ export function boardRows(context: DayContext, state: DayState, mode: BoardMode)
     .map((occupancy) => ({ occupancy, block: driveBlock(context, state, occupancy, mode) }));
   const of = (match: (occupancy: DriveOccupancy) => boolean): Block[] =>
     drives.filter(({ occupancy }) => match(occupancy)).map(({ block }) => block);
-  const others = (occupancies: readonly PersonOccupancy[] | undefined): Block[] =>
-    (occupancies ?? []).flatMap((occupancy) => (occupancy.kind === 'drive' ? [] : [otherBlock(occupancy, state)]));
-  if (mode === 'cars') {
-    return day.cars.map((car) => ({
-      id: car.id,
-      name: car.name,
-      blocks: [
-        ...held(state, car.id, day.closes),
-        ...of((occupancy) => occupancy.planned.car === car.id),
-        ...schedule.refuels
-          .filter(({ refuel }) => refuel.car === car.id)
-          .map(({ startS, endS }): Block => ({
-            kind: 'other',
-            id: `fuel-${car.id}-${startS}`,
-            startS,
-            endS,
-            label: 'fuel',
-            past: endS <= state.timeS,
-          })),
-      ],
-    }));
+  const away = (one: { readonly id: string; readonly available: readonly TimeWindow[] }) =>
+    awayBlocks(context, one.id, schedule.index.windows(one), state);
+  switch (mode) {
+    case 'cars':
+      return [
+        ...day.cars.map((car): BoardRow => ({
+          ...{ id: car.id, name: car.name, takesDrives: true },
+          blocks: [
+            ...away(car),
+            ...held(state, car.id, day.closes),
+            ...coolingBlocks(context, car, state),
+            ...of((occupancy) => occupancy.planned.car === car.id),
+            ...refuelBlocks(context, car.id, state),
+          ],
+        })),
+        ...vehicleRows(context, state),
+        ...classroomRows(context, state),
+      ];
+    case 'crew':
+      return day.instructors.map((instructor) => ({
+        ...{ id: instructor.id, name: instructor.name, takesDrives: true },
+        blocks: [
+          ...away(instructor),
+          ...mealBlocks(context, instructor, state),
+          ...of((occupancy) => occupancy.planned.instructor === instructor.id),
+          ...sharedBlocks(schedule.crewOccupancies.get(instructor.id), state),
+        ],
+      }));
+    case 'guests':
+      return byWhatIsNext(context, state, withFinished).map((guest) => ({
+        ...{ id: guest.id, name: guest.name, takesDrives: true },
+        blocks: [
+          ...of((occupancy) => occupancy.guests[0]?.id === guest.id),
+          ...sharedBlocks(schedule.guestOccupancies.get(guest.id), state),
+        ],
+      }));
   }
-  if (mode === 'crew') {
-    return day.instructors.map((instructor) => ({
-      id: instructor.id,
-      name: instructor.name,
-      blocks: [
-        ...of((occupancy) => occupancy.planned.instructor === instructor.id),
-        ...others(schedule.crewOccupancies.get(instructor.id)),
-      ],
-    }));
+}
+
+function vehicleRows({ day, schedule }: DayContext, state: DayState): BoardRow[] {
+  return day.sightingVehicles.map(({ id, name, seats }) => ({
+    ...{ id: `vehicle ${id}`, name, note: `sighting runs, ${seats} seats`, takesDrives: false },
+    blocks: schedule.sightings.filter((run) => run.vehicle?.id === id).map((run) => sharedBlock(run, state)),
+  }));
+}
+
+/** A row for each classroom that is used at once. */
+function classroomRows({ day, schedule }: DayContext, state: DayState): BoardRow[] {
+  const rooms: { readonly blocks: OtherBlock[]; endS: number }[] = [];
+  for (const briefing of [...schedule.briefings].sort((a, b) => a.startS - b.startS)) {
+    let room = rooms.find(({ endS }) => endS <= briefing.startS);
+    if (!room) rooms.push((room = { blocks: [], endS: 0 }));
+    room.blocks.push(sharedBlock(briefing, state));
+    room.endS = briefing.endS;
   }
-  return [...day.guests]
-    .sort((a, b) => a.arrives - b.arrives)
-    .map((guest) => ({
-      id: guest.id,
-      name: guest.name,
-      blocks: [
-        ...of((occupancy) => occupancy.guests[0]?.id === guest.id),
-        ...others(schedule.guestOccupancies.get(guest.id)),
-      ],
-    }));
+  const note = `${day.rules.briefing.seats} seats`;
+  return rooms.map(({ blocks }, i) => ({
+    ...{ id: `classroom ${i}`, name: rooms.length > 1 ? `Classroom ${i + 1}` : 'Classroom', note, takesDrives: false },
+    blocks,
+  }));
+}
+
+/** Guests who are busy first, then by when each is wanted next; who has finished or gone comes last, if at all. */
+function byWhatIsNext(context: DayContext, state: DayState, withFinished: boolean) {
+  const key = new Map(
+    context.day.guests.map(({ id }) => {
+      const guest = state.guests.get(id);
+      const busy = guest !== undefined && ['inClass', 'inSighting', 'seated', 'onCircuit'].includes(guest.stage);
+      const last = isThrough(state, id) ? 2 * DAY_S : DAY_S;
+      return [id, busy ? 0 : (nextOccupancy(context, state, id)?.startS ?? last)];
+    }),
+  );
+  return context.day.guests
+    .filter(({ id }) => withFinished || !isThrough(state, id))
+    .sort((a, b) => key.get(a.id)! - key.get(b.id)! || a.arrives - b.arrives);
+}
+
+/** Whether nothing more is to come for a guest. */
+export function isThrough(state: DayState, id: string): boolean {
+  const guest = state.guests.get(id);
+  return guest !== undefined && (guest.stage === 'finished' || guest.gone !== undefined);
+}
+
+/** The stretch of the day in which anything is planned or was done, and now; all of it where nothing is. */
+export function spanOf(
+  { day, schedule }: DayContext,
+  state: DayState,
+): { readonly fromS: number; readonly toS: number } {
+  const held = [...schedule.briefings, ...schedule.sightings, ...schedule.drives];
+  if (held.length === 0) return { fromS: day.opens, toS: day.closes };
+  const now = day.opens <= state.timeS && state.timeS <= day.closes ? [state.timeS] : [];
+  const fromS = Math.min(...now, ...held.map(({ startS }) => startS)) - AROUND_S;
+  const toS = Math.max(...now, ...held.map(({ endS }) => endS)) + AROUND_S;
+  return { fromS: Math.max(0, fromS), toS: Math.min(DAY_S, toS) };
 }
 
 /** A drive at a place where it might be, and the row in which it would stand. */
@@ -144,19 +215,20 @@ export function ghostOf(
   };
 }
 
-function labelsOf(occupancy: DriveOccupancy, guest: string, mode: BoardMode): { label: string; second: string } {
-  const [who, instructor, car] = [
-    shortName(guest),
-    surname(occupancy.instructor?.name ?? ''),
-    occupancy.car?.name ?? '',
-  ];
+function labelsOf(
+  occupancy: DriveOccupancy,
+  guest: string,
+  mode: BoardMode,
+): { label: string; shorter: string[]; second: string } {
+  const [instructor, car] = [surname(occupancy.instructor?.name ?? ''), occupancy.car?.name ?? ''];
+  const byName = { label: shortName(guest), shorter: [initials(guest), initials(guest).charAt(0)] };
   switch (mode) {
     case 'cars':
-      return { label: who, second: instructor };
+      return { ...byName, second: instructor };
     case 'crew':
-      return { label: who, second: car };
+      return { ...byName, second: car };
     case 'guests':
-      return { label: car, second: instructor };
+      return { label: car, shorter: [initials(car), initials(car).charAt(0)], second: instructor };
   }
 }
 
@@ -172,17 +244,6 @@ function held(state: DayState, carId: string, closes: number): Block[] {
       label: `Out: ${car.heldFor}${car.backAtS === undefined ? '' : `, back ${clockMinute(car.backAtS)}`}`,
     },
   ];
-}
-
-function otherBlock(occupancy: Exclude<PersonOccupancy, DriveOccupancy>, state: DayState): OtherBlock {
-  return {
-    kind: 'other',
-    id: `${occupancy.kind}-${occupancy.startS}-${occupancy.instructor?.id}`,
-    startS: occupancy.startS,
-    endS: occupancy.endS,
-    label: occupancy.kind === 'briefing' ? `class ${occupancy.guests.length}` : `sighting ${occupancy.guests.length}`,
-    past: occupancy.endS <= state.timeS,
-  };
 }
 
 function driveBlock(context: DayContext, state: DayState, occupancy: DriveOccupancy, mode: BoardMode): DriveBlock {

@@ -29,7 +29,7 @@ import { onRequest } from '../shell/requests';
 import type { Carry } from './block-drag';
 import { BoardChart, type Marks, type RowLabel } from './board-chart';
 import { BoardEdits } from './board-edits';
-import { boardRows, ghostOf, type BoardMode, type Ghost } from './board-model';
+import { boardRows, isThrough, spanOf, ghostOf, type BoardMode, type Ghost } from './board-model';
 import { signed } from './cost-terms';
 import { DriveDetails } from './drive-details';
 import { LoadChart } from './load-chart';
@@ -77,6 +77,7 @@ export class Board {
   private readonly chart = viewChild(BoardChart);
   protected readonly mode = signal<BoardMode>('cars');
   protected readonly zoom = signal<Zoom>('day');
+  protected readonly withFinished = signal(false);
   protected readonly edits = inject(BoardEdits);
   private readonly tell = inject(DayWords).tell;
   protected readonly chosen = signal<string | undefined>(undefined);
@@ -104,7 +105,21 @@ export class Board {
 
   protected readonly rows = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
-    return context && state ? boardRows(context, state, this.mode()) : [];
+    return context && state ? boardRows(context, state, this.mode(), this.withFinished()) : [];
+  });
+  /** What the day contains; whole minutes, so that it does not creep. */
+  protected readonly span = computed(
+    () => {
+      const [context, state] = [this.data.context(), this.data.state()];
+      if (!context || !state) return undefined;
+      const { fromS, toS } = spanOf(context, state);
+      return { fromS: Math.floor(fromS / 300) * 300, toS: Math.ceil(toS / 300) * 300 };
+    },
+    { equal: (a, b) => a?.fromS === b?.fromS && a?.toS === b?.toS },
+  );
+  protected readonly through = computed(() => {
+    const state = this.data.state();
+    return state ? [...state.guests.keys()].filter((id) => isThrough(state, id)).length : 0;
   });
   protected readonly labels = computed<ReadonlyMap<string, RowLabel>>(() => {
     const state = this.data.state();

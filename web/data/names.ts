@@ -7,6 +7,16 @@ export function shortName(name: string): string {
   return last ? `${words[0]} ${last.charAt(0)}` : name;
 }
 
+/** "IF" of "Ines Faro": where there is no room for a name. */
+export function initials(name: string): string {
+  return name
+    .trim()
+    .split(/\s+/)
+    .map((word) => word.charAt(0))
+    .join('')
+    .slice(0, 3);
+}
+
 /** The family name: how instructors are called. */
 export function surname(name: string): string {
   return name.trim().split(/\s+/).at(-1) ?? name;
