@@ -23,8 +23,16 @@ function reply(http: Shown<Board>['http']) {
   return { ...sent, revision };
 }
 
+/** How good a plan is takes the server long: here it is never there. */
+const UNKNOWN = { bound: null, cost: null, leftOut: 0, drives: 2 };
+let answering: ReturnType<typeof setInterval>;
+afterEach(() => clearInterval(answering));
+
 const board = async (data: FakeDay) => {
   const shown = await show(Board, data, {}, [{ provide: Verdicts, useClass: VerdictsHere }]);
+  answering = setInterval(() => {
+    for (const asked of shown.http.match(({ url }) => url.endsWith('/bound'))) asked.flush(UNKNOWN);
+  }, 5);
   const block = (id: string) => shown.element.querySelector<SVGGElement>(`[data-block="${id}"]`)!;
   const key = async (id: string, pressed: string, more: KeyboardEventInit = {}) => {
     block(id).dispatchEvent(new KeyboardEvent('keydown', { key: pressed, bubbles: true, ...more }));

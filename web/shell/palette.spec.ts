@@ -24,7 +24,7 @@ describe('The palette', () => {
     input.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowDown', keyCode: 40 }));
     await fixture.whenStable();
     input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
-    expect(went).toHaveBeenCalledWith(['/bookings'], {});
+    expect(went).toHaveBeenCalledWith(['/free'], {});
   });
 });
 

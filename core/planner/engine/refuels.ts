@@ -63,6 +63,8 @@ function withUse(drives: readonly Occupancy[], more: CarUse): readonly CarUse[] 
 interface Shortage {
   readonly use: number;
   readonly filledS: number;
+  /** The tank was full, so that no refuel helps. */
+  readonly wasFull: boolean;
 }
 
 function shortageOf(
@@ -93,8 +95,9 @@ function shortageOf(
         g += 1;
       } else break;
     }
+    const wasFull = litres >= fuel.capacityL;
     litres -= lapsDriven * fuel.perLapL;
-    if (belowReserve(facts, litres)) return { use, filledS };
+    if (belowReserve(facts, litres)) return { use, filledS, wasFull };
   }
   return undefined;
 }
@@ -111,6 +114,7 @@ function completed(
   for (;;) {
     const shortage = shortageOf(timetable, car, uses, refuels);
     if (!shortage) return refuels;
+    if (shortage.wasFull) return undefined;
     const startS = latestBefore(timetable, car, uses, shortage, [...elsewhere, ...refuels]);
     if (startS === undefined) return undefined;
     const refuel = refuelOccupancy(timetable.problem, car, startS);
