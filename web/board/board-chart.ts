@@ -158,6 +158,26 @@ export class BoardChart {
       return drawn?.kind === 'drive' ? [{ ...drawn, tone, y: y! }] : [];
     });
   });
+  /** From where a drive stands to where it would go. */
+  protected readonly threads = computed(() => {
+    const blocks = new Map(
+      this.drawn().flatMap(({ y, blocks: own }) =>
+        own.flatMap((one) => (one.kind === 'drive' ? [[one.id, { y, one }] as const] : [])),
+      ),
+    );
+    const middle = (startX: number, width: number) => startX + width / 2;
+    return this.drawnGhosts().flatMap((ghost) => {
+      const from = blocks.get(ghost.id);
+      if (!from) return [];
+      const [x1, y1] = [middle(from.one.startX, from.one.width), from.y + this.rowPx() / 2];
+      const [x2, y2] = [middle(ghost.startX, ghost.width), ghost.y + this.rowPx() / 2];
+      if (Math.hypot(x2 - x1, y2 - y1) < this.rowPx() / 2) return [];
+      // Sagging a little, so that a thread along one row is seen beside its blocks.
+      const sag = Math.abs(y2 - y1) < 1 ? this.rowPx() * 0.7 : 0;
+      const path = `M${x1} ${y1}Q${(x1 + x2) / 2} ${(y1 + y2) / 2 + sag} ${x2} ${y2}`;
+      return [{ id: ghost.id, tone: ghost.tone, path }];
+    });
+  });
   protected readonly drag = new BlockDrag(
     {
       secondsPerPx: () => {

@@ -144,8 +144,8 @@ function byWhatIsNext(context: DayContext, state: DayState, withFinished: boolea
     context.day.guests.map(({ id }) => {
       const guest = state.guests.get(id);
       const busy = guest !== undefined && ['inClass', 'inSighting', 'seated', 'onCircuit'].includes(guest.stage);
-      const last = isThrough(state, id) ? 2 * DAY_S : DAY_S;
-      return [id, busy ? 0 : (nextOccupancy(context, state, id)?.startS ?? last)];
+      if (isThrough(state, id)) return [id, 2 * DAY_S];
+      return [id, busy ? 0 : (nextOccupancy(context, state, id)?.startS ?? DAY_S)];
     }),
   );
   return context.day.guests

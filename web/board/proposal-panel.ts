@@ -8,17 +8,16 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { emptyPlan, type LeftOutReason } from '@core/day';
 import { standpointOf } from '@core/journal';
 import { sharedChanges } from '@core/planner';
 import { Button } from 'primeng/button';
-import { Checkbox } from 'primeng/checkbox';
 import { ProgressBar } from 'primeng/progressbar';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { PlanService } from '../data/plan.service';
 import { Verdicts } from '../verdict/verdicts';
+import { MiniDrive } from '../drawing/mini-drive';
 import { BoardEdits } from './board-edits';
 import { CostTerms, signed } from './cost-terms';
 import { HowGood } from './how-good';
@@ -27,7 +26,7 @@ import { HowGood } from './how-good';
 @Component({
   selector: 'jl-proposal-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, CostTerms, FormsModule, HowGood, ProgressBar],
+  imports: [Button, CostTerms, HowGood, MiniDrive, ProgressBar],
   templateUrl: './proposal-panel.html',
   styleUrls: ['./side-panel.scss', './proposal-panel.scss'],
 })
@@ -55,6 +54,7 @@ export class ProposalPanel {
       to: change.after ? this.tell().place(change.after) : 'left out',
       why: why && this.tell().change(why),
       wanted: !this.unwanted().has(change.drive),
+      laps: this.data.context()?.schedule.index.drives.get(change.drive)?.drive.laps ?? 0,
     })),
   );
   protected readonly wanted = computed(() => this.changes().filter(({ wanted }) => wanted).length);
