@@ -99,7 +99,10 @@ test('the board is worked by keyboard: blocks, details, rows and zoom', async ({
     .or(page.getByRole('button', { name: 'Guests' }))
     .first()
     .click();
-  await expect(page.locator('.label', { hasText: 'Noor Haddad' })).toBeVisible();
+  const finished = page.locator('.label', { hasText: 'Noor Haddad' });
+  await expect(finished).toBeHidden();
+  await page.getByRole('button', { name: /^\d+ finished$/ }).click();
+  await expect(finished).toBeVisible();
 });
 
 test('a held car leads to a new plan in which its drives have moved', async ({ page }) => {

@@ -68,7 +68,6 @@ const SHOTS: Readonly<Record<string, Shot>> = {
   'guest-card': { steps: (page) => page.getByRole('heading', { name: 'What happened' }).waitFor() },
   circuit: { steps: computed },
   fleet: { steps: computed },
-  'set-out': { steps: computed },
   garage: { steps: computed },
   'calls-phone': { size: PHONE, steps: computed },
   show: {

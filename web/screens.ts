@@ -204,7 +204,6 @@ export const SCREENS: readonly Screen[] = [
         path: 'set-out',
         label: 'Set-out',
         load: () => import('./circuit/set-out').then((m) => m.SetOut),
-        pictures: [{ file: 'set-out', caption: 'Set-out sheet of the cones' }],
       },
       {
         path: 'cars',

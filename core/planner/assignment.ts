@@ -96,3 +96,33 @@ export function assignmentsOf(day: Day, plan: Plan, driveId: string, repair?: Re
       a.costs - b.costs,
   );
 }
+
+/** A car for a drive at the time it has, with the instructor it has. */
+export interface CarChoice {
+  readonly car: string;
+  readonly name: string;
+  /** The first rule that would be broken, if one would. */
+  readonly broken: Violation | undefined;
+  /** What the plan costs more with this one, in minutes that one guest waits. */
+  readonly costs: number;
+}
+
+/**
+ * The other cars in which a drive could be at the time it has: those that were booked for it, and those of the same level.
+ * Each is tried in the plan as it stands, with nobody else moved; the cheapest that breaks nothing first.
+ */
+export function carsFor(day: Day, plan: Plan, driveId: string, repair?: Repair): CarChoice[] {
+  const planned = plan.drives.find(({ drive }) => drive === driveId);
+  const booked = day.guests.flatMap(({ drives }) => drives).find(({ id }) => id === driveId);
+  if (!planned || !booked) return [];
+  const judge = judgeOf(day, plan, repair);
+  const level = day.cars.find(({ id }) => id === planned.car)?.level;
+  return day.cars
+    .filter((car) => car.id !== planned.car && (booked.cars.includes(car.id) || car.level === level))
+    .map((car): CarChoice => {
+      const drives = plan.drives.map((one) => (one === planned ? { ...one, car: car.id } : one));
+      const { broken, costs } = judge.of({ ...plan, drives });
+      return { car: car.id, name: car.name, broken: broken[0], costs };
+    })
+    .sort((a, b) => Number(a.broken !== undefined) - Number(b.broken !== undefined) || a.costs - b.costs);
+}

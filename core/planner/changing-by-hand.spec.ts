@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { checkPlan, costOf, judgeOf, layOut, type Day } from '../day';
 import { randomDay } from '../testing/random-day';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
-import { acceptInPart, leaveOut, moveDrive, planDay, seededRandom, shiftDrives, swapDrives } from '.';
+import { acceptInPart, carsFor, leaveOut, moveDrive, planDay, seededRandom, shiftDrives, swapDrives } from '.';
 
 const day = aDay({
   cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],
@@ -99,5 +99,28 @@ describe('Accepting a proposal in part', () => {
       { numRuns: 30 },
     );
     expect(acceptInPart({ day, plan, repair: undefined }, plan, new Set()).valid).toBe(true);
+  });
+});
+
+describe('Another car at the same time', () => {
+  it('is offered with what it costs, one that breaks a rule last and with the rule', () => {
+    const level = day.cars[0]!.level;
+    const more: Day = {
+      ...day,
+      cars: [
+        ...day.cars,
+        aCar({ id: 'c3', name: 'Oskarra', level }),
+        aCar({ id: 'c4', name: 'Marram', level: level === 5 ? 1 : 5 }),
+      ],
+    };
+    const choices = carsFor(more, plan, 'd1');
+    expect(choices.map(({ car, broken }) => [car, broken?.code])).toEqual([
+      ['c2', undefined],
+      ['c3', 'CAR_FIT'],
+    ]);
+    const changed = moveDrive(plan, 'd1', { car: 'c2' });
+    const costs = costOf(layOut(more, changed)).total - costOf(layOut(more, plan)).total;
+    expect(choices[0]!.costs).toBeCloseTo(costs, 6);
+    expect(carsFor(more, plan, 'no such drive')).toEqual([]);
   });
 });

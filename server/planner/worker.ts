@@ -73,8 +73,8 @@ parentPort!.on('message', ({ id, current, stop, peers, ...order }: ThreadOrder) 
 function latestOf(peers: MessagePort): Plan | undefined {
   let latest: Plan | undefined;
   for (;;) {
-    const received = receiveMessageOnPort(peers) as { readonly message: Plan } | undefined;
+    const received = receiveMessageOnPort(peers);
     if (!received) return latest;
-    latest = received.message;
+    latest = received.message as Plan;
   }
 }

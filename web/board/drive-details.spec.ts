@@ -113,14 +113,30 @@ describe('One drive beside the board', () => {
     );
     expect(rows).toEqual([
       'Anselm Holt speaks en; has 2 other drives of this guest',
-      'Ife Okoro may teach in the 1 Dunnock Cup costs 2.3 more',
+      'Ife Okoro may teach in the 1 Dunnock Cup costs 2.3 more Give it to this one',
       'Odile Varga i3 has no gap of 30 min for a meal between 11:30 and 14:00',
-      'Bo Lund saves 1.5',
-      'Ada Quist costs nothing more',
+      'Bo Lund saves 1.5 Give it to this one',
+      'Ada Quist costs nothing more Give it to this one',
     ]);
     shown.fixture.componentRef.setInput('driveId', 'd2');
     await shown.follow();
     expect(shown.element.querySelectorAll('.why').length).toBe(0);
+  });
+
+  it('offers the other cars at this time, and takes one as if the block had been carried there', async () => {
+    const { shown } = await details();
+    await shown.press('Another car at this time?');
+    await shown.follow();
+    const [row] = [...shown.element.querySelectorAll('.why')];
+    expect(row!.textContent).toContain('2 Sabrel R');
+    const edits = shown.fixture.debugElement.injector.get(BoardEdits);
+    const dropped = spyOn(edits, 'drop').and.resolveTo(true);
+    const shifted = spyOn(edits, 'shift').and.callThrough();
+    if (row!.querySelector('button')) {
+      await shown.press('Take 2 Sabrel R');
+      expect(shifted).toHaveBeenCalledOnceWith(0, { car: 'c2' });
+      expect(dropped).toHaveBeenCalledOnceWith(false);
+    } else expect(row!.querySelector('.stop')!.textContent).not.toBe('');
   });
 
   it('is pinned where it stands, and kept with its instructor, as a change of the booking', async () => {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { RouterLink } from '@angular/router';
 import { clockMinute, lapTimeText, wallClock, type PlannedDrive } from '@core/day';
 import { progressOf, standpointOf } from '@core/journal';
-import type { Assignment } from '@core/planner';
+import type { Assignment, CarChoice, Place } from '@core/planner';
 import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
@@ -10,6 +10,7 @@ import { historyOf } from '../data/history';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
 import { Verdicts } from '../verdict/verdicts';
+import { carLabel } from '../data/names';
 import { BoardEdits } from './board-edits';
 import { Pins } from './pins';
 
@@ -74,6 +75,14 @@ export class DriveDetails {
   private readonly asked = signal<{ readonly drive: string; readonly found: readonly Assignment[] } | undefined>(
     undefined,
   );
+  private readonly askedCars = signal<{ readonly drive: string; readonly found: readonly CarChoice[] } | undefined>(
+    undefined,
+  );
+  protected readonly cars = computed(() => {
+    const asked = this.askedCars();
+    if (asked?.drive !== this.driveId()) return undefined;
+    return asked.found.map((one) => ({ ...one, label: carLabel(this.data.view(), one.car) }));
+  });
   protected readonly why = computed(() => {
     const asked = this.asked();
     return asked?.drive === this.driveId() ? asked.found : [];
@@ -120,6 +129,24 @@ export class DriveDetails {
     if (!day || !plan || !state) return;
     const found = await this.verdicts.assignments(standpointOf(day, plan, state), drive);
     if (drive === this.driveId()) this.asked.set({ drive, found });
+  }
+
+  protected async askCars(): Promise<void> {
+    const [day, plan, state, drive] = [this.data.day(), this.data.plan(), this.data.state(), this.driveId()];
+    if (!day || !plan || !state) return;
+    const found = await this.verdicts.cars(standpointOf(day, plan, state), drive);
+    if (drive === this.driveId()) this.askedCars.set({ drive, found });
+  }
+
+  /** Another car or instructor at the same time, as if the block had been carried there. */
+  protected give(to: Pick<Place, 'car' | 'instructor'>): void {
+    if (!this.edits.begin(this.driveId())) return;
+    this.edits.shift(0, to);
+    void this.edits.drop(false).then((changed) => {
+      if (!changed) return;
+      this.asked.set(undefined);
+      this.askedCars.set(undefined);
+    });
   }
 
   protected reasonsOf({ reasons }: Assignment): string {

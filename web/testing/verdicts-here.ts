@@ -1,12 +1,12 @@
 import { judgeOf, layOut, type Day, type Plan } from '@core/day';
 import type { Standpoint } from '@core/journal';
-import { acceptInPart, bottleneckOf, planDay, remediesFor, seededRandom, stillSold, type Wanted } from '@core/planner';
+import { acceptInPart, bottleneckOf, carsFor, planDay, remediesFor, seededRandom, stillSold, type Wanted } from '@core/planner';
 import type { Verdicts } from '../verdict/verdicts';
 
 /** Checks plans at once and on this thread. */
 export class VerdictsHere implements Pick<
   Verdicts,
-  'judgeFrom' | 'judge' | 'inPart' | 'remedies' | 'stillSold' | 'dayAhead'
+  'judgeFrom' | 'judge' | 'inPart' | 'remedies' | 'stillSold' | 'dayAhead' | 'cars'
 > {
   private standpoint!: Standpoint;
   judgeFrom(standpoint: Standpoint) {
@@ -22,6 +22,9 @@ export class VerdictsHere implements Pick<
   }
   remedies({ day: known, from, repair }: Standpoint, id: string) {
     return Promise.resolve(remediesFor(known, from.previous, id, repair));
+  }
+  cars({ day: known, plan, repair }: Standpoint, id: string) {
+    return Promise.resolve(carsFor(known, plan, id, repair));
   }
   stillSold({ day: known, plan, from }: Standpoint, wanted: Wanted) {
     return Promise.resolve(stillSold(known, plan, from.nowS, wanted));

@@ -4,12 +4,14 @@ import type { Standpoint } from '@core/journal';
 import {
   acceptInPart,
   assignmentsOf,
+  carsFor,
   bottleneckOf,
   planDay,
   remediesFor,
   seededRandom,
   stillSold,
   type Assignment,
+  type CarChoice,
   type Limit,
   type Remedy,
   type PartOutcome,
@@ -49,6 +51,7 @@ const thread = {
     remediesFor(day, from.previous, drive, repair),
   assignments: ({ day, plan, repair }: Standpoint, drive: string): readonly Assignment[] =>
     assignmentsOf(day, plan, drive, repair),
+  cars: ({ day, plan, repair }: Standpoint, drive: string): readonly CarChoice[] => carsFor(day, plan, drive, repair),
   stillSold: ({ day, plan, from }: Standpoint, wanted: Wanted): StillSold => stillSold(day, plan, from.nowS, wanted),
   /** What is still free on another day: by its plan, or by a first one. */
   dayAhead(day: Day, accepted: Plan | undefined, wanted: Wanted): DayAhead {

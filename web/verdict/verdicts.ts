@@ -1,7 +1,7 @@
 import { inject, Injectable, type OnDestroy } from '@angular/core';
 import type { Day, Judgement, Plan, Violation } from '@core/day';
 import type { Standpoint } from '@core/journal';
-import type { Assignment, PartOutcome, Remedy, StillSold, Wanted } from '@core/planner';
+import type { Assignment, CarChoice, PartOutcome, Remedy, StillSold, Wanted } from '@core/planner';
 import { DayService } from '../data/day.service';
 import { Thread } from '../data/thread';
 import type { DayAhead, VerdictThread } from './verdict.worker';
@@ -55,6 +55,11 @@ export class Verdicts implements OnDestroy {
   /** Why a drive has its instructor, and who else could have it. */
   assignments(standpoint: Standpoint, drive: string): Promise<readonly Assignment[]> {
     return this.longer.askTwice((remote) => remote.assignments(standpoint, drive), this.sayAgain);
+  }
+
+  /** The other cars in which a drive could be at the time it has. */
+  cars(standpoint: Standpoint, drive: string): Promise<readonly CarChoice[]> {
+    return this.longer.askTwice((remote) => remote.cars(standpoint, drive), this.sayAgain);
   }
 
   /** What can still be sold of the open day. */
