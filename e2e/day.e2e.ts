@@ -107,7 +107,7 @@ test('the board is worked by keyboard: blocks, details, rows and zoom', async ({
 
 test('a held car leads to a new plan in which its drives have moved', async ({ page }) => {
   await page.goto('/cars');
-  await page.getByRole('button', { name: 'Out of service: Marram Roadster' }).click();
+  await page.getByRole('button', { name: 'Out of service: Dunnock Cup' }).click();
   await page.getByLabel('Why?').fill('tyre cut');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('out of service: tyre cut')).toBeVisible();
@@ -117,11 +117,11 @@ test('a held car leads to a new plan in which its drives have moved', async ({ p
   await expect(page.getByText(/\d+ drives planned/)).toBeVisible();
   const view = await (await page.request.get('/api/days/2027-05-22')).json();
   const later = view.plan.drives.filter(
-    ({ car, release }: { car: string; release: string }) => car === 'c2' && release > '11:20',
+    ({ car, release }: { car: string; release: string }) => car === 'c1' && release > '11:20',
   );
   expect(later).toEqual([]);
   await page.getByRole('button', { name: /left out/ }).click();
-  await expect(page.getByText(/Marram Roadster/).first()).toBeVisible();
+  await expect(page.getByText(/Dunnock Cup/).first()).toBeVisible();
 });
 
 test('the demo clock pauses, speeds up and resets', async ({ page }) => {

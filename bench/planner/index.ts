@@ -7,6 +7,7 @@ import {
   remediesFor,
   planDay,
   seededRandom,
+  stillSold,
   type SolveProgram,
 } from '@core/planner';
 import { MOVES } from '@core/planner/engine/search';
@@ -324,6 +325,13 @@ function questions(): void {
     'a walk-in who needs class and sighting run',
     times(() => insertions(day, plan, walkIn, drive, 11 * 3600), 20),
   );
+  const wanted = { laps: 5, pace: 1.2 };
+  for (const isNew of [false, true]) {
+    row(
+      `what can still be sold from 11:00 on, to ${isNew ? 'a newcomer' : 'one who has been briefed'}`,
+      times(() => stillSold(day, plan, 11 * 3600, { ...wanted, isNew }), 20),
+    );
+  }
   const crowded = ordinaryDay(seededRandom(2), { drives: 150, cars: 13, load: 1.5 });
   const { plan: full } = planDay(crowded, { random: seededRandom(1), deadline: within(3) });
   const asked = full.unplanned.slice(0, 20);
