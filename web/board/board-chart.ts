@@ -338,7 +338,8 @@ export class BoardChart {
       return { ...block, startX, width, text };
     }
     if (block.kind === 'other') {
-      const text = fitting([block.label, block.short], width - 4);
+      // A refuel stands in the car's rest, whose word would be half behind it.
+      const text = x(nextS) < endX ? '' : fitting([block.label, block.short], width - 4);
       return { ...block, startX, width, text, path: otherSilhouette(block.what, startX, startX + width, blockPx) };
     }
     const edges = { startX, releaseX: x(block.releaseS), trackEndX: x(block.trackEndS), endX };
