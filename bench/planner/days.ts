@@ -191,7 +191,7 @@ export const TIGHT_DAYS: readonly { readonly seed: number; readonly day: Ordinar
   { seed: 17, day: { drives: 168, cars: 15, load: 0.85, crew: 15, carsAtOnce: 3, asListed: 0.2 } },
 ];
 
-/** The cheapest plans known of the tight days, in their order: what `npm run bench:planner -- 1 best` has found. */
+/** The cheapest plans known of the tight days, in their order: from runs of up to two minutes, as `-- 1 best` makes them. */
 export const BEST_KNOWN: readonly { readonly cost: number; readonly leftOut: number }[] = [
   { cost: 1150, leftOut: 0 },
   { cost: 1213, leftOut: 0 },

@@ -1,5 +1,5 @@
 import { type Day, type Plan } from '@core/day';
-import { briefingOccupancy, type Occupancy } from '@core/planner/engine/occupancy';
+import { briefingOccupancy, refuelOccupancy, type Occupancy } from '@core/planner/engine/occupancy';
 import { classroomShift, crewShift, guestGaps } from '@core/planner/engine/fits';
 import { problemOf } from '@core/planner/engine/problem';
 import { cheapestDrive, putIn } from '@core/planner/engine/place-drive';
@@ -90,7 +90,13 @@ export function firstCome(day: Day): Plan {
     if (!isReady(timetable, guest)) continue;
     for (const drive of problem.guests[guest]!.drives) {
       const found = earliestDrive(timetable, drive);
-      if (found) putIn(timetable, found);
+      if (!found) continue;
+      putIn(timetable, found);
+      // Once it is written down, a person does not move it again.
+      for (const refuel of found.refuels.in) {
+        timetable.remove(refuel);
+        timetable.add(refuelOccupancy(problem, refuel.car, refuel.startS, true));
+      }
     }
   }
   byArrival.forEach((guest) => tidyGuest(timetable, guest));
