@@ -30,7 +30,9 @@ describe('How good a plan is', () => {
     expect(bound!.leftOut.atLeast).toBe(0);
 
     await server.http.post(`/api/days/${DATE}/bookings`).send(body('A2')).expect(201);
-    expect((await ask()).bound).withContext('a day with one guest more').toBeNull();
+    expect((await ask()).bound)
+      .withContext('a day with one guest more')
+      .toBeNull();
     expect((await workedOut()).drives).toBe(2);
   });
 

@@ -1,6 +1,15 @@
 import { judgeOf, layOut, type Day, type Plan } from '@core/day';
 import type { Standpoint } from '@core/journal';
-import { acceptInPart, bottleneckOf, carsFor, planDay, remediesFor, seededRandom, stillSold, type Wanted } from '@core/planner';
+import {
+  acceptInPart,
+  bottleneckOf,
+  carsFor,
+  planDay,
+  remediesFor,
+  seededRandom,
+  stillSold,
+  type Wanted,
+} from '@core/planner';
 import type { Verdicts } from '../verdict/verdicts';
 
 /** Checks plans at once and on this thread. */
