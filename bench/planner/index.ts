@@ -1,15 +1,6 @@
 import { checkPlan, type Day, type Plan } from '@core/day';
+import { boundOf, changesBetween, insertions, remediesFor, planDay, seededRandom, stillSold } from '@core/planner';
 import loadHighs from 'highs';
-import {
-  boundOf,
-  changesBetween,
-  insertions,
-  remediesFor,
-  planDay,
-  seededRandom,
-  stillSold,
-  type SolveProgram,
-} from '@core/planner';
 import { MOVES } from '@core/planner/engine/search';
 import { BEST_KNOWN, ordinaryDay, TIGHT_DAYS } from './days';
 import { smallDay } from './small-days';
@@ -130,7 +121,7 @@ async function small(): Promise<void> {
     for (let seed = 1; seed <= 3; seed++) {
       const day = smallDay(seededRandom(100 * drives + seed), drives);
       const { cost } = planDay(day, { random: seededRandom(1), deadline: within(1) });
-      const { total } = boundOf(day, await solver());
+      const { total } = boundOf(day, solverOf(await loadHighs()));
       row(drives, seed, cost.total.toFixed(3), total.toFixed(3), cost.total <= total + 1e-3 ? 'yes' : 'NO');
     }
   }
@@ -170,23 +161,13 @@ async function overloaded(): Promise<void> {
   ] as const;
   for (const [seed, load, day] of days) {
     const { plan } = planDay(day, { random: seededRandom(1), deadline: within(60) });
-    const solve = await solver();
+    const solve = solverOf(await loadHighs());
     const startMs = now();
     const { leftOut } = boundOf(day, solve);
     const because = leftOut.because.map(({ scarce, atLeast }) => `${scarce} ${atLeast}`).join(', ');
     const tookS = ((now() - startMs) / 1000).toFixed(1);
     row(seed, drivesOf(day), load, plan.unplanned.length, leftOut.atLeast, because, tookS, valid(day, plan));
   }
-}
-
-/** The solver of the bounds, as the server's thread runs it. */
-async function solver(): Promise<SolveProgram> {
-  const highs = await loadHighs();
-  return (program, limitS) => {
-    const options = { time_limit: limitS, mip_rel_gap: 0, mip_abs_gap: 1e-4, output_flag: false };
-    const { Status, ObjectiveValue } = highs.solve(program, options);
-    return Status === 'Optimal' ? ObjectiveValue : undefined;
-  };
 }
 
 const geometric = (ratios: readonly number[]) =>

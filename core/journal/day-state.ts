@@ -213,6 +213,11 @@ export function standingOnCircuit(state: DayState): DriveState[] {
   return [...state.drives.values()].filter(({ stage }) => stage === 'standing');
 }
 
+/** Nothing more is to come for this guest: finished, or gone. */
+export function isThrough({ stage, gone }: GuestState): boolean {
+  return stage === 'finished' || gone !== undefined;
+}
+
 /** Waiver, licence and helmet are all seen to. */
 export function isCleared(guest: GuestState): boolean {
   return guest.waiver && guest.licence && guest.helmet;

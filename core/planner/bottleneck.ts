@@ -1,4 +1,4 @@
-import { fact, overlaps, type Fact, type Interval, type Schedule, type TimeWindow } from '../day';
+import { fact, overlaps, withoutWindows, type Fact, type Interval, type Schedule, type TimeWindow } from '../day';
 import { onCircuit } from '../day/rules/track-load';
 
 const QUARTER_S = 900;
@@ -36,7 +36,7 @@ export function bottleneckOf(schedule: Schedule): Bottleneck {
   const quarters: number[] = [];
   for (let from = day.opens; from < day.closes; from += QUARTER_S) quarters.push(from);
   const slices = quarters.map((startS) => ({ startS, endS: Math.min(startS + QUARTER_S, day.closes) }));
-  const open = opposite(day.circuit.closures, day.opens, day.closes);
+  const open = withoutWindows([{ from: day.opens, to: day.closes }], day.circuit.closures);
   const vehicles = [...schedule.sightings, ...schedule.drives];
 
   const load = (
@@ -112,17 +112,6 @@ function overlapS(slice: Interval, occupancies: readonly Interval[]): number {
       .filter((occupancy) => overlaps(slice, occupancy))
       .map((occupancy) => Math.min(slice.endS, occupancy.endS) - Math.max(slice.startS, occupancy.startS)),
   );
-}
-
-function opposite(closures: readonly TimeWindow[], from: number, to: number): TimeWindow[] {
-  const open: TimeWindow[] = [];
-  let at = from;
-  for (const closure of [...closures].sort((a, b) => a.from - b.from)) {
-    if (closure.from > at) open.push({ from: at, to: Math.min(closure.from, to) });
-    at = Math.max(at, closure.to);
-  }
-  if (at < to) open.push({ from: at, to });
-  return open;
 }
 
 function sum(numbers: readonly number[]): number {

@@ -137,14 +137,22 @@ function* wishes(timetable: Timetable, drive: number, beforeS: number) {
   for (let release = readyS + setUpS; release <= until; release += NUDGE_STEP_S) {
     for (const { car, crew, trackS } of options) {
       const endS = release + trackS[0]! + problem.day.rules.wrapUpS;
-      const busy = (who: number) =>
-        timetable.crewOccupancies[who]!.filter(
-          (occupancy) => occupancy.startS < endS && release - setUpS < occupancy.endS,
-        ).length;
-      const [who] = [...crew].sort((a, b) => busy(a) - busy(b));
+      const who = leastBusy(timetable, crew, release - setUpS, endS);
       if (who !== undefined) yield { release, car, crew: who };
     }
   }
+}
+
+/** Who of these has least to do over `[startS, endS)`. */
+export function leastBusy(
+  timetable: Timetable,
+  crew: readonly number[],
+  startS: number,
+  endS: number,
+): number | undefined {
+  const busy = (who: number) =>
+    timetable.crewOccupancies[who]!.filter((held) => held.startS < endS && startS < held.endS).length;
+  return [...crew].sort((a, b) => busy(a) - busy(b))[0];
 }
 
 /** Puts a drive somewhere and those in its way up to five minutes aside; says who moved, or nothing where that fails. */

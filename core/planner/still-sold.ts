@@ -1,11 +1,14 @@
-import type { Day, Drive, Guest, Plan } from '../day';
-import { SIGHTING, type Occupancy } from './engine/occupancy';
+import { layOut, type Day, type Drive, type Guest, type Plan } from '../day';
+import { bottleneckOf, type Limit } from './bottleneck';
+import { SIGHTING } from './engine/occupancy';
 import { cheapestDrive, putIn, type DriveSearch } from './engine/place-drive';
 import { problemOf } from './engine/problem';
 import { isReady, rebuild, SOON } from './engine/rebuild';
 import type { Timetable } from './engine/timetable';
-import { makeWay } from './insert';
+import { leastBusy, makeWay } from './insert';
 import { brokenRules, loadForChange } from './load-for-change';
+import { planDay } from './plan-day';
+import { seededRandom } from './random';
 
 /** What somebody at the desk would buy, whoever it is. */
 export interface Wanted {
@@ -53,22 +56,19 @@ export function stillSold(day: Day, plan: Plan, nowS: number, wanted: Wanted): S
   const repair = { previous: plan, nowS };
   const problem = problemOf(extended, repair);
   const { timetable } = loadForChange(problem, plan, brokenRules(extended, plan, repair));
-  const [first] = day.guests.length < problem.guests.length ? [day.guests.length] : [];
-  const stranger = problem.guests[first!]!;
+  const seats = seatsOf(timetable, nowS);
+  const stretches = startsOf(day, nowS);
+  // The strangers come after the guests of the day: one for the places, then those who are counted.
+  const first = day.guests.length;
   const mark = timetable.mark();
-  const readyS = ready(timetable, first!);
+  const readyS = ready(timetable, first);
   const cars = problem.cars.map(({ car }, number) => {
-    const drive = stranger.drives[number]!;
-    return { car: car.id, level: car.level, stretches: stretchesOf(timetable, drive, nowS, readyS) };
+    const drive = problem.guests[first]!.drives[number]!;
+    const fits = stretches.map((startS) => stretchAt(timetable, drive, Math.max(startS, nowS), startS, readyS));
+    return { car: car.id, level: car.level, stretches: fits };
   });
   timetable.back(mark);
-  return {
-    stretches: startsOf(day, nowS),
-    cars,
-    readyS,
-    more: countMore(timetable, day.guests.length),
-    seats: seatsOf(timetable, nowS),
-  };
+  return { stretches, cars, readyS, more: countMore(timetable, first + 1), seats };
 }
 
 /** One who could have any car, with a drive for each, and others who would take whatever car there is. */
@@ -126,23 +126,22 @@ function ready(timetable: Timetable, guest: number): number | undefined {
   return undefined;
 }
 
-function stretchesOf(timetable: Timetable, drive: number, nowS: number, readyS: number | undefined): Stretch[] {
+function stretchAt(
+  timetable: Timetable,
+  drive: number,
+  fromS: number,
+  startS: number,
+  readyS: number | undefined,
+): Stretch {
   const { day, crew } = timetable.problem;
-  const latestS = day.closes;
-  return startsOf(day, nowS).map((startS): Stretch => {
-    const within: DriveSearch = {
-      fromS: Math.max(startS, nowS),
-      toS: Math.min(startS + STRETCH_S, latestS) - 1,
-      stepS: 60,
-    };
-    if (readyS === undefined || readyS + day.rules.setUpS > within.toS!) return { fit: 'none', because: 'notReady' };
-    const found = cheapestDrive(timetable, drive, within);
-    if (found) {
-      const { releaseS, crew: who } = found.occupancy;
-      return { fit: 'free', release: releaseS, instructor: crew[who]!.instructor.id };
-    }
-    return tight(timetable, drive, within, readyS) ?? { fit: 'none', because: inTheWay(timetable, drive, within) };
-  });
+  const within: DriveSearch = { fromS, toS: Math.min(startS + STRETCH_S, day.closes) - 1, stepS: 60 };
+  if (readyS === undefined || readyS + day.rules.setUpS > within.toS!) return { fit: 'none', because: 'notReady' };
+  const found = cheapestDrive(timetable, drive, within);
+  if (found) {
+    const { releaseS, crew: who } = found.occupancy;
+    return { fit: 'free', release: releaseS, instructor: crew[who]!.instructor.id };
+  }
+  return tight(timetable, drive, within, readyS) ?? { fit: 'none', because: inTheWay(timetable, drive, within) };
 }
 
 /** The first place in a stretch where others can go aside by up to five minutes. */
@@ -167,12 +166,6 @@ function tight(timetable: Timetable, drive: number, { fromS, toS }: DriveSearch,
   return undefined;
 }
 
-function leastBusy(timetable: Timetable, crew: readonly number[], startS: number, endS: number): number | undefined {
-  const busy = (who: number) =>
-    timetable.crewOccupancies[who]!.filter((held) => held.startS < endS && startS < held.endS).length;
-  return [...crew].sort((a, b) => busy(a) - busy(b))[0];
-}
-
 function inTheWay(timetable: Timetable, drive: number, within: DriveSearch): InTheWay {
   const { day, drives } = timetable.problem;
   const fits = (ignoring: 'circuit' | 'car' | 'crew') => cheapestDrive(timetable, drive, { ...within, ignoring });
@@ -183,10 +176,10 @@ function inTheWay(timetable: Timetable, drive: number, within: DriveSearch): InT
 }
 
 /** Puts one more after the other in until one has no place. */
-function countMore(timetable: Timetable, known: number): number {
+function countMore(timetable: Timetable, from: number): number {
   const { guests } = timetable.problem;
   let count = 0;
-  for (let guest = known + 1; guest < guests.length; guest++) {
+  for (let guest = from; guest < guests.length; guest++) {
     const [drive] = guests[guest]!.drives;
     if (drive === undefined) break;
     if (guests[guest]!.needsBriefing || guests[guest]!.needsSighting) rebuild(timetable, [drive], SOON);
@@ -202,26 +195,36 @@ function countMore(timetable: Timetable, known: number): number {
 
 function seatsOf({ briefings, circuit, problem }: Timetable, nowS: number): StillSold['seats'] {
   const { day, vehicles } = problem;
-  // Strangers who were counted sit in them as well.
-  const taken = ({ guests }: Occupancy) =>
-    guests.filter((guest) => !problem.guests[guest]!.guest.id.startsWith(GUEST)).length;
   return [
-    ...briefings.map((one) => ({
+    ...briefings.map(({ startS, guests }) => ({
       kind: 'briefing' as const,
-      startS: one.startS,
-      left: day.rules.briefing.seats - taken(one),
-      count: taken(one),
+      startS,
+      left: day.rules.briefing.seats - guests.length,
     })),
     ...circuit
       .filter(({ kind }) => kind === SIGHTING)
-      .map((one) => ({
+      .map(({ startS, guests, car }) => ({
         kind: 'sighting' as const,
-        startS: one.startS,
-        left: vehicles[one.car]!.vehicle.seats - taken(one),
-        count: taken(one),
+        startS,
+        left: vehicles[car]!.vehicle.seats - guests.length,
       })),
   ]
-    .filter(({ startS, left, count }) => startS >= nowS && left > 0 && count > 0)
-    .map(({ kind, startS, left }) => ({ kind, startS, left }))
+    .filter(({ startS, left }) => startS >= nowS && left > 0)
     .sort((a, b) => a.startS - b.startS);
+}
+
+/** How much more another day takes. */
+export interface DayAhead {
+  /** Drives, at least. */
+  readonly more: number;
+  /** Classes and runs with seats left. */
+  readonly seats: number;
+  readonly limit: Limit;
+}
+
+/** What is still free on a day that has not begun: by its plan, or by a first one. */
+export function dayAhead(day: Day, accepted: Plan | undefined, wanted: Wanted): DayAhead {
+  const plan = accepted ?? planDay(day, { iterations: 0, random: seededRandom(1) }).plan;
+  const { more, seats } = stillSold(day, plan, day.opens, wanted);
+  return { more, seats: seats.length, limit: bottleneckOf(layOut(day, plan)).limits };
 }

@@ -160,6 +160,7 @@ export class BoardChart {
   });
   /** From where a drive stands to where it would go. */
   protected readonly threads = computed(() => {
+    if (this.ghosts().length === 0) return [];
     const blocks = new Map(
       this.drawn().flatMap(({ y, blocks: own }) =>
         own.flatMap((one) => (one.kind === 'drive' ? [[one.id, { y, one }] as const] : [])),

@@ -1,9 +1,26 @@
-import { clockMinute, DAY_S, layOutDrive, type DriveOccupancy, type PlannedDrive, type TimeWindow } from '@core/day';
-import { nextOccupancy, progressOf, type DayContext, type DayState, type DriveState } from '@core/journal';
+import {
+  clockMinute,
+  DAY_S,
+  drivesByCar,
+  layOutDrive,
+  type DriveOccupancy,
+  type PlannedDrive,
+  type TimeWindow,
+} from '@core/day';
+import {
+  isThrough,
+  nextOccupancy,
+  progressOf,
+  type DayContext,
+  type DayState,
+  type DriveState,
+  type GuestStage,
+} from '@core/journal';
 import { initials, shortName, surname } from '../data/names';
 import { beadsOf, type Bead } from '../drawing/bead-list';
 import { awayBlocks, coolingBlocks, mealBlocks, refuelBlocks, sharedBlock, sharedBlocks } from './other-blocks';
 
+const BUSY: ReadonlySet<GuestStage> = new Set(['inClass', 'onSighting', 'seated', 'onCircuit']);
 /** Shown before the first and after the last of what the day contains. */
 const AROUND_S = 900;
 
@@ -79,14 +96,15 @@ export function boardRows(context: DayContext, state: DayState, mode: BoardMode,
   const away = (one: { readonly id: string; readonly available: readonly TimeWindow[] }) =>
     awayBlocks(context, one.id, schedule.index.windows(one), state);
   switch (mode) {
-    case 'cars':
+    case 'cars': {
+      const byCar = drivesByCar(schedule);
       return [
         ...day.cars.map((car): BoardRow => ({
           ...{ id: car.id, name: car.name, takesDrives: true },
           blocks: [
             ...away(car),
             ...held(state, car.id, day.closes),
-            ...coolingBlocks(context, car, state),
+            ...coolingBlocks(car, byCar.get(car.id) ?? [], state),
             ...of((occupancy) => occupancy.planned.car === car.id),
             ...refuelBlocks(context, car.id, state),
           ],
@@ -94,6 +112,7 @@ export function boardRows(context: DayContext, state: DayState, mode: BoardMode,
         ...vehicleRows(context, state),
         ...classroomRows(context, state),
       ];
+    }
     case 'crew':
       return day.instructors.map((instructor) => ({
         ...{ id: instructor.id, name: instructor.name, takesDrives: true },
@@ -140,23 +159,21 @@ function classroomRows({ day, schedule }: DayContext, state: DayState): BoardRow
 
 /** Guests who are busy first, then by when each is wanted next; who has finished or gone comes last, if at all. */
 function byWhatIsNext(context: DayContext, state: DayState, withFinished: boolean) {
+  const isDone = (id: string) => {
+    const guest = state.guests.get(id);
+    return guest !== undefined && isThrough(guest);
+  };
   const key = new Map(
     context.day.guests.map(({ id }) => {
       const guest = state.guests.get(id);
-      const busy = guest !== undefined && ['inClass', 'inSighting', 'seated', 'onCircuit'].includes(guest.stage);
-      if (isThrough(state, id)) return [id, 2 * DAY_S];
+      if (isDone(id)) return [id, 2 * DAY_S];
+      const busy = guest !== undefined && BUSY.has(guest.stage);
       return [id, busy ? 0 : (nextOccupancy(context, state, id)?.startS ?? DAY_S)];
     }),
   );
   return context.day.guests
-    .filter(({ id }) => withFinished || !isThrough(state, id))
+    .filter(({ id }) => withFinished || !isDone(id))
     .sort((a, b) => key.get(a.id)! - key.get(b.id)! || a.arrives - b.arrives);
-}
-
-/** Whether nothing more is to come for a guest. */
-export function isThrough(state: DayState, id: string): boolean {
-  const guest = state.guests.get(id);
-  return guest !== undefined && (guest.stage === 'finished' || guest.gone !== undefined);
 }
 
 /** The stretch of the day in which anything is planned or was done, and now; all of it where nothing is. */

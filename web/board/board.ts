@@ -12,7 +12,7 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { isLow, tankOf } from '@core/garage';
 import { clockMinute, drivesConcerned } from '@core/day';
-import { owedFrom } from '@core/journal';
+import { isThrough, owedFrom } from '@core/journal';
 import { CAR_STATUS_WORDS, CREW_STATUS_WORDS, GUEST_STAGE_WORDS } from '@core/words';
 import type { MenuItem } from 'primeng/api';
 
@@ -29,7 +29,7 @@ import { onRequest } from '../shell/requests';
 import type { Carry } from './block-drag';
 import { BoardChart, type Marks, type RowLabel } from './board-chart';
 import { BoardEdits } from './board-edits';
-import { boardRows, isThrough, spanOf, ghostOf, type BoardMode, type Ghost } from './board-model';
+import { boardRows, spanOf, ghostOf, type BoardMode, type Ghost } from './board-model';
 import { signed } from './cost-terms';
 import { DriveDetails } from './drive-details';
 import { LoadChart } from './load-chart';
@@ -119,7 +119,7 @@ export class Board {
   );
   protected readonly through = computed(() => {
     const state = this.data.state();
-    return state ? [...state.guests.keys()].filter((id) => isThrough(state, id)).length : 0;
+    return state ? [...state.guests.values()].filter(isThrough).length : 0;
   });
   protected readonly labels = computed<ReadonlyMap<string, RowLabel>>(() => {
     const state = this.data.state();

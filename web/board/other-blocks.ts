@@ -1,6 +1,15 @@
-import { clockMinute, type Car, type Instructor, type TimeWindow } from '@core/day';
+import {
+  clockMinute,
+  withoutWindows,
+  type BriefingOccupancy,
+  type Car,
+  type DriveOccupancy,
+  type Instructor,
+  type PersonOccupancy,
+  type SightingOccupancy,
+  type TimeWindow,
+} from '@core/day';
 import { mealGap, owedMeal } from '@core/day/rules/crew-meal';
-import { drivesOf, type BriefingOccupancy, type PersonOccupancy, type SightingOccupancy } from '@core/day';
 import type { DayContext, DayState } from '@core/journal';
 import type { OtherBlock } from './board-model';
 
@@ -35,11 +44,12 @@ export function mealBlocks({ schedule }: DayContext, instructor: Instructor, sta
   return gap ? [blockOf('meal', instructor.id, gap, 'meal', `Meal from ${clockMinute(gap.startS)}`, state)] : [];
 }
 
-/** Rests without which the next drive would be more laps in a row than the car may run. */
-export function coolingBlocks({ schedule }: DayContext, { id, cooling }: Car, state: DayState): OtherBlock[] {
-  const drives = drivesOf(schedule.drives)
-    .filter((drive) => drive.car?.id === id)
-    .sort((a, b) => a.startS - b.startS);
+/**
+ * Rests without which the next drive would be more laps in a row than the car may run.
+ *
+ * @param drives of the car, by start
+ */
+export function coolingBlocks({ id, cooling }: Car, drives: readonly DriveOccupancy[], state: DayState): OtherBlock[] {
   let laps = 0;
   return drives.flatMap((drive, at) => {
     const next = drives[at + 1];
@@ -60,13 +70,10 @@ export function awayBlocks(
   windows: readonly TimeWindow[],
   state: DayState,
 ): OtherBlock[] {
-  const ends = [day.opens, ...windows.flatMap(({ from, to }) => [from, to]), day.closes];
-  return Array.from({ length: ends.length / 2 }, (_, i) => ({ startS: ends[2 * i]!, endS: ends[2 * i + 1]! }))
-    .filter(({ startS, endS }) => startS < endS)
-    .map((held) => {
-      const words = `Not there from ${clockMinute(held.startS)} to ${clockMinute(held.endS)}`;
-      return blockOf('away', id, held, 'away', words, state);
-    });
+  return withoutWindows([{ from: day.opens, to: day.closes }], windows).map(({ from, to }) => {
+    const words = `Not there from ${clockMinute(from)} to ${clockMinute(to)}`;
+    return blockOf('away', id, { startS: from, endS: to }, 'away', words, state);
+  });
 }
 
 function blockOf(

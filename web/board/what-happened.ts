@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { clockMinute, DAY_S, timeOfDay } from '@core/day';
+import { isThrough } from '@core/journal';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputNumber } from 'primeng/inputnumber';
@@ -78,7 +79,7 @@ export class WhatHappened {
           .map(({ guest }) => ({ value: guest.id, label: `${guest.name}, ${clockMinute(guest.arrives)}` }));
       case 'gone':
         return [...state.guests.values()]
-          .filter(({ gone, stage }) => gone === undefined && stage !== 'finished')
+          .filter((guest) => !isThrough(guest))
           .map(({ guest }) => ({ value: guest.id, label: guest.name }));
       default:
         return [];

@@ -4,8 +4,8 @@ import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { contract } from '@core/api';
 import { clockMinute, emptyPlan } from '@core/day';
-import { standpointOf, stationOf } from '@core/journal';
-import { STRETCH_S, type Wanted } from '@core/planner';
+import { isThrough, standpointOf, stationOf } from '@core/journal';
+import { STRETCH_S, type DayAhead, type Wanted } from '@core/planner';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
@@ -139,7 +139,7 @@ export class Free {
     const state = this.data.state();
     if (!state) return [];
     return [...state.guests.values()]
-      .filter(({ stage }) => !['finished', 'gone'].includes(stage))
+      .filter((guest) => !isThrough(guest))
       .map((guest) => ({
         value: guest.guest.id,
         label: guest.guest.name,
@@ -202,13 +202,10 @@ export class Free {
   }
 }
 
-interface DayRow {
+interface DayRow extends DayAhead {
   readonly date: string;
   readonly words: string;
   readonly drives: number;
-  readonly more: number;
-  readonly seats: number;
-  readonly limit: Parameters<ReturnType<DayWords['tell']>['limit']>[0];
 }
 
 function sameParts<T extends object>(a: T, b: T): boolean {

@@ -1,15 +1,6 @@
-import { judgeOf, layOut, type Day, type Plan } from '@core/day';
+import { judgeOf, type Day, type Plan } from '@core/day';
 import type { Standpoint } from '@core/journal';
-import {
-  acceptInPart,
-  bottleneckOf,
-  carsFor,
-  planDay,
-  remediesFor,
-  seededRandom,
-  stillSold,
-  type Wanted,
-} from '@core/planner';
+import { acceptInPart, carsFor, dayAhead, remediesFor, stillSold, type Wanted } from '@core/planner';
 import type { Verdicts } from '../verdict/verdicts';
 
 /** Checks plans at once and on this thread. */
@@ -39,9 +30,7 @@ export class VerdictsHere implements Pick<
     return Promise.resolve(stillSold(known, plan, from.nowS, wanted));
   }
   dayAhead(day: Day, accepted: Plan | undefined, wanted: Wanted) {
-    const plan = accepted ?? planDay(day, { iterations: 0, random: seededRandom(1) }).plan;
-    const { more, seats } = stillSold(day, plan, day.opens, wanted);
-    return Promise.resolve({ more, seats: seats.length, limit: bottleneckOf(layOut(day, plan)).limits });
+    return Promise.resolve(dayAhead(day, accepted, wanted));
   }
   private judgement() {
     const { day, plan, repair } = this.standpoint;

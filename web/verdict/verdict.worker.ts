@@ -1,33 +1,21 @@
 import '../before-schemas';
-import { judgeOf, layOut, type Day, type Judgement, type Plan, type Violation } from '@core/day';
+import { judgeOf, type Judgement, type Plan, type Violation } from '@core/day';
 import type { Standpoint } from '@core/journal';
 import {
   acceptInPart,
   assignmentsOf,
   carsFor,
-  bottleneckOf,
-  planDay,
+  dayAhead,
   remediesFor,
-  seededRandom,
   stillSold,
   type Assignment,
   type CarChoice,
-  type Limit,
   type Remedy,
   type PartOutcome,
   type StillSold,
   type Wanted,
 } from '@core/planner';
 import { expose } from 'comlink';
-
-/** How much more another day takes. */
-export interface DayAhead {
-  /** Drives, at least. */
-  readonly more: number;
-  /** Classes and runs with seats left. */
-  readonly seats: number;
-  readonly limit: Limit;
-}
 
 let standpoint: Standpoint | undefined;
 let judge: ReturnType<typeof judgeOf> | undefined;
@@ -53,12 +41,7 @@ const thread = {
     assignmentsOf(day, plan, drive, repair),
   cars: ({ day, plan, repair }: Standpoint, drive: string): readonly CarChoice[] => carsFor(day, plan, drive, repair),
   stillSold: ({ day, plan, from }: Standpoint, wanted: Wanted): StillSold => stillSold(day, plan, from.nowS, wanted),
-  /** What is still free on another day: by its plan, or by a first one. */
-  dayAhead(day: Day, accepted: Plan | undefined, wanted: Wanted): DayAhead {
-    const plan = accepted ?? planDay(day, { iterations: 0, random: seededRandom(1) }).plan;
-    const { more, seats } = stillSold(day, plan, day.opens, wanted);
-    return { more, seats: seats.length, limit: bottleneckOf(layOut(day, plan)).limits };
-  },
+  dayAhead,
 };
 export type VerdictThread = typeof thread;
 

@@ -1,10 +1,10 @@
 import { inject, Injectable, type OnDestroy } from '@angular/core';
 import type { Day, Judgement, Plan, Violation } from '@core/day';
 import type { Standpoint } from '@core/journal';
-import type { Assignment, CarChoice, PartOutcome, Remedy, StillSold, Wanted } from '@core/planner';
+import type { Assignment, CarChoice, DayAhead, PartOutcome, Remedy, StillSold, Wanted } from '@core/planner';
 import { DayService } from '../data/day.service';
 import { Thread } from '../data/thread';
-import type { DayAhead, VerdictThread } from './verdict.worker';
+import type { VerdictThread } from './verdict.worker';
 
 /**
  * Checks plans beside the screen, in a thread of its own. One that is asked for while another is being checked waits, and

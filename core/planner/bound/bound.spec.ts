@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import loadHighs, { type Highs } from 'highs';
 import type { Day } from '../../day';
 import { inEnglish } from '../../testing/in-english';
 import { randomDay } from '../../testing/random-day';
@@ -7,15 +6,10 @@ import { aCar, aDay, aGuest, anInstructor, at } from '../../testing/small-day';
 import { problemOf } from '../engine/problem';
 import { planDay } from '../plan-day';
 import { seededRandom } from '../random';
-import { boundOf, leastWaiting, type SolveProgram } from '.';
+import { boundOf, leastWaiting, solverOf, type SolveProgram } from '.';
+import loadHighs from 'highs';
 
-let highs: Highs;
-const solve: SolveProgram = (program, limitS) => {
-  const { Status, ObjectiveValue } = highs.solve(program, {
-    ...{ time_limit: limitS, mip_rel_gap: 0, mip_abs_gap: 1e-4, output_flag: false },
-  });
-  return Status === 'Optimal' ? ObjectiveValue : undefined;
-};
+let solve: SolveProgram;
 const planned = (day: Day, iterations = 400) => planDay(day, { iterations, random: seededRandom(1) });
 
 /** Guests who know the circuit and want one drive each, in the one car there is. */
@@ -31,7 +25,7 @@ const queue = (count: number, more: Partial<Day> = {}): Day =>
   });
 
 describe('What no plan can be better than', () => {
-  beforeAll(async () => (highs = await loadHighs()));
+  beforeAll(async () => (solve = solverOf(await loadHighs())));
 
   it('is no more than any plan costs and leaves out, however awkward the day', () => {
     fc.assert(

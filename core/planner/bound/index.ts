@@ -6,8 +6,8 @@ import type { SolveProgram } from './program';
 import { leastCostOfSmallDay } from './small-day';
 import { leastWaiting, type WaitsFor } from './waiting';
 
-export type { SolveProgram } from './program';
-export { fewestLeftOut, SCARCE, type Scarce } from './left-out';
+export { solverOf, type SolveProgram } from './program';
+export type { Scarce } from './left-out';
 export { leastWaiting, type WaitsFor } from './waiting';
 
 /** Below what no plan of a day can be, term by term where that can be told. */

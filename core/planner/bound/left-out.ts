@@ -50,6 +50,7 @@ function programOf(problem: Problem, choices: readonly Choice[], scarce: Readonl
     );
   }
   const rows = new Rows(problem, program, named);
+  rows.shared();
   rows.stays();
   if (scarce.has('cars')) rows.cars();
   if (scarce.has('circuit')) rows.circuit();
@@ -73,14 +74,13 @@ class Rows {
     private readonly named: readonly Named[],
   ) {
     this.moments = momentsOf(named.map(({ choice }) => choice));
-    this.shared();
   }
 
   /**
    * Guests who drive have a seat in a run and in a class that begins when they can be there; runs and classes are counted by
    * the stretch between two moments in which they begin.
    */
-  private shared(): void {
+  shared(): void {
     const { program, problem, named, moments } = this;
     const needs = needsOf(problem);
     const driving = new Set(named.map(({ choice }) => choice.needs.guest));
@@ -147,7 +147,8 @@ class Rows {
   }
 
   circuit(): void {
-    const { day, problem, program } = { day: this.problem.day, problem: this.problem, program: this.program };
+    const { problem, program } = this;
+    const { day } = problem;
     const { setUpS, wrapUpS, maxCarsOnTrack, releaseGapS, sighting } = this.rules;
     const trackS = runTrackS(problem);
     const lastS = day.closes - Math.min(wrapUpS, problem.vehicles.length > 0 ? sighting.wrapUpS : wrapUpS);

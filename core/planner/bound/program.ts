@@ -60,3 +60,20 @@ function written(terms: readonly Term[]): string {
     .join(' ')
     .replace(/^\+ /u, '');
 }
+
+/** What is used of HiGHS, whose package stays outside. */
+interface Highs {
+  solve(
+    program: string,
+    options: { time_limit: number; mip_rel_gap: number; mip_abs_gap: number; output_flag: boolean },
+  ): { readonly Status: string; readonly ObjectiveValue: number };
+}
+
+/** HiGHS, once it is loaded, as the solver of the bounds. */
+export function solverOf(highs: Highs): SolveProgram {
+  return (program, limitS) => {
+    const options = { time_limit: limitS, mip_rel_gap: 0, mip_abs_gap: 1e-4, output_flag: false };
+    const { Status, ObjectiveValue } = highs.solve(program, options);
+    return Status === 'Optimal' ? ObjectiveValue : undefined;
+  };
+}
