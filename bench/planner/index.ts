@@ -1,5 +1,14 @@
 import { checkPlan, type Day, type Plan } from '@core/day';
-import { boundOf, changesBetween, insertions, remediesFor, planDay, seededRandom, stillSold } from '@core/planner';
+import {
+  boundOf,
+  changesBetween,
+  insertions,
+  remediesFor,
+  planDay,
+  seededRandom,
+  solverOf,
+  stillSold,
+} from '@core/planner';
 import loadHighs from 'highs';
 import { MOVES } from '@core/planner/engine/search';
 import { BEST_KNOWN, ordinaryDay, TIGHT_DAYS } from './days';
