@@ -53,6 +53,10 @@ describe('A cell', () => {
     expect(read('languages', 'en, de fr')).toEqual(['en', 'de', 'fr']);
   });
 
+  it('of friends takes the references of their bookings', () => {
+    expect(read('same time as', 'A2, A3 / A2')).toEqual(['A2', 'A3']);
+  });
+
   it('of drives keeps the ids that a booking has', () => {
     expect(read('drives', 'Sabrel R × 5 + 9 x6', { driveIds: ['old-1'] })).toEqual([
       { id: 'old-1', cars: ['c9'], laps: 5 },

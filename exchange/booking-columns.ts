@@ -106,6 +106,9 @@ function crew(cell: string, { instructors }: CellContext): string[] {
   });
 }
 
+const references = (cell: string) =>
+  [...new Set(cell.split(/[,;/+]/).map((word) => word.trim()))].filter((word) => word !== '');
+
 const PACE_WORDS: Record<string, PaceClass> = {
   'first time': 'first',
   first: 'first',
@@ -187,6 +190,21 @@ const COLUMNS: Readonly<Record<keyof BookingFields, Described>> = {
   sighted: { header: 'sighted', meaning: '`yes` where the circuit is known already', read: yes, empty: false },
   preferInstructors: { header: 'prefers', meaning: 'instructors by name', read: crew, empty: [] },
   avoidInstructors: { header: 'avoids', meaning: 'instructors by name', read: crew, empty: [] },
+  sameTimeAs: {
+    header: 'same time as',
+    meaning: 'references of friends with whom to be on the circuit',
+    read: references,
+  },
+  inTurnWith: {
+    header: 'in turn with',
+    meaning: 'references of friends who drive one after the other',
+    read: references,
+  },
+  sameInstructorAs: {
+    header: 'same instructor as',
+    meaning: 'references of friends who share an instructor',
+    read: references,
+  },
 };
 
 /** The columns of a booking list, in the order in which the documentation gives them. */

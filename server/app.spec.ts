@@ -118,6 +118,14 @@ describe('The server', () => {
     expect(other.fields.drives[0]!.id).not.toBe('A1-1');
   });
 
+  it('knows friends by their references, and tells where one is not booked', async () => {
+    const { id } = await addBooking();
+    await addBooking({ reference: 'A2', name: 'Piet Verhoeve', sameTimeAs: ['A1'], inTurnWith: ['A9'] });
+    const { body } = await server.http.get(day).expect(200);
+    const piet = body.day.guests.find(({ name }: { name: string }) => name === 'Piet Verhoeve');
+    expect([piet.sameTimeAs, piet.inTurnWith]).toEqual([[id], ['A9']]);
+  });
+
   it('cancels a booking until something has happened with its guest', async () => {
     const first = await addBooking();
     await server.http.post(`${day}/bookings/${first.id}/cancel`).send({ version: 2 }).expect(409);

@@ -23,12 +23,24 @@ export function dayOf(store: Store, date: string): Day {
     sightingVehicles: venue.sightingVehicles,
     cars,
     instructors: store.instructors.list().map(({ fields }) => plannedInstructor(fields, roster, date, fleet)),
-    guests: store.bookings.list(date).map((booking) => guestOf(booking, venue)),
+    guests: guestsOf(store.bookings.list(date), venue),
   };
 }
 
-/** The planner's view of a booking: what bears on time and people, nothing else. */
-export function guestOf({ id, fields }: Pick<Booking, 'id' | 'fields'>, venue: VenueFields): Guest {
+/** The planner's view of bookings: what bears on time and people, nothing else. */
+function guestsOf(bookings: readonly Booking[], venue: VenueFields): Guest[] {
+  const idOf = new Map(bookings.map(({ id, fields }) => [fields.reference, id]));
+  // A friend who is not booked keeps the reference, so that it can be told.
+  const friends = (references: readonly string[] | undefined) =>
+    references?.map((reference) => idOf.get(reference) ?? reference);
+  return bookings.map((booking) => guestOf(booking, venue, friends));
+}
+
+function guestOf(
+  { id, fields }: Booking,
+  venue: VenueFields,
+  friends: (references: readonly string[] | undefined) => string[] | undefined,
+): Guest {
   return {
     id,
     name: fields.name,
@@ -43,6 +55,9 @@ export function guestOf({ id, fields }: Pick<Booking, 'id' | 'fields'>, venue: V
     sighted: fields.sighted,
     avoidInstructors: fields.avoidInstructors,
     preferInstructors: fields.preferInstructors,
+    sameTimeAs: friends(fields.sameTimeAs),
+    inTurnWith: friends(fields.inTurnWith),
+    sameInstructorAs: friends(fields.sameInstructorAs),
     sequence: fields.sequence,
     drives: fields.drives.map((drive) => driveOf(drive, fields)),
   };

@@ -20,6 +20,8 @@ export const bookedDrive = z.strictObject({
 });
 export type BookedDrive = z.output<typeof bookedDrive>;
 
+const friends = z.array(text(40).min(1)).max(12, 'expected at most 12 friends').optional();
+
 /** A guest's booking for one day. */
 export const bookingFields = z
   .strictObject({
@@ -51,6 +53,10 @@ export const bookingFields = z
     sighted: z.boolean(),
     avoidInstructors: z.array(z.string().min(1).max(64)),
     preferInstructors: z.array(z.string().min(1).max(64)),
+    /** Wishes of friends who come on the same day, by their booking references. */
+    sameTimeAs: friends,
+    inTurnWith: friends,
+    sameInstructorAs: friends,
     drives: z.array(bookedDrive).max(12, 'expected at most 12 drives'),
   })
   .refine((booking) => booking.leavesBy === undefined || booking.arrives < booking.leavesBy, {

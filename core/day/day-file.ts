@@ -44,6 +44,7 @@ export const weights = z.strictObject({
   passes: weight,
   balance: weight,
   party: weight,
+  friends: weight,
   moved: weight,
   reassigned: weight,
 });
@@ -144,6 +145,10 @@ export const guest = z.strictObject({
   sighted: z.boolean(),
   avoidInstructors: z.array(id).optional(),
   preferInstructors: z.array(id).optional(),
+  /** Wishes of friends: on the circuit together, one after the other, beside the same instructor. */
+  sameTimeAs: z.array(id).optional(),
+  inTurnWith: z.array(id).optional(),
+  sameInstructorAs: z.array(id).optional(),
   sequence: z.enum(['any', 'asListed']).optional(),
   drives: z.array(drive),
 });

@@ -6,6 +6,14 @@ export { COST_TERMS, costOf, type Cost, type CostTerm, type TermName } from './c
 export * from './day-file';
 export { fact, type Fact } from './fact';
 export * from './faults';
+export {
+  FRIEND_WISHES,
+  friendWishesOf,
+  wishedDrives,
+  type FriendWish,
+  type FriendWishKind,
+  type WishedDrive,
+} from './friends';
 export { guestTimes, type GuestTime } from './guest-times';
 export { salvaged, type Salvaged } from './salvaged';
 export { judgeOf, violationKey, type Judgement } from './judge-change';

@@ -1,5 +1,6 @@
 import type { Day } from './day-file';
 import { fact, type Fact } from './fact';
+import { FRIEND_WISHES } from './friends';
 
 /** Something in a day file that is no fault and may be a slip: planning goes on with it. */
 export interface Slip {
@@ -13,15 +14,17 @@ export interface Slip {
 export type SlipFact =
   | Fact<'noSuchCar', { car: string }>
   | Fact<'noSuchInstructor', { instructor: string }>
+  | Fact<'noSuchGuest', { guest: string }>
   | Fact<'leavesFirst', object, { leavesS: number; arrivesS: number }>;
 
 /**
- * What a day file names and does not have: cars of drives and instructors, instructors whom guests avoid or prefer, pins;
- * and guests who leave before they arrive. A withdrawn car leaves the file and lateness happens, so none of it is a fault.
+ * What a day file names and does not have: cars of drives and instructors, instructors whom guests avoid or prefer,
+ * friends, pins; and guests who leave before they arrive. A withdrawn car leaves the file and lateness happens, so none of it is a fault.
  */
 export function slipsOf(day: Day): Slip[] {
   const cars = new Set(day.cars.map(({ id }) => id));
   const crew = new Set(day.instructors.map(({ id }) => id));
+  const guests = new Set(day.guests.map(({ id }) => id));
   const slips: Slip[] = [];
   const carIn = (who: string, path: string, id: string) => {
     if (!cars.has(id)) slips.push({ who, path, what: fact('noSuchCar', { car: id }) });
@@ -41,6 +44,12 @@ export function slipsOf(day: Day): Slip[] {
     }
     guest.avoidInstructors?.forEach((id, i) => crewIn(name, `${at}.avoidInstructors[${i}]`, id));
     guest.preferInstructors?.forEach((id, i) => crewIn(name, `${at}.preferInstructors[${i}]`, id));
+    for (const kind of FRIEND_WISHES) {
+      guest[kind]?.forEach((id, i) => {
+        if (!guests.has(id) || id === guest.id)
+          slips.push({ who: name, path: `${at}.${kind}[${i}]`, what: fact('noSuchGuest', { guest: id }) });
+      });
+    }
     guest.drives.forEach(({ cars: wanted, pin }, i) => {
       wanted.forEach((id, j) => carIn(name, `${at}.drives[${i}].cars[${j}]`, id));
       if (pin?.car !== undefined) carIn(name, `${at}.drives[${i}].pin.car`, pin.car);

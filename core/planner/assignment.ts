@@ -1,5 +1,6 @@
 import {
   fact,
+  friendWishesOf,
   judgeOf,
   layOut,
   sharesLanguage,
@@ -17,6 +18,8 @@ export type AssignmentReason =
   | Fact<'speaks' | 'speaksNone', object, { languages: readonly string[] }>
   | Fact<'together', object, { drives: number }>
   | Fact<'askedFor'>
+  /** A friend with whom the guest wishes to share the instructor drives beside this one too. */
+  | Fact<'friendToo', { guest: string }>
   | Fact<'load', object, { laps: number; meanLaps: number }>
   | Fact<'levelLaps', object, { laps: number; most: number; level: number }>;
 
@@ -62,6 +65,11 @@ export function assignmentsOf(day: Day, plan: Plan, driveId: string, repair?: Re
         occupancy.guests[0]?.id === guest.id &&
         occupancy.instructor?.id === instructor,
     ).length;
+  const friends = friendWishesOf(day)
+    .filter(({ kind, lead, other }) => kind === 'sameInstructorAs' && (lead === guest.id || other === guest.id))
+    .map(({ lead, other }) => (lead === guest.id ? other : lead));
+  const teaches = (instructor: string, friend: string) =>
+    drives.some((occupancy) => occupancy.guests[0]?.id === friend && occupancy.instructor?.id === instructor);
   const found = day.instructors.map((who): Assignment => {
     const now = who.id === planned.instructor;
     const changed = {
@@ -84,6 +92,7 @@ export function assignmentsOf(day: Day, plan: Plan, driveId: string, repair?: Re
           : fact('speaksNone', {}, { languages: guest.languages }),
         ...(together(who.id) > 0 ? [fact('together', {}, { drives: together(who.id) })] : []),
         ...(guest.preferInstructors?.includes(who.id) ? [fact('askedFor', {})] : []),
+        ...friends.filter((friend) => teaches(who.id, friend)).map((friend) => fact('friendToo', { guest: friend })),
         fact('load', {}, { laps: load, meanLaps: mean }),
         ...(limit === undefined ? [] : [fact('levelLaps', {}, { laps: ofLevel(who.id), most: limit, level })]),
       ],

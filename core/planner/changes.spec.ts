@@ -112,6 +112,12 @@ describe('The reason for a change', () => {
     expect(why(day(), moved('11:00'))).toBeUndefined();
   });
 
+  it('is that it is with a friend now, as the two wish', () => {
+    const friends = day({ guests: [guest(1), guest(2, { sameTimeAs: ['g1'] })] });
+    expect(why(friends, moved('10:30:45'))).toBe('on the circuit with Guest 2, as the two wish');
+    expect(why(friends, moved('10:45'))).toBeUndefined();
+  });
+
   it('never says of somebody who comes to the car later that it is with them then', () => {
     const minute = fc.integer({ min: 9 * 60 + 10, max: 17 * 60 });
     fc.assert(

@@ -1,14 +1,18 @@
 import {
   activityOf,
   fact,
+  friendWishesOf,
   indexDay,
   layOut,
   layOutDrive,
   liesInside,
   overlaps,
+  wishedDrives,
   type Activity,
   type Day,
   type Fact,
+  type FriendWish,
+  type FriendWishKind,
   type LeftOutReason,
   type Plan,
   type PlannedDrive,
@@ -37,6 +41,7 @@ export type ChangeReason =
   | Fact<'carTaken', { car: string; guest: string | undefined }>
   | Fact<'crewTaken', { instructor: string; activity: Activity }>
   | Fact<'waitsLess', { guest: string }, { savedS: number }>
+  | Fact<'friendThen', { friend: string }, { kind: FriendWishKind }>
   | Fact<'leftOut', object, { reason: LeftOutReason }>
   | Fact<'notBooked' | 'placeFound'>;
 
@@ -119,8 +124,23 @@ function whyMoved(before: Schedule, after: Schedule, old: PlannedDrive): ChangeR
     ?.find((other) => !(other.kind === 'drive' && other.planned.drive === old.drive) && there(other));
   if (withCrew) return fact('crewTaken', { instructor: old.instructor, activity: activityOf(withCrew) });
   if (!guest) return undefined;
+  const friend = friendGained(before, after, old.drive, guest.id);
+  if (friend) return friend;
   const savedS = waitOf(before, guest.id, guest.arrives) - waitOf(after, guest.id, guest.arrives);
   return savedS >= NOTICED_S ? fact('waitsLess', { guest: guest.id }, { savedS }) : undefined;
+}
+
+/** A wish of this guest and a friend that this drive keeps in the later plan and did not keep in the earlier one. */
+function friendGained(before: Schedule, after: Schedule, drive: string, guest: string): ChangeReason | undefined {
+  const own = friendWishesOf(after.day).filter(({ lead, other }) => lead === guest || other === guest);
+  const keeps = (schedule: Schedule, wish: FriendWish) =>
+    wishedDrives(schedule, wish).some(
+      ({ drive: one, met }) => met && (one.planned.drive === drive || met.planned.drive === drive),
+    );
+  const gained = own.find((wish) => keeps(after, wish) && !keeps(before, wish));
+  return (
+    gained && fact('friendThen', { friend: gained.lead === guest ? gained.other : gained.lead }, { kind: gained.kind })
+  );
 }
 
 /** How long a guest waits in a plan before and between activities, seconds. */

@@ -1,3 +1,4 @@
+import { FRIEND_WISHES } from '../day';
 import type { Car, Day, Drive, Guest, Instructor, Plan, PlannedDrive, Repair, RuleCode, TermName } from '../day';
 import type { Random } from '../planner';
 import { randomDay } from './random-day';
@@ -48,6 +49,7 @@ function easyDay(random: Random, change: Partial<Changes> = {}): Day {
     sighted: true,
     sequence: 'any',
     avoidInstructors: [],
+    ...Object.fromEntries(FRIEND_WISHES.map((wish) => [wish, undefined])),
     drives: of.drives.map(({ id, laps }) => ({ id, laps, cars: day.cars.map((one) => one.id) })),
   });
   const easy: Day = {
@@ -305,6 +307,12 @@ export const TERM_DAYS: Readonly<Record<TermName, (random: Random) => Day>> = {
   passes: (random) => easyDay(random, { car: (_, i) => ({ lapTimeS: 60 + 25 * i }) }),
   balance: easyDay,
   party: (random) => easyDay(random, { guest: () => ({ party: 'friends' }) }),
+  friends: (random) =>
+    easyDay(random, {
+      guest: (_, i) => ({
+        [FRIEND_WISHES[i % 3]!]: ['g1', 'g2', 'g3'].slice(i % 2),
+      }),
+    }),
   moved: easyDay,
   reassigned: easyDay,
 };

@@ -1,4 +1,4 @@
-import { ORDINARY_RULES, type Car, type Day, type Guest, type Instructor } from '../day';
+import { FRIEND_WISHES, ORDINARY_RULES, type Car, type Day, type Guest, type Instructor } from '../day';
 import type { Random } from '../planner';
 
 /** Shape of a random day; what is left out has the value of an ordinary venue. */
@@ -82,6 +82,7 @@ export function randomDay(random: Random, shape: RandomDayShape): Day {
       avoidInstructors: chance(0.05) ? [pick(instructors).id] : undefined,
       preferInstructors: chance(0.1) ? [pick(instructors).id] : undefined,
       sequence: chance(0.2) ? 'asListed' : undefined,
+      ...(number % 4 === 2 && { [FRIEND_WISHES[number % 3]!]: [`g${number - 1}`] }),
       drives: Array.from({ length: wanted }, (_, i) => ({
         id: `g${number}-${i + 1}`,
         cars: [...new Set([pick(cars).id, ...(chance(0.3) ? [pick(cars).id] : [])])],

@@ -34,6 +34,7 @@ export function slipWords(slip: SlipFact, of: 'file' | 'venue'): string {
   const sentences: ByCode<SlipFact> = {
     noSuchCar: ({ subjects }) => `no car "${subjects.car}" ${where}`,
     noSuchInstructor: ({ subjects }) => `no instructor "${subjects.instructor}" ${where}`,
+    noSuchGuest: ({ subjects }) => `no other guest "${subjects.guest}" on this day`,
     leavesFirst: ({ values: { leavesS, arrivesS } }) =>
       `leaves at ${wallClock(leavesS)}, before arriving at ${wallClock(arrivesS)}`,
   };

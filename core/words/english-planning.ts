@@ -10,6 +10,7 @@ import type {
 } from '../planner';
 import { tell, type ByCode } from './by-code';
 import type { Names } from './names';
+import { FRIEND_WISH_WORDS } from './terms';
 import type { Words } from './words';
 
 function misfitSentences({ guest, car }: Names): ByCode<CarMisfit> {
@@ -122,6 +123,8 @@ export function changeWords(
     carTaken: ({ subjects }) =>
       `${car(subjects.car)} is then with ${subjects.guest === undefined ? 'another guest' : guest(subjects.guest)}`,
     crewTaken: ({ subjects }) => `${instructor(subjects.instructor)} has ${activity(subjects.activity)} then`,
+    friendThen: ({ subjects, values }) =>
+      `${FRIEND_WISH_WORDS[values.kind]} ${guest(subjects.friend)}, as the two wish`,
     waitsLess: ({ subjects, values }) => `${guest(subjects.guest)} waits ${Math.round(values.savedS / 60)} min less`,
     leftOut: ({ values }) => leftOut(values.reason),
     notBooked: () => 'no longer booked on this day',
@@ -163,7 +166,7 @@ export function revisionReasonWords({ guest, car, instructor }: Names): Words['r
   return (reason) => tell(sentences, reason);
 }
 
-export function assignmentWords({ car }: Names): Words['assignment'] {
+export function assignmentWords({ car, guest }: Names): Words['assignment'] {
   const sentences: ByCode<AssignmentReason> = {
     teaches: ({ subjects }) => `may teach in the ${subjects.car === undefined ? 'car' : car(subjects.car)}`,
     teachesNot: ({ subjects }) => `may not teach in the ${subjects.car === undefined ? 'car' : car(subjects.car)}`,
@@ -171,6 +174,7 @@ export function assignmentWords({ car }: Names): Words['assignment'] {
     speaksNone: ({ values }) => `speaks none of ${values.languages.join(', ')}`,
     together: ({ values }) => `has ${counted(values.drives, 'other drive')} of this guest`,
     askedFor: () => 'the guest asked for',
+    friendToo: ({ subjects }) => `has ${guest(subjects.guest)} too, as the two wish`,
     load: ({ values }) => `${values.laps} laps planned, the mean is ${Math.round(values.meanLaps)}`,
     levelLaps: ({ values }) => `${values.laps} of at most ${values.most} laps in cars of level ${values.level}`,
   };

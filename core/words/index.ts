@@ -16,6 +16,7 @@ export {
   FLAG_WORDS,
   GUEST_STAGE_WORDS,
   PHASE_WORDS,
+  FRIEND_WISH_WORDS,
   TERM_WORDS,
 } from './terms';
 export type { Words } from './words';

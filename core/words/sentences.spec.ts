@@ -78,6 +78,7 @@ describe('People read', () => {
         fact('crewTaken', { instructor: 'i2', activity: sighting }),
         'Ife Okoro has the sighting run at 10:05 in Heron then',
       ],
+      [fact('friendThen', { friend: 'g2' }, { kind: 'inTurnWith' }), 'in turn with Piet Verhoeve, as the two wish'],
       [fact('waitsLess', { guest: 'g2' }, { savedS: 1830 }), 'Piet Verhoeve waits 31 min less'],
       [fact('leftOut', {}, { reason: 'The guest would rather look on.' }), 'The guest would rather look on.'],
       [fact('notBooked', {}), 'no longer booked on this day'],
@@ -95,6 +96,7 @@ describe('People read', () => {
       [fact('teachesNot', { car: undefined }), 'may not teach in the car'],
       [fact('together', {}, { drives: 1 }), 'has 1 other drive of this guest'],
       [fact('askedFor', {}), 'the guest asked for'],
+      [fact('friendToo', { guest: 'g2' }), 'has Piet Verhoeve too, as the two wish'],
       [fact('load', {}, { laps: 10, meanLaps: 3.4 }), '10 laps planned, the mean is 3'],
     ]);
     expect(words.remedy({ kind: 'unpin', drive: 'd1' }, 0)).toBe('take the pin out');

@@ -1,7 +1,7 @@
 import { ordinal } from './english-driving';
 import { coneKind, LEGENDS, type Marker } from '../circuit';
 import { phase } from '../coaching';
-import { COST_TERMS } from '../day';
+import { COST_TERMS, FRIEND_WISHES } from '../day';
 import { breakOffReason, flagKind } from '../journal';
 import {
   BREAK_OFF_WORDS,
@@ -10,6 +10,7 @@ import {
   coneWords,
   CREW_STATUS_WORDS,
   FLAG_WORDS,
+  FRIEND_WISH_WORDS,
   GUEST_STAGE_WORDS,
   PHASE_WORDS,
   TERM_WORDS,
@@ -22,6 +23,7 @@ describe('The terms of the field', () => {
       [phase.options, PHASE_WORDS],
       [flagKind.options, FLAG_WORDS],
       [breakOffReason.options, BREAK_OFF_WORDS],
+      [FRIEND_WISHES, FRIEND_WISH_WORDS],
       [COST_TERMS.map(({ name }) => name), TERM_WORDS],
       [Object.keys(CAR_STATUS_WORDS), CAR_STATUS_WORDS],
       [Object.keys(CREW_STATUS_WORDS), CREW_STATUS_WORDS],

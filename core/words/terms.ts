@@ -1,6 +1,6 @@
 import type { ConeKind, Marker } from '../circuit';
 import type { Phase } from '../coaching';
-import type { TermName } from '../day';
+import type { FriendWishKind, TermName } from '../day';
 import type { BreakOffReason, CarStatus, CrewStatus, FlagKind, GuestStage } from '../journal';
 
 /** The terms of the field in the language of the screens. */
@@ -91,8 +91,16 @@ export const TERM_WORDS: Record<TermName, string> = {
   passes: 'passing on the circuit',
   balance: 'uneven work for the crew',
   party: 'parties apart at the end',
+  friends: 'friends not as they wish',
   moved: 'moved by more than 5 min',
   reassigned: 'another car or instructor',
+};
+
+/** What friends wish, before the name of the friend. */
+export const FRIEND_WISH_WORDS: Record<FriendWishKind, string> = {
+  sameTimeAs: 'on the circuit with',
+  inTurnWith: 'in turn with',
+  sameInstructorAs: 'the same instructor as',
 };
 
 export const BREAK_OFF_WORDS: Record<BreakOffReason, string> = {

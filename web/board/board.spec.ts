@@ -1,4 +1,4 @@
-import { fact, planFile } from '@core/day';
+import { COST_TERMS, fact, planFile, type TermName } from '@core/day';
 import { aPlan, drive, at } from '@core/testing/small-day';
 import * as z from 'zod';
 import { Board } from './board';
@@ -323,12 +323,7 @@ describe('What is to be solved', () => {
 });
 
 function emptyTerms() {
-  const names = ['unplanned', 'waiting', 'continuity', 'preference', 'ladder', 'passes', 'balance', 'party'] as const;
-  return {
-    ...(Object.fromEntries(names.map((name) => [name, 0])) as Record<(typeof names)[number], number>),
-    moved: 0,
-    reassigned: 0,
-  };
+  return Object.fromEntries(COST_TERMS.map(({ name }) => [name, 0])) as Record<TermName, number>;
 }
 
 function proposedCost() {

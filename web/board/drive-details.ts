@@ -6,6 +6,7 @@ import type { Assignment, CarChoice, Place } from '@core/planner';
 import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
+import { friendLines } from '../data/friends';
 import { historyOf } from '../data/history';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
@@ -103,6 +104,7 @@ export class DriveDetails {
       pinned: drive.drive.pin?.release !== undefined,
       keptWith: drive.drive.pin?.release === undefined && drive.drive.pin?.instructor !== undefined,
       selected: this.edits.selection().has(this.driveId()),
+      friends: friendLines(context.schedule, drive.guest.id, this.driveId()),
       booking: this.data.bookings().get(drive.guest.id)?.fields,
       number: this.data.view()?.carNumbers[drive.car ?? ''],
       car: index.cars.get(drive.car ?? '')?.name ?? '',

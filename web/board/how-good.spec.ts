@@ -7,7 +7,7 @@ const cost = {
   total: 30,
   terms: {
     ...{ unplanned: 0, waiting: 24, continuity: 0, preference: 0, ladder: 0 },
-    ...{ passes: 0, balance: 6, party: 0, moved: 0, reassigned: 0 },
+    ...{ passes: 0, balance: 6, party: 0, friends: 0, moved: 0, reassigned: 0 },
   },
 };
 const bound = { leftOut: { atLeast: 0, because: [], never: [] }, waiting: { minutes: 12, because: 'cars' }, total: 12 };

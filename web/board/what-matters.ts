@@ -44,6 +44,11 @@ const WISHES: readonly { readonly term: TermName; readonly wish: string; readonl
   },
   { term: 'party', wish: 'Parties finish together', does: 'each minute between the first and the last of a party' },
   {
+    term: 'friends',
+    wish: 'Friends as they wish',
+    does: 'each drive that is not at the same time, in turn or with the same instructor where two friends wish it',
+  },
+  {
     term: 'moved',
     wish: 'Keep times once they are told',
     does: 'in a repair, each drive that moves by more than 5 minutes',

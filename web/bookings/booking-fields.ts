@@ -3,7 +3,11 @@ import type * as z from 'zod';
 import { formOf, type Field, type Option } from '../forms/fields';
 
 /** The fields of a booking, as the form shows them: one that is missing does not compile. */
-export function bookingFormFields(cars: readonly Option[], instructors: readonly Option[]): Field[] {
+export function bookingFormFields(
+  cars: readonly Option[],
+  instructors: readonly Option[],
+  friends: readonly Option[],
+): Field[] {
   return formOf<z.input<typeof bookingFields>>({
     reference: { label: 'Reference', kind: 'text', group: 'Guest' },
     name: { label: 'Name', kind: 'text' },
@@ -24,6 +28,15 @@ export function bookingFormFields(cars: readonly Option[], instructors: readonly
     },
     preferInstructors: { label: 'Prefers', kind: 'many', options: instructors },
     avoidInstructors: { label: 'Not with', kind: 'many', options: instructors },
+    sameTimeAs: {
+      label: 'On the circuit with',
+      kind: 'many',
+      options: friends,
+      optional: true,
+      group: 'Together with friends',
+    },
+    inTurnWith: { label: 'One after the other with', kind: 'many', options: friends, optional: true },
+    sameInstructorAs: { label: 'Same instructor as', kind: 'many', options: friends, optional: true },
     heightCm: {
       label: 'Height',
       unit: 'cm',

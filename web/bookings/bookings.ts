@@ -73,6 +73,10 @@ export class Bookings {
     return bookingFormFields(
       (view?.day.cars ?? []).map(({ id, name }) => ({ value: id, label: `${view?.carNumbers[id] ?? ''} ${name}` })),
       (view?.day.instructors ?? []).map(({ id, name }) => ({ value: id, label: name })),
+      (view?.bookings ?? []).map(({ fields: { reference, name } }) => ({
+        value: reference,
+        label: `${name}, ${reference}`,
+      })),
     );
   });
   protected readonly rows = computed(() => {

@@ -158,7 +158,7 @@ export function shownValue(field: Field, value: unknown): unknown {
 
 /** The value that goes into the record for what a control holds; nothing for an empty optional field. */
 export function recordValue(field: Field, shown: unknown): unknown {
-  if (field.optional && (shown === '' || shown === null || shown === undefined)) return undefined;
+  if (field.optional && isEmpty(shown)) return undefined;
   switch (field.kind) {
     case 'windows':
       return windowsOf(String(shown));
@@ -190,6 +190,10 @@ export function recordValue(field: Field, shown: unknown): unknown {
     default:
       return shown ?? undefined;
   }
+}
+
+function isEmpty(shown: unknown): boolean {
+  return shown === '' || shown === null || shown === undefined || (Array.isArray(shown) && shown.length === 0);
 }
 
 /** Points of a power curve as people write them: `2000 70, 3000 130`. */

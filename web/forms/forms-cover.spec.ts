@@ -27,7 +27,7 @@ const BOOKING = {
   ...{ drives: [{ id: 'd1', cars: ['c1'], laps: 5 }], preferInstructors: ['i1'], avoidInstructors: [] },
   ...{ heightCm: 171.5, weightKg: 70, helmet: 'M', pace: 'first', carAtHome: 'a van', drivesOn: 'left' },
   ...{ prompting: true, briefed: false, sighted: true, price: 149, paid: 0, occasion: 'fifty', notes: 'early' },
-  healthNote: 'asthma',
+  ...{ healthNote: 'asthma', sameTimeAs: ['A2'], inTurnWith: ['A2', 'A3'], sameInstructorAs: ['A3'] },
 };
 
 describe('The forms', () => {
@@ -35,7 +35,7 @@ describe('The forms', () => {
     ['a car', carFields, CAR_FIELDS, CAR],
     ['a car for the lap model', carFile, MODEL_FIELDS, SMALL_MODEL],
     ['an instructor', instructorFields, crewFormFields([], false), INSTRUCTOR],
-    ['a booking', bookingFields, bookingFormFields([], []), BOOKING],
+    ['a booking', bookingFields, bookingFormFields([], [], []), BOOKING],
   ];
 
   for (const [name, schema, fields, record] of FORMS) {

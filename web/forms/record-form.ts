@@ -13,6 +13,8 @@ import { ApiError } from '../data/api';
 import { DrivesField } from './drives-field';
 import { fieldId, recordValue, shownValue, valueAt, valueText, withValues, type Field, type Json } from './fields';
 
+const FEW_OPTIONS = 12;
+
 /** What somebody else has saved meanwhile. */
 export interface Conflict {
   readonly message: string;
@@ -54,6 +56,11 @@ export class RecordForm {
 
   protected readonly form = signal(new FormGroup<Record<string, FormControl<unknown>>>({}));
   private readonly faults = signal<readonly Fault[]>([]);
+
+  /** Whether a list is so long that one looks for an entry by typing. */
+  protected isLong({ options = [] }: Field): boolean {
+    return options.length > FEW_OPTIONS;
+  }
 
   protected readonly groups = computed(() => {
     const groups: { title: string; fields: Field[] }[] = [];

@@ -12,6 +12,7 @@ import { GuestBefore } from './guest-before';
 import { GuestPairings } from './guest-pairings';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
+import { friendLines } from '../data/friends';
 import { balanceDue } from '../data/money';
 import { historyOf } from '../data/history';
 import { occupancyWords } from '../data/next-words';
@@ -56,6 +57,16 @@ export class GuestCard {
       ? occupancyWords(nextOccupancy(context, state, this.id()), this.data.view(), this.data.stalls())
       : '';
   });
+  /** What the guest wishes with friends, and how far the plan keeps to it. */
+  private readonly friends = computed(() => {
+    const context = this.data.context();
+    return (
+      context &&
+      friendLines(context.schedule, this.id())
+        .map(({ words }) => words)
+        .join('; ')
+    );
+  });
   protected readonly facts = computed(() => {
     const fields = this.fields();
     if (!fields) return [];
@@ -64,6 +75,7 @@ export class GuestCard {
     const rows: [string, string | undefined][] = [
       ['Reference', fields.reference],
       ['Party', fields.party],
+      ['Friends', this.friends()],
       ['Languages', fields.languages.join(', ')],
       [
         'Arrives',

@@ -1,7 +1,7 @@
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../../testing/small-day';
 import { costOf } from '.';
-import type { Day } from '../day-file';
-import type { Plan } from '../plan-file';
+import type { Day, Drive, Guest } from '../day-file';
+import type { Plan, PlannedDrive } from '../plan-file';
 import { layOut } from '../schedule';
 import { passesBetween } from './passes';
 import { waitOfGap } from './waiting';
@@ -62,6 +62,53 @@ describe('Cost', () => {
     });
     const plan = aPlan({ drives: [drive('10:00'), drive('10:30', { drive: 'd2', instructor: 'i2' })] });
     expect(terms(day, plan).party).toBe(15);
+  });
+
+  describe('friends: each drive that is not as two friends wish', () => {
+    const two = (wish: Partial<Guest>, ...more: Drive[]) =>
+      aDay({
+        cars: twoCars,
+        instructors: crew,
+        guests: [
+          aGuest({ drives: [{ id: 'd1', cars: ['c1'], laps: 5 }, ...more] }),
+          aGuest({ id: 'g2', drives: [{ id: 'd2', cars: ['c2'], laps: 5 }], ...wish }),
+        ],
+      });
+    const apart = (wish: Partial<Guest>, second: Partial<PlannedDrive>, at = '10:00') =>
+      terms(two(wish), aPlan({ drives: [drive(at), drive('10:00', { drive: 'd2', car: 'c2', ...second })] })).friends;
+
+    it('at the same time: on the circuit together for half of the shorter drive', () => {
+      // Five laps of 80 s are 400 s: with 200 s between the releases half of it is left.
+      expect(apart({ sameTimeAs: ['g1'] }, {}, '10:03:20')).toBe(0);
+      expect(apart({ sameTimeAs: ['g1'] }, {}, '10:03:21')).toBe(15);
+    });
+
+    it('in turn: fetched within a quarter of an hour of the end of the other, never before it', () => {
+      // A drive released at 10:00 ends at 10:10:40; set-up takes four minutes.
+      expect(apart({ inTurnWith: ['g1'] }, {}, '10:14:40')).toBe(0);
+      expect(apart({ inTurnWith: ['g1'] }, {}, '10:14:39')).toBe(15);
+      expect(apart({ inTurnWith: ['g1'] }, {}, '10:29:40')).toBe(0);
+      expect(apart({ inTurnWith: ['g1'] }, {}, '10:29:41')).toBe(15);
+    });
+
+    it('beside the same instructor, whichever of the two has said it', () => {
+      expect(apart({ sameInstructorAs: ['g1'] }, { instructor: 'i2' }, '11:00')).toBe(15);
+      expect(apart({ sameInstructorAs: ['g1'] }, {}, '11:00')).toBe(0);
+    });
+
+    it('are counted once where both wish it, over the drives of the one who has fewer', () => {
+      const day = two({ sameTimeAs: ['g1'] }, { id: 'd3', cars: ['c1'], laps: 5 });
+      const both = { ...day, guests: [{ ...day.guests[0]!, sameTimeAs: ['g2'] }, day.guests[1]!] };
+      const plan = aPlan({
+        drives: [drive('10:00'), drive('11:00', { drive: 'd3' }), drive('11:00:45', { drive: 'd2', instructor: 'i2' })],
+      });
+      expect(terms(both, plan).friends).toBe(0);
+      expect(terms(both, aPlan({ drives: plan.drives.slice(2) })).friends).toBe(15);
+    });
+
+    it('are none with somebody who does not come', () => {
+      expect(apart({ sameTimeAs: ['g9'] }, {}, '12:00')).toBe(0);
+    });
   });
 
   it('moved and reassigned: only beyond five minutes, and only in a repair', () => {

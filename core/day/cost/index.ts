@@ -1,6 +1,7 @@
 import type { Schedule } from '../schedule';
 import { balance } from './balance';
 import { continuity } from './continuity';
+import { friends } from './friends';
 import { ladder } from './ladder';
 import { moved } from './moved';
 import { party } from './party';
@@ -23,6 +24,7 @@ export const COST_TERMS: readonly CostTerm[] = [
   passes,
   balance,
   party,
+  friends,
   moved,
   reassigned,
 ];

@@ -1,6 +1,7 @@
 import { UNNOTICED_S } from '../../day/cost/moved';
 import { waitOfGap } from '../../day/cost/waiting';
 import { carShift, crewLapsLeft, crewShift, guestGaps, ReleaseScan, type GuestGap } from './fits';
+import { FriendsPrice } from './friends';
 import { DRIVE, driveOccupancy, type Occupancy } from './occupancy';
 import { NO_CHANGE, refuelsWith, type RefuelChange } from './refuels';
 import { CALM, type Timetable } from './timetable';
@@ -65,13 +66,18 @@ export function cheapestDrive(timetable: Timetable, drive: number, search: Drive
   };
   const gaps = guestGaps(timetable, facts.guest, DRIVE, drive, search.ignoring !== 'order');
   if (gaps.length === 0) return undefined;
+  const friends = FriendsPrice.of(timetable, facts.guest);
   for (const option of facts.options) {
     if (search.car !== undefined && search.car !== option.car) continue;
     problem.conditions.forEach((condition, c) => {
       const from = Math.max(condition.fromS, search.fromS ?? 0);
       const to = Math.min(condition.toS - 1, search.toS ?? Infinity);
       if (from > to) return;
-      new OneCar(timetable, drive, option.car, option.crew, option.trackS[c]!, search, best).look(gaps, from, to);
+      new OneCar(timetable, drive, option.car, option.crew, option.trackS[c]!, search, best, friends).look(
+        gaps,
+        from,
+        to,
+      );
     });
   }
   if (best.releaseS < 0) return undefined;
@@ -103,6 +109,7 @@ class OneCar {
     private readonly trackS: number,
     private readonly search: DriveSearch,
     private readonly best: Candidate,
+    private readonly friends: FriendsPrice | undefined,
   ) {
     const { problem } = timetable;
     const { setUpS, wrapUpS } = problem.day.rules;
@@ -118,6 +125,7 @@ class OneCar {
       if (search.ignoring !== 'crew' && !crewLapsLeft(timetable, who, facts.laps, this.level)) continue;
       let price = balanceWith(who) - level;
       if (guest.likes[who] === 0) price += problem.weights.preference;
+      if (friends) price += friends.ofCrew(who);
       if (before && (before.car !== car || before.crew !== who)) price += problem.weights.reassigned;
       this.crew.push(who);
       this.crewPrice.push(price);
@@ -162,6 +170,7 @@ class OneCar {
       : waitOfGap(gap.before ? gap.after.startS - gap.before.endS - rest : gap.after.startS - arrivesS);
     const isLast = gap.after === undefined;
     const partyBefore = party >= 0 && isLast ? timetable.partyWith(party, -1, 0) : 0;
+    const leastPrice = this.leastCrewPrice + (this.friends?.least ?? 0);
     const scan = new ReleaseScan(timetable, trackS);
     const step = search.stepS ?? COARSE_S;
     const movesFor = before ? weights.moved : 0;
@@ -177,10 +186,10 @@ class OneCar {
             waitedBefore) +
         fixedPrice;
       if (party >= 0 && isLast) price += timetable.partyWith(party, guestNumber, endS) - partyBefore;
-      if (price + this.leastCrewPrice >= best.price) {
+      if (price + leastPrice >= best.price) {
         // Waiting only grows from here where nothing comes after; a move back to the old release may yet save its price.
         if (isLast && (movesFor === 0 || releaseS > before!.releaseS + UNNOTICED_S)) return;
-        if (isLast && price + this.leastCrewPrice - movesFor >= best.price) return;
+        if (isLast && price + leastPrice - movesFor >= best.price) return;
         releaseS += step;
         continue;
       }
@@ -201,6 +210,7 @@ class OneCar {
         }
       }
       price += weights.passes * timetable.passesOf({ releaseS, trackEndS: releaseS + trackS, lapsDriven: laps });
+      if (this.friends) price += this.friends.ofTime({ startS, endS, releaseS, trackEndS: releaseS + trackS });
       const shift = this.tryCrew(releaseS, price);
       const next = Math.max(step, shift);
       // The old release itself is worth trying, wherever the steps fall.

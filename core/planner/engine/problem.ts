@@ -16,6 +16,7 @@ import {
   type TermName,
   type TimeWindow,
 } from '../../day';
+import { friendWishesOf, type FriendWishKind } from '../../day/friends';
 import { owedMeal } from '../../day/rules/crew-meal';
 import { mayTeach } from './may-teach';
 
@@ -37,8 +38,18 @@ export interface Problem {
   readonly vehicles: readonly VehicleFacts[];
   /** Members of each party by number. */
   readonly parties: readonly (readonly number[])[];
+  readonly friendWishes: readonly FriendFacts[];
+  /** Guests whose places bear on one another: each party, and each two friends with a wish. */
+  readonly companies: readonly (readonly number[])[];
   /** Stretches of releases with one pace factor each, in order, without gaps. */
   readonly conditions: readonly { readonly fromS: number; readonly toS: number; readonly factor: number }[];
+}
+
+/** A wish of two friends, counted over the drives of the one who leads. */
+export interface FriendFacts {
+  readonly kind: FriendWishKind;
+  readonly lead: number;
+  readonly other: number;
 }
 
 export interface GuestFacts {
@@ -46,6 +57,8 @@ export interface GuestFacts {
   readonly arrivesS: number;
   readonly leavesS: number;
   readonly party: number;
+  /** Positions in the problem's `friendWishes` of those that this guest has a part in. */
+  readonly wishes: readonly number[];
   readonly drives: readonly number[];
   readonly needsBriefing: boolean;
   readonly needsSighting: boolean;
@@ -108,6 +121,12 @@ export function problemOf(day: Day, repair?: Repair): Problem {
   const partyNames = [...new Set(day.guests.flatMap(({ party }) => party ?? []))];
   const partyNumber = new Map(partyNames.map((name, number) => [name, number]));
   const parties: number[][] = partyNames.map(() => []);
+  const guestNumber = numbers(day.guests);
+  const friendWishes = friendWishesOf(day).map(({ kind, lead, other }) => ({
+    kind,
+    lead: guestNumber.get(lead)!,
+    other: guestNumber.get(other)!,
+  }));
   const drives: DriveFacts[] = [];
 
   const guests = day.guests.map((guest, number): GuestFacts => {
@@ -131,6 +150,7 @@ export function problemOf(day: Day, repair?: Repair): Problem {
       arrivesS: guest.arrives,
       leavesS: guest.leavesBy ?? Infinity,
       party,
+      wishes: friendWishes.flatMap(({ lead, other }, wish) => (lead === number || other === number ? [wish] : [])),
       drives: own,
       needsBriefing: !guest.briefed,
       needsSighting: !guest.sighted,
@@ -196,6 +216,8 @@ export function problemOf(day: Day, repair?: Repair): Problem {
       trackS: conditions.map(({ factor }) => day.rules.sighting.laps * Math.round(vehicle.lapTimeS * factor)),
     })),
     parties,
+    friendWishes,
+    companies: [...parties, ...friendWishes.map(({ lead, other }) => [lead, other])],
     conditions,
   };
 }

@@ -121,9 +121,9 @@ const guests: Ruin = (timetable, random, size) => {
   return out(timetable, [...chosen]);
 };
 
-/** All drives of a party. */
-const party: Ruin = (timetable, random, size) => {
-  const members = pick(random, timetable.problem.parties);
+/** All drives of a party, or of two friends with a wish. */
+const company: Ruin = (timetable, random, size) => {
+  const members = pick(random, timetable.problem.companies);
   if (!members) return guests(timetable, random, size);
   return out(timetable, members.flatMap((guest) => drivesIn(timetable.guestOccupancies[guest]!)).slice(0, 3 * size));
 };
@@ -292,7 +292,7 @@ export const RUINS: readonly { readonly name: string; readonly move: Ruin; reado
   { name: 'neighbours of an instructor', move: crew, weight: 2 },
   { name: 'neighbours in car and crew', move: carAndCrew, weight: 2 },
   { name: 'drives of guests near one another', move: guests, weight: 3 },
-  { name: 'a party', move: party, weight: 1 },
+  { name: 'a party or two friends', move: company, weight: 1 },
   { name: 'sighting runs', move: runs, weight: 1 },
   { name: 'classes', move: classes, weight: 1 },
   { name: 'seats in class and run', move: seats, weight: 2 },

@@ -1,6 +1,7 @@
 import type { TermName } from '../../day';
 import { UNNOTICED_S } from '../../day/cost/moved';
 import { waitOfGap } from '../../day/cost/waiting';
+import { unmetDrives } from './friends';
 import { DRIVE, type Occupancy } from './occupancy';
 import type { Problem } from './problem';
 import type { Timetable } from './timetable';
@@ -14,6 +15,10 @@ export const TERM_TWINS: Readonly<Record<TermName, TermTwin>> = {
   passes: { of: 'day', amount: ({ passes }) => passes },
   balance: { of: 'day', amount: (timetable) => timetable.imbalanceWith(-1, 0) },
   party: { of: 'party', amount: (timetable, party) => timetable.partyApartWith(party, -1, 0) },
+  friends: {
+    of: 'wish',
+    amount: (timetable, wish) => unmetDrives(timetable, timetable.problem.friendWishes[wish]!).length,
+  },
   waiting: {
     of: 'guest',
     amount: ({ day, guests }, guest, occupancies) => {
@@ -47,6 +52,7 @@ export const TERM_TWINS: Readonly<Record<TermName, TermTwin>> = {
 export type TermTwin =
   | { readonly of: 'day'; readonly amount: (timetable: Timetable) => number }
   | { readonly of: 'party'; readonly amount: (timetable: Timetable, party: number) => number }
+  | { readonly of: 'wish'; readonly amount: (timetable: Timetable, wish: number) => number }
   | GuestTwin;
 
 interface GuestTwin {
@@ -84,4 +90,5 @@ function termsOf<K extends TermTwin['of']>(of: K) {
 }
 export const DAY_TERMS = termsOf('day');
 export const PARTY_TERMS = termsOf('party');
+export const WISH_TERMS = termsOf('wish');
 export const GUEST_TERMS = termsOf('guest');

@@ -3,7 +3,7 @@ import { DAY_S } from '../../day/time';
 import { passesBetween } from '../../day/cost/passes';
 import { BRIEFING, DRIVE, REFUEL, SIGHTING, type Occupancy } from './occupancy';
 import type { Problem } from './problem';
-import { DAY_TERMS, GUEST_TERMS, PARTY_TERMS } from './term-twins';
+import { DAY_TERMS, GUEST_TERMS, PARTY_TERMS, WISH_TERMS } from './term-twins';
 
 const BLOCK_S = 64;
 /** Levels of cars count from 1 to 5. */
@@ -48,14 +48,14 @@ export class Timetable {
   private readonly guestUnrest: Float64Array;
   private readonly guestStale: Uint8Array;
   private readonly staleGuests: number[] = [];
-  private readonly partyCost: Float64Array;
-  private readonly partyStale: Uint8Array;
+  private readonly parties: CostsKept;
+  private readonly wishes: CostsKept;
   private readonly trail: Occupancy[] = [];
   private readonly trailAdded: boolean[] = [];
   private readonly totalAvailableS: number;
 
   constructor(readonly problem: Problem) {
-    const { day, guests, crew, cars, vehicles, drives, parties } = problem;
+    const { day, guests, crew, cars, vehicles, drives, parties, friendWishes } = problem;
     this.guestOccupancies = guests.map(() => []);
     this.crewOccupancies = crew.map(() => []);
     this.carDrives = cars.map(() => []);
@@ -66,8 +66,8 @@ export class Timetable {
     this.guestCost = new Float64Array(guests.length);
     this.guestUnrest = new Float64Array(guests.length);
     this.guestStale = new Uint8Array(guests.length);
-    this.partyCost = new Float64Array(parties.length);
-    this.partyStale = new Uint8Array(parties.length);
+    this.parties = new CostsKept(parties.length);
+    this.wishes = new CostsKept(friendWishes.length);
     this.totalAvailableS = crew.reduce((sum, { availableS }) => sum + availableS, 0);
     this.load = new Uint16Array(DAY_S + 1);
     this.near = new Uint16Array(DAY_S + 1);
@@ -206,8 +206,7 @@ export class Timetable {
     let sum = 0;
     for (const { name, amount } of DAY_TERMS) sum += weights[name] * amount(this);
     for (const cost of this.guestCost) sum += cost;
-    for (const cost of this.partyCost) sum += cost;
-    return sum;
+    return sum + this.parties.sum() + this.wishes.sum();
   }
 
   /** What the search makes small: the cost and, in a repair, a little for each drive that is not as it was. */
@@ -287,18 +286,20 @@ export class Timetable {
     for (const guest of this.staleGuests) {
       this.guestStale[guest] = 0;
       this.guestCost[guest] = this.countGuest(guest);
-      const { party } = guests[guest]!;
-      if (party >= 0) this.partyStale[party] = 1;
+      const { party, wishes } = guests[guest]!;
+      if (party >= 0) this.parties.stale(party);
+      for (const wish of wishes) this.wishes.stale(wish);
     }
     if (this.staleGuests.length === 0) return;
     this.staleGuests.length = 0;
-    for (let party = 0; party < this.partyStale.length; party++) {
-      if (this.partyStale[party] === 0) continue;
-      this.partyStale[party] = 0;
-      let cost = 0;
-      for (const { name, amount } of PARTY_TERMS) cost += this.problem.weights[name] * amount(this, party);
-      this.partyCost[party] = cost;
-    }
+    this.parties.refresh((party) => this.weighted(PARTY_TERMS, party));
+    this.wishes.refresh((wish) => this.weighted(WISH_TERMS, wish));
+  }
+
+  private weighted(terms: typeof PARTY_TERMS, of: number): number {
+    let cost = 0;
+    for (const { name, amount } of terms) cost += this.problem.weights[name] * amount(this, of);
+    return cost;
   }
 
   private countGuest(guest: number): number {
@@ -361,6 +362,35 @@ export class Timetable {
       refuels: this.refuels.map((occupancy) => ({ car: cars[occupancy.car]!.car.id, start: occupancy.startS })),
       unplanned,
     };
+  }
+}
+
+/** Costs of numbered things, each counted again only once something of it has changed. */
+class CostsKept {
+  private readonly costs: Float64Array;
+  private readonly isStale: Uint8Array;
+
+  constructor(count: number) {
+    this.costs = new Float64Array(count);
+    this.isStale = new Uint8Array(count);
+  }
+
+  stale(number: number): void {
+    this.isStale[number] = 1;
+  }
+
+  refresh(count: (number: number) => number): void {
+    for (let number = 0; number < this.costs.length; number++) {
+      if (this.isStale[number] === 0) continue;
+      this.isStale[number] = 0;
+      this.costs[number] = count(number);
+    }
+  }
+
+  sum(): number {
+    let sum = 0;
+    for (const cost of this.costs) sum += cost;
+    return sum;
   }
 }
 

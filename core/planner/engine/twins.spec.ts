@@ -56,6 +56,7 @@ describe('The engine and the plain cost terms', () => {
       things.reduce<number>((total, _, of) => total + amount(of), 0);
     if (twin.of === 'day') return twin.amount(timetable);
     if (twin.of === 'party') return sum(problem.parties, (party) => twin.amount(timetable, party));
+    if (twin.of === 'wish') return sum(problem.friendWishes, (wish) => twin.amount(timetable, wish));
     return sum(problem.guests, (guest) => twin.amount(problem, guest, timetable.guestOccupancies[guest]!));
   };
 
