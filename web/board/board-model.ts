@@ -18,7 +18,8 @@ import {
 } from '@core/journal';
 import { initials, shortName, surname } from '../data/names';
 import { beadsOf, type Bead } from '../drawing/bead-list';
-import { awayBlocks, coolingBlocks, mealBlocks, refuelBlocks, sharedBlock, sharedBlocks } from './other-blocks';
+import type { OtherKind } from '../drawing/silhouette';
+import { awayBlocks, coolingBlocks, mealBlocks, refuelBlocks, restBlocks, sharedBlock, sharedBlocks } from './other-blocks';
 
 const BUSY: ReadonlySet<GuestStage> = new Set(['inClass', 'onSighting', 'seated', 'onCircuit']);
 /** Shown before the first and after the last of what the day contains. */
@@ -48,7 +49,7 @@ export interface DriveBlock {
 /** Anything else that holds a car, a person or a room. */
 export interface OtherBlock {
   readonly kind: 'other';
-  readonly what: 'class' | 'run' | 'fuel' | 'meal' | 'cooling' | 'away';
+  readonly what: OtherKind;
   readonly id: string;
   /** Where there is no room for the label. */
   readonly short: string;
@@ -119,6 +120,7 @@ export function boardRows(context: DayContext, state: DayState, mode: BoardMode,
         blocks: [
           ...away(instructor),
           ...mealBlocks(context, instructor, state),
+          ...restBlocks(context, instructor, state),
           ...of((occupancy) => occupancy.planned.instructor === instructor.id),
           ...sharedBlocks(schedule.crewOccupancies.get(instructor.id), state),
         ],

@@ -57,6 +57,24 @@ describe('What the board shows beside drives', () => {
     expect(blocks.some((block) => block.kind === 'other' && block.what === 'cooling')).toBe(false);
   });
 
+  it('shows the rests that the crew needs, and none where the meal is one', () => {
+    const worked = (restS: number, meal = holt.meal) => {
+      const instructors = [{ ...holt, maxSeatS: 1800, restS, meal }, okoro];
+      const second = { drive: 'd2', instructor: 'i1' };
+      const drives = [drive('10:00'), drive('10:40', second)];
+      const more = dayContext({ ...day, instructors }, { ...plan, drives });
+      const row = boardRows(more, stateOf(more, [], at('08:00')), 'crew').find(({ name }) => name === holt.name)!;
+      return row.blocks.flatMap((block) => (block.kind === 'other' && block.what === 'rest' ? [block.words] : []));
+    };
+    // The class of 25 minutes and a drive of 16 are more than half an hour; so are two drives.
+    expect(worked(900)).toEqual([
+      'Rest after 25 min of work, 09:25 to 09:40',
+      'Rest after 16 min of work, 10:12 to 10:27',
+    ]);
+    expect(worked(3600)).toEqual([]);
+    expect(worked(900, { from: at('10:10'), to: at('10:40'), durationS: 600 }).length).toBe(1);
+  });
+
   it('puts guests in the order of what happens next, and those who have finished last, if at all', () => {
     const names = (time: string, withFinished: boolean) =>
       boardRows(context, stateAt(time), 'guests', withFinished).map(({ name }) => name);

@@ -1,10 +1,13 @@
 import {
   clockMinute,
+  overlaps,
+  spokenDuration,
   withoutWindows,
   type BriefingOccupancy,
   type Car,
   type DriveOccupancy,
   type Instructor,
+  type Interval,
   type PersonOccupancy,
   type SightingOccupancy,
   type TimeWindow,
@@ -50,16 +53,43 @@ export function mealBlocks({ schedule }: DayContext, instructor: Instructor, sta
  * @param drives of the car, by start
  */
 export function coolingBlocks({ id, cooling }: Car, drives: readonly DriveOccupancy[], state: DayState): OtherBlock[] {
-  let laps = 0;
-  return drives.flatMap((drive, at) => {
-    const next = drives[at + 1];
-    laps += drive.lapsDriven;
-    if (!next || next.startS - drive.endS < cooling.restS) return [];
-    const needed = laps + next.lapsDriven > cooling.afterLaps;
-    const held = { startS: drive.endS, endS: drive.endS + cooling.restS };
-    const words = `Cooling after ${laps} laps, ${clockMinute(held.startS)} to ${clockMinute(held.endS)}`;
-    laps = 0;
-    return needed ? [blockOf('cooling', id, held, 'cooling', words, state)] : [];
+  return neededRests(drives, ({ lapsDriven }) => lapsDriven, cooling.afterLaps, cooling.restS).map(
+    ({ after: laps, ...held }) => {
+      const words = `Cooling after ${laps} laps, ${clockMinute(held.startS)} to ${clockMinute(held.endS)}`;
+      return blockOf('cooling', id, held, 'cooling', words, state);
+    },
+  );
+}
+
+/** Rests without which an instructor would work longer in one piece than is allowed; a meal is a rest as well. */
+export function restBlocks({ schedule }: DayContext, instructor: Instructor, state: DayState): OtherBlock[] {
+  const { id, maxSeatS, restS } = instructor;
+  const occupancies = schedule.crewOccupancies.get(id) ?? [];
+  const meal = owedMeal(instructor, schedule.index.windows(instructor)) && mealGap(instructor, occupancies);
+  return neededRests(occupancies, ({ startS, endS }) => endS - startS, maxSeatS, restS)
+    .filter((rest) => !(meal && overlaps(rest, meal)))
+    .map(({ after, ...held }) => {
+      const words = `Rest after ${spokenDuration(after)} of work, ${clockMinute(held.startS)} to ${clockMinute(held.endS)}`;
+      return blockOf('rest', id, held, 'rest', words, state);
+    });
+}
+
+/** Rests between activities in a row without which the next one would be too much, each with what had come together by then. */
+function neededRests<T extends Interval>(
+  activities: readonly T[],
+  amountOf: (of: T) => number,
+  most: number,
+  restS: number,
+): { readonly startS: number; readonly endS: number; readonly after: number }[] {
+  let after = 0;
+  return activities.flatMap((activity, at) => {
+    const next = activities[at + 1];
+    after += amountOf(activity);
+    if (!next || next.startS - activity.endS < restS) return [];
+    const rest = { startS: activity.endS, endS: activity.endS + restS, after };
+    const needed = after + amountOf(next) > most;
+    after = 0;
+    return needed ? [rest] : [];
   });
 }
 

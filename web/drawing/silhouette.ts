@@ -16,12 +16,16 @@ export function silhouette(edges: SilhouetteEdges, height: number): string {
   return `M${startX} ${height}V${shoulder}L${releaseX} 0H${trackEndX}L${endX} ${shoulder}V${height}Z`;
 }
 
+/** What holds a car, a person or a room without being a drive. */
+export type OtherKind = 'class' | 'run' | 'fuel' | 'meal' | 'rest' | 'cooling' | 'away';
+
 /**
  * The outline of what holds somebody without being a drive, each of the same family: a class stands like a lectern, a
- * sighting run is a low drive, fuel a drum, a meal a bowl, cooling a wave, and who is not there leaves a flat gap.
+ * sighting run is a low drive, fuel a drum, a meal a bowl, a rest a bench, cooling a wave, and who is not there leaves a
+ * flat gap.
  */
 export function otherSilhouette(
-  what: 'class' | 'run' | 'fuel' | 'meal' | 'cooling' | 'away',
+  what: OtherKind,
   startX: number,
   endX: number,
   height: number,
@@ -39,6 +43,10 @@ export function otherSilhouette(
     }
     case 'meal':
       return `M${startX} ${shoulder}H${endX}Q${endX} ${height} ${(startX + endX) / 2} ${height}Q${startX} ${height} ${startX} ${shoulder}Z`;
+    case 'rest': {
+      const middle = height * 0.8;
+      return `M${startX} ${middle}L${startX + slant} ${shoulder}H${endX - slant}L${endX} ${middle}L${endX - slant} ${height}H${startX + slant}Z`;
+    }
     case 'cooling': {
       const quarter = (endX - startX) / 4;
       return `M${startX} ${height}V${shoulder}q${quarter} ${-height * 0.3} ${2 * quarter} 0t${2 * quarter} 0V${height}Z`;
