@@ -1,5 +1,6 @@
 import {
   afterNextRender,
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -13,14 +14,14 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { clockMinute, type TimeWindow } from '@core/day';
+import type { TimeWindow } from '@core/day';
 import { scaleLinear } from 'd3-scale';
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type ZoomTransform } from 'd3-zoom';
-import { axisTicks } from '../drawing/axis-ticks';
 import { elementSize } from '../drawing/element-size';
 import { beadPlaces, otherSilhouette, silhouette } from '../drawing/silhouette';
 import { beadPaths } from '../drawing/bead-paths';
+import { BoardGrid } from './board-grid';
 import { BlockDrag, type Carry } from './block-drag';
 import type { Block, BoardRow, DriveBlock, Ghost } from './board-model';
 
@@ -64,6 +65,7 @@ export const NO_MARKS: Marks = { selected: new Set(), leaving: new Set(), pinned
 @Component({
   selector: 'jl-board-chart',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [BoardGrid],
   templateUrl: './board-chart.html',
   styleUrl: './board-chart.scss',
 })
@@ -104,29 +106,12 @@ export class BoardChart {
   private readonly fullX = computed(() => scaleLinear([this.opens(), this.closes()], [0, this.width()]));
   protected readonly x = computed(() => this.transform().rescaleX(this.fullX()));
   private readonly drawX = computed(() => this.drawnFor().rescaleX(this.fullX()));
-  protected readonly picture = computed(() => {
+  private readonly picture = viewChild.required<ElementRef<SVGElement>>('picture');
+  private readonly pictureAt = computed(() => {
     const [live, drawn] = [this.transform(), this.drawnFor()];
     const factor = live.k / drawn.k;
     return `translate(${live.x - factor * drawn.x}px, 0) scale(${factor}, 1)`;
   });
-  protected readonly ticks = computed(() => {
-    const [from, to] = this.x().domain() as [number, number];
-    return axisTicks(from, to, this.width(), 62).map((tick) => ({
-      atS: tick,
-      x: this.x()(tick),
-      label: clockMinute(tick),
-      hour: tick % 3600 === 0,
-    }));
-  });
-  protected readonly bands = computed(() =>
-    this.closures().map(({ from, to, reason }) => ({
-      from,
-      x: this.x()(from),
-      width: this.x()(to) - this.x()(from),
-      reason: reason ?? 'closed',
-    })),
-  );
-  protected readonly nowX = computed(() => this.x()(this.nowS()));
 
   /** Everything that is drawn, row by row, in pixels. */
   protected readonly drawn = computed(() => {
@@ -229,6 +214,8 @@ export class BoardChart {
       ]);
       select(this.plot().nativeElement).call(this.behaviour).on('dblclick.zoom', null);
     });
+    // By hand, since a binding would have every block of the template looked at again in each frame.
+    afterRenderEffect({ write: () => (this.picture().nativeElement.style.transform = this.pictureAt()) });
     // A panel beside the chart makes it narrower; it goes on showing the same stretch of the day.
     let before = 0;
     effect(() => {

@@ -19,7 +19,15 @@ import {
 import { initials, shortName, surname } from '../data/names';
 import { beadsOf, type Bead } from '../drawing/bead-list';
 import type { OtherKind } from '../drawing/silhouette';
-import { awayBlocks, coolingBlocks, mealBlocks, refuelBlocks, restBlocks, sharedBlock, sharedBlocks } from './other-blocks';
+import {
+  awayBlocks,
+  coolingBlocks,
+  mealBlocks,
+  refuelBlocks,
+  restBlocks,
+  sharedBlock,
+  sharedBlocks,
+} from './other-blocks';
 
 const BUSY: ReadonlySet<GuestStage> = new Set(['inClass', 'onSighting', 'seated', 'onCircuit']);
 /** Shown before the first and after the last of what the day contains. */

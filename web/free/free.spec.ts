@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
+import { dayView } from '@core/api';
 import { at } from '@core/testing/small-day';
 import { show } from '../testing/fake-day';
 import { settle, theDay } from '../testing/two-drives';
@@ -7,6 +8,7 @@ import { VerdictsHere } from '../testing/verdicts-here';
 import { Verdicts } from '../verdict/verdicts';
 import { Free } from './free';
 import { rowsOf, runWords } from './free-model';
+import * as z from 'zod';
 
 const opened = async (data = theDay()) => {
   const shown = await show(Free, data, {}, [{ provide: Verdicts, useValue: new VerdictsHere() }]);
@@ -61,6 +63,23 @@ describe('Still free', () => {
       .find((it) => it.textContent.includes('walk-in'))!
       .click();
     expect(go).toHaveBeenCalledOnceWith(['/bookings'], { fragment: jasmine.stringMatching(/^do:walk-in=c\d,5,new$/) });
+  });
+
+  it('tells of later days what is sold, what is free, and what limits them', async () => {
+    const data = theDay();
+    const [today, later] = [data.date(), '2027-06-05'];
+    data.days.set([
+      { date: today, bookings: 2, drives: 2, revision: 1 },
+      { date: later, bookings: 2, drives: 2, revision: null },
+    ]);
+    const { http, fixture, element } = await opened(data);
+    const view = data.view();
+    http.expectOne(`/api/days/${later}`).flush(z.encode(dayView, { ...view, day: { ...view.day, date: later } }));
+    await settle();
+    await fixture.whenStable();
+    const row = element.querySelector('[aria-label="Other days"] .day')!;
+    expect(row.textContent).toMatch(/5 Jun.*2 sold, (\d+|40 or more) free/su);
+    expect(row.textContent).toMatch(/limit/u);
   });
 
   it('says so when the day is over', async () => {
