@@ -4,7 +4,7 @@
  */
 export type SolveProgram = (program: string, limitS: number) => number | undefined;
 
-type Term = readonly [factor: number, name: string];
+export type Term = readonly [factor: number, name: string];
 
 /** An integer program while it is being written, in CPLEX's LP format. */
 export class Program {
@@ -54,7 +54,10 @@ export class Program {
 }
 
 function written(terms: readonly Term[]): string {
-  return terms
+  const factors = new Map<string, number>();
+  for (const [factor, name] of terms) factors.set(name, (factors.get(name) ?? 0) + factor);
+  return [...factors]
+    .map(([name, factor]) => [factor, name] as const)
     .filter(([factor]) => factor !== 0)
     .map(([factor, name]) => `${factor < 0 ? '-' : '+'} ${Math.abs(factor)} ${name}`)
     .join(' ')
