@@ -9,6 +9,7 @@ import { pinoHttp } from 'pino-http';
 import { contract, type Problem } from '@core/api';
 import { fact } from '@core/day';
 import type { Clock } from './clock';
+import { BoundThread } from './bound/bound-thread';
 import { Bounds } from './bound/bounds';
 import { door } from './door';
 import { DayCache } from './day-cache';
@@ -47,8 +48,9 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
   const hub = new Hub();
   const dayCache = new DayCache(store, clock);
   const journal = new JournalWriter(store, dayCache, hub, clock);
-  const planJobs = new PlanJobs({ store, dayCache, hub, clock }, logger);
-  const bounds = new Bounds({ dayCache, hub, planJobs }, logger);
+  const boundThread = new BoundThread(logger);
+  const planJobs = new PlanJobs({ store, dayCache, hub, clock }, boundThread, logger);
+  const bounds = new Bounds({ dayCache, hub, planJobs }, boundThread);
   const devices = new DeviceDesk({ store, dayCache, journal, hub, clock });
   const manager = new ManagerDesk(store);
   const dayClosed = () => {
@@ -114,7 +116,7 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
     app,
     close: () => {
       planJobs.close();
-      bounds.close();
+      boundThread.close();
       devices.close();
       hub.close();
     },

@@ -1,6 +1,6 @@
 /** Plans a day: what it takes is a day file and, to plan again, the plan before and the time. */
 export { acceptInPart, type PartOutcome } from './accept-in-part';
-export { boundOf, solverOf, type Bound, type Scarce, type SolveProgram, type WaitsFor } from './bound';
+export { boundOf, solverOf, SMALL_DAY, type Bound, type Scarce, type SolveProgram, type WaitsFor } from './bound';
 export { bottleneckOf, type Bottleneck, type Limit, type ResourceLoad } from './bottleneck';
 export {
   changesBetween,

@@ -17,6 +17,8 @@ export interface PlanningOptions {
   readonly deadline?: { readonly now: () => number; readonly untilMs: number };
   /** Asked before every step; true ends the search with the best plan so far. */
   readonly cancelled?: () => boolean;
+  /** Below what no plan of the day costs, once that is known: the search ends where it is reached. Not of a repair. */
+  readonly least?: () => number;
   /** The best plan that another search of the same day has found since this was asked last; asked now and then. */
   readonly elsewhere?: () => Plan | undefined;
   /** Names of moves of the search that are not to be used, to learn what they bring. */
@@ -106,7 +108,7 @@ function completed(timetable: Timetable, manner: Manner): void {
 }
 
 function finish(timetable: Timetable, options: PlanningOptions): PlannedDay {
-  const { onProgress, elsewhere, without } = options;
+  const { onProgress, elsewhere, without, least } = options;
   const { problem } = timetable;
   const best = () => priced(timetable);
   onProgress?.({ steps: 0, best });
@@ -114,6 +116,7 @@ function finish(timetable: Timetable, options: PlanningOptions): PlannedDay {
     random: options.random,
     progress: progressOf(options),
     ...(without ? { without } : {}),
+    ...(least ? { least } : {}),
     ...(elsewhere ? { elsewhere: () => loaded(problem, elsewhere()) } : {}),
     ...(onProgress ? { onBetter: (done: number) => onProgress({ steps: done, best }) } : {}),
   });

@@ -2,7 +2,9 @@ import { randomUUID } from 'node:crypto';
 import type { PlanJob, StartPlanning } from '@core/api';
 import { fact, emptyPlan } from '@core/day';
 import { withGuestsGone, withoutUnknown } from '@core/journal';
+import { SMALL_DAY } from '@core/planner';
 import type { Logger } from 'pino';
+import type { BoundThread } from '../bound/bound-thread';
 import { notFound, refusalOf } from '../problems';
 import type { Services } from '../services';
 import { planningTimeS, withOverdue } from './accept';
@@ -22,6 +24,7 @@ export class PlanJobs {
 
   constructor(
     private readonly services: Pick<Services, 'store' | 'dayCache' | 'hub' | 'clock'>,
+    private readonly boundThread: BoundThread,
     private readonly logger?: Logger,
   ) {
     services.store.planJobs.interruptAll();
@@ -38,6 +41,7 @@ export class PlanJobs {
     if (mode === 'restore' && !older) throw notFound('plan', String(revision), date);
 
     const stop = new Int32Array(new SharedArrayBuffer(4));
+    const least = new Float64Array(new SharedArrayBuffer(8)).fill(-Infinity);
     const id = randomUUID();
     const order: PortfolioOrder = {
       id,
@@ -52,6 +56,7 @@ export class PlanJobs {
       seed: SEED,
       current: plan && standpoint.plan,
       stop,
+      least,
     };
     // A day without a plan that has begun is planned from now on.
     const fromNow = plan ? order : { ...order, repair: standpoint.repair && { previous: emptyPlan(date), nowS: asOf } };
@@ -69,10 +74,17 @@ export class PlanJobs {
     };
     store.planJobs.put(date, job);
     this.running.set(date, { job, stop });
+    let asked = false;
     const told = (report: ThreadReport) => {
       // What comes after the search was dropped, or its day was taken away, is nobody's any more.
       if (this.running.get(date)?.job !== job) return;
-      if (report.kind === 'progress') return hub.planning(date, report);
+      if (report.kind === 'progress') {
+        hub.planning(date, report);
+        // Only now that a plan is on screen.
+        if (!asked) this.prove(fromNow, least);
+        asked = true;
+        return;
+      }
       const { kind: _, id: __, changes, ...found } = report;
       const whole = plan ? withOverdue(standpoint, found.plan) : found.plan;
       this.finish(date, job, {
@@ -87,6 +99,16 @@ export class PlanJobs {
     portfolio.run(fromNow, { told, failed });
     hub.changed('planning', date);
     return job;
+  }
+
+  /** A day of a few drives is searched until its best plan is found and proven to be it, or the time is over. */
+  private prove({ day, repair }: PortfolioOrder, least: Float64Array): void {
+    const drives = day.guests.reduce((sum, guest) => sum + guest.drives.length, 0);
+    if (repair || drives > SMALL_DAY) return;
+    this.boundThread.work(day).then(
+      ({ total }) => (least[0] = total),
+      () => undefined,
+    );
   }
 
   read(date: string): PlanJob | undefined {

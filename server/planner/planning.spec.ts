@@ -44,6 +44,15 @@ describe('Planning on the server', () => {
   const accept = (more: Record<string, unknown>) =>
     server.http.post(`${DAY}/plans`).send({ base: 1, asOf: '08:00', author: 'Maren', reason: 'By hand', ...more });
 
+  it('ends by itself once no plan of a few drives can be better', async () => {
+    await book('A1');
+    await book('A2', { briefed: false, sighted: false });
+    const { found } = await server.look({ seconds: 120 });
+    const { body } = await server.http.get(`${DAY}/bound`).expect(200);
+    expect(found!.cost.total).toBeCloseTo(body.bound.total, 3);
+    expect(found!.plan.briefings.length).toBe(1);
+  });
+
   it('gives a proposal that changes nothing until it is accepted', async () => {
     await book('A1');
     await book('A2');

@@ -7,7 +7,9 @@ import type { ThreadFound, ThreadProgress, ThreadReport } from './worker';
 const day = randomDay(seededRandom(3), { drives: 25 });
 
 function order(id: string, more: Partial<PortfolioOrder> = {}): PortfolioOrder {
-  return { id, day, seconds: 1, seed: 1, current: undefined, stop: new Int32Array(new SharedArrayBuffer(4)), ...more };
+  const stop = new Int32Array(new SharedArrayBuffer(4));
+  const least = new Float64Array(new SharedArrayBuffer(8)).fill(-Infinity);
+  return { id, day, seconds: 1, seed: 1, current: undefined, stop, least, ...more };
 }
 
 /** Hands an order over and waits for its end. */

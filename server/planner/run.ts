@@ -17,7 +17,7 @@ export interface PlannerOrder {
 /** The one way in which command line and worker thread run the planner: with a real clock and a seed. */
 export function runPlanner(
   { day, repair, from, seconds, iterations, seed }: PlannerOrder,
-  hooks: Pick<PlanningOptions, 'cancelled' | 'onProgress' | 'elsewhere'> = {},
+  hooks: Pick<PlanningOptions, 'cancelled' | 'least' | 'onProgress' | 'elsewhere'> = {},
 ): PlannedDay {
   const now = () => performance.now();
   const options = {

@@ -8,6 +8,8 @@ export interface ThreadOrder extends PlannerOrder {
   readonly id: string;
   readonly current: Plan | undefined;
   readonly stop: Int32Array;
+  /** Below what no plan can cost, once that is known. */
+  readonly least: Float64Array;
   /** Where better plans of other threads with the same order arrive. */
   readonly peers: MessagePort | undefined;
 }
@@ -39,13 +41,14 @@ export type ThreadReport = ThreadProgress | ThreadFound;
 /** Progress is told this often at most. */
 const TELL_MS = 250;
 
-parentPort!.on('message', ({ id, current, stop, peers, ...order }: ThreadOrder) => {
+parentPort!.on('message', ({ id, current, stop, least, peers, ...order }: ThreadOrder) => {
   const report = (told: ThreadReport) => parentPort!.postMessage(told);
   const startMs = performance.now();
   const costBefore = current ? costOf(layOut(order.day, current, order.repair)) : null;
   let toldMs = -Infinity;
   const { plan, cost, steps } = runPlanner(order, {
     cancelled: () => Atomics.load(stop, 0) === 1,
+    least: () => least[0]!,
     ...(peers ? { elsewhere: () => latestOf(peers) } : {}),
     onProgress: ({ steps: taken, best }) => {
       const nowMs = performance.now();

@@ -8,6 +8,7 @@ import { leastWaiting, type WaitsFor } from './waiting';
 
 export { solverOf, type SolveProgram } from './program';
 export type { Scarce } from './left-out';
+export { SMALL_DAY } from './small-day';
 export { leastWaiting, type WaitsFor } from './waiting';
 
 /** Below what no plan of a day can be, term by term where that can be told. */
@@ -27,8 +28,10 @@ export interface Bound {
 
 /** Most seconds for each of the programs that are solved. */
 const LIMIT_S = 10;
+/** Those with classes and runs for five guests and more take half a minute. */
+const SMALL_DAY_LIMIT_S = 60;
 
-/** Below what no plan of the day can be. Takes up to a minute on a large day, so it belongs into a thread of its own. */
+/** Below what no plan of the day can be. Takes up to a minute, so it belongs into a thread of its own. */
 export function boundOf(day: Day, solve: SolveProgram): Bound {
   const problem = problemOf(day);
   const possible = new Set(choicesOf(problem).map(({ drive }) => drive));
@@ -47,7 +50,7 @@ export function boundOf(day: Day, solve: SolveProgram): Bound {
   // A plan with all drives that can have a place waits so much; one that leaves another out pays for that instead.
   const withAll = Math.max(
     weights.waiting * waiting.minutes + unavoidable(problem, possible),
-    leastCostOfSmallDay(problem, solve, LIMIT_S * 2) ?? 0,
+    leastCostOfSmallDay(problem, solve, SMALL_DAY_LIMIT_S) ?? 0,
   );
   return { leftOut: left, waiting, total: weights.unplanned * atLeast + Math.min(withAll, weights.unplanned) };
 }

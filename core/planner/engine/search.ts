@@ -20,6 +20,8 @@ const AFRESH = 0.5;
 /** From this share of a cooling on, and then each time after so much more of it, the best of all searches is gone on from. */
 const FIRST_SHARED = 0.6;
 const SHARED_EVERY = 0.1;
+/** A plan that costs so little more than the bound is the best: the solver counts less exactly. */
+const PROVEN = 1e-3;
 /** Most activities that one step takes out. */
 const MOST_OUT = 14;
 
@@ -30,6 +32,8 @@ export interface SearchWatch {
   readonly progress: (steps: number) => number;
   /** Told of every plan that is better than all before; the timetable holds it just then. */
   readonly onBetter?: (steps: number) => void;
+  /** The search ends where a plan costs no more than this. */
+  readonly least?: () => number;
   /** A better plan of another search, asked for in the second half of a cooling. */
   readonly elsewhere?: () => readonly Occupancy[] | undefined;
   /** Names of moves that are not to be used, to learn what they bring. */
@@ -44,7 +48,7 @@ export interface SearchWatch {
  * @returns steps done
  */
 export function search(timetable: Timetable, watch: SearchWatch): number {
-  const { random, progress, onBetter, elsewhere, without = [] } = watch;
+  const { random, progress, onBetter, least, elsewhere, without = [] } = watch;
   const moves = MOVES.filter(
     ({ name, quiet }) => !without.includes(name) && !(timetable.problem.repair && quiet === false),
   );
@@ -60,7 +64,7 @@ export function search(timetable: Timetable, watch: SearchWatch): number {
   timetable.commit();
   for (;;) {
     const done = progress(steps);
-    if (done >= 1) break;
+    if (done >= 1 || (least && best <= least() + PROVEN)) break;
     const cooled = Math.max((done - heated.at) / (1 - heated.at), (steps - heated.step) / stepsToCold);
     if (cooled >= 1) {
       heated = { at: done, step: steps };
