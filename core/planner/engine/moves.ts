@@ -1,8 +1,8 @@
 import type { Random } from '../random';
-import { DRIVE, SIGHTING, type Occupancy } from './occupancy';
+import { BRIEFING, DRIVE, SIGHTING, type Occupancy } from './occupancy';
 import { cheapestDrive, putIn } from './place-drive';
 import { earliestShared, leadersOf, type Shared } from './place-shared';
-import { takeOut } from './rebuild';
+import { isReady, takeOut } from './rebuild';
 import { anyDrive, drivesIn } from './ruin';
 import type { Timetable } from './timetable';
 
@@ -105,4 +105,76 @@ export function restBefore(timetable: Timetable, random: Random): number[] {
   const found = cheapestDrive(timetable, chosen.drive, { car: chosen.car, crew: chosen.crew, stepS: 10, fromS });
   if (found) putIn(timetable, found);
   return [chosen.drive, ...after.map(({ drive }) => drive)];
+}
+
+/** Most activities that are put back one after the other. */
+const MOST_IN_TURN = 14;
+/** Chance that one of them gets whoever is cheapest instead of the instructor it had. */
+const ANOTHER = 0.15;
+
+/**
+ * A stretch of the day in another order: everything in it comes out, two change turns, and one after the other goes back as
+ * soon as it can, classes and runs with everybody in them. What stands tightly one after the other moves only like this.
+ *
+ * @returns drives to plan again
+ */
+export function inAnotherOrder(timetable: Timetable, random: Random): number[] {
+  const all = [...timetable.briefings, ...timetable.circuit].filter(({ fixed }) => !fixed);
+  all.sort((a, b) => a.startS - b.startS);
+  const count = 2 + Math.floor(random() * (MOST_IN_TURN - 1));
+  if (all.length < 2) return [];
+  const turns = all.splice(Math.floor(random() * (all.length - 1)), count);
+  for (const occupancy of turns) {
+    if (occupancy.kind === DRIVE) takeOut(timetable, occupancy);
+    else timetable.remove(occupancy);
+  }
+  const one = Math.floor(random() * turns.length);
+  const other = Math.min(turns.length - 1, one + 1 + Math.floor(random() * 3));
+  [turns[one], turns[other]] = [turns[other]!, turns[one]!];
+  const stepS = 1 + Math.floor(random() * random() * 30);
+  return turns.flatMap((occupancy) =>
+    occupancy.kind === DRIVE
+      ? driveAgain(timetable, occupancy, stepS, random)
+      : sharedAgain(timetable, occupancy, random),
+  );
+}
+
+function driveAgain(
+  timetable: Timetable,
+  { drive, car, crew, guests }: Occupancy,
+  stepS: number,
+  random: Random,
+): number[] {
+  if (!isReady(timetable, guests[0]!)) return [drive];
+  const found = cheapestDrive(timetable, drive, random() < ANOTHER ? { stepS } : { stepS, car, crew });
+  if (!found) return [drive];
+  putIn(timetable, found);
+  return [];
+}
+
+function sharedAgain(
+  timetable: Timetable,
+  { kind, car, crew, guests, startS, endS }: Occupancy,
+  random: Random,
+): number[] {
+  const { problem } = timetable;
+  const rest = problem.day.rules.guestRestS;
+  const first = guests.map((guest) => problem.guests[guest]!.drives[0]!);
+  let fromS = Math.max(problem.day.opens, problem.nowS);
+  let toS = problem.day.closes;
+  for (const guest of guests) {
+    const facts = problem.guests[guest]!;
+    const own = timetable.guestOccupancies[guest]!;
+    const briefing = own.find((occupancy) => occupancy.kind === BRIEFING);
+    if (kind === SIGHTING && facts.needsBriefing && !briefing) return first;
+    const after = own.find((occupancy) => occupancy !== briefing);
+    fromS = Math.max(fromS, briefing ? briefing.endS + rest : facts.arrivesS);
+    toS = Math.min(toS, facts.leavesS, after ? after.startS - rest : Infinity);
+  }
+  const able = random() < ANOTHER ? leadersOf(timetable, kind as Shared, guests) : [crew];
+  const who = able[Math.floor(random() * able.length)] ?? crew;
+  const again = earliestShared(timetable, { kind: kind as Shared, vehicle: car, crew: who, guests }, fromS, toS);
+  if (!again || again.endS - again.startS !== endS - startS) return first;
+  timetable.add(again);
+  return [];
 }

@@ -1,6 +1,6 @@
 import type { Random } from '../random';
 import type { Occupancy } from './occupancy';
-import { moveShared, restBefore, swapDrives } from './moves';
+import { inAnotherOrder, moveShared, restBefore, swapDrives } from './moves';
 import { anyManner, rebuild } from './rebuild';
 import { clearAround, makeRoom, pull, RUINS, type Ruin } from './ruin';
 import type { Timetable } from './timetable';
@@ -22,6 +22,8 @@ const FIRST_SHARED = 0.6;
 const SHARED_EVERY = 0.1;
 /** A plan that costs so little more than the bound is the best: the solver counts less exactly. */
 const PROVEN = 1e-3;
+/** Up to so many drives a day is one of few. */
+const FEW_DRIVES = 24;
 /** Most activities that one step takes out. */
 const MOST_OUT = 14;
 
@@ -49,10 +51,11 @@ export interface SearchWatch {
  */
 export function search(timetable: Timetable, watch: SearchWatch): number {
   const { random, progress, onBetter, least, elsewhere, without = [] } = watch;
+  const { drives, weights, repair } = timetable.problem;
   const moves = MOVES.filter(
-    ({ name, quiet }) => !without.includes(name) && !(timetable.problem.repair && quiet === false),
+    ({ name, quiet, few }) =>
+      !without.includes(name) && !(repair && quiet === false) && !(few && drives.length > FEW_DRIVES),
   );
-  const { drives, weights } = timetable.problem;
   const stepsToCold = Math.max(LEAST_STEPS, Math.min(STEPS_PER_DRIVE, STEPS_PER_PAIR * drives.length) * drives.length);
   const scale = weights.waiting > 0 ? weights.waiting : 1;
   let current = timetable.searchCost();
@@ -127,6 +130,8 @@ interface Move {
   readonly inOrder?: number;
   /** In a repair nobody is to be told of another class or run for nothing, which costs nothing here. */
   readonly quiet?: false;
+  /** Takes so much apart that it is worth its time only on days of few drives. */
+  readonly few?: true;
 }
 
 export const MOVES: readonly Move[] = [
@@ -135,6 +140,7 @@ export const MOVES: readonly Move[] = [
   { name: 'a class or run moved as it is', move: moveShared, weight: 6, quiet: false },
   { name: 'two drives that change places', move: swapDrives, weight: 3 },
   { name: 'a rest before a drive', move: restBefore, weight: 1.5 },
+  { name: 'a stretch in another order', move: inAnotherOrder, weight: 12, quiet: false, few: true },
 ];
 
 function takeOneStep(timetable: Timetable, random: Random, moves: readonly Move[]): void {
