@@ -9,6 +9,7 @@ import { demoBookings, demoDay } from './seed';
 /** The day as the server puts it together. */
 function larkmereDay(): Day {
   const { paces, name, timeZone, opens, closes, condition, circuit, rules, sightingVehicles } = LARKMERE;
+  const friends = (references: readonly string[] | undefined) => references?.map((one) => one.toLowerCase());
   const inOrder = demoBookings().sort((a, b) => a.arrives - b.arrives || (a.reference < b.reference ? -1 : 1));
   return {
     ...{ timeZone, opens, closes, condition, circuit, rules, sightingVehicles },
@@ -32,6 +33,9 @@ function larkmereDay(): Day {
       sighted: booking.sighted,
       avoidInstructors: booking.avoidInstructors,
       preferInstructors: booking.preferInstructors,
+      sameTimeAs: friends(booking.sameTimeAs),
+      inTurnWith: friends(booking.inTurnWith),
+      sameInstructorAs: friends(booking.sameInstructorAs),
       sequence: booking.sequence,
       drives: booking.drives.map((drive) => ({ ...drive, gearbox: drive.gearbox ?? booking.gearbox })),
     })),

@@ -11,7 +11,7 @@ import { garageMorning, garageOfDemoDay } from './garage-day';
 import { CAR_HELD, CAR_HELD_S, playMorning } from './morning';
 
 /** Steps of the search for each of the demo's plans. */
-const STEPS = 324;
+const STEPS = 396;
 const REPLANNED_S = CAR_HELD_S + 120;
 const HERE = dirname(fileURLToPath(import.meta.url));
 
