@@ -31,17 +31,35 @@ test('a fault in three taps holds the car, and a repair of the plan is proposed'
   await other.close();
 });
 
+interface Planned {
+  readonly car: string;
+  readonly release: string;
+}
+interface Wanted {
+  readonly id: string;
+  readonly name: string;
+  readonly fuel: { readonly capacityL: number; readonly reserveL: number; readonly perLapL: number };
+}
+
 test('a reading corrects the fuel, and what has to be refuelled is said with the drive', async ({ page }) => {
+  // Of the cars with a drive to come the one for which a quarter of the tank is least.
+  const { day, plan, carNumbers } = await (await page.request.get('/api/days/2027-05-22')).json();
+  const wanted = new Set(plan.drives.flatMap(({ car, release }: Planned) => (release > '11:30' ? [car] : [])));
+  const cars: Wanted[] = day.cars.filter(({ id }: Wanted) => wanted.has(id));
+  const spare = ({ fuel }: Wanted) => (fuel.capacityL / 4 - fuel.reserveL) / fuel.perLapL;
+  const { id, name, fuel } = cars.sort((a, b) => spare(a) - spare(b))[0]!;
+  const number = carNumbers[id];
   await page.goto('/garage');
-  await page.getByRole('button', { name: /^Stall 12:/ }).click();
-  const car = page.getByRole('region', { name: 'Oskarra Nine' });
+  await page.getByRole('button', { name: `: car ${number} ${name}` }).click();
+  const car = page.getByRole('region', { name });
   await car.getByRole('button', { name: '¼' }).click();
-  await expect(car.getByText(/^19 l of 75|18 l of 75/)).toBeVisible();
-  await expect(page.getByRole('button', { name: /12 Oskarra Nine: refuel before the drive of/ })).toBeVisible();
-  await car.getByRole('spinbutton', { name: 'Litres' }).fill('70');
+  await expect(car.getByText(new RegExp(`^${Math.round(fuel.capacityL / 4)} l of ${fuel.capacityL}`))).toBeVisible();
+  await expect(page.getByRole('button', { name: `${number} ${name}: refuel before the drive of` })).toBeVisible();
+  const full = String(fuel.capacityL - 1);
+  await car.getByRole('spinbutton', { name: 'Litres' }).fill(full);
   await car.getByRole('button', { name: 'read', exact: true }).click();
-  await expect(car.getByText(/^70 l of 75/)).toBeVisible();
-  await expect(page.getByRole('button', { name: /12 Oskarra Nine: refuel/ })).toHaveCount(0);
+  await expect(car.getByText(`${full} l of ${fuel.capacityL}`)).toBeVisible();
+  await expect(page.getByRole('button', { name: `${number} ${name}: refuel` })).toHaveCount(0);
 });
 
 test('cars are counted against the sheet, and the one that is missing is named', async ({ page }) => {
