@@ -18,7 +18,13 @@ export function friendLines(schedule: Schedule, guest: string, drive?: string): 
       const drives = wishedDrives(schedule, wish);
       if (drive === undefined) {
         const met = drives.filter((one) => one.met).length;
-        const words = drives.length === 0 ? 'not planned yet' : `${met} of ${drives.length} drives`;
+        const apart = drives.length - met;
+        const words =
+          drives.length === 0
+            ? 'not planned yet'
+            : apart === 0
+              ? 'as wished'
+              : `not for ${apart} of ${drives.length} drive${drives.length === 1 ? '' : 's'}`;
         return [{ words: `${wished}: ${words}`, kept: met === drives.length }];
       }
       const own = drives.find((one) => (leads ? one.drive : one.met)?.planned.drive === drive);
