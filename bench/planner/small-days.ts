@@ -2,13 +2,22 @@ import { ORDINARY_RULES, type Day, type Guest, type Instructor } from '@core/day
 import type { Random } from '@core/planner';
 
 const MINUTE_S = 60;
+/** Shares of the guests who need a class, and of those who need no sighting run all the same. */
+const NEWCOMERS = 0.6;
+const SIGHTED = 0.2;
 
 /**
  * A small day whose optimum a solver can prove: all cars lap alike, so that nobody passes anybody, and fuel, cooling, rests
  * and room on the circuit are ample.
+ *
+ * @param withNewcomers more than half of the guests need a class and most of those a sighting run, from two or three instructors
  */
-export function smallDay(random: Random, drives: number): Day {
+export function smallDay(random: Random, drives: number, withNewcomers = false): Day {
   const between = (low: number, high: number) => low + Math.floor(random() * (high - low + 1));
+  const knowing = (): Pick<Guest, 'briefed' | 'sighted'> =>
+    withNewcomers && random() < NEWCOMERS
+      ? { briefed: false, sighted: random() < SIGHTED }
+      : { briefed: true, sighted: true };
   const guests: Guest[] = [];
   for (let left = drives; left > 0;) {
     const count = Math.min(left, between(1, 3));
@@ -21,8 +30,7 @@ export function smallDay(random: Random, drives: number): Day {
       arrives: 9 * 3600 + between(0, 60) * MINUTE_S,
       languages: ['en'],
       pace: 1,
-      briefed: true,
-      sighted: true,
+      ...knowing(),
       preferInstructors: random() < 0.3 ? ['i2'] : undefined,
       sequence: random() < 0.3 ? 'asListed' : 'any',
       drives: Array.from({ length: count }, (_, i) => ({
@@ -54,8 +62,8 @@ export function smallDay(random: Random, drives: number): Day {
       fuel: { capacityL: 500, startL: 500, reserveL: 0, perLapL: 1, refuelS: 480 },
       cooling: { afterLaps: 1000, restS: 900 },
     })),
-    sightingVehicles: [],
-    instructors: [1, 2, 3].map((n): Instructor => ({
+    sightingVehicles: withNewcomers ? [{ id: 's1', name: 'Vehicle', seats: 3, lapTimeS: MINUTE_S, available }] : [],
+    instructors: (withNewcomers && drives % 4 === 0 ? [1, 2] : [1, 2, 3]).map((n): Instructor => ({
       id: `i${n}`,
       name: `Instructor ${n}`,
       cars: 'all',
@@ -65,8 +73,8 @@ export function smallDay(random: Random, drives: number): Day {
       restS: 0,
       meal: { from: 18 * 3600 - 1, to: 18 * 3600, durationS: 0 },
       maxLaps: 1000,
-      brief: false,
-      sighting: false,
+      brief: withNewcomers,
+      sighting: withNewcomers,
     })),
     guests,
   };

@@ -23,7 +23,7 @@ export interface DriveOfFriend {
 }
 
 /** At most so much later the second of two friends is fetched, where they drive in turn. */
-export const IN_TURN_S = 900;
+const IN_TURN_S = 900;
 
 /** The wishes of a day's guests, each once; one that names a guest who does not come is none. */
 export function friendWishesOf(day: Day): FriendWish[] {

@@ -18,8 +18,9 @@ export type SlipFact =
   | Fact<'leavesFirst', object, { leavesS: number; arrivesS: number }>;
 
 /**
- * What a day file names and does not have: cars of drives and instructors, instructors whom guests avoid or prefer,
- * friends, pins; and guests who leave before they arrive. A withdrawn car leaves the file and lateness happens, so none of it is a fault.
+ * What a day file names and does not have: cars of drives and instructors, instructors whom guests avoid or prefer, friends,
+ * pins; and guests who leave before they arrive. A withdrawn car leaves the file and lateness happens, so none of it is a
+ * fault.
  */
 export function slipsOf(day: Day): Slip[] {
   const cars = new Set(day.cars.map(({ id }) => id));

@@ -142,7 +142,7 @@ export const BINDING_DAYS: Readonly<Record<RuleCode, BindingDay>> = {
   CAR_FIT: {
     day: (random) =>
       easyDay(random, {
-        car: (_, i) => ({ fit: i === 0 ? { maxHeightCm: 180 } : undefined }),
+        car: (_, i) => ({ fit: i < 2 ? { maxHeightCm: 180 } : undefined }),
         guest: ({ drives }, i) => ({
           heightCm: i % 2 === 0 ? 190 : 170,
           drives: drives.map((drive) => ({ ...drive, gearbox: 'auto' as const })),

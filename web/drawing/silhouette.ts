@@ -24,12 +24,7 @@ export type OtherKind = 'class' | 'run' | 'fuel' | 'meal' | 'rest' | 'cooling' |
  * sighting run is a low drive, fuel a drum, a meal a bowl, a rest a bench, cooling a wave, and who is not there leaves a
  * flat gap.
  */
-export function otherSilhouette(
-  what: OtherKind,
-  startX: number,
-  endX: number,
-  height: number,
-): string {
+export function otherSilhouette(what: OtherKind, startX: number, endX: number, height: number): string {
   const slant = Math.min(5, (endX - startX) / 4);
   const [top, shoulder] = [height * 0.28, height * 0.6];
   switch (what) {

@@ -121,8 +121,8 @@ const ANOTHER = 0.15;
 export function inAnotherOrder(timetable: Timetable, random: Random): number[] {
   const all = [...timetable.briefings, ...timetable.circuit].filter(({ fixed }) => !fixed);
   all.sort((a, b) => a.startS - b.startS);
-  const count = 2 + Math.floor(random() * (MOST_IN_TURN - 1));
   if (all.length < 2) return [];
+  const count = 2 + Math.floor(random() * (MOST_IN_TURN - 1));
   const turns = all.splice(Math.floor(random() * (all.length - 1)), count);
   for (const occupancy of turns) {
     if (occupancy.kind === DRIVE) takeOut(timetable, occupancy);
