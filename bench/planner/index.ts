@@ -1,4 +1,4 @@
-import { checkPlan, type Day, type Plan } from '@core/day';
+import { checkPlan, driveCountOf, type Day, type Plan } from '@core/day';
 import {
   boundOf,
   changesBetween,
@@ -29,7 +29,6 @@ const within = (seconds: number) => ({ now, untilMs: now() + seconds * 1000 });
 /** Time of the processor, where what else the machine does must not count. */
 const cpuMs = () => (process.cpuUsage().user + process.cpuUsage().system) / 1000;
 const withinCpu = (seconds: number) => ({ now: cpuMs, untilMs: cpuMs() + seconds * 1000 });
-const drivesOf = (day: Day) => day.guests.reduce((sum, guest) => sum + guest.drives.length, 0);
 const median = (numbers: number[]) => [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)]!;
 const say = (text: string) => process.stdout.write(`${text}\n`);
 const row = (...cells: (string | number)[]) => say(`| ${cells.join(' | ')} |`);
@@ -92,7 +91,7 @@ function overTime(): void {
     costs.forEach((each, i) => shares[i]!.push(each / cost.total));
     row(
       seed,
-      drivesOf(day),
+      driveCountOf(day),
       day.cars.length,
       day.instructors.length,
       cost.total.toFixed(0),
@@ -182,7 +181,7 @@ async function overloaded(): Promise<void> {
     const { leftOut } = boundOf(day, solve);
     const because = leftOut.because.map(({ scarce, atLeast }) => `${scarce} ${atLeast}`).join(', ');
     const tookS = ((now() - startMs) / 1000).toFixed(1);
-    row(seed, drivesOf(day), load, plan.unplanned.length, leftOut.atLeast, because, tookS, valid(day, plan));
+    row(seed, driveCountOf(day), load, plan.unplanned.length, leftOut.atLeast, because, tookS, valid(day, plan));
   }
 }
 
@@ -198,7 +197,7 @@ function tight(): void {
     const { plan, cost, steps } = planDay(day, { random: seededRandom(1), deadline: within(10) });
     const ratio = cost.total / BEST_KNOWN[n]!.cost;
     row(
-      ...[drivesOf(day), day.guests.length, day.cars.length, day.instructors.length, day.rules.maxCarsOnTrack],
+      ...[driveCountOf(day), day.guests.length, day.cars.length, day.instructors.length, day.rules.maxCarsOnTrack],
       ...[cost.total.toFixed(0), plan.unplanned.length, BEST_KNOWN[n]!.cost, ratio.toFixed(3), steps, valid(day, plan)],
     );
     return ratio;
@@ -215,7 +214,7 @@ function best(): void {
     const day = ordinaryDay(seededRandom(seed), wanted);
     const runs = [11, 12].map((chance) => planDay(day, { random: seededRandom(chance), deadline: withinCpu(120) }));
     const [found] = runs.sort((a, b) => a.cost.total - b.cost.total);
-    row(drivesOf(day), found!.cost.total.toFixed(0), found!.plan.unplanned.length);
+    row(driveCountOf(day), found!.cost.total.toFixed(0), found!.plan.unplanned.length);
   }
 }
 

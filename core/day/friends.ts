@@ -1,5 +1,5 @@
 import type { Day } from './day-file';
-import { drivesOf, type DriveOccupancy, type Schedule } from './schedule';
+import type { DayIndex } from './schedule';
 
 /** How one guest may wish to drive with another; in a day file each is a list of guests' ids. */
 export const FRIEND_WISHES = ['sameTimeAs', 'inTurnWith', 'sameInstructorAs'] as const;
@@ -45,6 +45,13 @@ export function friendWishesOf(day: Day): FriendWish[] {
   return [...found.values()];
 }
 
+/** The wishes that one guest has a part in, each with the friend it is about. */
+export function wishesOf({ friendWishes }: DayIndex, guest: string): (FriendWish & { readonly friend: string })[] {
+  return friendWishes
+    .filter(({ lead, other }) => lead === guest || other === guest)
+    .map((wish) => ({ ...wish, friend: wish.lead === guest ? wish.other : wish.lead }));
+}
+
 /**
  * Whether two drives are as their guests wish: on the circuit together for at least half of the shorter one; the one
  * fetched within a quarter of an hour of the end of the other; or beside the same instructor.
@@ -62,19 +69,4 @@ export function keepsWish(kind: FriendWishKind, a: DriveOfFriend, b: DriveOfFrie
       return betweenS >= 0 && betweenS <= IN_TURN_S;
     }
   }
-}
-
-/** A planned drive over which a wish is counted, and the friend's drive that is as they wish, if one is. */
-export interface WishedDrive {
-  readonly drive: DriveOccupancy;
-  readonly met: DriveOccupancy | undefined;
-}
-
-/** What becomes of a wish in a plan: each planned drive of the one who leads. */
-export function wishedDrives({ guestOccupancies }: Schedule, { kind, lead, other }: FriendWish): WishedDrive[] {
-  const others = drivesOf(guestOccupancies.get(other));
-  return drivesOf(guestOccupancies.get(lead)).map((drive) => ({
-    drive,
-    met: others.find((one) => keepsWish(kind, drive, one, drive.planned.instructor === one.planned.instructor)),
-  }));
 }

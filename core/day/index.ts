@@ -6,14 +6,7 @@ export { COST_TERMS, costOf, type Cost, type CostTerm, type TermName } from './c
 export * from './day-file';
 export { fact, type Fact } from './fact';
 export * from './faults';
-export {
-  FRIEND_WISHES,
-  friendWishesOf,
-  wishedDrives,
-  type FriendWish,
-  type FriendWishKind,
-  type WishedDrive,
-} from './friends';
+export { FRIEND_WISHES, wishesOf, type FriendWish, type FriendWishKind } from './friends';
 export { guestTimes, type GuestTime } from './guest-times';
 export { salvaged, type Salvaged } from './salvaged';
 export { judgeOf, violationKey, type Judgement } from './judge-change';
@@ -35,3 +28,4 @@ export { sharesLanguage } from './rules/crew-language';
 export { teachesIn } from './rules/crew-skill';
 export { obeysPin } from './rules/pin';
 export { passesBetween } from './cost/passes';
+export { wishedDrives } from './cost/friends';

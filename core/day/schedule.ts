@@ -1,5 +1,6 @@
 import type { Car, Day, Drive, Guest, Instructor, SightingVehicle } from './day-file';
 import type { Briefing, Plan, PlannedDrive, Refuel, Sighting } from './plan-file';
+import { friendWishesOf, type FriendWish } from './friends';
 import { mergeWindows, type Interval } from './windows';
 import type { TimeWindow } from './time';
 
@@ -78,6 +79,7 @@ export interface DayIndex {
   readonly instructors: ReadonlyMap<string, Instructor>;
   readonly guests: ReadonlyMap<string, Guest>;
   readonly drives: ReadonlyMap<string, { readonly drive: Drive; readonly guest: Guest }>;
+  readonly friendWishes: readonly FriendWish[];
   /** Merged windows of cars, sighting vehicles and instructors. */
   readonly windows: (of: { readonly available: readonly TimeWindow[] }) => readonly TimeWindow[];
 }
@@ -95,6 +97,7 @@ export function indexDay(day: Day): DayIndex {
     instructors: byId(day.instructors),
     guests: byId(day.guests),
     drives,
+    friendWishes: friendWishesOf(day),
     windows: ({ available }) => {
       let windows = merged.get(available);
       if (!windows) merged.set(available, (windows = mergeWindows(available)));

@@ -1,13 +1,14 @@
 import {
   fact,
-  friendWishesOf,
   judgeOf,
   layOut,
   sharesLanguage,
   teachesIn,
+  wishesOf,
   type Day,
   type Fact,
   type Plan,
+  type PlannedDrive,
   type Repair,
   type Violation,
 } from '../day';
@@ -23,16 +24,36 @@ export type AssignmentReason =
   | Fact<'load', object, { laps: number; meanLaps: number }>
   | Fact<'levelLaps', object, { laps: number; most: number; level: number }>;
 
+/** What comes of a drive with another car or instructor, everything else staying as it is. */
+interface Tried {
+  /** The first rule that would be broken, if one would. */
+  readonly broken: Violation | undefined;
+  /** Minutes of patience that the plan costs more; 0 for what it has. */
+  readonly costs: number;
+}
+
+function tried(
+  judge: ReturnType<typeof judgeOf>,
+  plan: Plan,
+  planned: PlannedDrive,
+  change: Partial<PlannedDrive>,
+): Tried {
+  const drives = plan.drives.map((one) => (one === planned ? { ...one, ...change } : one));
+  const { broken, costs } = judge.of({ ...plan, drives });
+  return { broken: broken[0], costs };
+}
+
+/** What breaks nothing comes first, and of that the cheapest. */
+function cheapestAllowed(a: Tried, b: Tried): number {
+  return Number(a.broken !== undefined) - Number(b.broken !== undefined) || a.costs - b.costs;
+}
+
 /** An instructor for a drive: why, and what comes of it. */
-export interface Assignment {
+export interface Assignment extends Tried {
   readonly instructor: string;
   readonly name: string;
   /** Skill, language, continuity, load; what speaks for this one and what against. */
   readonly reasons: readonly AssignmentReason[];
-  /** The first rule that would be broken, if one would. */
-  readonly broken: Violation | undefined;
-  /** Minutes of patience that the plan costs more with this one; 0 for the one it has. */
-  readonly costs: number;
 }
 
 /**
@@ -47,7 +68,7 @@ export function assignmentsOf(day: Day, plan: Plan, driveId: string, repair?: Re
   const car = day.cars.find(({ id }) => id === planned?.car);
   if (!planned || !guest) return [];
   const judge = judgeOf(day, plan, repair);
-  const { drives } = layOut(day, plan);
+  const { drives, index } = layOut(day, plan);
   const laps = new Map<string, number>();
   for (const { instructor, lapsDriven } of drives) {
     if (instructor) laps.set(instructor.id, (laps.get(instructor.id) ?? 0) + lapsDriven);
@@ -65,26 +86,18 @@ export function assignmentsOf(day: Day, plan: Plan, driveId: string, repair?: Re
         occupancy.guests[0]?.id === guest.id &&
         occupancy.instructor?.id === instructor,
     ).length;
-  const friends = friendWishesOf(day)
-    .filter(({ kind, lead, other }) => kind === 'sameInstructorAs' && (lead === guest.id || other === guest.id))
-    .map(({ lead, other }) => (lead === guest.id ? other : lead));
+  const friends = wishesOf(index, guest.id).filter(({ kind }) => kind === 'sameInstructorAs');
   const teaches = (instructor: string, friend: string) =>
     drives.some((occupancy) => occupancy.guests[0]?.id === friend && occupancy.instructor?.id === instructor);
   const found = day.instructors.map((who): Assignment => {
     const now = who.id === planned.instructor;
-    const changed = {
-      ...plan,
-      drives: plan.drives.map((one) => (one === planned ? { ...one, instructor: who.id } : one)),
-    };
-    const { broken, costs } = now ? { broken: [], costs: 0 } : judge.of(changed);
     const shared = who.languages.filter((language) => guest.languages.includes(language));
     const load = laps.get(who.id) ?? 0;
     const limit = who.levelLaps?.[String(level) as keyof typeof who.levelLaps];
     return {
       instructor: who.id,
       name: who.name,
-      broken: broken[0],
-      costs,
+      ...(now ? { broken: undefined, costs: 0 } : tried(judge, plan, planned, { instructor: who.id })),
       reasons: [
         fact(car && teachesIn(who, car) ? 'teaches' : 'teachesNot', { car: car?.id }),
         sharesLanguage(who, guest)
@@ -92,7 +105,9 @@ export function assignmentsOf(day: Day, plan: Plan, driveId: string, repair?: Re
           : fact('speaksNone', {}, { languages: guest.languages }),
         ...(together(who.id) > 0 ? [fact('together', {}, { drives: together(who.id) })] : []),
         ...(guest.preferInstructors?.includes(who.id) ? [fact('askedFor', {})] : []),
-        ...friends.filter((friend) => teaches(who.id, friend)).map((friend) => fact('friendToo', { guest: friend })),
+        ...friends
+          .filter(({ friend }) => teaches(who.id, friend))
+          .map(({ friend }) => fact('friendToo', { guest: friend })),
         fact('load', {}, { laps: load, meanLaps: mean }),
         ...(limit === undefined ? [] : [fact('levelLaps', {}, { laps: ofLevel(who.id), most: limit, level })]),
       ],
@@ -101,19 +116,14 @@ export function assignmentsOf(day: Day, plan: Plan, driveId: string, repair?: Re
   return found.sort(
     (a, b) =>
       Number(b.instructor === planned.instructor) - Number(a.instructor === planned.instructor) ||
-      Number(a.broken !== undefined) - Number(b.broken !== undefined) ||
-      a.costs - b.costs,
+      cheapestAllowed(a, b),
   );
 }
 
 /** A car for a drive at the time it has, with the instructor it has. */
-export interface CarChoice {
+export interface CarChoice extends Tried {
   readonly car: string;
   readonly name: string;
-  /** The first rule that would be broken, if one would. */
-  readonly broken: Violation | undefined;
-  /** What the plan costs more with this one, in minutes that one guest waits. */
-  readonly costs: number;
 }
 
 /**
@@ -128,10 +138,10 @@ export function carsFor(day: Day, plan: Plan, driveId: string, repair?: Repair):
   const level = day.cars.find(({ id }) => id === planned.car)?.level;
   return day.cars
     .filter((car) => car.id !== planned.car && (booked.cars.includes(car.id) || car.level === level))
-    .map((car): CarChoice => {
-      const drives = plan.drives.map((one) => (one === planned ? { ...one, car: car.id } : one));
-      const { broken, costs } = judge.of({ ...plan, drives });
-      return { car: car.id, name: car.name, broken: broken[0], costs };
-    })
-    .sort((a, b) => Number(a.broken !== undefined) - Number(b.broken !== undefined) || a.costs - b.costs);
+    .map((car): CarChoice => ({
+      car: car.id,
+      name: car.name,
+      ...tried(judge, plan, planned, { car: car.id }),
+    }))
+    .sort(cheapestAllowed);
 }

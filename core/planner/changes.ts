@@ -1,13 +1,13 @@
 import {
   activityOf,
   fact,
-  friendWishesOf,
   indexDay,
   layOut,
   layOutDrive,
   liesInside,
   overlaps,
   wishedDrives,
+  wishesOf,
   type Activity,
   type Day,
   type Fact,
@@ -132,15 +132,12 @@ function whyMoved(before: Schedule, after: Schedule, old: PlannedDrive): ChangeR
 
 /** A wish of this guest and a friend that this drive keeps in the later plan and did not keep in the earlier one. */
 function friendGained(before: Schedule, after: Schedule, drive: string, guest: string): ChangeReason | undefined {
-  const own = friendWishesOf(after.day).filter(({ lead, other }) => lead === guest || other === guest);
   const keeps = (schedule: Schedule, wish: FriendWish) =>
     wishedDrives(schedule, wish).some(
       ({ drive: one, met }) => met && (one.planned.drive === drive || met.planned.drive === drive),
     );
-  const gained = own.find((wish) => keeps(after, wish) && !keeps(before, wish));
-  return (
-    gained && fact('friendThen', { friend: gained.lead === guest ? gained.other : gained.lead }, { kind: gained.kind })
-  );
+  const gained = wishesOf(after.index, guest).find((wish) => keeps(after, wish) && !keeps(before, wish));
+  return gained && fact('friendThen', { friend: gained.friend }, { kind: gained.kind });
 }
 
 /** How long a guest waits in a plan before and between activities, seconds. */

@@ -1,5 +1,5 @@
 import type { HowGood } from '@core/api';
-import { costOf, layOut } from '@core/day';
+import { costOf, driveCountOf, layOut } from '@core/day';
 import type { Services } from '../services';
 import type { BoundThread } from './bound-thread';
 
@@ -29,7 +29,7 @@ export class Bounds {
       bound: bound ?? null,
       cost: plan ? costOf(layOut(day, plan)) : null,
       leftOut: plan?.unplanned.length ?? 0,
-      drives: day.guests.reduce((sum, { drives }) => sum + drives.length, 0),
+      drives: driveCountOf(day),
     };
   }
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { PlanJob, StartPlanning } from '@core/api';
-import { fact, emptyPlan } from '@core/day';
+import { driveCountOf, fact, emptyPlan } from '@core/day';
 import { withGuestsGone, withoutUnknown } from '@core/journal';
 import { SMALL_DAY } from '@core/planner';
 import type { Logger } from 'pino';
@@ -103,8 +103,7 @@ export class PlanJobs {
 
   /** A day of a few drives is searched until its best plan is found and proven to be it, or the time is over. */
   private prove({ day, repair }: PortfolioOrder, least: Float64Array): void {
-    const drives = day.guests.reduce((sum, guest) => sum + guest.drives.length, 0);
-    if (repair || drives > SMALL_DAY) return;
+    if (repair || driveCountOf(day) > SMALL_DAY) return;
     this.boundThread.work(day).then(
       ({ total }) => (least[0] = total),
       () => undefined,

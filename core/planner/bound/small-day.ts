@@ -60,6 +60,8 @@ class SmallDay {
   /** Times count from the first arrival; none of a best plan is later than everything one after the other, minutes. */
   private readonly originS: number;
   private readonly horizonMin: number;
+  /** How long a class (c) or a run (r) holds those in it, minutes. */
+  private readonly sharedMin: Readonly<Record<'c' | 'r', number>>;
 
   constructor(
     private readonly problem: Problem,
@@ -69,12 +71,14 @@ class SmallDay {
     this.needs = needsOf(problem).filter(({ guest }) => choices.some((choice) => choice.needs.guest === guest));
     this.drives = problem.drives.map((_, drive) => this.driveActivity(drive, choices));
     const able = (what: 'brief' | 'sighting') => crew.flatMap(({ instructor }, who) => (instructor[what] ? [who] : []));
-    const slots = (kind: 'c' | 'r', minutes: number, who: readonly number[], setUpMin: number | undefined) =>
+    this.sharedMin = { c: day.rules.briefing.durationS / 60, r: runHoldS(problem) / 60 };
+    const slots = (kind: 'c' | 'r', who: readonly number[], setUpMin: number | undefined) =>
       this.newcomers(kind).map((_, k): Activity => ({
-        ...{ name: `${kind}${k}`, length: { minutes, more: [] }, crew: who, setUpMin, isSpare: true },
+        ...{ name: `${kind}${k}`, crew: who, setUpMin, isSpare: true },
+        length: { minutes: this.sharedMin[kind], more: [] },
       }));
-    this.classes = slots('c', day.rules.briefing.durationS / 60, able('brief'), undefined);
-    this.runs = slots('r', runHoldS(problem) / 60, able('sighting'), day.rules.sighting.setUpS / 60);
+    this.classes = slots('c', able('brief'), undefined);
+    this.runs = slots('r', able('sighting'), day.rules.sighting.setUpS / 60);
     this.originS = Math.min(...this.needs.map(({ guest }) => problem.guests[guest]!.arrivesS));
     const { turn, rest, gap } = this.minutes;
     const readyMin = Math.max(...choices.map(({ needs }) => this.minutesOf(needs.driveFromS)));
@@ -86,7 +90,11 @@ class SmallDay {
     this.seats('c', this.classes, day.rules.briefing.seats);
     this.seats('r', this.runs, Math.max(0, ...problem.vehicles.map(({ vehicle }) => vehicle.seats)));
     this.inOrder();
-    this.drives.forEach((drive) => this.drive(drive));
+    for (const drive of this.drives) {
+      this.oneCar(drive);
+      this.drive(drive);
+    }
+    this.needs.forEach(({ guest }) => this.newcomer(guest));
     this.balance();
     this.parties();
   }
@@ -147,6 +155,18 @@ class SmallDay {
       [...terms, ...conditions.map((name): Term => [-most, name])],
       '>=',
       least - most * conditions.length,
+    );
+  }
+
+  /** One variable is larger than another by so much, where all of these are 1. */
+  private atLeast(larger: string, smaller: string, by = 0, conditions: readonly string[] = []): void {
+    this.unless(
+      [
+        [1, larger],
+        [-1, smaller],
+      ],
+      by,
+      conditions,
     );
   }
 
@@ -239,30 +259,9 @@ class SmallDay {
       program.row([[1, `t${kind}${needs.guest}`]], '>=', fromMin);
       for (const slot of slots) {
         const x = seat(needs.guest, slot);
-        this.unless(
-          [
-            [1, `s${slot.name}`],
-            [-1, `t${kind}${needs.guest}`],
-          ],
-          0,
-          [x],
-        );
-        this.unless(
-          [
-            [1, `t${kind}${needs.guest}`],
-            [-1, `s${slot.name}`],
-          ],
-          0,
-          [x],
-        );
-        program.row(
-          [
-            [1, `u${slot.name}`],
-            [-1, x],
-          ],
-          '>=',
-          0,
-        );
+        this.atLeast(`s${slot.name}`, `t${kind}${needs.guest}`, 0, [x]);
+        this.atLeast(`t${kind}${needs.guest}`, `s${slot.name}`, 0, [x]);
+        this.atLeast(`u${slot.name}`, x);
         for (const who of slot.crew)
           if (problem.guests[needs.guest]!.mayHave[who] === 0)
             program.row(
@@ -292,23 +291,9 @@ class SmallDay {
     ] as const) {
       for (const [k, slot] of slots.slice(1).entries()) {
         const before = slots[k]!;
-        program.row(
-          [
-            [1, `u${before.name}`],
-            [-1, `u${slot.name}`],
-          ],
-          '>=',
-          0,
-        );
+        this.atLeast(`u${before.name}`, `u${slot.name}`);
         const apart = alone[kind] ? slot.length.minutes : 0;
-        this.unless(
-          [
-            [1, `s${slot.name}`],
-            [-1, `s${before.name}`],
-          ],
-          apart,
-          [`u${slot.name}`],
-        );
+        this.atLeast(`s${slot.name}`, `s${before.name}`, apart, [`u${slot.name}`]);
         const { factor, name, rest } = this.before(before, slot);
         program.row([[factor, name]], '=', 1 - rest);
       }
@@ -318,14 +303,7 @@ class SmallDay {
   /** What a wait comes to: each minute, and three times beyond the longest that is borne well. */
   private waits(name: string): void {
     const { program } = this;
-    program.row(
-      [
-        [1, `w${name}`],
-        [-1, `m${name}`],
-      ],
-      '>=',
-      0,
-    );
+    this.atLeast(`w${name}`, `m${name}`);
     program.row(
       [
         [1, `w${name}`],
@@ -337,28 +315,32 @@ class SmallDay {
     program.counts(this.problem.weights.waiting, `w${name}`);
   }
 
+  /** A drive that may be in several cars is in one of them, with somebody who teaches in it. */
+  private oneCar({ name, drive, choices, crew }: DriveActivity): void {
+    if (choices.length === 1) return;
+    const { program } = this;
+    program.row(
+      choices.map(({ option }): Term => [1, this.inCar(drive, option.car)]),
+      '=',
+      1,
+    );
+    for (const who of crew) {
+      const taught = choices.filter(({ option }) => option.crew.includes(who));
+      if (taught.length < choices.length)
+        program.row(
+          [...taught.map(({ option }): Term => [1, this.inCar(drive, option.car)]), [-1, `y${name}_${who}`]],
+          '>=',
+          0,
+        );
+    }
+  }
+
   private drive(own: DriveActivity): void {
     const { program, problem } = this;
-    const { weights, guests, day } = problem;
+    const { weights, guests } = problem;
     const { rest } = this.minutes;
     const { name, drive, choices, crew } = own;
     const guest = guests[own.guest]!;
-    if (choices.length > 1) {
-      program.row(
-        choices.map(({ option }): Term => [1, this.inCar(drive, option.car)]),
-        '=',
-        1,
-      );
-      for (const who of crew) {
-        const taught = choices.filter(({ option }) => option.crew.includes(who));
-        if (taught.length < choices.length)
-          program.row(
-            [...taught.map(({ option }): Term => [1, this.inCar(drive, option.car)]), [-1, `y${name}_${who}`]],
-            '>=',
-            0,
-          );
-      }
-    }
     program.row([[1, `s${name}`]], '>=', this.minutesOf(choices[0]!.needs.driveFromS));
     const others = this.drives.filter((other) => other !== own && other.guest === own.guest);
     const after = (first: DriveActivity, second: DriveActivity) => program.binary(`p${first.drive}_${second.drive}`);
@@ -374,17 +356,9 @@ class SmallDay {
       [-1, `s${name}`],
     ];
     const last = guest.needsSighting ? ('r' as const) : guest.needsBriefing ? ('c' as const) : undefined;
-    const lengthOf = { c: day.rules.briefing.durationS / 60, r: runHoldS(problem) / 60 };
     if (last) {
-      this.unless(
-        [
-          [1, `s${name}`],
-          [-1, `t${last}${own.guest}`],
-        ],
-        lengthOf[last] + rest,
-        [],
-      );
-      this.unless([...start, [1, `t${last}${own.guest}`]], -lengthOf[last] - rest, [`f${drive}`]);
+      this.atLeast(`s${name}`, `t${last}${own.guest}`, this.sharedMin[last] + rest);
+      this.unless([...start, [1, `t${last}${own.guest}`]], -this.sharedMin[last] - rest, [`f${drive}`]);
     } else this.unless(start, -this.minutesOf(guest.arrivesS), [`f${drive}`]);
     for (const a of others) {
       this.unless([...start, [1, `s${a.name}`], ...a.length.more], -a.length.minutes - rest, [after(a, own)]);
@@ -415,38 +389,32 @@ class SmallDay {
     this.waits(name);
     program.counts(weights.continuity, `z${name}`);
     for (const who of crew) if (guest.likes[who] === 0) program.counts(weights.preference, `y${name}_${who}`);
-    // The waits before class and run, once for each guest.
-    if (this.drives.find((first) => first.guest === own.guest) !== own) return;
-    const arrivesMin = this.minutesOf(guest.arrivesS);
-    if (guest.needsBriefing) {
+  }
+
+  /** What a guest waits before class and run. */
+  private newcomer(guest: number): void {
+    const { program } = this;
+    const { arrivesS, needsBriefing, needsSighting } = this.problem.guests[guest]!;
+    const { rest } = this.minutes;
+    const arrivesMin = this.minutesOf(arrivesS);
+    if (needsBriefing) {
+      this.atLeast(`mc${guest}`, `tc${guest}`, -arrivesMin);
+      this.waits(`c${guest}`);
+    }
+    if (!needsSighting) return;
+    if (needsBriefing) {
+      this.atLeast(`tr${guest}`, `tc${guest}`, this.sharedMin.c + rest);
       program.row(
         [
-          [1, `mc${own.guest}`],
-          [-1, `tc${own.guest}`],
+          [1, `mr${guest}`],
+          [-1, `tr${guest}`],
+          [1, `tc${guest}`],
         ],
         '>=',
-        -arrivesMin,
+        -this.sharedMin.c - rest,
       );
-      this.waits(`c${own.guest}`);
-    }
-    if (guest.needsSighting) {
-      const beforeRun: Term[] = [
-        [1, `mr${own.guest}`],
-        [-1, `tr${own.guest}`],
-      ];
-      if (guest.needsBriefing) {
-        program.row([...beforeRun, [1, `tc${own.guest}`]], '>=', -lengthOf.c - rest);
-        program.row(
-          [
-            [1, `tr${own.guest}`],
-            [-1, `tc${own.guest}`],
-          ],
-          '>=',
-          lengthOf.c + rest,
-        );
-      } else program.row(beforeRun, '>=', -arrivesMin);
-      this.waits(`r${own.guest}`);
-    }
+    } else this.atLeast(`mr${guest}`, `tr${guest}`, -arrivesMin);
+    this.waits(`r${guest}`);
   }
 
   /** A step down to a tamer car, in those cars in which the two drives are. */

@@ -48,15 +48,15 @@ export class FriendsPrice {
 
   /** The part that depends on when the drive is. */
   ofTime(drive: DriveOfFriend): number {
-    return this.price((kind, other) => kind !== 'sameInstructorAs' && keepsWish(kind, drive, other, false), false);
+    return this.price(false, (kind, other) => keepsWish(kind, drive, other, false));
   }
 
   /** The part that depends on who sits beside the guest. */
   ofCrew(crew: number): number {
-    return this.price((kind, other) => kind === 'sameInstructorAs' && other.crew === crew, true);
+    return this.price(true, (_, other) => other.crew === crew);
   }
 
-  private price(meets: (kind: FriendFacts['kind'], other: Occupancy) => boolean, ofCrew: boolean): number {
+  private price(ofCrew: boolean, meets: (kind: FriendFacts['kind'], other: Occupancy) => boolean): number {
     let unmet = 0;
     for (const { facts, leads, drives } of this.wishes) {
       if ((facts.kind === 'sameInstructorAs') !== ofCrew) continue;

@@ -1,8 +1,9 @@
 import type { Random } from '../random';
 import { BRIEFING, DRIVE, SIGHTING, type Occupancy } from './occupancy';
+import { guestGaps } from './fits';
 import { cheapestDrive, putIn } from './place-drive';
 import { earliestShared, leadersOf, type Shared } from './place-shared';
-import { isReady, takeOut } from './rebuild';
+import { has, isReady, takeOut } from './rebuild';
 import { anyDrive, drivesIn } from './ruin';
 import type { Timetable } from './timetable';
 
@@ -22,10 +23,15 @@ export function moveShared(timetable: Timetable, random: Random): number[] {
   const able = leadersOf(timetable, kind, chosen.guests);
   const crew = random() < 0.4 ? chosen.crew : able[Math.floor(random() * able.length)];
   if (crew === undefined) return [];
-  const [fromS, toS] = stretchOf(timetable, chosen);
+  timetable.remove(chosen);
+  const stretch = stretchOf(timetable, kind, chosen.guests);
+  if (!stretch) {
+    timetable.add(chosen);
+    return [];
+  }
+  const [fromS, toS] = stretch;
   const aroundS = chosen.startS + (random() * random() * 2 - random()) * FARTHEST_S;
   const wantedS = Math.max(fromS, Math.round(random() < 0.3 ? fromS : aroundS));
-  timetable.remove(chosen);
   const wanted = { kind, vehicle: chosen.car, crew, guests: chosen.guests };
   const moved = earliestShared(timetable, wanted, wantedS, toS);
   // Under another condition a run takes another time, and its place is looked for by the ordinary way.
@@ -46,20 +52,15 @@ function anyShared({ briefings, circuit }: Timetable, random: Random): Occupancy
   return undefined;
 }
 
-/** Between what its guests do before and after it: earliest start and latest end. */
-function stretchOf(timetable: Timetable, shared: Occupancy): [fromS: number, toS: number] {
-  const { day, guests, nowS } = timetable.problem;
-  const rest = day.rules.guestRestS;
-  let fromS = Math.max(day.opens, nowS);
-  let toS = day.closes;
-  for (const guest of shared.guests) {
-    const own = timetable.guestOccupancies[guest]!;
-    const at = own.indexOf(shared);
-    const [before, after] = [own[at - 1], own[at + 1]];
-    fromS = Math.max(fromS, before ? before.endS + rest : guests[guest]!.arrivesS);
-    toS = Math.min(toS, guests[guest]!.leavesS, after ? after.startS - rest : Infinity);
-  }
-  return [fromS, toS];
+/** Where all of these guests have room for a class or run: earliest start and latest end. */
+function stretchOf(
+  timetable: Timetable,
+  kind: Shared,
+  guests: readonly number[],
+): readonly [fromS: number, toS: number] | undefined {
+  const gaps = guests.flatMap((guest) => guestGaps(timetable, guest, kind).at(-1) ?? []);
+  if (gaps.length < guests.length) return undefined;
+  return [Math.max(...gaps.map(({ fromS }) => fromS)), Math.min(...gaps.map(({ toS }) => toS))];
 }
 
 /** A drive takes about the place of another one, which then goes where it costs least. */
@@ -158,22 +159,17 @@ function sharedAgain(
   random: Random,
 ): number[] {
   const { problem } = timetable;
-  const rest = problem.day.rules.guestRestS;
   const first = guests.map((guest) => problem.guests[guest]!.drives[0]!);
-  let fromS = Math.max(problem.day.opens, problem.nowS);
-  let toS = problem.day.closes;
-  for (const guest of guests) {
-    const facts = problem.guests[guest]!;
-    const own = timetable.guestOccupancies[guest]!;
-    const briefing = own.find((occupancy) => occupancy.kind === BRIEFING);
-    if (kind === SIGHTING && facts.needsBriefing && !briefing) return first;
-    const after = own.find((occupancy) => occupancy !== briefing);
-    fromS = Math.max(fromS, briefing ? briefing.endS + rest : facts.arrivesS);
-    toS = Math.min(toS, facts.leavesS, after ? after.startS - rest : Infinity);
-  }
+  if (
+    kind === SIGHTING &&
+    guests.some((guest) => problem.guests[guest]!.needsBriefing && !has(timetable, guest, BRIEFING))
+  )
+    return first;
+  const stretch = stretchOf(timetable, kind as Shared, guests);
   const able = random() < ANOTHER ? leadersOf(timetable, kind as Shared, guests) : [crew];
   const who = able[Math.floor(random() * able.length)] ?? crew;
-  const again = earliestShared(timetable, { kind: kind as Shared, vehicle: car, crew: who, guests }, fromS, toS);
+  const wanted = { kind: kind as Shared, vehicle: car, crew: who, guests };
+  const again = stretch && earliestShared(timetable, wanted, ...stretch);
   if (!again || again.endS - again.startS !== endS - startS) return first;
   timetable.add(again);
   return [];

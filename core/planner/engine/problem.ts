@@ -16,7 +16,7 @@ import {
   type TermName,
   type TimeWindow,
 } from '../../day';
-import { friendWishesOf, type FriendWishKind } from '../../day/friends';
+import type { FriendWishKind } from '../../day/friends';
 import { owedMeal } from '../../day/rules/crew-meal';
 import { mayTeach } from './may-teach';
 
@@ -122,7 +122,7 @@ export function problemOf(day: Day, repair?: Repair): Problem {
   const partyNumber = new Map(partyNames.map((name, number) => [name, number]));
   const parties: number[][] = partyNames.map(() => []);
   const guestNumber = numbers(day.guests);
-  const friendWishes = friendWishesOf(day).map(({ kind, lead, other }) => ({
+  const friendWishes = index.friendWishes.map(({ kind, lead, other }) => ({
     kind,
     lead: guestNumber.get(lead)!,
     other: guestNumber.get(other)!,
