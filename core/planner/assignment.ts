@@ -25,7 +25,7 @@ export type AssignmentReason =
   | Fact<'levelLaps', object, { laps: number; most: number; level: number }>;
 
 /** What comes of a drive with another car or instructor, everything else staying as it is. */
-interface Tried {
+export interface Tried {
   /** The first rule that would be broken, if one would. */
   readonly broken: Violation | undefined;
   /** Minutes of patience that the plan costs more; 0 for what it has. */

@@ -1,7 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+  type WritableSignal,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { clockMinute, lapTimeText, wallClock, type PlannedDrive } from '@core/day';
-import { progressOf, standpointOf } from '@core/journal';
+import { progressOf, standpointOf, type Standpoint } from '@core/journal';
 import type { Assignment, CarChoice, Place } from '@core/planner';
 import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
@@ -14,12 +23,19 @@ import { Verdicts } from '../verdict/verdicts';
 import { carLabel } from '../data/names';
 import { BoardEdits } from './board-edits';
 import { Pins } from './pins';
+import { TriedChoice } from './tried-choice';
+
+/** What was found for one drive; another may be shown by then. */
+interface Answer<T> {
+  readonly drive: string;
+  readonly found: T;
+}
 
 /** One drive beside the board: who, what, when, how far, and what has been entered about it. */
 @Component({
   selector: 'jl-drive-details',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads, Button, RouterLink],
+  imports: [Beads, Button, RouterLink, TriedChoice],
   templateUrl: './drive-details.html',
   styleUrl: './side-panel.scss',
   styles: `
@@ -72,22 +88,13 @@ export class DriveDetails {
   readonly closed = output<void>();
 
   private readonly verdicts = inject(Verdicts);
-  protected readonly tell = inject(DayWords).tell;
-  private readonly asked = signal<{ readonly drive: string; readonly found: readonly Assignment[] } | undefined>(
-    undefined,
+  private readonly tell = inject(DayWords).tell;
+  private readonly assignments = signal<Answer<readonly Assignment[]> | undefined>(undefined);
+  private readonly carChoices = signal<Answer<readonly CarChoice[]> | undefined>(undefined);
+  protected readonly cars = computed(() =>
+    this.answered(this.carChoices())?.map((one) => ({ ...one, label: carLabel(this.data.view(), one.car) })),
   );
-  private readonly askedCars = signal<{ readonly drive: string; readonly found: readonly CarChoice[] } | undefined>(
-    undefined,
-  );
-  protected readonly cars = computed(() => {
-    const asked = this.askedCars();
-    if (asked?.drive !== this.driveId()) return undefined;
-    return asked.found.map((one) => ({ ...one, label: carLabel(this.data.view(), one.car) }));
-  });
-  protected readonly why = computed(() => {
-    const asked = this.asked();
-    return asked?.drive === this.driveId() ? asked.found : [];
-  });
+  protected readonly why = computed(() => this.answered(this.assignments()) ?? []);
 
   protected readonly shown = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
@@ -125,19 +132,27 @@ export class DriveDetails {
     };
   });
 
-  /** Ranked once for the drive that is shown; the plan may have changed since another one was. */
-  protected async askWhy(): Promise<void> {
-    const [day, plan, state, drive] = [this.data.day(), this.data.plan(), this.data.state(), this.driveId()];
-    if (!day || !plan || !state) return;
-    const found = await this.verdicts.assignments(standpointOf(day, plan, state), drive);
-    if (drive === this.driveId()) this.asked.set({ drive, found });
+  protected askWhy(): Promise<void> {
+    return this.ask((from, drive) => this.verdicts.assignments(from, drive), this.assignments);
   }
 
-  protected async askCars(): Promise<void> {
+  protected askCars(): Promise<void> {
+    return this.ask((from, drive) => this.verdicts.cars(from, drive), this.carChoices);
+  }
+
+  /** Asked once for the drive that is shown; the plan may have changed since another one was. */
+  private async ask<T>(
+    question: (from: Standpoint, drive: string) => Promise<T>,
+    into: WritableSignal<Answer<T> | undefined>,
+  ): Promise<void> {
     const [day, plan, state, drive] = [this.data.day(), this.data.plan(), this.data.state(), this.driveId()];
     if (!day || !plan || !state) return;
-    const found = await this.verdicts.cars(standpointOf(day, plan, state), drive);
-    if (drive === this.driveId()) this.askedCars.set({ drive, found });
+    const found = await question(standpointOf(day, plan, state), drive);
+    if (drive === this.driveId()) into.set({ drive, found });
+  }
+
+  private answered<T>(answer: Answer<T> | undefined): T | undefined {
+    return answer?.drive === this.driveId() ? answer.found : undefined;
   }
 
   /** Another car or instructor at the same time, as if the block had been carried there. */
@@ -146,18 +161,13 @@ export class DriveDetails {
     this.edits.shift(0, to);
     void this.edits.drop(false).then((changed) => {
       if (!changed) return;
-      this.asked.set(undefined);
-      this.askedCars.set(undefined);
+      this.assignments.set(undefined);
+      this.carChoices.set(undefined);
     });
   }
 
   protected reasonsOf({ reasons }: Assignment): string {
     return reasons.map(this.tell().assignment).join('; ');
-  }
-
-  protected costWords(costs: number): string {
-    if (Math.abs(costs) < 0.5) return 'costs nothing more';
-    return costs > 0 ? `costs ${costs.toFixed(1)} more` : `saves ${(-costs).toFixed(1)}`;
   }
 
   protected pin(planned: PlannedDrive | undefined): void {
