@@ -37,6 +37,8 @@ const logger = pino({
   redact: ['req.headers.cookie', 'req.headers.authorization', 'res.headers["set-cookie"]'],
 });
 
+const KEPT_ALIVE_MS = 310_000;
+
 /** Certificate and key, if both are given. */
 function tlsFiles(): { cert: Buffer; key: Buffer } | undefined {
   const [cert, key] = [process.env['JOYLAP_TLS_CERT'], process.env['JOYLAP_TLS_KEY']];
@@ -68,6 +70,8 @@ async function start(): Promise<void> {
   mkdirSync(folder, { recursive: true });
   const unlock = lockFolder(folder);
   const server: Server = tls ? createTlsServer(tls) : createServer();
+  // Browsers keep an idle connection for 300 s: one that the server ends just as it is used again loses the request.
+  server.keepAliveTimeout = KEPT_ALIVE_MS;
   const held = heldUntilOpen();
   server.on('request', held.listener);
   await listening(server, port);

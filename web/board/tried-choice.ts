@@ -9,7 +9,7 @@ import { DayWords } from '../data/day-words';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Button],
   template: `
-    <span [class.stop]="of().broken">{{ words() }}</span>
+    <span [class.stop]="of().broken">{{ words() }}</span>&ngsp;
     @if (open() && !of().broken) {
       <p-button [label]="label()" [ariaLabel]="says()" size="small" [text]="true" (onClick)="taken.emit()" />
     }
