@@ -4,6 +4,8 @@ import type { PersonOccupancy, Schedule } from './schedule';
 export interface GuestTime {
   readonly kind: 'arrive' | PersonOccupancy['kind'];
   readonly atS: number;
+  /** What it is; nothing for the arrival. */
+  readonly of: PersonOccupancy | undefined;
   /** Of a drive: what it is driven in, and how far. */
   readonly car: string | undefined;
   readonly laps: number | undefined;
@@ -17,12 +19,13 @@ export function guestTimes({ index, guestOccupancies }: Schedule, guestId: strin
   const occupancies = (guestOccupancies.get(guestId) ?? []).map((occupancy) => ({
     kind: occupancy.kind,
     atS: occupancy.startS,
+    of: occupancy,
     car: occupancy.kind === 'drive' ? (occupancy.car?.name ?? occupancy.planned.car) : undefined,
     laps: occupancy.kind === 'drive' ? occupancy.lapsDriven : undefined,
     instructor: occupancy.instructor?.name,
   }));
   return [
-    { kind: 'arrive', atS: guest.arrives, car: undefined, laps: undefined, instructor: undefined },
+    { kind: 'arrive', atS: guest.arrives, of: undefined, car: undefined, laps: undefined, instructor: undefined },
     ...occupancies,
   ];
 }

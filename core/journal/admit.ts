@@ -25,7 +25,7 @@ export function admit(context: DayContext, entries: readonly RecordedEntry[], en
     const target = entries.find((recorded) => recorded.entry.id === entry.corrects)?.entry;
     if (!target) return refused(fact('noSuchEntry', {}));
     if (target.kind === 'correction') return refused(fact('correctionStays', {}));
-    if (target.kind === 'planAccepted') return refused(fact('planStays', {}));
+    if (target.kind === 'planAccepted' || target.kind === 'timesSlid') return refused(fact('planStays', {}));
     if (entries.some(({ entry: other }) => other.kind === 'correction' && other.corrects === entry.corrects)) {
       return refused(fact('takenBackAlready', {}));
     }

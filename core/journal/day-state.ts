@@ -43,6 +43,8 @@ export interface GuestState {
   deskDone: boolean;
   /** Where the recording card is, once it has been handed out. */
   recording: 'guest' | 'desk' | undefined;
+  /** When the last class, run or drive let go of the guest, if one has. */
+  freeSinceS: number | undefined;
   /** Time of day of the last entry about the guest. */
   sinceS: number | undefined;
 }
@@ -117,6 +119,8 @@ export interface CarState {
   /** When the garage expects a held car back, if it does. */
   backAtS: number | undefined;
   refuelling: boolean;
+  /** When it was taken to the bay last. */
+  refuelSinceS: number | undefined;
   laps: number;
   /** Laps since the car last stood still for its rest. */
   lapsSinceRest: number;
@@ -154,6 +158,20 @@ export interface DayState {
   >;
   /** Classes that are running, by instructor. */
   readonly classes: Map<string, { readonly guests: readonly string[]; readonly sinceS: number }>;
+  /** Classes and runs that are over, with those who were there. */
+  readonly taught: {
+    readonly instructor: string;
+    readonly guests: readonly string[];
+    readonly sinceS: number;
+    readonly endS: number;
+  }[];
+  readonly shown: {
+    readonly vehicle: string;
+    readonly instructor: string;
+    readonly guests: readonly string[];
+    readonly sinceS: number;
+    readonly endS: number;
+  }[];
   /** Set where somebody has said that what was running then ends so much later than planned. */
   late: { readonly sinceS: number; readonly byS: number } | undefined;
   flag: FlagState;
@@ -162,6 +180,8 @@ export interface DayState {
   readonly strays: { readonly car: string; readonly atS: number }[];
   /** What was entered and did not fit to what others had entered, with what became of it. */
   readonly resolved: ResolvedEntry[];
+  /** What is late and was left as it is: the cause by its key, and up to how much, seconds. */
+  readonly left: Map<string, number>;
   /** Set once somebody has closed the day. */
   closed: { readonly atS: number; readonly by: string } | undefined;
   readonly garage: GarageState;

@@ -10,17 +10,20 @@ import {
   withoutWindows,
   type Car,
   type Day,
+  type DayIndex,
+  type DriveOccupancy,
   type Interval,
   type Plan,
   type PlannedDrive,
   type Repair,
   type TimeWindow,
 } from '../day';
+import { comesInS } from './context';
 import type { DayState, DriveState } from './day-state';
 
 /** A guest who is late is planned as if arriving this long from now. */
 const LATE_GRACE_S = 10 * 60;
-/** Running late by less than this is noise. */
+/** Earlier or later by less than this is noise. */
 const UNNOTICED_LATE_S = 60;
 /** A drive whose guest should have been seated by now may still be so for this long. */
 const SEATING_GRACE_S = 10 * 60;
@@ -197,8 +200,8 @@ export function withoutDelays(plan: Plan): Plan {
 }
 
 /**
- * What runs late is held in the plan until it will really end, and a class or run that is over has had the guests who
- * were there.
+ * What has begun stands in the plan as it was: with who was there, when it really began, and until when it held them or
+ * will hold them. What nobody has entered is taken to be as planned.
  */
 export function withDelays(day: Day, plan: Plan, state: DayState): Plan {
   const index = indexDay(day);
@@ -208,22 +211,39 @@ export function withDelays(day: Day, plan: Plan, state: DayState): Plan {
   /** End of an occupancy that is running, with what somebody said of running late. */
   const lateEnd = (startS: number, endS: number): number | undefined =>
     late && startS <= late.sinceS && late.sinceS < endS && nowS < endS + late.byS ? endS + late.byS : undefined;
-  const held = (endS: number | undefined, plannedS: number) =>
-    endS !== undefined && endS > plannedS + UNNOTICED_LATE_S ? { heldUntil: Math.min(DAY_S, endS) } : {};
-  /** Where nobody has entered who was there, everybody was. */
-  const whoWasThere = <T extends { guests: string[] }>(activity: T, endS: number, what: 'class' | 'sighting'): T => {
-    const there = activity.guests.filter((id) => wasThere(state, id, what));
-    return there.length > 0 && endS <= nowS ? { ...activity, guests: there } : activity;
+  const until = (endS: number | undefined, plannedS: number, isOver: boolean) => {
+    const unnoticed = endS === undefined || isNoise(endS, plannedS) || (endS < plannedS && !isOver);
+    return unnoticed ? {} : { heldUntil: Math.min(DAY_S, Math.floor(endS)) };
   };
   return {
     ...meant,
     briefings: meant.briefings.map((briefing) => {
-      const { startS, endS } = layOutBriefing(day, index, briefing);
-      return { ...whoWasThere(briefing, endS, 'class'), ...held(lateEnd(startS, endS), endS) };
+      const was = momentOf(briefing, state.classes, state.taught);
+      if (!was) {
+        const { startS, endS } = layOutBriefing(day, index, briefing);
+        return { ...briefing, ...until(lateEnd(startS, endS), endS, false) };
+      }
+      const { instructor, guests, sinceS } = was;
+      const start = isNoise(sinceS, briefing.start) ? briefing.start : sinceS;
+      const begun = { ...briefing, instructor, guests: [...guests], start };
+      const { endS } = layOutBriefing(day, index, begun);
+      const runsS = Math.max(nowS, lateEnd(sinceS, endS) ?? 0);
+      return { ...begun, ...until(was.endS ?? runsS, endS, was.endS !== undefined) };
     }),
     sightings: meant.sightings.map((sighting) => {
-      const { startS, endS } = layOutSighting(day, index, sighting);
-      return { ...whoWasThere(sighting, endS, 'sighting'), ...held(lateEnd(startS, endS), endS) };
+      const was = momentOf(sighting, state.sightings, state.shown);
+      if (!was) {
+        const { startS, endS } = layOutSighting(day, index, sighting);
+        return { ...sighting, ...until(lateEnd(startS, endS), endS, false) };
+      }
+      const { instructor, guests, sinceS } = was;
+      const release = isNoise(sinceS, sighting.release) ? sighting.release : sinceS;
+      const begun = { ...sighting, instructor, guests: [...guests], release };
+      const { startS, endS } = layOutSighting(day, index, begun);
+      const { wrapUpS } = day.rules.sighting;
+      const runsS = Math.max(nowS + wrapUpS, lateEnd(startS, endS) ?? 0);
+      const backS = was.endS === undefined ? runsS : was.endS + wrapUpS;
+      return { ...begun, ...until(backS, endS, was.endS !== undefined) };
     }),
     drives: meant.drives.map((planned) => {
       const drive = state.drives.get(planned.drive);
@@ -232,33 +252,61 @@ export function withDelays(day: Day, plan: Plan, state: DayState): Plan {
       const occupancy = layOutDrive(day, index, begun);
       const { wrapUpS } = day.rules;
       const latestS = lastTrackS(day, occupancy) + wrapUpS;
-      // One that was broken off is over early: whoever was to be in it is free then.
-      const brokenS =
-        drive.brokenOff && drive.inS !== undefined ? (drive.parkedS ?? Math.max(nowS, drive.inS)) + wrapUpS : Infinity;
-      if (brokenS < occupancy.endS)
-        return { ...begun, heldUntil: Math.max(occupancy.releaseS, Math.min(brokenS, latestS)) };
-      if (drive.stage === 'parked' || drive.stage === 'done' || occupancy.startS >= nowS) return begun;
-      const releaseS = drive.releasedS ?? Math.max(occupancy.releaseS, nowS);
-      const expectedS = Math.max(nowS, releaseS + occupancy.trackEndS - occupancy.releaseS + wrapUpS);
-      const untilS = Math.min(
-        Math.max(expectedS, lateEnd(occupancy.startS, occupancy.endS) ?? 0),
-        lastTrackS(day, occupancy) + wrapUpS,
-      );
-      if (untilS < occupancy.endS) return { ...begun, heldUntil: Math.max(occupancy.releaseS, untilS) };
-      return { ...begun, ...held(untilS, occupancy.endS) };
+      const endsS = driveEndS(day, index, occupancy, drive, nowS);
+      const overS = drive.stage === 'done' ? drive.debriefedS : undefined;
+      const saidS = overS === undefined ? (lateEnd(occupancy.startS, occupancy.endS) ?? 0) : 0;
+      const untilS = Math.max(occupancy.releaseS, Math.min(overS ?? Math.max(endsS, saidS), latestS));
+      return { ...begun, ...until(untilS, occupancy.endS, untilS < occupancy.endS || overS !== undefined) };
     }),
   };
 }
 
-/** A drive that has begun, as it is: in the car and with the instructor with whom the guest sat down, and no later. */
+/** When a drive that has begun lets go of whom and what it holds, as far as can be seen. */
+function driveEndS(day: Day, index: DayIndex, occupancy: DriveOccupancy, drive: DriveState, nowS: number): number {
+  const { wrapUpS } = day.rules;
+  // One that was broken off is over early: whoever was to be in it is free then.
+  if (drive.brokenOff && drive.inS !== undefined) return (drive.parkedS ?? Math.max(nowS, drive.inS)) + wrapUpS;
+  if (drive.inS !== undefined) return Math.max(nowS, drive.inS + wrapUpS);
+  if (drive.stage === 'onCircuit') return comesInS({ day, schedule: { index } }, drive, nowS) + wrapUpS;
+  const trackS = occupancy.trackEndS - occupancy.releaseS;
+  return Math.max(nowS, Math.max(occupancy.releaseS, nowS) + trackS + wrapUpS);
+}
+
+/** Earlier or later by no more than anybody notices. */
+function isNoise(timeS: number, plannedS: number): boolean {
+  return Math.abs(timeS - plannedS) <= UNNOTICED_LATE_S;
+}
+
+/** Something that several guests are in together, as it was entered; `endS` once it is over. */
+interface Together {
+  readonly instructor: string;
+  readonly guests: readonly string[];
+  readonly sinceS: number;
+  readonly endS?: number;
+}
+
+/** The class, or the run, in which the guests of a planned one are or were. */
+function momentOf(
+  { guests }: { readonly guests: readonly string[] },
+  running: ReadonlyMap<string, Omit<Together, 'instructor'> & { readonly instructor?: string }>,
+  over: readonly Together[],
+): Together | undefined {
+  const isIt = (other: { readonly guests: readonly string[] }) => other.guests.some((id) => guests.includes(id));
+  for (const [id, one] of running) if (isIt(one)) return { instructor: id, ...one };
+  return over.find(isIt);
+}
+
+/** A drive that has begun, as it is: in the car and with the instructor with whom the guest sat down, when it was let out. */
 function asBegun(day: Day, planned: PlannedDrive, drive: DriveState, nowS: number): PlannedDrive {
   const { setUpS } = day.rules;
-  const early = planned.release - setUpS >= nowS ? (drive.releasedS ?? (drive.seatedS ?? nowS) + setUpS) : undefined;
+  const latestS = nowS - 1 + setUpS;
+  const early = planned.release - setUpS >= nowS ? (drive.seatedS ?? nowS) + setUpS : planned.release;
+  const out = drive.releasedS === undefined || isNoise(drive.releasedS, planned.release) ? early : drive.releasedS;
   return {
     ...planned,
     car: drive.car ?? planned.car,
     instructor: drive.instructor ?? planned.instructor,
-    release: early === undefined ? planned.release : Math.min(early, nowS - 1 + setUpS),
+    release: Math.min(out, latestS),
   };
 }
 

@@ -1,10 +1,11 @@
 import type { Day, Plan } from '../day';
 import { admit, refusalOf, type Admission } from './admit';
-import { dayContext, type DayContext } from './context';
+import type { DayContext } from './context';
 import { owedDrives, withOwed, withOwedWaiting, type OwedDrive } from './owed';
 import type { DayState } from './day-state';
 import type { JournalEntry, RecordedEntry } from './entry';
 import { apply, effectiveEntries, replay } from './reduce';
+import { slidContext } from './slid';
 
 /**
  * A journal that grows: judges and takes in an entry that comes last in time without reading the whole journal again.
@@ -16,9 +17,14 @@ export class RunningJournal {
 
   /** @param entries grows by `add` only */
   constructor(
-    private readonly context: DayContext,
+    private context: DayContext,
     private readonly entries: RecordedEntry[],
   ) {}
+
+  /** Goes by the same plan with other times from now on: what has happened is not a matter of them. */
+  goBy(context: DayContext): void {
+    this.context = context;
+  }
 
   admit(entry: JournalEntry): Admission {
     const state = this.upToDate();
@@ -58,15 +64,19 @@ export class RunningJournal {
 /**
  * A day with the drives of laps that are owed by its journal. Such a drive may be broken off as well, and owe laps of its
  * own.
+ *
+ * @param revision of the plan; what has slid of another one has not slid of this
  */
 export function journalWithOwed(
   day: Day,
   plan: Plan,
   entries: RecordedEntry[],
+  revision = 0,
 ): { readonly context: DayContext; readonly journal: RunningJournal; readonly owed: readonly OwedDrive[] } {
   let owed: readonly OwedDrive[] = [];
   for (;;) {
-    const context = dayContext(withOwed(day, owed), withOwedWaiting(plan, owed));
+    const accepted = withOwedWaiting(plan, owed);
+    const context = slidContext(withOwed(day, owed), accepted, revision, entries);
     const journal = new RunningJournal(context, entries);
     const found = owedDrives(context, journal.now());
     if (sameOwed(found, owed)) return { context, journal, owed };

@@ -1,4 +1,4 @@
-import { checkPlan, type Day, type Plan } from '../day';
+import { checkPlan, layOut, type Day, type Plan } from '../day';
 import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import {
@@ -10,7 +10,6 @@ import {
   standpointOf,
   stateOf,
   withDelays,
-  withoutDelays,
   type JournalEntry,
   type RecordedEntry,
 } from '.';
@@ -116,9 +115,30 @@ describe('A plan as the journal has shown it to be', () => {
     const state = stateAt(day, plan, '10:06', ...cleared, seated, ['10:05', { kind: 'released', drive: 'd1' }]);
     // Five laps of 80 s and four minutes to wrap up.
     const once = withDelays(day, plan, state);
-    expect(once.drives[0]!.heldUntil).toBe(at('10:05') + 400 + 240);
+    expect(layOut(day, once).drives[0]!.endS).toBe(at('10:05') + 400 + 240);
+    expect(once.drives[0]!.release).toBe(at('10:05'));
     expect(withDelays(day, once, state)).toEqual(once);
-    expect(withoutDelays(once)).toEqual(plan);
+  });
+
+  it('has what is over where it was, and what was only a little early or late where it was planned', () => {
+    const out: [string, Fields] = ['10:00', { kind: 'released', drive: 'd1' }];
+    const laps = ['10:02', '10:04', '10:06', '10:08', '10:10'].map((time): [string, Fields] => [
+      time,
+      { kind: 'lapCounted', drive: 'd1', source: 'hand' },
+    ]);
+    const over: [string, Fields][] = [
+      ['10:11', { kind: 'parked', drive: 'd1' }],
+      ['10:20', { kind: 'debriefed', drive: 'd1' }],
+    ];
+    const [long] = withDelays(day, plan, stateAt(day, plan, '10:30', ...cleared, seated, out, ...laps, ...over)).drives;
+    expect(long).toEqual({ ...plan.drives[0]!, heldUntil: at('10:20') });
+    const punctual: [string, Fields] = ['10:11', { kind: 'debriefed', drive: 'd1' }];
+    const [short] = withDelays(
+      day,
+      plan,
+      stateAt(day, plan, '10:30', ...cleared, seated, out, ...laps, over[0]!, punctual),
+    ).drives;
+    expect(short).toEqual(plan.drives[0]);
   });
 
   it('has the fuel that was read or filled, so that a drive is refuelled for', () => {

@@ -34,6 +34,16 @@ export const coachingCustoms = z.strictObject({
 });
 export type CoachingCustoms = z.output<typeof coachingCustoms>;
 
+/** What the plan does by itself while the day runs. */
+export const liveCustoms = z.strictObject({
+  /** Times that come to be at most so much later than accepted follow by themselves; 0: nothing does. */
+  slidesUpToMin: z.number().int().min(0).max(60),
+});
+export type LiveCustoms = z.output<typeof liveCustoms>;
+
+/** Of a venue that has not written its own. */
+export const ORDINARY_LIVE: LiveCustoms = { slidesUpToMin: 5 };
+
 /** Of a venue that has not written its own. */
 export const ORDINARY_COACHING: CoachingCustoms = {
   braking: 'straight',
@@ -73,6 +83,7 @@ export const venueFields = z
       }),
     pitExit: pitExitCustoms.default({ lastCheck: ORDINARY_CHECK }),
     coaching: coachingCustoms.default(ORDINARY_COACHING),
+    live: liveCustoms.default(ORDINARY_LIVE),
   })
   .refine((venue) => venue.opens < venue.closes, {
     message: 'expected the opening time to be before the closing time',

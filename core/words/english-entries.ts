@@ -1,4 +1,4 @@
-import { clockMinute, DAY_S } from '../day';
+import { clockMinute, DAY_S, spokenDuration } from '../day';
 import type { EntryKind, EntryOf, JournalEntry } from '../journal';
 import { BREAK_OFF_WORDS, FLAG_WORDS } from './terms';
 
@@ -65,6 +65,8 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   incident: 'Incident',
   dayClosed: 'Day closed',
   planAccepted: 'Plan accepted',
+  timesSlid: 'Times slid',
+  leftAsIs: 'Left as it is',
   noteTaken: 'Note',
   correction: 'Correction',
 };
@@ -73,6 +75,19 @@ function owedWords({ notToday, notBefore, place }: EntryOf<'owedAgreed'>): strin
   if (notToday) return 'not today';
   if (place) return `a place at ${clockMinute(place.release)}`;
   return notBefore === undefined ? 'any time' : `not before ${clockMinute(notBefore)}`;
+}
+
+function slideWords({ drives, classes, runs, refuels, byS }: EntryOf<'timesSlid'>): string {
+  const counted = [
+    [drives.length, 'drive'],
+    [classes.length, 'class', 'classes'],
+    [runs.length, 'sighting run'],
+    [refuels.length, 'refuel'],
+  ] as const;
+  const what = counted.flatMap(([count, one, more]) =>
+    count > 0 ? `${count} ${count > 1 ? (more ?? `${one}s`) : one}` : [],
+  );
+  return `${ENTRY_WORDS.timesSlid}: ${what.join(', ')}, ${byS > 0 ? `up to ${spokenDuration(byS)} later than accepted` : 'back to what was accepted'}`;
 }
 
 /** What an entry says, in a few words, and how its time was corrected. */
@@ -138,6 +153,10 @@ function plainWords(entry: JournalEntry): string {
       return `${words}: ${entry.text}`;
     case 'planAccepted':
       return `Plan ${entry.revision} accepted`;
+    case 'timesSlid':
+      return slideWords(entry);
+    case 'leftAsIs':
+      return `${words}, up to ${spokenDuration(entry.byS)} late`;
     case 'lapCounted':
       return `${words} (${entry.source === 'hand' ? 'by hand' : 'by loop'})`;
     default:

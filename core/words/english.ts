@@ -9,6 +9,7 @@ import {
   cornerRemarkWords,
   lapObstacleWords,
 } from './english-driving';
+import { driftCauseWords, driftEffectWords, wayOutWords } from './english-drift';
 import { entryWords } from './english-entries';
 import { adviceWords, refusalWords, runnerWords, resolutionWords } from './english-journal';
 import {
@@ -78,6 +79,9 @@ export function english(names: Names): Words {
     runner,
     advice: adviceWords(refusal, runner),
     delay: delayWords(names),
+    driftCause: driftCauseWords(names),
+    driftEffect: driftEffectWords,
+    wayOut: wayOutWords(names),
     omitted: omittedWords,
     markReason: markReasonWords(),
     oneThing: oneThingWords,

@@ -5,6 +5,7 @@ import type { Activity, CarMisfit, Cost, Dropped, LeftOutReason, PlannedDrive, S
 import type { OmittedReason } from '../circuit';
 import type { CloseFigure, ToDo } from '../closing';
 import type { MarkReason, OneThing } from '../coaching';
+import type { DriftCause, DriftLine, WayOutChange } from '../drift';
 import type { JournalEntry, Refusal, Resolution } from '../journal';
 import type {
   AssignmentReason,
@@ -57,6 +58,12 @@ export interface Words {
   /** Whether to let a car out, and why; with its full stop. */
   readonly advice: (reason: AdviceReason) => string;
   readonly delay: (delay: Delay) => string;
+  /** What makes others late. */
+  readonly driftCause: (cause: DriftCause) => string;
+  /** What can be done about it. */
+  readonly wayOut: (change: WayOutChange) => string;
+  /** What begins later or cannot take place because of it. */
+  readonly driftEffect: (line: Pick<DriftLine, 'later' | 'stuck'>) => string;
   /** Why a cone is left away. */
   readonly omitted: (reason: OmittedReason) => string;
   readonly markReason: (reason: MarkReason) => string;

@@ -83,6 +83,17 @@ export const plansEndpoints = {
     reply: z.object({ dropped: z.boolean() }),
     refusals: [404],
   }),
+  slideTimes: endpoint({
+    method: 'post',
+    path: '/api/days/:date/slides',
+    summary:
+      'Let every time follow what has happened, however late; cars, people and order stay. Nothing where none is late',
+    params: date,
+    body: z.strictObject({ author }),
+    reply: z.object({ slid: z.number().int() }),
+    status: 201,
+    refusals: [404],
+  }),
   applyRemedy: endpoint({
     method: 'post',
     path: '/api/days/:date/drives/:id/remedies',

@@ -51,7 +51,11 @@ export const carsRules: Family<typeof carsSchemas> = {
         (refuelling >= day.rules.refuelBays ? fact('bayTaken', {}, { bays: day.rules.refuelBays }) : undefined)
       );
     },
-    apply: (state, { car }) => changeCar(state, car, (it) => (it.refuelling = true)),
+    apply: (state, { car, at }) =>
+      changeCar(state, car, (it) => {
+        it.refuelling = true;
+        it.refuelSinceS = at;
+      }),
     words: NO_WORDS,
   },
   refuelEnded: {

@@ -50,8 +50,13 @@ export const classesRules: Family<typeof classesSchemas> = {
       );
     },
     apply: (state, { instructor, guests, at }) => {
-      for (const guest of state.classes.get(instructor)?.guests ?? []) {
-        changeGuest(state, guest, at, (it) => (it.heldBy = undefined));
+      const running = state.classes.get(instructor);
+      if (running) state.taught.push({ instructor, guests, sinceS: running.sinceS, endS: at });
+      for (const guest of running?.guests ?? []) {
+        changeGuest(state, guest, at, (it) => {
+          it.heldBy = undefined;
+          it.freeSinceS = at;
+        });
       }
       for (const guest of guests) changeGuest(state, guest, at, (it) => (it.briefed = true));
       state.classes.delete(instructor);
@@ -96,8 +101,11 @@ export const classesRules: Family<typeof classesSchemas> = {
         changeGuest(state, guest, at, (it) => {
           it.heldBy = undefined;
           it.sighted = true;
+          it.freeSinceS = at;
         });
       }
+      const { instructor, guests, sinceS } = run;
+      state.shown.push({ vehicle, instructor, guests, sinceS, endS: at });
       state.sightings.delete(vehicle);
       release(state, run.instructor, vehicle);
     },

@@ -212,7 +212,10 @@ export const drivesRules: Family<typeof drivesSchemas> = {
         it.stage = 'done';
         it.debriefedS = at;
         const guest = state.guests.get(it.guest.id);
-        if (guest) guest.drive = undefined;
+        if (guest) {
+          guest.drive = undefined;
+          guest.freeSinceS = at;
+        }
         release(state, it.instructor, drive);
       }),
     words: NO_WORDS,

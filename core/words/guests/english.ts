@@ -168,5 +168,7 @@ export const ENGLISH: GuestWords = {
     drive: (car, count) => `${car}, ${count} ${count === 1 ? 'lap' : 'laps'}`,
     nothingYet: 'Nothing is planned for you yet.',
     mayMove: 'Times can move by some minutes during the day; the desk tells you.',
+    plannedAt: (time) => `planned ${time}`,
+    changed: 'changed',
   },
 };

@@ -235,5 +235,7 @@ export const FRENCH: GuestWords = {
     drive: (car, count) => `${car}, ${count} ${count < 2 ? 'tour' : 'tours'}`,
     nothingYet: 'Rien n’est encore prévu pour vous.',
     mayMove: 'Les heures peuvent bouger de quelques minutes ; l’accueil vous le dira.',
+    plannedAt: (time) => `prévu à ${time}`,
+    changed: 'modifié',
   },
 };

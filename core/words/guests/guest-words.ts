@@ -121,4 +121,8 @@ export interface TimesWords {
   readonly drive: (car: string, laps: number) => string;
   readonly nothingYet: string;
   readonly mayMove: string;
+  /** Where it was planned, of a time that has moved. */
+  readonly plannedAt: (time: string) => string;
+  /** Of a time that is not what it was when it was read last. */
+  readonly changed: string;
 }

@@ -1,0 +1,166 @@
+import type { Activity, Violation } from '../day';
+import type { DayState } from '../journal';
+import type { DriftLine } from './causes';
+import { TOLERATED } from './crew-day';
+import type { Occupancy } from './expected';
+
+/** Short by no more than this is noise on a day that runs. */
+const NOISE_S = 60;
+
+/**
+ * The broken rules that something to come has a part in, and by more than is noise: nobody can mend what has happened,
+ * and nobody is told of seconds.
+ */
+export function brokenAhead(violations: readonly Violation[], state: DayState): Violation[] {
+  return violations.filter((violation) => {
+    const { subjects, values } = violation;
+    if (violation.code === 'GUEST_PRESENT' && isOverdue(violation.subjects.guest, state)) return false;
+    const lastS = 'toS' in values ? values.toS : 'atS' in values ? values.atS : Infinity;
+    const activities = activitiesIn(subjects);
+    const toCome = activities.filter((one) => isToCome(one, state));
+    if (lastS <= state.timeS || (toCome.length === 0 && activities.length > 0)) return false;
+    if (activities.length === 0) return true;
+    return shortBy(violation) > NOISE_S;
+  });
+}
+
+/** Whoever should be here and is not: told by what waits for the guest. */
+function isOverdue(id: string, { guests, timeS }: DayState): boolean {
+  const guest = guests.get(id);
+  return guest !== undefined && guest.arrivedS === undefined && guest.guest.arrives < timeS;
+}
+
+/** By how many seconds a rule about times is broken. */
+function shortBy({ values }: Violation): number {
+  if ('workedS' in values) return values.workedS <= values.maxSeatS * (1 + TOLERATED) ? 0 : Infinity;
+  if ('neededS' in values && 'restS' in values) return values.neededS - values.restS;
+  if ('closesS' in values) return Math.max(values.endS - values.closesS, values.opensS - values.startS);
+  if ('leavesByS' in values) return values.endS - values.leavesByS;
+  return 'untilS' in values && 'startS' in values ? values.untilS - values.startS : Infinity;
+}
+
+function isToCome(activity: Activity, { drives, sightings, shown, classes, taught, timeS }: DayState): boolean {
+  const began = (atS: number, moments: Iterable<{ readonly sinceS: number }>) =>
+    [...moments].some(({ sinceS }) => Math.abs(sinceS - atS) <= NOISE_S);
+  switch (activity.kind) {
+    case 'drive':
+      return drives.get(activity.drive)?.stage === 'planned';
+    case 'sighting': {
+      const runs = [...shown.filter(({ vehicle }) => vehicle === activity.vehicle), sightings.get(activity.vehicle)];
+      return (
+        activity.releaseS > timeS - OVERDUE_S &&
+        !began(
+          activity.releaseS,
+          runs.flatMap((run) => run ?? []),
+        )
+      );
+    }
+    case 'briefing': {
+      const own = [
+        ...taught.filter(({ instructor }) => instructor === activity.instructor),
+        classes.get(activity.instructor),
+      ];
+      return (
+        activity.startS > timeS - OVERDUE_S &&
+        !began(
+          activity.startS,
+          own.flatMap((one) => one ?? []),
+        )
+      );
+    }
+    case 'refuel':
+      return activity.startS > timeS;
+  }
+}
+
+/** What should have begun longer ago than this is told by its cause. */
+const OVERDUE_S = 10 * 60;
+
+/** A cause with the rules that are broken because of it. */
+export interface BrokenLine extends DriftLine {
+  readonly broken: readonly Violation[];
+}
+
+/**
+ * Which broken rule belongs to which cause: to the one that makes one of its activities late, else to one that does so
+ * to somebody or something that it is about.
+ */
+export function byCause(
+  lines: readonly DriftLine[],
+  violations: readonly Violation[],
+): { readonly lines: readonly BrokenLine[]; readonly rest: readonly Violation[] } {
+  const named = lines.map((line) => {
+    const all = [...line.later, ...line.stuck].map(({ occupancy }) => occupancy);
+    return { itself: new Set(all.map(nameOfActivity)), about: new Set(all.flatMap(aboutOf)) };
+  });
+  const broken = lines.map((): Violation[] => []);
+  const rest: Violation[] = [];
+  for (const violation of violations) {
+    const activities = activitiesIn(violation.subjects).map(nameOf);
+    const about = violation.code === 'ROOM' ? [ROOM] : aboutIn(violation.subjects);
+    const of =
+      indexWhere(named, ({ itself }) => activities.some((name) => itself.has(name))) ??
+      indexWhere(named, (line) => about.some((name) => line.about.has(name)));
+    if (of === undefined) rest.push(violation);
+    else broken[of]!.push(violation);
+  }
+  return { lines: lines.map((line, place) => ({ ...line, broken: broken[place]! })), rest };
+}
+
+function indexWhere<T>(list: readonly T[], test: (one: T) => boolean): number | undefined {
+  const place = list.findIndex(test);
+  return place < 0 ? undefined : place;
+}
+
+function activitiesIn(subjects: object): Activity[] {
+  return Object.values(subjects).filter(
+    (of: unknown): of is Activity => typeof of === 'object' && of !== null && 'kind' in of,
+  );
+}
+
+/** An activity by what stays when its times slide. */
+function nameOf(activity: Activity): string {
+  switch (activity.kind) {
+    case 'drive':
+      return `drive ${activity.drive}`;
+    case 'sighting':
+      return `run ${activity.vehicle} ${activity.releaseS}`;
+    case 'briefing':
+      return `class ${activity.instructor} ${activity.startS}`;
+    case 'refuel':
+      return `refuel ${activity.car} ${activity.startS}`;
+  }
+}
+
+function nameOfActivity(occupancy: Occupancy): string {
+  switch (occupancy.kind) {
+    case 'drive':
+      return `drive ${occupancy.planned.drive}`;
+    case 'sighting':
+      return `run ${occupancy.sighting.vehicle} ${occupancy.releaseS}`;
+    case 'briefing':
+      return `class ${occupancy.briefing.instructor} ${occupancy.startS}`;
+    case 'refuel':
+      return `refuel ${occupancy.refuel.car} ${occupancy.startS}`;
+  }
+}
+
+/** People, cars and vehicles of an activity. */
+function aboutOf(occupancy: Occupancy): string[] {
+  if (occupancy.kind === 'refuel') return [`car ${occupancy.refuel.car}`];
+  const { instructor, guests } = occupancy;
+  const people = [...(instructor ? [`instructor ${instructor.id}`] : []), ...guests.map(({ id }) => `guest ${id}`)];
+  if (occupancy.kind === 'drive') return [...people, `car ${occupancy.planned.car}`];
+  return [...people, occupancy.kind === 'sighting' ? `vehicle ${occupancy.sighting.vehicle}` : ROOM];
+}
+
+/** What classes share. */
+const ROOM = 'room';
+const ABOUT = ['guest', 'instructor', 'car', 'vehicle'];
+
+function aboutIn(subjects: object): string[] {
+  return Object.entries(subjects).flatMap(([name, of]: [string, unknown]) => {
+    if (typeof of === 'string' && ABOUT.includes(name)) return [`${name} ${of}`];
+    return typeof of === 'object' && of !== null ? aboutIn(of) : [];
+  });
+}
