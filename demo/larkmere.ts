@@ -1,4 +1,4 @@
-import { ORDINARY_COACHING, type CarFields, type VenueFields } from '@core/api';
+import { ORDINARY_COACHING, ORDINARY_LIVE, type CarFields, type VenueFields } from '@core/api';
 import { ORDINARY_RULES, type Instructor } from '@core/day';
 import { CAR_MODELS, CAR_TALK } from './models';
 
@@ -38,6 +38,7 @@ export const LARKMERE: VenueFields = {
     wayIn: 'In at the anchor board, second lane',
   },
   coaching: { ...ORDINARY_COACHING, passing: 'named' },
+  live: ORDINARY_LIVE,
 };
 
 /** The demo's devices; their key is no secret, as they run on the same machine. */

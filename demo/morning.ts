@@ -77,7 +77,7 @@ export function recordedAt(date: string, atS: number): string {
 
 const CORNERS = SLIPWAY.corners.map(({ name }) => name);
 /** What beginners do most. */
-const MARKED = [
+export const MARKED = [
   'turns-early',
   'eyes-near',
   'brakes-too-long',

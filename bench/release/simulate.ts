@@ -11,6 +11,7 @@ import {
   type Runner,
   type Waiting,
 } from '@core/traffic';
+import { FIRST_LAP_SD, GAIN_PER_LAP, LAP_SD, LIFT_S, PACE_SD, WAIT_S } from '../../demo/crew/chance';
 
 /** What a simulated day came to. */
 export interface Outcome {
@@ -25,15 +26,6 @@ export interface Outcome {
 
 export type Policy = 'asSoonAsTheGapAllows' | 'advice';
 
-/** How far a guest's own pace is from what the booking says, and one lap from the next. */
-const OWN_PACE_SD = 0.07;
-const LAP_SD = 0.025;
-const FIRST_LAP_SD = 0.05;
-/** Guests get quicker by so much a lap. */
-const GAIN_PER_LAP = 0.006;
-/** What a pass costs: the slower one lifts, the quicker one waits for it. */
-const LIFT_S = 3;
-const WAIT_S = 1.5;
 /** Cars that come late on their way from the stalls. */
 const SET_UP_SPREAD = 0.15;
 /** Advice to hold is asked for again after this long at the latest. */
@@ -134,7 +126,7 @@ export function simulate(day: Day, plan: Plan, policy: Policy, seed: number): Ou
     if (!random) {
       random = randomOf(seed, task.id);
       chances.set(task.id, random);
-      own.set(task.id, task.kind === 'drive' ? 1 + OWN_PACE_SD * normalOf(random) : 1);
+      own.set(task.id, task.kind === 'drive' ? 1 + PACE_SD * normalOf(random) : 1);
     }
     return random;
   };

@@ -1,0 +1,53 @@
+import { isCleared, type GuestState } from '@core/journal';
+import { ARRIVALS, LEAVES_S, NO_SHOW_AFTER_S, PAPER_S } from './chance';
+import type { Deed, Scene } from './scene';
+
+const GATE = { station: 'gate', by: 'Gate' } as const;
+const DESK = { station: 'desk', by: 'Desk' } as const;
+
+/** When a guest comes, seconds since midnight; nothing for one who does not. */
+function comesS({ draw }: Scene, { guest }: GuestState, bookedS: number): number | undefined {
+  const kind = draw(`comes ${guest.id}`);
+  const how = draw(`how ${guest.id}`);
+  if (kind < ARRIVALS.noShowShare) return undefined;
+  if (kind > 1 - ARRIVALS.lateShare) {
+    return bookedS + Math.min(ARRIVALS.lateMostS, -ARRIVALS.lateMeanS * Math.log(1 - how));
+  }
+  return bookedS - how * ARRIVALS.earlyMostS;
+}
+
+/**
+ * Guests come, and their papers and helmets are seen to one after the other.
+ *
+ * @param bookedS when each was booked to come, whatever was said since
+ */
+export function* atGate(scene: Scene, bookedS: (guest: string) => number): Iterable<Deed> {
+  const { nowS, state, ripe, between } = scene;
+  for (const it of state.guests.values()) {
+    const guest = it.guest.id;
+    if (it.gone) continue;
+    if (it.arrivedS === undefined) {
+      const atS = comesS(scene, it, bookedS(guest));
+      if (atS === undefined) {
+        if (nowS >= bookedS(guest) + NO_SHOW_AFTER_S) yield { ...GATE, fields: { kind: 'guestNoShow', guest } };
+      } else if (nowS >= atS) yield { ...GATE, fields: { kind: 'guestArrived', guest } };
+      continue;
+    }
+    if (isCleared(it)) continue;
+    const kind = !it.waiver ? 'waiverSigned' : !it.licence ? 'licenceSeen' : 'helmetFitted';
+    if (ripe(`${kind} ${guest}`, true, between(`${kind} ${guest}`, PAPER_S)))
+      yield { ...GATE, fields: { kind, guest } };
+  }
+}
+
+/** Whoever has driven everything is seen off. */
+export function* atDesk({ state, ripe, between }: Scene): Iterable<Deed> {
+  for (const it of state.guests.values()) {
+    const guest = it.guest.id;
+    if (it.gone || it.deskDone || it.arrivedS === undefined || it.drive !== undefined) continue;
+    const through = it.guest.drives.every(({ id }) => ['done'].includes(state.drives.get(id)?.stage ?? ''));
+    if (ripe(`leaves ${guest}`, through && !it.unwell, between(`leaves ${guest}`, LEAVES_S))) {
+      yield { ...DESK, fields: { kind: 'deskDone', guest } };
+    }
+  }
+}

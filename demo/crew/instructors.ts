@@ -1,0 +1,87 @@
+import { GOOD_THINGS } from '@core/coaching';
+import type { DriveOccupancy } from '@core/day';
+import type { DriveState } from '@core/journal';
+import { CLASS_SD, FORGOTTEN, NOTICED_AFTER_S, PARK_S, SIT_DOWN_S, TURNAROUND, WALK_S, WRAP_UP } from './chance';
+import { MARKED } from '../morning';
+import { gathered, isFree, isHere } from './order';
+import type { Deed, Scene } from './scene';
+
+const pickBy = <T>(list: readonly T[], share: number): T => list[Math.floor(share * list.length)]!;
+
+/** Classes begin when everybody is there and has sat down, or those who are; and take as long as they take. */
+export function* inClassroom(scene: Scene): Iterable<Deed> {
+  const { state, context, nowS, ripe, between, normal } = scene;
+  for (const activity of scene.turns()) {
+    if (activity.kind !== 'briefing' || !activity.instructor) continue;
+    const { id: instructor, name } = activity.instructor;
+    const guests = gathered(scene, activity, (id) => !state.guests.get(id)?.briefed);
+    const key = `class ${instructor} ${activity.guests[0]?.id}`;
+    const possible = guests.length > 0 && state.crew.get(instructor)?.busyWith === undefined;
+    if (ripe(key, possible, between(key, SIT_DOWN_S))) {
+      yield { station: 'classroom', by: name, fields: { kind: 'classBegan', instructor, guests } };
+    }
+  }
+  for (const [instructor, { guests, sinceS }] of state.classes) {
+    const lengthS = context.day.rules.briefing.durationS * (1 + CLASS_SD * normal(`class ${guests[0]}`));
+    if (nowS < sinceS + lengthS) continue;
+    const by = state.crew.get(instructor)?.instructor.name ?? 'Classroom';
+    yield { station: 'classroom', by, fields: { kind: 'classEnded', instructor, guests: [...guests] } };
+  }
+}
+
+/** Guests are seated, cars parked, drives marked and debriefed. */
+export function* atCars(scene: Scene, corners: readonly string[]): Iterable<Deed> {
+  for (const activity of scene.turns()) if (activity.kind === 'drive') yield* seats(scene, activity);
+  for (const drive of scene.state.drives.values()) yield* after(scene, drive, corners);
+}
+
+function* seats(scene: Scene, { planned, instructor, guests }: DriveOccupancy): Iterable<Deed> {
+  const { state, context, nowS, ripe, between } = scene;
+  const { drive, car } = planned;
+  const { rules } = context.day;
+  const key = `seat ${drive}`;
+  const carState = state.cars.get(car);
+  const turnS = rules.turnaroundS * between(`turn ${drive}`, TURNAROUND);
+  const carThere =
+    carState !== undefined &&
+    carState.drive === undefined &&
+    carState.heldFor === undefined &&
+    !carState.refuelling &&
+    (carState.parkedS === undefined || nowS >= carState.parkedS + turnS);
+  const guestThere = guests.every(({ id }) => {
+    const freeS = state.guests.get(id)?.freeSinceS;
+    const { briefed, sighted } = state.guests.get(id)!;
+    return (
+      isHere(state, id) &&
+      isFree(state, id) &&
+      briefed &&
+      sighted &&
+      (freeS === undefined || nowS >= freeS + rules.guestRestS)
+    );
+  });
+  const crewThere = state.crew.get(planned.instructor)?.busyWith === undefined;
+  if (!ripe(key, carThere && guestThere && crewThere, between(key, WALK_S))) return;
+  const by = instructor?.name ?? 'Instructor';
+  yield { station: 'cars', by, fields: { kind: 'seated', drive, car, instructor: planned.instructor } };
+}
+
+function* after(scene: Scene, it: DriveState, corners: readonly string[]): Iterable<Deed> {
+  const { state, context, nowS, ripe, between, draw } = scene;
+  const drive = it.drive.id;
+  const by = state.crew.get(it.instructor ?? '')?.instructor.name ?? 'Instructor';
+  const own = { station: 'cars', by } as const;
+  if (it.stage === 'rollingIn') {
+    if (ripe(`park ${drive}`, true, between(`park ${drive}`, PARK_S)))
+      yield { ...own, fields: { kind: 'parked', drive } };
+    return;
+  }
+  if (it.stage !== 'parked' || it.inS === undefined) return;
+  const endS = it.inS + context.day.rules.wrapUpS * between(`wrap ${drive}`, WRAP_UP);
+  if (it.marked.length === 0 && nowS >= it.inS + (endS - it.inS) / 2) {
+    const corner = corners.length > 0 ? { corner: pickBy(corners, draw(`corner ${drive}`)) } : {};
+    const marks = [{ fault: pickBy(MARKED, draw(`fault ${drive}`)), ...corner }];
+    yield { ...own, fields: { kind: 'driveMarked', drive, marks, good: pickBy(GOOD_THINGS, draw(`good ${drive}`)) } };
+  }
+  const forgotten = draw(`forgets ${drive}`) < FORGOTTEN.debrief ? NOTICED_AFTER_S : 0;
+  if (nowS >= endS + forgotten) yield { ...own, fields: { kind: 'debriefed', drive } };
+}
