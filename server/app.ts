@@ -16,6 +16,7 @@ import { DayCache } from './day-cache';
 import { DeviceDesk } from './devices/device-desk';
 import { JournalWriter } from './journal-writer';
 import { Hub } from './live/hub';
+import { Slides } from './live/slides';
 import { pruneStore } from './keeping/prune';
 import { ManagerDesk } from './manager-desk';
 import { PlanJobs } from './planner/plan-jobs';
@@ -51,6 +52,7 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
   const boundThread = new BoundThread(logger);
   const planJobs = new PlanJobs({ store, dayCache, hub, clock }, boundThread, logger);
   const bounds = new Bounds({ dayCache, hub, planJobs }, boundThread);
+  const slides = new Slides({ store, clock, dayCache, journal }, logger);
   const devices = new DeviceDesk({ store, dayCache, journal, hub, clock });
   const manager = new ManagerDesk(store);
   const dayClosed = () => {
@@ -58,7 +60,7 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
     backUp?.('close').catch((error: unknown) => logger?.error({ err: error }, 'the backup failed'));
   };
   const services: Services = {
-    ...{ store, clock, hub, dayCache, journal, planJobs, bounds, devices, manager, resetDemo, dayClosed },
+    ...{ store, clock, hub, dayCache, journal, planJobs, slides, bounds, devices, manager, resetDemo, dayClosed },
   };
   const app = express();
   app.disable('x-powered-by');
@@ -115,6 +117,7 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
   return {
     app,
     close: () => {
+      slides.close();
       planJobs.close();
       boundThread.close();
       devices.close();

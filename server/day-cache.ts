@@ -10,6 +10,7 @@ import {
   effectiveEntries,
   recordedEntry,
   journalWithOwed,
+  slidContext,
   type RunningJournal,
   standpointOf,
   stateOf,
@@ -35,7 +36,10 @@ const SKILLS_AHEAD_DAYS = 14;
 interface Read {
   readonly day: Day;
   readonly bookings: readonly Booking[];
+  /** The plan in force. */
   readonly plan: Plan | undefined;
+  /** The same as it was accepted, before any of its times slid. */
+  readonly accepted: Plan | undefined;
   readonly revision: PlanRevision | undefined;
   readonly context: DayContext;
   /** Grows by `journal` only. */
@@ -89,11 +93,17 @@ export class DayCache {
     const setUp = soundDay(dayOf(this.store, date));
     const { day, unfit } = asSituated(setUp.day, entries);
     const current = this.store.days.currentPlan(date);
-    const { context, journal, owed } = journalWithOwed(day, current?.plan ?? emptyPlan(date), entries);
+    const { context, journal, owed } = journalWithOwed(
+      day,
+      current?.plan ?? emptyPlan(date),
+      entries,
+      current?.revision.revision,
+    );
     const read: Read = {
       day: context.day,
       bookings: this.store.bookings.list(date),
       plan: current && context.schedule.plan,
+      accepted: current && context.accepted.plan,
       revision: current?.revision,
       context,
       entries,
@@ -115,6 +125,16 @@ export class DayCache {
     this.words = undefined;
   }
 
+  /** Times of the plan have slid, by an entry that the journal has: what else was read stays. */
+  slide(date: string): void {
+    const read = this.of(date);
+    const { day, accepted, revision, entries, journal } = read;
+    if (!accepted || !revision) return;
+    const context = slidContext(day, accepted, revision.revision, entries);
+    journal.goBy(context);
+    this.read.set(date, { ...read, context, plan: context.schedule.plan });
+  }
+
   /** What the lines of devices are read by, many times a second. */
   devicesSee(): OnCircuit {
     if (!this.onCircuit) {
@@ -132,13 +152,13 @@ export class DayCache {
    */
   viewJson(date: string): string {
     const read = this.of(date);
-    const { day, bookings, plan, revision, entries, troubles, jsonEntries } = read;
+    const { day, bookings, accepted, revision, entries, troubles, jsonEntries } = read;
     read.json ??= JSON.stringify(
       z.encode(dayView.omit({ clock: true, journal: true }), {
         day,
         bookings: [...bookings],
         ...exitOf(this.store),
-        plan: plan ?? null,
+        plan: accepted ?? null,
         revision: revision ?? null,
         troubles: [...troubles],
       }),
@@ -256,12 +276,13 @@ export class DayCache {
 /** What screens go by that is not in the day file. */
 function exitOf(store: Store) {
   const cars = store.cars.list();
-  const { pitExit, currency } = store.venue.get()!.fields;
+  const { pitExit, currency, live } = store.venue.get()!.fields;
   const { circuit } = store.circuit.get();
   return {
     carNumbers: Object.fromEntries(cars.map(({ id, fields }) => [id, fields.number])),
     stalls: Object.fromEntries(cars.flatMap(({ id, fields }) => (fields.stall ? [[id, fields.stall]] : []))),
     pitExit,
+    live,
     currency,
     map: circuit ? circuitMapOf(circuit) : null,
     faults: store.faults.list().map(({ fields }) => fields),

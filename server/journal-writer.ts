@@ -24,12 +24,19 @@ export type Enter = (entry: JournalEntry) => Entered;
  * is refused leaves nothing behind, and screens hear of entries once all of it stands.
  */
 export class JournalWriter {
+  private readonly listeners: ((date: string) => void)[] = [];
+
   constructor(
     private readonly store: Store,
     private readonly dayCache: DayCache,
     private readonly hub: Hub,
     private readonly clock: Clock,
   ) {}
+
+  /** Calls back whenever a day has new entries, once they are stored and streamed. */
+  onAppended(listener: (date: string) => void): void {
+    this.listeners.push(listener);
+  }
 
   /**
    * Appends an entry by itself. One that is recorded already comes back as it is.
@@ -67,7 +74,7 @@ export class JournalWriter {
       if (changes || !sameOwed(owedDrives(context, journal.now()), owed)) {
         this.dayCache.forget(date);
         dayChanged = true;
-      }
+      } else if (entry.kind === 'timesSlid') this.dayCache.slide(date);
       return { recorded, isNew: true };
     };
     let done: T;
@@ -80,6 +87,7 @@ export class JournalWriter {
     }
     for (const recorded of fresh) this.hub.entry(date, recorded);
     if (dayChanged) this.hub.changed('setup', date);
+    if (fresh.length > 0) for (const listener of this.listeners) listener(date);
     return done;
   }
 

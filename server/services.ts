@@ -4,6 +4,7 @@ import type { DayCache } from './day-cache';
 import type { DeviceDesk } from './devices/device-desk';
 import type { ManagerDesk } from './manager-desk';
 import type { Hub } from './live/hub';
+import type { Slides } from './live/slides';
 import type { PlanJobs } from './planner/plan-jobs';
 import type { JournalWriter } from './journal-writer';
 import type { Store } from './store';
@@ -16,6 +17,7 @@ export interface Services {
   readonly dayCache: DayCache;
   readonly journal: JournalWriter;
   readonly planJobs: PlanJobs;
+  readonly slides: Slides;
   readonly bounds: Bounds;
   readonly devices: DeviceDesk;
   readonly manager: ManagerDesk;

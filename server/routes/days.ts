@@ -23,7 +23,7 @@ export function daysRoutes({
     },
     readDay: ({ params: { date } }) => new EncodedReply(dayCache.viewJson(date)),
     appendEntry: ({ params: { date }, body, response }) => {
-      if (body.kind === 'planAccepted') throw refusalOf(fact('acceptedByPlanning', {}));
+      if (body.kind === 'planAccepted' || body.kind === 'timesSlid') throw refusalOf(fact('acceptedByPlanning', {}));
       const { recorded, isNew } = journal.append(date, body);
       if (isNew && body.kind === 'dayClosed') dayClosed();
       response.status(isNew ? 201 : 202);

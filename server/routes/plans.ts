@@ -26,7 +26,7 @@ interface EntryHead {
 
 /** Plans: looked for, accepted, compared, remedied, and with one more drive. */
 export function plansRoutes(services: Services): Handlers<typeof plansEndpoints> {
-  const { store, dayCache, planJobs, bounds } = services;
+  const { store, dayCache, planJobs, slides, bounds } = services;
   return {
     listPlans: ({ params: { date } }) => {
       dayCache.of(date);
@@ -48,6 +48,10 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
     dropPlanning: ({ params: { date } }) => {
       dayCache.of(date);
       return { dropped: planJobs.drop(date) };
+    },
+    slideTimes: ({ params: { date }, body: { author } }) => {
+      dayCache.of(date);
+      return { slid: slides.agree(date, author) };
     },
     applyRemedy: ({ params: { date, id }, body: { author, change } }) => {
       if ('drive' in change && change.drive !== id) throw refusalOf(fact('otherDrive', {}));

@@ -1,6 +1,7 @@
 import { EventSource } from 'eventsource';
 import {
   clock as clockReading,
+  contextOf,
   contract,
   dayView,
   storedCircuit,
@@ -8,8 +9,8 @@ import {
   type DayView,
   type DeviceBody,
 } from '@core/api';
-import { emptyPlan, wallClock } from '@core/day';
-import { dayContext, recordedEntry, stateOf, type DayContext, type RecordedEntry } from '@core/journal';
+import { wallClock } from '@core/day';
+import { recordedEntry, stateOf, type DayContext, type RecordedEntry } from '@core/journal';
 import { randomOf } from '@core/planner';
 import { lapShapeOf } from '@core/traffic';
 import { pino } from 'pino';
@@ -71,8 +72,8 @@ async function readDay(): Promise<void> {
   const read_ = await read(`/api/days/${date}`, (json) => dayView.parse(json));
   const shapeChanged = JSON.stringify(view?.map) !== JSON.stringify(read_.map);
   view = read_;
-  context = dayContext(view.day, view.plan ?? emptyPlan(date));
   entries = view.journal;
+  context = contextOf(view, entries);
   if (!traffic || shapeChanged) {
     const seed = Number(process.env['JOYLAP_SEED'] ?? 1);
     const taught = await taughtFor(view);
