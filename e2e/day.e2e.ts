@@ -77,7 +77,10 @@ test('entries made without network are kept, shown at once, and sent when it is 
   const article = page.locator('article', { hasText: name });
   const laps = async () => /(\d+) of \d+/.exec((await article.textContent())!)![1]!;
   const before = Number(await laps());
-  const entries = async () => (await (await page.request.get('/api/days/2027-05-22')).json()).journal.length as number;
+  const entries = async () => {
+    const { journal } = await (await page.request.get('/api/days/2027-05-22')).json();
+    return (journal as { entry: { kind: string } }[]).filter(({ entry }) => entry.kind === 'lapCounted').length;
+  };
   const stored = await entries();
   await keepsApplication(page);
   await context.setOffline(true);

@@ -87,7 +87,11 @@ test('two tablets count through a busy quarter hour without network: nothing is 
   await expect(other.getByText(/kept here/)).toBeHidden();
   await expect.poll(async () => (await dayNow(page)).view.journal.length).toBeGreaterThanOrEqual(known + 2 * laps + 2);
   const after = await dayNow(page);
-  const fresh = after.view.journal.slice(known).map(({ entry }) => entry);
+  // Times slide meanwhile, as nobody drives by the plan.
+  const fresh = after.view.journal
+    .slice(known)
+    .map(({ entry }) => entry)
+    .filter(({ kind }) => kind !== 'timesSlid');
   expect(new Set(fresh.map(({ id }) => id)).size).toBe(2 * laps + 2);
   expect(fresh.length).toBe(2 * laps + 2);
   expect(fresh.every(({ offline }) => offline)).toBe(true);

@@ -153,6 +153,7 @@ export class BoardChart {
     );
     const middle = (startX: number, width: number) => startX + width / 2;
     return this.drawnGhosts().flatMap((ghost) => {
+      if (ghost.tone === 'expected' || ghost.tone === 'accepted') return [];
       const from = blocks.get(ghost.id);
       if (!from) return [];
       const [x1, y1] = [middle(from.one.startX, from.one.width), from.y + this.rowPx() / 2];

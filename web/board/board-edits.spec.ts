@@ -200,6 +200,26 @@ describe('Changes by hand', () => {
     expect(edits.broken()).toEqual([]);
     data.record({ kind: 'carHeld', car: 'c2', reason: 'mechanical' }, '08:10');
     await edits.lookAgain();
-    expect(edits.broken().map(({ code }) => code)).toContain('CAR_FREE');
+    // One line with its cause, and what is broken because of it.
+    const [line, ...others] = edits.lines();
+    expect(others).toEqual([]);
+    expect([line!.cause.code, line!.stuck.length]).toEqual(['carOut', 1]);
+    expect(line!.broken.map(({ code }) => code)).toContain('CAR_FREE');
+    expect(edits.broken()).toEqual([]);
+  });
+
+  it('tell one cause of delay, what it costs, and tell it no more once it was left as it is', async () => {
+    data.clear('g1', '09:00');
+    data.clear('g2', '09:00');
+    data.clockS.set(at('10:08'));
+    await edits.lookAgain();
+    const [line] = edits.lines();
+    expect([line!.cause.code, line!.key]).toEqual(['notBegun', 'drive d1']);
+    expect(await edits.costOf(line!)).toBeGreaterThan(5);
+    expect(await edits.waysOut(line!)).toEqual([]);
+    data.record({ kind: 'leftAsIs', cause: line!.key, byS: 720 }, '10:08');
+    expect(edits.lines().map(({ key }) => key)).not.toContain('drive d1');
+    data.clockS.set(at('10:14'));
+    expect(edits.lines().map(({ key }) => key)).toContain('drive d1');
   });
 });

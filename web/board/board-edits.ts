@@ -1,11 +1,13 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { DAY_S, type Judgement, type Plan, type Violation } from '@core/day';
-import { standpointOf, type Standpoint } from '@core/journal';
+import { DAY_S, violationKey, type Judgement, type Plan, type Violation } from '@core/day';
+import { asked, brokenAhead, byCause, causesOf, slideOfLine, type DriftLine, type WayOut } from '@core/drift';
+import { asSeen, slid, standpointOf, type Standpoint } from '@core/journal';
 import { moveDrive, shiftDrives, swapDrives, type Place } from '@core/planner';
 import { firstValueFrom } from 'rxjs';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { PlanService, type Acceptance } from '../data/plan.service';
+import type { Moment } from '../verdict/moment';
 import { Verdicts } from '../verdict/verdicts';
 
 /** A change by hand that is being tried and is not accepted yet. */
@@ -42,8 +44,29 @@ export class BoardEdits {
 
   readonly selection = signal<ReadonlySet<string>>(new Set());
   readonly trial = signal<Trial | undefined>(undefined);
-  /** What the current plan breaks, be it by decision or because something has happened. */
-  readonly broken = signal<readonly Violation[]>([]);
+  /** What the current plan breaks of what is to come, be it by decision or because something has happened. */
+  private readonly violations = signal<readonly Violation[]>([]);
+  /** What will be broken besides, if every time follows what is late. */
+  private readonly eaten = signal<readonly Violation[]>([]);
+  private readonly grouped = computed(() => {
+    const [context, state, drift] = [this.data.context(), this.data.state(), this.data.drift()];
+    const [violations, eaten] = [this.violations(), this.eaten()];
+    if (!context || !state || !drift) return { lines: [], broken: violations };
+    // What somebody has decided against a rule is for no other cause.
+    const view = this.data.view();
+    const decided = new Set(
+      view?.revision?.despite.flatMap((one) => (typeof one === 'string' ? [] : violationKey(one))),
+    );
+    const byDecision = violations.filter((violation) => decided.has(violationKey(violation)));
+    const caused = [...violations.filter((violation) => !byDecision.includes(violation)), ...eaten];
+    const { lines, rest } = byCause(causesOf(drift, state), caused);
+    const withinS = (view?.live.slidesUpToMin ?? 0) * 60;
+    return { lines: asked(context, lines, state, withinS), broken: [...byDecision, ...rest] };
+  });
+  /** What is late, or cannot take place, by its cause. */
+  readonly lines = computed(() => this.grouped().lines);
+  /** What is broken for no cause that is known. */
+  readonly broken = computed(() => this.grouped().broken);
   private readonly steps = signal<readonly Step[]>([]);
   private readonly undone = signal<readonly Step[]>([]);
   private readonly sending = signal(false);
@@ -159,7 +182,38 @@ export class BoardEdits {
     const from = this.standNow();
     if (!from) return;
     const { violations } = await from.standing;
-    this.broken.set(violations.filter(({ code }) => !SHOWN_OTHERWISE.has(code)));
+    const state = this.data.state();
+    const shown = violations.filter(({ code }) => !SHOWN_OTHERWISE.has(code));
+    this.violations.set(state ? brokenAhead(shown, state) : shown);
+    const moment = this.moment();
+    const late = [...(this.data.drift()?.expected.values() ?? [])].some(
+      ({ phase, lateS }) => phase === 'toCome' && lateS > 0,
+    );
+    const heading = moment && late ? await this.verdicts.heading(moment) : undefined;
+    const known = new Set(violations.map(({ code, subjects }) => JSON.stringify([code, subjects])));
+    this.eaten.set(heading?.broken.filter(({ code, subjects }) => !known.has(JSON.stringify([code, subjects]))) ?? []);
+  }
+
+  /** The cheapest ways to keep what one cause would break. */
+  async waysOut(line: DriftLine): Promise<readonly WayOut[]> {
+    const moment = this.moment();
+    return moment ? this.verdicts.waysOut(moment, line.key) : [];
+  }
+
+  private moment(): Moment | undefined {
+    const [view, state] = [this.data.view(), this.data.state()];
+    if (!view || !state || !this.data.live()) return undefined;
+    const { day, plan, revision } = view;
+    return { view: { day, plan, revision }, entries: this.data.entries(), timeS: state.timeS };
+  }
+
+  /** Minutes of patience that it costs to let one line's times follow; nothing where it can't be said. */
+  async costOf(line: DriftLine): Promise<number | undefined> {
+    const [day, state, from] = [this.data.day(), this.data.state(), this.standNow()];
+    if (!day || !state || !from) return undefined;
+    await from.standing;
+    const later = asSeen(day, slid(this.data.plan()!, slideOfLine(line)), state, from.standpoint.day);
+    return (await this.verdicts.judge(later))?.costs;
   }
 
   private inTurn<T>(step: () => Promise<T>): Promise<T> {

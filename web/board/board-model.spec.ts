@@ -1,3 +1,4 @@
+import { startsOf } from '@core/drift';
 import { dayContext, stateOf, type DayState, type RecordedEntry } from '@core/journal';
 import type { EntryFields } from '@core/testing/written-journal';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '@core/testing/small-day';
@@ -87,7 +88,7 @@ describe('The lists of the pit exit', () => {
     ]);
   const view = { carNumbers: { c1: 1, c2: 9 }, stalls: { c1: 4 }, pitExit: { lastCheck: ['Strap'] } };
   const modelAt = (state: DayState) =>
-    pitExitModel(context, state, view, runnersOf(context, state, EVEN_RING), EVEN_RING);
+    pitExitModel(context, state, view, runnersOf(context, state, EVEN_RING), EVEN_RING, startsOf(context, undefined));
 
   it('lists who is to be seated soon, who waits, and who is out', () => {
     const base: [string, EntryFields][] = [...arrive('g1'), ...arrive('g2')];

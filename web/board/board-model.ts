@@ -7,6 +7,7 @@ import {
   type PlannedDrive,
   type TimeWindow,
 } from '@core/day';
+import { keyOf, type Drift } from '@core/drift';
 import {
   isThrough,
   nextOccupancy,
@@ -203,8 +204,11 @@ export function spanOf(
 export interface Ghost {
   readonly row: string;
   readonly block: DriveBlock;
-  /** `trial`: being moved by hand; `refused`: the same, at a place that breaks a rule; `proposal`: what the planner proposes. */
-  readonly tone: 'trial' | 'refused' | 'proposal';
+  /**
+   * `trial`: being moved by hand; `refused`: the same, at a place that breaks a rule; `proposal`: what the planner
+   * proposes; `expected`: where it will be as things stand; `accepted`: where it was before its time slid.
+   */
+  readonly tone: 'trial' | 'refused' | 'proposal' | 'expected' | 'accepted';
 }
 
 /** A drive drawn where a plan that is not accepted would have it; nothing for a drive that the day does not know. */
@@ -241,6 +245,29 @@ export function ghostOf(
     },
   };
 }
+
+/**
+ * Where drives will be as things stand, beside where the plan has them, and where they were accepted to be before their
+ * times slid.
+ */
+export function expectedGhosts(context: DayContext, drift: Drift | undefined, mode: BoardMode): Ghost[] {
+  if (!drift) return [];
+  return context.schedule.plan.drives.flatMap((planned, place) => {
+    const expected = drift.expected.get(keyOf.drive(planned.drive));
+    if (expected?.phase !== 'toCome') return [];
+    const accepted = context.accepted.plan.drives[place] ?? planned;
+    const elsewhere: [PlannedDrive, Ghost['tone']][] = [
+      [{ ...planned, release: expected.releaseS }, 'expected'],
+      [accepted, 'accepted'],
+    ];
+    return elsewhere
+      .filter(([{ release }]) => Math.abs(release - planned.release) > UNNOTICED_S)
+      .flatMap(([at, tone]) => ghostOf(context, at, mode, tone) ?? []);
+  });
+}
+
+/** Earlier or later by no more than this is the same place. */
+const UNNOTICED_S = 60;
 
 function labelsOf(
   occupancy: DriveOccupancy,

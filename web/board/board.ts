@@ -12,6 +12,7 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { isLow, tankOf } from '@core/garage';
 import { clockMinute, drivesConcerned } from '@core/day';
+import type { BrokenLine } from '@core/drift';
 import { isThrough, owedFrom } from '@core/journal';
 import { CAR_STATUS_WORDS, CREW_STATUS_WORDS, GUEST_STAGE_WORDS } from '@core/words';
 import type { MenuItem } from 'primeng/api';
@@ -29,7 +30,7 @@ import { onRequest } from '../shell/requests';
 import type { Carry } from './block-drag';
 import { BoardChart, type Marks, type RowLabel } from './board-chart';
 import { BoardEdits } from './board-edits';
-import { boardRows, spanOf, ghostOf, type BoardMode, type Ghost } from './board-model';
+import { boardRows, expectedGhosts, spanOf, ghostOf, type BoardMode, type Ghost } from './board-model';
 import { signed } from './cost-terms';
 import { DriveDetails } from './drive-details';
 import { LoadChart } from './load-chart';
@@ -175,7 +176,9 @@ export class Board {
       [owed, 'owed'],
       [this.edits.broken().length, 'broken'],
     ] as const;
-    return counts.flatMap(([count, words]) => (count > 0 ? [`${count} ${words}`] : [])).join(', ');
+    const causes = this.edits.lines().length;
+    const late = causes > 0 ? [`${causes} ${causes > 1 ? 'causes' : 'cause'} of delay`] : [];
+    return [...late, ...counts.flatMap(([count, words]) => (count > 0 ? [`${count} ${words}`] : []))].join(', ');
   });
   /** Drives that came, or went, with bookings that were changed after the plan was made. */
   protected readonly changedSince = computed(() => {
@@ -198,7 +201,9 @@ export class Board {
         .filter(({ drive }) => trial.drives.has(drive))
         .flatMap((planned) => ghostOf(context, planned, this.mode(), tone) ?? []);
     }
-    return this.proposed().flatMap(({ after }) => {
+    const proposed = this.proposed();
+    if (proposed.length === 0) return expectedGhosts(context, this.data.drift(), this.mode());
+    return proposed.flatMap(({ after }) => {
       const ghost = after && ghostOf(context, after, this.mode(), 'proposal');
       return ghost ? [ghost] : [];
     });
@@ -214,11 +219,19 @@ export class Board {
   /** The sentence of a broken rule, by the drives that it names. */
   private readonly brokenDrives = computed(() => {
     const { violation: words } = this.tell();
-    return new Map(
-      this.edits
-        .broken()
-        .flatMap((violation) => drivesConcerned(violation).map((drive) => [drive, words(violation)] as const)),
-    );
+    const { driftCause } = this.tell();
+    const stuck = this.edits
+      .lines()
+      .flatMap(({ cause, stuck: those }) =>
+        those.flatMap(({ occupancy }) =>
+          occupancy.kind === 'drive' ? [[occupancy.planned.drive, driftCause(cause)] as const] : [],
+        ),
+      );
+    const broken = [...this.edits.broken(), ...this.edits.lines().flatMap((line) => line.broken)];
+    return new Map([
+      ...stuck,
+      ...broken.flatMap((violation) => drivesConcerned(violation).map((drive) => [drive, words(violation)] as const)),
+    ]);
   });
   protected readonly marks = computed((): Marks => {
     const trial = this.edits.trial();
@@ -249,6 +262,8 @@ export class Board {
       costs: `weighs ${signed(judgement.costs)} min of waiting`,
     };
   });
+  protected readonly waysFor = (line: BrokenLine) => this.edits.waysOut(line);
+  protected readonly costOf = (line: BrokenLine) => this.edits.costOf(line);
   protected readonly none: ReadonlySet<string> = new Set();
   protected readonly beginCarry = (drive: string): boolean => this.edits.begin(drive);
 

@@ -1,19 +1,33 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { contract } from '@core/api';
 import type { Guest, LeftOutReason, Violation } from '@core/day';
+import { latestOf, type BrokenLine, type WayOut } from '@core/drift';
 import { standpointOf } from '@core/journal';
 import type { Remedy } from '@core/planner';
 import { Button } from 'primeng/button';
 import { Api } from '../data/api';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
+import { PlanService } from '../data/plan.service';
 import { Who } from '../data/who';
 import { OwedWishes } from '../guest-card/owed-wish';
 import { Verdicts } from '../verdict/verdicts';
 
 /** For so many drives it is worked out at once what would help, for more when somebody asks. */
 const MOST_AT_ONCE = 6;
+
+const SLIDING = 'slide';
 
 export interface LeftOut {
   readonly id: string;
@@ -26,7 +40,7 @@ export interface LeftOut {
   readonly gone: boolean;
 }
 
-/** What waits for the manager: rules that the plan breaks, and drives without a place with what would give them one. */
+/** What waits for the manager: what makes others late, rules that the plan breaks, and drives without a place with what would give them one. */
 @Component({
   selector: 'jl-to-solve-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -47,14 +61,25 @@ export class ToSolvePanel {
   private readonly data = inject(DayService);
   private readonly who = inject(Who);
   private readonly verdicts = inject(Verdicts);
+  protected readonly planning = inject(PlanService);
   protected readonly tell = inject(DayWords).tell;
   readonly leftOut = input.required<readonly LeftOut[]>();
   readonly broken = input.required<readonly Violation[]>();
+  readonly lines = input<readonly BrokenLine[]>([]);
+  /** Minutes of patience that it costs to let a line's times follow. */
+  readonly costOf = input<(line: BrokenLine) => Promise<number | undefined>>();
   readonly closed = output<void>();
   protected readonly remedies = signal<ReadonlyMap<string, readonly Remedy[]>>(new Map());
+  private readonly costs = signal<ReadonlyMap<string, number>>(new Map());
+  protected readonly sliding = computed(() => this.busy() === SLIDING);
   protected readonly busy = signal<string | undefined>(undefined);
 
   constructor() {
+    // What a line costs is asked for one after the other, and again when it has changed.
+    effect(() => {
+      const [lines, costOf] = [this.lines(), this.costOf()];
+      untracked(() => void this.price(lines, costOf));
+    });
     // One after the other, as long as the panel is open.
     effect(() => {
       const known = this.remedies();
@@ -62,6 +87,56 @@ export class ToSolvePanel {
       if (!next || this.busy() !== undefined || known.size >= MOST_AT_ONCE) return;
       untracked(() => void this.find(next.id));
     });
+  }
+
+  /** The cheapest ways to keep what a line would break. */
+  readonly waysFor = input<(line: BrokenLine) => Promise<readonly WayOut[]>>();
+  protected readonly ways = signal<ReadonlyMap<string, readonly WayOut[]>>(new Map());
+
+  protected async look(line: BrokenLine): Promise<void> {
+    this.busy.set(line.key);
+    const ways = (await this.waysFor()?.(line)) ?? [];
+    this.ways.update((known) => new Map(known).set(line.key, ways));
+    this.busy.set(undefined);
+  }
+
+  protected wayWords({ change, costs }: WayOut): string {
+    const price =
+      Math.abs(costs) < 0.5
+        ? 'costs nothing'
+        : costs > 0
+          ? `costs ${Math.round(costs)} min`
+          : `saves ${Math.round(-costs)} min`;
+    return `${this.tell().wayOut(change)}: ${price}`;
+  }
+
+  /** Lines with what they cost, as far as that is known. */
+  protected readonly told = computed(() =>
+    this.lines().map((line) => {
+      const cost = this.costs().get(line.key);
+      return { line, cost: cost === undefined || cost < 0.5 ? '' : `; costs ${Math.round(cost)} min of waiting` };
+    }),
+  );
+
+  /** The times of everything that is late follow, whatever is late for whose sake. */
+  protected slide(): void {
+    const params = { date: this.data.date()! };
+    this.busy.set(SLIDING);
+    this.api.call(contract.slideTimes, { params, body: { author: this.who.name() } }).subscribe({
+      next: ({ slid }) => {
+        this.busy.set(undefined);
+        this.data.say(slid > 0 ? 'The times follow; cars, people and order stay.' : 'Nothing is late any more.');
+      },
+      error: (error: Error) => this.failed(error),
+    });
+  }
+
+  protected repair(line: BrokenLine): void {
+    this.planning.start('repair', this.tell().driftCause(line.cause));
+  }
+
+  protected leave(line: BrokenLine): void {
+    this.data.record({ kind: 'leftAsIs', cause: line.key, byS: latestOf(line) });
   }
 
   protected async find(drive: string): Promise<void> {
@@ -87,6 +162,17 @@ export class ToSolvePanel {
       },
       error: (error: Error) => this.failed(error),
     });
+  }
+
+  private async price(
+    lines: readonly BrokenLine[],
+    costOf: ((line: BrokenLine) => Promise<number | undefined>) | undefined,
+  ): Promise<void> {
+    for (const line of lines) {
+      const cost = line.later.length > 0 ? await costOf?.(line) : undefined;
+      if (this.lines() !== lines) return;
+      if (cost !== undefined) this.costs.update((known) => new Map(known).set(line.key, cost));
+    }
   }
 
   private failed(error: Error): void {

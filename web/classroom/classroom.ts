@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { clockMinute, type BriefingOccupancy, type SightingOccupancy } from '@core/day';
+import { clockMinute, spokenDuration, type BriefingOccupancy, type SightingOccupancy } from '@core/day';
 import { isCleared, type GuestState } from '@core/journal';
 import { GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
+import { When } from '../data/when';
 
 /** A guest on a roster, and whether this one may take part now. */
 interface Seat {
@@ -25,6 +26,7 @@ interface Seat {
 })
 export class Classroom {
   protected readonly data = inject(DayService);
+  private readonly when = inject(When);
   /** Ticks that a person has changed, by activity and guest; else everybody who is ready is ticked. */
   private readonly ticks = signal<ReadonlyMap<string, boolean>>(new Map());
 
@@ -62,7 +64,7 @@ export class Classroom {
         instructor: occupancy.briefing.instructor,
         running: false,
         name: occupancy.instructor?.name ?? occupancy.briefing.instructor,
-        when: `${clockMinute(occupancy.startS)} to ${clockMinute(occupancy.endS)}`,
+        when: `${this.when.words()(occupancy)}, ${spokenDuration(occupancy.endS - occupancy.startS)}`,
         seats,
         others: place === 0 ? this.missed(id, upcoming) : [],
         answers: [] as ReturnType<Classroom['answersOf']>,
@@ -100,7 +102,7 @@ export class Classroom {
           instructor: occupancy.sighting.instructor,
           out: false,
           name: occupancy.vehicle?.name ?? occupancy.sighting.vehicle,
-          when: `${clockMinute(occupancy.releaseS)} with ${occupancy.instructor?.name ?? ''}`,
+          when: `${this.when.words()(occupancy)} with ${occupancy.instructor?.name ?? ''}`,
           free: Math.max(0, (occupancy.vehicle?.seats ?? 0) - seats.length),
           seats,
         };

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { clockMinute, spokenDuration } from '@core/day';
+import { spokenDuration } from '@core/day';
 import { countsDiffer, progressOf, type DriveState } from '@core/journal';
 import { delaysOf, progressOfRunner } from '@core/traffic';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { keepScreenOn } from '../data/wake-lock';
 import { InstructorChoice } from '../data/instructor-choice';
+import { When } from '../data/when';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
 import { wayInWords } from '../pit-exit/pit-exit-model';
@@ -22,6 +23,7 @@ import { Traffic } from '../pit-exit/traffic';
 })
 export class Counter {
   private readonly data = inject(DayService);
+  private readonly when = inject(When);
   private readonly tell = inject(DayWords).tell;
   private readonly choice = inject(InstructorChoice);
   private readonly traffic = inject(Traffic);
@@ -48,7 +50,7 @@ export class Counter {
     const runner = this.traffic.runners().find(({ id }) => id === drive.drive.id);
     const occupancy = context.schedule.drives.find(({ planned }) => planned.drive === drive.drive.id);
     const differ = countsDiffer(drive.count, state.timeS);
-    const startsInS = occupancy ? occupancy.startS - state.timeS : 0;
+    const startsInS = occupancy ? this.when.start()(occupancy).atS - state.timeS : 0;
     return {
       id: drive.drive.id,
       stage: drive.stage,
@@ -64,7 +66,7 @@ export class Counter {
       stall: this.data.stalls()[drive.car ?? ''],
       delays: runner ? delaysOf(context, state, runner).map(this.tell().delay) : [],
       when: occupancy
-        ? `seat at ${clockMinute(occupancy.startS)}${startsInS > 0 ? `, in ${spokenDuration(startsInS)}` : ''}`
+        ? `seat at ${this.when.words()(occupancy)}${startsInS > 0 ? `, in ${spokenDuration(startsInS)}` : ''}`
         : 'not in the plan',
       unchecked: view.pitExit.lastCheck.filter((item) => !drive.checked.has(item)),
     };

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { emptyPlan } from '@core/day';
-import { dayContext, effectiveEntries, replay, timeOnDay, type RecordedEntry } from '@core/journal';
+import { contextOf } from '@core/api';
+import { effectiveEntries, replay, timeOnDay, type RecordedEntry } from '@core/journal';
 import { DayFeed } from './day-feed';
 import { Outbox } from './outbox';
 import { VenueClock } from './venue-clock';
@@ -25,9 +25,13 @@ export class DayJournal {
       .map(({ entry }, place) => ({ seq: PENDING_SEQ + place, recordedAt: '', entry }));
     return [...recorded, ...pending];
   });
+  /** Made anew with another plan or when its times slide, and not with each entry. */
+  private readonly slides = computed(() => this.feed.recorded().filter(({ entry }) => entry.kind === 'timesSlid'), {
+    equal: (some, others) => some.length === others.length && some.at(-1) === others.at(-1),
+  });
   readonly context = computed(() => {
     const view = this.feed.view();
-    return view && dayContext(view.day, view.plan ?? emptyPlan(view.day.date));
+    return view && contextOf(view, this.slides());
   });
   private readonly effective = computed(() => effectiveEntries(this.entries()));
   private readonly closed = computed(() => this.effective().some(({ kind }) => kind === 'dayClosed'));

@@ -2,6 +2,7 @@ import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Booking, DaySummary } from '@core/api';
 import { vocabularyOf } from '@core/coaching';
+import { driftOf, somebodyEnters } from '@core/drift';
 import { admit, isProjected, projectedEntries, stateAt, stateOf } from '@core/journal';
 import { MessageService } from 'primeng/api';
 import type { Observable } from 'rxjs';
@@ -15,6 +16,9 @@ import { ShownTime } from './shown-time';
 import { Who } from './who';
 
 export type { NewEntry, OpenDay } from './open-day';
+
+/** Without an entry, so often it is looked at where the day is heading. */
+const DRIFT_EVERY_S = 10;
 
 /**
  * The event day on screen: what is set up, the plan, the journal as it grows, and the state that follows from them at
@@ -50,7 +54,7 @@ export class DayService implements OpenDay {
 
   readonly day = computed(() => this.view()?.day);
   readonly currency = computed(() => this.view()?.currency ?? 'EUR');
-  readonly plan = computed(() => this.view()?.plan ?? undefined);
+  readonly plan = computed(() => (this.view()?.plan ? this.context()?.schedule.plan : undefined));
   readonly bookings = computed(
     () => new Map((this.view()?.bookings ?? []).map((it): [string, Booking] => [it.id, it])),
   );
@@ -74,6 +78,13 @@ export class DayService implements OpenDay {
     const ahead = projectedEntries(context, stateAt(context, this.journal.happened()!, nowS), shownS);
     const state = stateOf(context, [...entries, ...ahead], shownS);
     return { ...state, resolved: state.resolved.filter(({ id }) => !isProjected(id)) };
+  });
+
+  private readonly lookedAtS = computed(() => Math.floor(this.shownS() / DRIFT_EVERY_S) * DRIFT_EVERY_S);
+  readonly drift = computed(() => {
+    const [context, happened, atS] = [this.context(), this.journal.happened(), this.lookedAtS()];
+    if (!context || !happened || !this.view()?.plan || !somebodyEnters(this.entries())) return undefined;
+    return driftOf(context, this.live() ? stateAt(context, happened, atS) : untracked(this.state)!);
   });
 
   constructor() {

@@ -2,6 +2,7 @@ import type { Signal } from '@angular/core';
 import type { Booking, DaySummary, DayView, LivePositions, PlanProgress } from '@core/api';
 import type { FaultEntry } from '@core/coaching';
 import type { Day, Plan } from '@core/day';
+import type { Drift } from '@core/drift';
 import type { DayContext, DayState, JournalEntry, RecordedEntry } from '@core/journal';
 import type { Subject } from 'rxjs';
 
@@ -24,6 +25,8 @@ export interface OpenDay {
   readonly plan: Signal<Plan | undefined>;
   readonly context: Signal<DayContext | undefined>;
   readonly entries: Signal<readonly RecordedEntry[]>;
+  /** Where the day is heading, looked at with every entry and every few seconds; nothing where nobody enters anything. */
+  readonly drift: Signal<Drift | undefined>;
   /** The state at the time that is shown. */
   readonly state: Signal<DayState | undefined>;
   readonly bookings: Signal<ReadonlyMap<string, Booking>>;

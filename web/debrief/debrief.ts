@@ -7,6 +7,7 @@ import { nextOccupancy, progressOf, type DriveState } from '@core/journal';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
 import { occupancyWords } from '../data/next-words';
+import { When } from '../data/when';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
 import { MarkMap } from '../progress/mark-map';
@@ -72,6 +73,7 @@ const SHOWN_AFTER_S = 30 * 60;
 })
 export class Debrief {
   private readonly data = inject(DayService);
+  private readonly when = inject(When);
   protected readonly now = computed(() => this.rows(({ stage }) => stage === 'parked'));
   protected readonly lately = computed(() => {
     const since = this.data.shownS() - SHOWN_AFTER_S;
@@ -110,7 +112,12 @@ export class Debrief {
           gain: gain !== undefined && gain > 0 ? gain.toFixed(1) : undefined,
           marked: drive.marked.length > 0,
           thing: oneThing(drivenBy(state, drive.guest.id).map((one) => seenFaults(one, this.data.vocabulary()))),
-          next: occupancyWords(nextOccupancy(context, state, drive.guest.id), this.data.view(), this.data.stalls()),
+          next: occupancyWords(
+            nextOccupancy(context, state, drive.guest.id),
+            this.data.view(),
+            this.data.stalls(),
+            this.when.words(),
+          ),
         };
       });
   }

@@ -7,6 +7,7 @@ import { DayService } from '../data/day.service';
 import { balanceDue, dueWords } from '../data/money';
 import { carLabel } from '../data/names';
 import { occupancyWords } from '../data/next-words';
+import { When } from '../data/when';
 
 /** Who is at the desk to finish, who is still out, and what each has next. */
 @Component({
@@ -58,6 +59,7 @@ import { occupancyWords } from '../data/next-words';
 })
 export class Desk {
   private readonly data = inject(DayService);
+  private readonly when = inject(When);
   private readonly currency = inject(DayService).currency;
   private readonly guests = computed(() => [...(this.data.state()?.guests.values() ?? [])]);
 
@@ -101,7 +103,7 @@ export class Desk {
       drives: guest.drives
         .map(({ id, laps }) => `${carLabel(this.data.view(), state.drives.get(id)?.car ?? '')}, ${laps} laps`)
         .join(' · '),
-      next: occupancyWords(next, this.data.view(), this.data.stalls()),
+      next: occupancyWords(next, this.data.view(), this.data.stalls(), this.when.words()),
       nextS: next?.startS ?? Infinity,
       due: dueWords(fields, this.currency()),
       owes: due > 0,

@@ -24,6 +24,7 @@ import { DayService, type NewEntry } from '../data/day.service';
 import { balanceDue, dueWords } from '../data/money';
 import { occupancyWords } from '../data/next-words';
 import { carLabel } from '../data/names';
+import { When } from '../data/when';
 
 /** A row that arrow keys reach. */
 @Directive({ selector: '[jlGateRow]', host: { tabindex: '-1' } })
@@ -68,6 +69,7 @@ type Filter = 'gate' | 'all';
 })
 export class Gate {
   protected readonly data = inject(DayService);
+  private readonly when = inject(When);
   private readonly words = inject(DayWords);
   protected readonly steps = STEPS;
   protected readonly filter = signal<Filter>('gate');
@@ -106,7 +108,7 @@ export class Gate {
           guest.arrivedS === undefined && booking && booking.fields.arrives < guest.guest.arrives
             ? `late, booked for ${clockMinute(booking.fields.arrives)}`
             : undefined,
-        next: occupancyWords(nextOccupancy(context, state, guest.guest.id), this.data.view()),
+        next: occupancyWords(nextOccupancy(context, state, guest.guest.id), this.data.view(), {}, this.when.words()),
         lateMin: guest.arrivedS === undefined && !guest.gone ? Math.floor((state.timeS - guest.guest.arrives) / 60) : 0,
         cars: [...new Set(guest.guest.drives.flatMap(({ cars }) => cars.map((id) => carLabel(this.data.view(), id))))],
         warning: this.leftOut(context.schedule.plan, guest.guest),

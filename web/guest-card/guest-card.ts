@@ -16,6 +16,7 @@ import { friendLines } from '../data/friends';
 import { balanceDue } from '../data/money';
 import { historyOf } from '../data/history';
 import { occupancyWords } from '../data/next-words';
+import { When } from '../data/when';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
 import { onRequest } from '../shell/requests';
@@ -33,6 +34,7 @@ import { OwedWishes } from './owed-wish';
 })
 export class GuestCard {
   protected readonly data = inject(DayService);
+  private readonly when = inject(When);
   private readonly words = inject(DayWords);
   private readonly currency = inject(DayService).currency;
   /** Bound from the route. */
@@ -54,7 +56,12 @@ export class GuestCard {
   protected readonly next = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
     return context && state
-      ? occupancyWords(nextOccupancy(context, state, this.id()), this.data.view(), this.data.stalls())
+      ? occupancyWords(
+          nextOccupancy(context, state, this.id()),
+          this.data.view(),
+          this.data.stalls(),
+          this.when.words(),
+        )
       : '';
   });
   /** What the guest wishes with friends, and how far the plan keeps to it. */
@@ -136,7 +143,7 @@ export class GuestCard {
             drive.releasedS !== undefined
               ? `out ${clockMinute(drive.releasedS)}`
               : occupancy
-                ? `planned ${clockMinute(occupancy.startS)}`
+                ? `at ${this.when.words()(occupancy)}`
                 : '',
           laps: lapTexts(analysis),
           gain:

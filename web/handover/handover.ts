@@ -15,6 +15,8 @@ import { DayWords } from '../data/day-words';
 import { PLAIN_WORDS } from '../data/screen-words';
 import { DayService } from '../data/day.service';
 import { InstructorChoice } from '../data/instructor-choice';
+import { SeenTimes } from '../data/seen-times';
+import { When } from '../data/when';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
 import { known } from '../data/reading';
@@ -38,6 +40,8 @@ export class HandoverScreen {
   protected readonly tell = inject(DayWords).tell;
   private readonly circuit = inject(CircuitService);
   private readonly api = inject(Api);
+  private readonly when = inject(When);
+  private readonly seen = inject(SeenTimes);
   protected readonly choice = inject(InstructorChoice);
 
   private readonly next = computed(() =>
@@ -50,7 +54,8 @@ export class HandoverScreen {
     if (!card) return undefined;
     const occupancy = context.schedule.drives.find(({ planned }) => planned.drive === next.drive.id);
     const fields = this.data.bookings().get(card.guest.id)?.fields;
-    const inS = occupancy ? occupancy.startS - state.timeS : 0;
+    const startS = occupancy && this.when.start()(occupancy).atS;
+    const inS = (startS ?? state.timeS) - state.timeS;
     const name = (car: string | undefined) => context.schedule.index.cars.get(car ?? '')?.name ?? '';
     return {
       id: next.drive.id,
@@ -66,7 +71,9 @@ export class HandoverScreen {
       car: name(card.car),
       stall: this.data.stalls()[card.car ?? ''],
       laps: next.drive.laps + next.extraLaps,
-      when: occupancy ? `${clockMinute(occupancy.startS)}${inS > 0 ? `, in ${spokenDuration(inS)}` : ''}` : '',
+      when: occupancy ? `${this.when.words()(occupancy)}${inS > 0 ? `, in ${spokenDuration(inS)}` : ''}` : '',
+      changed:
+        startS !== undefined && this.seen.show(`handover ${next.instructor}`, { [next.drive.id]: startS }).size > 0,
       worked: [...card.worked, ...(card.gainedS === undefined ? [] : [PLAIN_WORDS.gained(card.gainedS)])],
       thing: card.oneThing,
       cured: card.cured.map(({ name: words }) => words.toLowerCase()),

@@ -1,4 +1,5 @@
 import type { DayView } from '@core/api';
+import type { Start } from '@core/drift';
 import { clockMinute, spokenDuration, type DriveOccupancy } from '@core/day';
 import {
   circuitShut,
@@ -28,6 +29,7 @@ import {
   type Runner,
   type Waiting,
 } from '@core/traffic';
+import { startWords } from '../data/when';
 import { beadsOf, type Bead } from '../drawing/bead-list';
 
 /** A drive as the pit exit sees it. */
@@ -106,13 +108,17 @@ const DOUBT_SHOWN_S = 120;
 
 type View = Pick<DayView, 'carNumbers' | 'stalls' | 'pitExit'>;
 
-/** @param runners who is on the circuit, in the order in which they come past */
+/**
+ * @param runners who is on the circuit, in the order in which they come past
+ * @param startOf when a drive will begin
+ */
 export function pitExitModel(
   context: DayContext,
   state: DayState,
   view: View,
   runners: readonly Runner[],
   shape: LapShape,
+  startOf: (occupancy: DriveOccupancy) => Start,
 ): PitExitModel {
   const occupancies = new Map(context.schedule.drives.map((occupancy) => [occupancy.planned.drive, occupancy]));
   const drives = [...state.drives.values()];
@@ -140,7 +146,7 @@ export function pitExitModel(
   const toSeat = context.schedule.drives
     .filter((occupancy) => isNext(state, occupancy) && occupancy.startS < state.timeS + SEATED_AHEAD_S)
     .sort((a, b) => a.startS - b.startS)
-    .map((occupancy) => model(state.drives.get(occupancy.planned.drive)!, seatNote(occupancy, state)));
+    .map((occupancy) => model(state.drives.get(occupancy.planned.drive)!, seatNote(startOf(occupancy), state)));
   const seen = passesSeen(context, state, shape);
   // A row does not move away under the finger: who has just crossed the line stays on top for a moment.
   const crossedS = ({ id }: Runner) => state.drives.get(id)?.count.marks.at(-1)?.atS ?? -Infinity;
@@ -291,9 +297,9 @@ function isNext(state: DayState, occupancy: DriveOccupancy): boolean {
   return guest.stage === 'waiting' || guest.stage === 'seen' || guest.stage === 'debriefed';
 }
 
-function seatNote(occupancy: DriveOccupancy, state: DayState): string {
-  const inS = occupancy.startS - state.timeS;
-  return inS > 0 ? `seat at ${clockMinute(occupancy.startS)}` : `${spokenDuration(-inS)} behind the plan`;
+function seatNote(start: Start, state: DayState): string {
+  if (start.atS > state.timeS) return `seat at ${startWords(start)}`;
+  return `${spokenDuration(state.timeS - start.acceptedS)} behind the plan`;
 }
 
 function outNote(occupancy: DriveOccupancy | undefined, state: DayState): string {

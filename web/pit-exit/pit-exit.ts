@@ -7,6 +7,7 @@ import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { DeviceService } from '../data/device.service';
+import { When } from '../data/when';
 import { Beads } from '../drawing/beads';
 import { CircuitView } from '../drawing/circuit-view';
 import { HoldButton } from '../drawing/hold-button';
@@ -48,6 +49,7 @@ const NARROW = 0.06;
 })
 export class PitExit {
   protected readonly data = inject(DayService);
+  private readonly when = inject(When);
   protected readonly tell = inject(DayWords).tell;
   protected readonly traffic = inject(Traffic);
   protected readonly devices = inject(DeviceService);
@@ -69,6 +71,7 @@ export class PitExit {
       { ...view, stalls: this.data.stalls() },
       this.traffic.runners(),
       this.traffic.shape(),
+      this.when.start(),
     );
   });
   protected readonly queue = computed<readonly QueuedDrive[]>(() => {

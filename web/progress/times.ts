@@ -1,8 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input } from '@angular/core';
 import { addressOf, contract } from '@core/api';
 import { clockMinute, guestTimes } from '@core/day';
 import { guestTimeWords, wordsFor } from '@core/words/guests';
 import { DayService } from '../data/day.service';
+import { SeenTimes } from '../data/seen-times';
+import { When } from '../data/when';
 import { openDay } from './open-day';
 
 /** A guest's own day on a phone, in their language: when to be where. */
@@ -14,6 +16,8 @@ import { openDay } from './open-day';
 })
 export class Times {
   private readonly data = inject(DayService);
+  private readonly when = inject(When);
+  private readonly seen = inject(SeenTimes);
   /** The guest, from the address. */
   readonly id = input.required<string>();
   /** The day, from the address; the one that is open where not given. */
@@ -30,9 +34,21 @@ export class Times {
   protected readonly rows = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
     if (!context) return [];
-    return guestTimes(context.schedule, this.id()).map((time) => {
+    const start = this.when.start();
+    return guestTimes(context.schedule, this.id()).map((time, place) => {
+      const { atS, acceptedS } = time.of ? start(time.of) : { atS: time.atS, acceptedS: time.atS };
       const [what, withWhom] = guestTimeWords(time, this.words());
-      return { at: clockMinute(time.atS), what, withWhom, past: time.atS < (state?.timeS ?? 0) };
+      const [at, accepted] = [clockMinute(atS), clockMinute(acceptedS)];
+      const key = time.of?.kind === 'drive' ? time.of.planned.drive : `${time.kind} ${place}`;
+      return {
+        key,
+        atS,
+        at,
+        planned: at === accepted ? '' : this.words().times.plannedAt(accepted),
+        what,
+        withWhom,
+        past: atS < (state?.timeS ?? 0),
+      };
     });
   });
   protected readonly pdf = computed(() => {
@@ -40,7 +56,12 @@ export class Times {
     return date && addressOf(contract.timesSheet, { date, id: this.id() }, { language: this.language() });
   });
 
+  protected readonly changed = computed(() =>
+    this.seen.show(`guest ${this.id()}`, Object.fromEntries(this.rows().map(({ key, atS }) => [key, atS]))),
+  );
+
   constructor() {
     openDay(this.day);
+    inject(DestroyRef).onDestroy(() => this.seen.close(`guest ${this.id()}`));
   }
 }

@@ -84,6 +84,13 @@ export const RULES_FIELDS = formOf<RulesForm>({
     ],
   },
   'coaching.walkRound': { label: 'On the way round a car', kind: 'list', wide: true, hint: 'with commas' },
+  'live.slidesUpToMin': {
+    label: 'Times follow by themselves up to',
+    unit: 'min',
+    kind: 'number',
+    group: 'While the day runs',
+    hint: 'later than accepted; beyond that somebody decides',
+  },
   'rules.setUpS': { label: 'Set-up', unit: 's', kind: 'number', group: 'A drive' },
   'rules.wrapUpS': { label: 'Wrap-up', unit: 's', kind: 'number' },
   'rules.turnaroundS': { label: 'Turnaround of the car', unit: 's', kind: 'number' },

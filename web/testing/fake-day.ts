@@ -5,6 +5,7 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { vocabularyOf } from '@core/coaching';
 import {
+  contextOf,
   bookingFields,
   type Booking,
   type DaySummary,
@@ -13,7 +14,8 @@ import {
   type PlanProgress,
 } from '@core/api';
 import type { Day, Plan } from '@core/day';
-import { admit, dayContext, stateOf, type RecordedEntry } from '@core/journal';
+import { driftOf, somebodyEnters } from '@core/drift';
+import { admit, stateOf, type RecordedEntry } from '@core/journal';
 import { at } from '@core/testing/small-day';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
@@ -49,6 +51,7 @@ export class FakeDay implements OpenDay {
   readonly shownS = computed(() => this.elsewhere() ?? this.clockS());
   readonly live = computed(() => this.elsewhere() === undefined);
   readonly state;
+  readonly drift;
   readonly vocabulary = signal(vocabularyOf([])).asReadonly();
   readonly stalls = computed<Record<string, number>>(() => this.view().stalls);
 
@@ -65,6 +68,7 @@ export class FakeDay implements OpenDay {
     const exit = {
       stalls: { c1: 4 },
       pitExit: { lastCheck: ['Strap', 'Belts'], wayIn: 'In at the anchor board' },
+      live: { slidesUpToMin: 5 },
       map: null,
       faults: [],
       currency: 'EUR',
@@ -73,10 +77,11 @@ export class FakeDay implements OpenDay {
     const troubles: DayTrouble[] = [];
     this.view = signal({ day, bookings: [...bookings], carNumbers, ...exit, plan, revision, journal: [], troubles });
     this.day = computed(() => this.view().day);
-    this.plan = computed(() => this.view().plan);
-    this.context = computed(() => dayContext(day, this.plan()));
+    this.context = computed(() => contextOf(this.view(), this.written()));
+    this.plan = computed(() => this.context().schedule.plan);
     this.bookings = signal(new Map(bookings.map((booking) => [booking.id, booking]))).asReadonly();
     this.state = computed(() => stateOf(this.context(), this.written(), this.shownS()));
+    this.drift = computed(() => (somebodyEnters(this.written()) ? driftOf(this.context(), this.state()) : undefined));
   }
 
   /** The day goes by another plan. */

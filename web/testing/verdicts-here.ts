@@ -1,12 +1,13 @@
 import { judgeOf, type Day, type Plan } from '@core/day';
 import type { Standpoint } from '@core/journal';
 import { acceptInPart, carsFor, dayAhead, remediesFor, stillSold, type Wanted } from '@core/planner';
+import { headingAt, waysOutAt, type Moment } from '../verdict/moment';
 import type { Verdicts } from '../verdict/verdicts';
 
 /** Checks plans at once and on this thread. */
 export class VerdictsHere implements Pick<
   Verdicts,
-  'judgeFrom' | 'judge' | 'inPart' | 'remedies' | 'stillSold' | 'dayAhead' | 'cars'
+  'judgeFrom' | 'judge' | 'inPart' | 'remedies' | 'stillSold' | 'dayAhead' | 'cars' | 'heading' | 'waysOut'
 > {
   private standpoint!: Standpoint;
   judgeFrom(standpoint: Standpoint) {
@@ -31,6 +32,12 @@ export class VerdictsHere implements Pick<
   }
   dayAhead(day: Day, accepted: Plan | undefined, wanted: Wanted) {
     return Promise.resolve(dayAhead(day, accepted, wanted));
+  }
+  heading(moment: Moment) {
+    return Promise.resolve(headingAt(moment));
+  }
+  waysOut(moment: Moment, key: string) {
+    return Promise.resolve(waysOutAt(moment, key));
   }
   private judgement() {
     const { day, plan, repair } = this.standpoint;

@@ -1,9 +1,11 @@
 import { inject, Injectable, type OnDestroy } from '@angular/core';
 import type { Day, Judgement, Plan, Violation } from '@core/day';
+import type { Heading, WayOut } from '@core/drift';
 import type { Standpoint } from '@core/journal';
 import type { Assignment, CarChoice, DayAhead, PartOutcome, Remedy, StillSold, Wanted } from '@core/planner';
 import { DayService } from '../data/day.service';
 import { Thread } from '../data/thread';
+import type { Moment } from './moment';
 import type { VerdictThread } from './verdict.worker';
 
 /**
@@ -50,6 +52,16 @@ export class Verdicts implements OnDestroy {
   /** Changes of the day, checked to work, that give a drive a place. */
   remedies(standpoint: Standpoint, drive: string): Promise<readonly Remedy[]> {
     return this.longer.askTwice((remote) => remote.remedies(standpoint, drive), this.sayAgain);
+  }
+
+  /** What becomes of the day if every time follows. */
+  heading(moment: Moment): Promise<Heading> {
+    return this.longer.askTwice((remote) => remote.heading(moment), this.sayAgain);
+  }
+
+  /** What helps against what one cause breaks, the cheapest first. */
+  waysOut(moment: Moment, key: string): Promise<readonly WayOut[]> {
+    return this.longer.askTwice((remote) => remote.waysOut(moment, key), this.sayAgain);
   }
 
   /** Why a drive has its instructor, and who else could have it. */
