@@ -29,6 +29,8 @@ const KINDS = [
   ['What became of an entry that did not fit', 'core/journal/refusal.ts', 'Resolution', 'In the state of a day.'],
   ['Advice at the pit exit', 'core/traffic/release-advice.ts', 'AdviceReason', 'Advice, never an order.'],
   ['Whom a drive delays', 'core/traffic/delays.ts', 'Delay', 'At the pit exit and on the counter.'],
+  ['What can be done about it', 'core/drift/ways-out.ts', 'WayOutChange', 'Beside what makes others late.'],
+  ['What makes others late', 'core/drift/causes.ts', 'DriftCause', 'One line to solve each, and in entries of slides.'],
   ['Why positions suggest a mark', 'core/coaching/evidence.ts', 'MarkReason', 'Marks of a drive.'],
   [
     'Why a plan was accepted',
