@@ -63,7 +63,7 @@ test('by keyboard a broken rule is refused; as the manager’s decision it stand
   await expect(page.locator(`.drive.broken[data-block="${id}"]`)).toBeVisible();
   await page.getByRole('button', { name: /broken/ }).click();
   await expect(page.getByRole('list', { name: 'Broken rules' })).toContainText('Rule broken');
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('menuitem', { name: 'Accepted plans' }).click();
   await expect(page.getByText(/^By decision:/).first()).toBeVisible();
 
@@ -119,7 +119,7 @@ test('the load of the day, what matters and the plans are there to look at', asy
   await page.goto('/board');
   await page.locator('.drive').first().waitFor();
   const open = async (name: string) => {
-    await page.getByRole('button', { name: 'More' }).click();
+    await page.getByRole('button', { name: 'More', exact: true }).click();
     await page.getByRole('menuitem', { name }).click();
   };
   await open('Load of the day');
