@@ -12,7 +12,6 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { isLow, tankOf } from '@core/garage';
 import { clockMinute, drivesConcerned } from '@core/day';
-import type { BrokenLine } from '@core/drift';
 import { isThrough, owedFrom } from '@core/journal';
 import { CAR_STATUS_WORDS, CREW_STATUS_WORDS, GUEST_STAGE_WORDS } from '@core/words';
 import type { MenuItem } from 'primeng/api';
@@ -262,8 +261,6 @@ export class Board {
       costs: `weighs ${signed(judgement.costs)} min of waiting`,
     };
   });
-  protected readonly waysFor = (line: BrokenLine) => this.edits.waysOut(line);
-  protected readonly costOf = (line: BrokenLine) => this.edits.costOf(line);
   protected readonly none: ReadonlySet<string> = new Set();
   protected readonly beginCarry = (drive: string): boolean => this.edits.begin(drive);
 

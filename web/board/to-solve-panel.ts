@@ -23,6 +23,7 @@ import { PlanService } from '../data/plan.service';
 import { Who } from '../data/who';
 import { OwedWishes } from '../guest-card/owed-wish';
 import { Verdicts } from '../verdict/verdicts';
+import { BoardEdits } from './board-edits';
 
 /** For so many drives it is worked out at once what would help, for more when somebody asks. */
 const MOST_AT_ONCE = 6;
@@ -65,9 +66,8 @@ export class ToSolvePanel {
   protected readonly tell = inject(DayWords).tell;
   readonly leftOut = input.required<readonly LeftOut[]>();
   readonly broken = input.required<readonly Violation[]>();
-  readonly lines = input<readonly BrokenLine[]>([]);
-  /** Minutes of patience that it costs to let a line's times follow. */
-  readonly costOf = input<(line: BrokenLine) => Promise<number | undefined>>();
+  private readonly edits = inject(BoardEdits);
+  protected readonly lines = this.edits.lines;
   readonly closed = output<void>();
   protected readonly remedies = signal<ReadonlyMap<string, readonly Remedy[]>>(new Map());
   private readonly costs = signal<ReadonlyMap<string, number>>(new Map());
@@ -77,8 +77,8 @@ export class ToSolvePanel {
   constructor() {
     // What a line costs is asked for one after the other, and again when it has changed.
     effect(() => {
-      const [lines, costOf] = [this.lines(), this.costOf()];
-      untracked(() => void this.price(lines, costOf));
+      const lines = this.lines();
+      untracked(() => void this.price(lines));
     });
     // One after the other, as long as the panel is open.
     effect(() => {
@@ -89,13 +89,12 @@ export class ToSolvePanel {
     });
   }
 
-  /** The cheapest ways to keep what a line would break. */
-  readonly waysFor = input<(line: BrokenLine) => Promise<readonly WayOut[]>>();
+  /** The cheapest ways to keep what a line would break, where somebody has asked. */
   protected readonly ways = signal<ReadonlyMap<string, readonly WayOut[]>>(new Map());
 
   protected async look(line: BrokenLine): Promise<void> {
     this.busy.set(line.key);
-    const ways = (await this.waysFor()?.(line)) ?? [];
+    const ways = await this.edits.waysOut(line);
     this.ways.update((known) => new Map(known).set(line.key, ways));
     this.busy.set(undefined);
   }
@@ -164,15 +163,24 @@ export class ToSolvePanel {
     });
   }
 
-  private async price(
-    lines: readonly BrokenLine[],
-    costOf: ((line: BrokenLine) => Promise<number | undefined>) | undefined,
-  ): Promise<void> {
+  private async price(lines: readonly BrokenLine[]): Promise<void> {
     for (const line of lines) {
-      const cost = line.later.length > 0 ? await costOf?.(line) : undefined;
+      const cost = line.later.length > 0 ? await this.edits.costOf(line) : undefined;
       if (this.lines() !== lines) return;
       if (cost !== undefined) this.costs.update((known) => new Map(known).set(line.key, cost));
     }
+  }
+
+  /** Does what a way says; fewer laps are the guest's to agree to, and entered on the guest's card. */
+  protected async take({ change }: WayOut): Promise<void> {
+    if (change.code === 'closeLater') {
+      this.data.record({ kind: 'closingMoved', to: change.values.to });
+      return this.ways.set(new Map());
+    }
+    if (change.code === 'fewerLaps' || !this.edits.begin(change.subjects.drive)) return;
+    const { subjects } = change;
+    this.edits.shift(0, 'car' in subjects ? { car: subjects.car } : { instructor: subjects.instructor });
+    if (await this.edits.drop(false)) this.ways.set(new Map());
   }
 
   private failed(error: Error): void {

@@ -1,6 +1,7 @@
-import { contextOf, type DayView } from '@core/api';
+import type { DayView } from '@core/api';
+import { emptyPlan } from '@core/day';
 import { causesOf, driftOf, headingOf, waysOut, type Heading, type WayOut } from '@core/drift';
-import { stateOf, type RecordedEntry } from '@core/journal';
+import { slidContext, stateOf, type RecordedEntry } from '@core/journal';
 
 /** A day at a moment of it, as it travels to a thread. */
 export interface Moment {
@@ -11,7 +12,8 @@ export interface Moment {
 }
 
 function stand({ view, entries, timeS }: Moment) {
-  const context = contextOf(view, entries);
+  const { day, plan, revision } = view;
+  const context = slidContext(day, plan ?? emptyPlan(day.date), revision?.revision ?? 0, entries);
   return { context, state: stateOf(context, entries, timeS) };
 }
 

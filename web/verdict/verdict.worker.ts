@@ -16,7 +16,6 @@ import {
   type Wanted,
 } from '@core/planner';
 import { expose } from 'comlink';
-import { headingAt, waysOutAt } from './moment';
 
 let standpoint: Standpoint | undefined;
 let judge: ReturnType<typeof judgeOf> | undefined;
@@ -38,8 +37,6 @@ const thread = {
   },
   remedies: ({ day, from, repair }: Standpoint, drive: string): readonly Remedy[] =>
     remediesFor(day, from.previous, drive, repair),
-  heading: headingAt,
-  waysOut: waysOutAt,
   assignments: ({ day, plan, repair }: Standpoint, drive: string): readonly Assignment[] =>
     assignmentsOf(day, plan, drive, repair),
   cars: ({ day, plan, repair }: Standpoint, drive: string): readonly CarChoice[] => carsFor(day, plan, drive, repair),

@@ -7,6 +7,7 @@ import { DayService } from '../data/day.service';
 import { Thread } from '../data/thread';
 import type { Moment } from './moment';
 import type { VerdictThread } from './verdict.worker';
+import type { WaysThread } from './ways.worker';
 
 /**
  * Checks plans beside the screen, in a thread of its own. One that is asked for while another is being checked waits, and
@@ -21,6 +22,10 @@ export class Verdicts implements OnDestroy {
   );
   /** For what takes longer: a drive that moves must not wait for it. */
   private readonly longer = new Thread<VerdictThread>(begin);
+  /** For where the day is heading: begun once something is late. */
+  private readonly ahead = new Thread<WaysThread>(
+    () => new Worker(new URL('./ways.worker', import.meta.url), { type: 'module' }),
+  );
   private readonly sayAgain = () => this.data.refuse('The check of the plan broke off and is begun again.');
   private standpoint: Standpoint | undefined;
   private judging = false;
@@ -56,12 +61,12 @@ export class Verdicts implements OnDestroy {
 
   /** What becomes of the day if every time follows. */
   heading(moment: Moment): Promise<Heading> {
-    return this.longer.askTwice((remote) => remote.heading(moment), this.sayAgain);
+    return this.ahead.askTwice(async (remote) => remote.heading(moment), this.sayAgain);
   }
 
   /** What helps against what one cause breaks, the cheapest first. */
   waysOut(moment: Moment, key: string): Promise<readonly WayOut[]> {
-    return this.longer.askTwice((remote) => remote.waysOut(moment, key), this.sayAgain);
+    return this.ahead.askTwice(async (remote) => remote.waysOut(moment, key), this.sayAgain);
   }
 
   /** Why a drive has its instructor, and who else could have it. */
@@ -86,6 +91,7 @@ export class Verdicts implements OnDestroy {
 
   ngOnDestroy(): void {
     this.longer.end();
+    this.ahead.end();
     this.thread.end();
   }
 
