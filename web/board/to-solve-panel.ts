@@ -41,7 +41,10 @@ export interface LeftOut {
   readonly gone: boolean;
 }
 
-/** What waits for the manager: what makes others late, rules that the plan breaks, and drives without a place with what would give them one. */
+/**
+ * What waits for the manager: what makes others late, rules that the plan breaks, and drives without a place with what
+ * would give them one.
+ */
 @Component({
   selector: 'jl-to-solve-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -54,6 +57,11 @@ export interface LeftOut {
     }
     .buttons {
       margin-top: 0.35rem;
+    }
+    .ways {
+      list-style: none;
+      margin: 0.3rem 0 0;
+      padding: 0;
     }
   `,
 })
