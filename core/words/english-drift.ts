@@ -36,7 +36,8 @@ export function driftCauseWords(names: Names): Words['driftCause'] {
     crewOff: ({ subjects }) => `${instructor(subjects.instructor)} is off`,
     guestUnwell: ({ subjects }) => `${guest(subjects.guest)} is unwell`,
     missedClass: ({ subjects }) => `${guest(subjects.guest)} was in no class, and the plan has none before the drive`,
-    missedRun: ({ subjects }) => `${guest(subjects.guest)} was on no sighting run, and the plan has none before the drive`,
+    missedRun: ({ subjects }) =>
+      `${guest(subjects.guest)} was on no sighting run, and the plan has none before the drive`,
     noGuestThere: ({ subjects }) => `Nobody is there of those with whom ${guest(subjects.guest)} was to be`,
     circuitShut: () => 'Nobody is let out onto the circuit',
   };
