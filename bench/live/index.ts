@@ -120,9 +120,7 @@ function answer(played: PlayedDay, state: DayState, lines: readonly DriftLine[])
 function violationsOf(played: PlayedDay, state: DayState): Violation[] {
   const { day, plan, repair } = standpointOf(played.day, played.context.schedule.plan, state);
   const { violations } = checkPlan(day, plan, repair);
-  return brokenAhead(violations, state).filter(
-    ({ code }) => !['REPAIR_NOW', 'REPAIR_STANDS', 'COMPLETE'].includes(code),
-  );
+  return brokenAhead(violations, state);
 }
 
 /** Codes of rules that have been broken for more than a minute and belong to no cause. */

@@ -2,10 +2,8 @@ import * as z from 'zod';
 import { circuitMap } from '../circuit/circuit-map';
 import { faultEntry } from '../coaching/vocabulary';
 import { dayFile } from '../day/day-file';
-import { emptyPlan, planFile } from '../day/plan-file';
-import type { DayContext } from '../journal/context';
-import { recordedEntry, type RecordedEntry } from '../journal/entry';
-import { slidContext } from '../journal/slid';
+import { planFile } from '../day/plan-file';
+import { recordedEntry } from '../journal/entry';
 import { liveCustoms, ORDINARY_LIVE, pitExitCustoms } from '../venue';
 import { booking } from './setup';
 import { planRevision } from './planning';
@@ -53,11 +51,3 @@ export const dayView = z.object({
   clock,
 });
 export type DayView = z.output<typeof dayView>;
-
-/** What the journal of a day is read against: its plan with the times that have slid by entries of this journal. */
-export function contextOf(
-  { day, plan, revision }: Pick<DayView, 'day' | 'plan' | 'revision'>,
-  entries: readonly RecordedEntry[],
-): DayContext {
-  return slidContext(day, plan ?? emptyPlan(day.date), revision?.revision ?? 0, entries);
-}

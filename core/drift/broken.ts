@@ -1,11 +1,11 @@
-import type { Activity, Violation } from '../day';
+import { activityOf, type Activity, type Violation } from '../day';
 import type { DayState } from '../journal';
-import type { DriftLine } from './causes';
+import { NOTICED_S, type DriftLine } from './causes';
 import { TOLERATED } from './crew-day';
 import type { Occupancy } from './expected';
 
-/** Short by no more than this is noise on a day that runs. */
-const NOISE_S = 60;
+/** Rules of a repair, and drives without a place, are told in their own way. */
+const TOLD_OTHERWISE = new Set<string>(['REPAIR_NOW', 'REPAIR_STANDS', 'COMPLETE']);
 
 /**
  * The broken rules that something to come has a part in, and by more than is noise: nobody can mend what has happened,
@@ -14,13 +14,14 @@ const NOISE_S = 60;
 export function brokenAhead(violations: readonly Violation[], state: DayState): Violation[] {
   return violations.filter((violation) => {
     const { subjects, values } = violation;
+    if (TOLD_OTHERWISE.has(violation.code)) return false;
     if (violation.code === 'GUEST_PRESENT' && isOverdue(violation.subjects.guest, state)) return false;
     const lastS = 'toS' in values ? values.toS : 'atS' in values ? values.atS : Infinity;
     const activities = activitiesIn(subjects);
     const toCome = activities.filter((one) => isToCome(one, state));
     if (lastS <= state.timeS || (toCome.length === 0 && activities.length > 0)) return false;
     if (activities.length === 0) return true;
-    return shortBy(violation) > NOISE_S;
+    return shortBy(violation) > NOTICED_S;
   });
 }
 
@@ -41,7 +42,7 @@ function shortBy({ values }: Violation): number {
 
 function isToCome(activity: Activity, { drives, sightings, shown, classes, taught, timeS }: DayState): boolean {
   const began = (atS: number, moments: Iterable<{ readonly sinceS: number }>) =>
-    [...moments].some(({ sinceS }) => Math.abs(sinceS - atS) <= NOISE_S);
+    [...moments].some(({ sinceS }) => Math.abs(sinceS - atS) <= NOTICED_S);
   switch (activity.kind) {
     case 'drive':
       return drives.get(activity.drive)?.stage === 'planned';
@@ -91,7 +92,10 @@ export function byCause(
 ): { readonly lines: readonly BrokenLine[]; readonly rest: readonly Violation[] } {
   const named = lines.map((line) => {
     const all = [...line.later, ...line.stuck].map(({ occupancy }) => occupancy);
-    return { itself: new Set(all.map(nameOfActivity)), about: new Set(all.flatMap(aboutOf)) };
+    return {
+      itself: new Set(all.map((occupancy) => nameOf(activityOf(occupancy)))),
+      about: new Set(all.flatMap(aboutOf)),
+    };
   });
   const broken = lines.map((): Violation[] => []);
   const rest: Violation[] = [];
@@ -129,19 +133,6 @@ function nameOf(activity: Activity): string {
       return `class ${activity.instructor} ${activity.startS}`;
     case 'refuel':
       return `refuel ${activity.car} ${activity.startS}`;
-  }
-}
-
-function nameOfActivity(occupancy: Occupancy): string {
-  switch (occupancy.kind) {
-    case 'drive':
-      return `drive ${occupancy.planned.drive}`;
-    case 'sighting':
-      return `run ${occupancy.sighting.vehicle} ${occupancy.releaseS}`;
-    case 'briefing':
-      return `class ${occupancy.briefing.instructor} ${occupancy.startS}`;
-    case 'refuel':
-      return `refuel ${occupancy.refuel.car} ${occupancy.startS}`;
   }
 }
 

@@ -31,9 +31,8 @@ export interface WayOut {
   readonly costs: number;
 }
 
-/** Where the day is heading: the plan with all times as expected, what that breaks of what is to come, and its cost. */
+/** Where the day is heading: what the plan with all times as expected breaks of what is to come, and its cost. */
 export interface Heading {
-  readonly plan: Plan;
   readonly broken: readonly Violation[];
   readonly cost: number;
 }
@@ -50,10 +49,8 @@ export function headingOf(context: DayContext, state: DayState): Heading {
   const plan = slid(context.schedule.plan, slideOf(driftOf(context, state)));
   const { day, repair } = standpointOf(context.day, plan, state);
   const { violations, cost } = checkPlan(day, asSeen(context.day, plan, state, day), repair);
-  return { plan, broken: brokenAhead(violations, state).filter(({ code }) => !OF_REPAIR.has(code)), cost: cost.total };
+  return { broken: brokenAhead(violations, state), cost: cost.total };
 }
-
-const OF_REPAIR = new Set(['REPAIR_NOW', 'REPAIR_STANDS', 'COMPLETE']);
 
 /**
  * The three cheapest changes with which what is late breaks less than it would, each tried: a drive of some laps less (by

@@ -17,6 +17,6 @@ export { isAbout } from './registry';
 export { effectiveEntries, replay, stateOf } from './reduce';
 export { stateAt } from './statuses';
 export { journalWithOwed, RunningJournal, sameOwed } from './running';
-export { slid, slidContext } from './slid';
+export { contextOf, slid, slidContext } from './slid';
 export * from './stations';
 export * from './timed-laps';

@@ -1,4 +1,4 @@
-import type { Day, Plan } from '../day';
+import { emptyPlan, type Day, type Plan } from '../day';
 import { dayContext, type DayContext } from './context';
 import type { EntryOf, RecordedEntry } from './entry';
 
@@ -16,6 +16,15 @@ export function slidContext(day: Day, accepted: Plan, revision: number, entries:
   return dayContext(day, slides.reduce(slid, accepted), { accepted, agreed });
 }
 
+/** The same of a day as screens are told of it. */
+export function contextOf(
+  { day, plan, revision }: { readonly day: Day; readonly plan: Plan | null; readonly revision: Revision | null },
+  entries: readonly RecordedEntry[],
+): DayContext {
+  return slidContext(day, plan ?? emptyPlan(day.date), revision?.revision ?? 0, entries);
+}
+
+type Revision = { readonly revision: number };
 type Times = Pick<EntryOf<'timesSlid'>, 'drives' | 'classes' | 'runs' | 'refuels'>;
 
 /** A plan with some of its times changed; people, cars and the order of its lists stay. */

@@ -47,18 +47,17 @@ export class Slides {
     clearTimeout(this.soon);
   }
 
-  /** Looks at a day now, and enters what has to slide; true where something did. */
-  look(date: string): boolean {
+  /** Looks at a day now, and enters what has to slide. */
+  private look(date: string): void {
     const { store, dayCache } = this.services;
     const { context, entries, journal, revision } = dayCache.of(date);
     const nowS = dayCache.nowS(date);
     const runs = nowS > 0 && nowS < DAY_S && somebodyEnters(entries) && !journal.now().closed;
-    if (!revision || !runs) return false;
+    if (!revision || !runs) return;
     const state = stateAt(context, journal.now(), nowS);
     const drift = driftOf(context, state);
     const times = slideDue(context, drift, store.venue.get()!.fields.live.slidesUpToMin * 60);
     if (times) this.enter(date, times, causesOf(drift, state), { by: BY });
-    return times !== undefined;
   }
 
   /** Lets everything of a day follow, however late, as somebody has decided; gives how many times changed. */

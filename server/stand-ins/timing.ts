@@ -1,7 +1,6 @@
 import { EventSource } from 'eventsource';
 import {
   clock as clockReading,
-  contextOf,
   contract,
   dayView,
   storedCircuit,
@@ -10,7 +9,7 @@ import {
   type DeviceBody,
 } from '@core/api';
 import { wallClock } from '@core/day';
-import { recordedEntry, stateOf, type DayContext, type RecordedEntry } from '@core/journal';
+import { contextOf, recordedEntry, stateOf, type DayContext, type RecordedEntry } from '@core/journal';
 import { randomOf } from '@core/planner';
 import { lapShapeOf } from '@core/traffic';
 import { pino } from 'pino';

@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal, untracked } from '@angular/core';
 import { DAY_S, violationKey, type Judgement, type Plan, type Violation } from '@core/day';
 import { asked, brokenAhead, byCause, causesOf, slideOfLine, type DriftLine, type WayOut } from '@core/drift';
 import { asSeen, slid, standpointOf, type Standpoint } from '@core/journal';
@@ -30,8 +30,6 @@ interface Step {
 
 /** Releases by hand fall on full quarters of a minute. */
 const SNAP_S = 15;
-/** Rules of a repair, and drives without a place, show on the board in their own way. */
-const SHOWN_OTHERWISE = new Set(['REPAIR_NOW', 'REPAIR_STANDS', 'COMPLETE']);
 
 /** Changes of the plan by hand: tried with the verdict beside them, accepted, taken back and done again. */
 @Injectable()
@@ -49,7 +47,8 @@ export class BoardEdits {
   /** What will be broken besides, if every time follows what is late. */
   private readonly eaten = signal<readonly Violation[]>([]);
   private readonly grouped = computed(() => {
-    const [context, state, drift] = [this.data.context(), this.data.state(), this.data.drift()];
+    // With the drift, which is looked at every few seconds, and not with every second of the state.
+    const [context, drift, state] = [this.data.context(), this.data.drift(), untracked(this.data.state)];
     const [violations, eaten] = [this.violations(), this.eaten()];
     if (!context || !state || !drift) return { lines: [], broken: violations };
     // What somebody has decided against a rule is for no other cause.
@@ -183,8 +182,7 @@ export class BoardEdits {
     if (!from) return;
     const { violations } = await from.standing;
     const state = this.data.state();
-    const shown = violations.filter(({ code }) => !SHOWN_OTHERWISE.has(code));
-    this.violations.set(state ? brokenAhead(shown, state) : shown);
+    if (state) this.violations.set(brokenAhead(violations, state));
     const moment = this.moment();
     const late = [...(this.data.drift()?.expected.values() ?? [])].some(
       ({ phase, lateS }) => phase === 'toCome' && lateS > 0,
@@ -207,11 +205,10 @@ export class BoardEdits {
     return { view: { day, plan, revision }, entries: this.data.entries(), timeS: state.timeS };
   }
 
-  /** Minutes of patience that it costs to let one line's times follow; nothing where it can't be said. */
+  /** Minutes of patience that it costs to let one line's times follow, from where was looked last; nothing where it can't be said. */
   async costOf(line: DriftLine): Promise<number | undefined> {
-    const [day, state, from] = [this.data.day(), this.data.state(), this.standNow()];
+    const [day, state, from] = [this.data.day(), this.data.state(), this.from];
     if (!day || !state || !from) return undefined;
-    await from.standing;
     const later = asSeen(day, slid(this.data.plan()!, slideOfLine(line)), state, from.standpoint.day);
     return (await this.verdicts.judge(later))?.costs;
   }

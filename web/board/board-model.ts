@@ -7,7 +7,7 @@ import {
   type PlannedDrive,
   type TimeWindow,
 } from '@core/day';
-import { keyOf, type Drift } from '@core/drift';
+import { keyOf, NOTICED_S, type Drift } from '@core/drift';
 import {
   isThrough,
   nextOccupancy,
@@ -261,13 +261,10 @@ export function expectedGhosts(context: DayContext, drift: Drift | undefined, mo
       [accepted, 'accepted'],
     ];
     return elsewhere
-      .filter(([{ release }]) => Math.abs(release - planned.release) > UNNOTICED_S)
+      .filter(([{ release }]) => Math.abs(release - planned.release) > NOTICED_S)
       .flatMap(([at, tone]) => ghostOf(context, at, mode, tone) ?? []);
   });
 }
-
-/** Earlier or later by no more than this is the same place. */
-const UNNOTICED_S = 60;
 
 function labelsOf(
   occupancy: DriveOccupancy,

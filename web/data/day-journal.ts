@@ -1,6 +1,5 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { contextOf } from '@core/api';
-import { effectiveEntries, replay, timeOnDay, type RecordedEntry } from '@core/journal';
+import { contextOf, effectiveEntries, replay, timeOnDay, type RecordedEntry } from '@core/journal';
 import { DayFeed } from './day-feed';
 import { Outbox } from './outbox';
 import { VenueClock } from './venue-clock';

@@ -11,6 +11,8 @@ const TOLD_FROM_S = 120;
 @Injectable({ providedIn: 'root' })
 export class SeenTimes {
   private readonly data = inject(DayService);
+  /** As it was stored last, so that a time which stays is not stored every second. */
+  private readonly kept = new Map<string, string>();
   private readonly opened = new Map<string, Readonly<Record<string, number>>>();
 
   /**
@@ -26,7 +28,9 @@ export class SeenTimes {
       before = JSON.parse(localStorage.getItem(key) ?? '{}') as Readonly<Record<string, number>>;
       this.opened.set(key, before);
     }
-    localStorage.setItem(key, JSON.stringify(times));
+    const text = JSON.stringify(times);
+    if (this.kept.get(key) !== text) localStorage.setItem(key, text);
+    this.kept.set(key, text);
     const changed = Object.entries(times).filter(([of, atS]) => Math.abs(atS - (before[of] ?? atS)) >= TOLD_FROM_S);
     return new Set(changed.map(([of]) => of));
   }

@@ -5,7 +5,6 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { vocabularyOf } from '@core/coaching';
 import {
-  contextOf,
   bookingFields,
   type Booking,
   type DaySummary,
@@ -15,7 +14,7 @@ import {
 } from '@core/api';
 import type { Day, Plan } from '@core/day';
 import { driftOf, somebodyEnters } from '@core/drift';
-import { admit, stateOf, type RecordedEntry } from '@core/journal';
+import { admit, contextOf, stateOf, type RecordedEntry } from '@core/journal';
 import { at } from '@core/testing/small-day';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';

@@ -1,7 +1,6 @@
 import type { DayView } from '@core/api';
-import { emptyPlan } from '@core/day';
 import { causesOf, driftOf, headingOf, waysOut, type Heading, type WayOut } from '@core/drift';
-import { slidContext, stateOf, type RecordedEntry } from '@core/journal';
+import { contextOf, stateOf, type RecordedEntry } from '@core/journal';
 
 /** A day at a moment of it, as it travels to a thread. */
 export interface Moment {
@@ -12,8 +11,7 @@ export interface Moment {
 }
 
 function stand({ view, entries, timeS }: Moment) {
-  const { day, plan, revision } = view;
-  const context = slidContext(day, plan ?? emptyPlan(day.date), revision?.revision ?? 0, entries);
+  const context = contextOf(view, entries);
   return { context, state: stateOf(context, entries, timeS) };
 }
 
