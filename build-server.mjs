@@ -9,6 +9,7 @@ await build({
     'planner-worker': 'server/planner/worker.ts',
     'bound-worker': 'server/bound/worker.ts',
     'timing-stand-in': 'server/stand-ins/timing.ts',
+    'crew-stand-in': 'server/stand-ins/crew.ts',
     admin: 'cli/admin.ts',
     'reading-worker': 'server/reading/worker.ts',
   },

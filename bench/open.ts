@@ -2,9 +2,9 @@ import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium } from '@playwright/test';
 import { EventSource } from 'eventsource';
-import { cutOffText, memoryMb, pause, StalledReader, startServer } from './server';
+import { openPage } from './page';
+import { cutOffText, memoryMb, pause, setClock, StalledReader, startServer } from './server';
 import { figures } from './table';
 
 /**
@@ -21,30 +21,12 @@ const folder = mkdtempSync(join(tmpdir(), 'joylap-open-'));
 const { row, print } = figures();
 
 const server = await startServer('demo', { PORT: String(PORT), JOYLAP_DEMO_DATA: folder });
-const setClock = (body: object) =>
-  fetch(`${BASE}/api/clock`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  });
-await setClock({ secondsOfDay: 8 * 3600, rate: 60 });
+await setClock(PORT, { secondsOfDay: 8 * 3600, rate: 60 });
 
 const sources = Array.from({ length: READERS - 1 }, () => new EventSource(`${BASE}/api/days/${DAY}/stream`));
 const stalled = new StalledReader(PORT, DAY);
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await page.goto(`${BASE}/board`);
-await page.locator('.drive').first().waitFor();
-const session = await page.context().newCDPSession(page);
-await session.send('Performance.enable');
-await session.send('HeapProfiler.enable');
-async function ofPage(): Promise<{ heapMb: number; taskS: number; nodes: number }> {
-  await session.send('HeapProfiler.collectGarbage');
-  const { metrics } = await session.send('Performance.getMetrics');
-  const of = (name: string) => metrics.find((metric) => metric.name === name)!.value;
-  return { heapMb: of('JSHeapUsedSize') / 2 ** 20, taskS: of('TaskDuration'), nodes: of('Nodes') };
-}
+const { browser, figures: ofPage } = await openPage(`${BASE}/board`, '.drive');
 
 const before = await ofPage();
 const heaps = [before.heapMb];

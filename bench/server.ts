@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { connect, type Socket } from 'node:net';
+import { DEMO_DEVICE_KEY } from '../demo/larkmere';
 
 /** A built server for a benchmark, on this machine only. */
 
@@ -30,6 +31,34 @@ export async function startServer(
 /** Resident memory of a process, MB. */
 export function memoryMb({ pid }: ChildProcess): number {
   return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024;
+}
+
+/** Sets or speeds up the clock of a demo on this machine. */
+export function setClock(port: number, change: { readonly rate?: number; readonly secondsOfDay?: number }) {
+  return fetch(`http://127.0.0.1:${port}/api/clock`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(change),
+  });
+}
+
+/** Seconds of a processor that a process has taken so far. */
+export function processorS({ pid }: ChildProcess): number {
+  // After the name in brackets come state, parent, …; user and system time are the 12th and 13th of them.
+  const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]!.split(' ');
+  return (Number(fields[11]) + Number(fields[12])) / TICKS_A_SECOND;
+}
+
+/** Of the kernel's clock as processes see it. */
+const TICKS_A_SECOND = 100;
+
+/** A process that stands in for something beside a server of this machine. */
+export function startStandIn(name: 'timing' | 'crew', port: number): ChildProcess {
+  const own = { JOYLAP_URL: `http://127.0.0.1:${port}`, JOYLAP_DEVICE_KEY: DEMO_DEVICE_KEY };
+  return spawn(process.execPath, [`dist/server/${name}-stand-in.js`], {
+    env: { ...process.env, ...own },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
 }
 
 /**

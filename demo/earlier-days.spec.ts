@@ -5,7 +5,7 @@ import { randomDay } from '@core/testing/random-day';
 import { planDay, seededRandom } from '@core/planner';
 import { EARLIER_DAYS, earlierBookings, earlierDate, playEarlierDay } from './earlier-days';
 import { CREW, FLEET, LARKMERE } from './larkmere';
-import { playMorning } from './morning';
+import { playPlan } from './plan-player';
 
 const DAYS_AGO = Array.from({ length: EARLIER_DAYS }, (_, i) => i + 1);
 
@@ -81,7 +81,7 @@ describe('A morning that is played', () => {
   const { plan } = planDay(day, { iterations: 10, random: seededRandom(7) });
 
   it('has only entries that were possible when they were made, in the order of time', () => {
-    const { entries } = playMorning(day, plan, day.closes, 7);
+    const { entries } = playPlan(day, plan, day.closes, 7);
     const written: RecordedEntry[] = [];
     for (const recorded of entries) {
       expect(admit(dayContext(day, plan), written, recorded.entry)).toEqual({ admitted: true });
@@ -93,9 +93,9 @@ describe('A morning that is played', () => {
 
   it('is the same in one piece and in two', () => {
     const noon = 12 * 3600;
-    const whole = playMorning(day, plan, day.closes, 7);
-    const first = playMorning(day, plan, noon, 7);
-    const second = playMorning(day, plan, day.closes, 7, first);
+    const whole = playPlan(day, plan, day.closes, 7);
+    const first = playPlan(day, plan, noon, 7);
+    const second = playPlan(day, plan, day.closes, 7, first);
     expect(second.entries.map(({ entry }) => [entry.at, entry.kind])).toEqual(
       whole.entries.map(({ entry }) => [entry.at, entry.kind]),
     );

@@ -5,7 +5,7 @@ import type { RecordedEntry } from '@core/journal';
 import { planDay, randomOf, seededRandom, type Random } from '@core/planner';
 import { garageMorning, garageOfEarlierDay } from './garage-day';
 import { DEMO_DATE, DEMO_SEED, FLEET } from './larkmere';
-import { playMorning } from './morning';
+import { playPlan } from './plan-player';
 
 /** Twenty days before the demo day, smaller and quicker to make, so that charts have something to show. */
 export const EARLIER_DAYS = 20;
@@ -67,5 +67,5 @@ export function playEarlierDay(day: Day, daysAgo: number): { plan: Plan; journal
   const seed = DEMO_SEED + daysAgo;
   const { plan } = planDay(day, { iterations: 0, random: seededRandom(seed) });
   const more = [...garageMorning(day, seed), ...garageOfEarlierDay(day, seed, daysAgo)];
-  return { plan, journal: playMorning(day, plan, day.closes, seed, undefined, more).entries };
+  return { plan, journal: playPlan(day, plan, day.closes, seed, undefined, more).entries };
 }

@@ -2,7 +2,7 @@ import type { Day } from '@core/day';
 import { randomOf } from '@core/planner';
 import { ORDINARY_COACHING } from '@core/api';
 import { taughtCones } from './cones';
-import type { Act } from './morning';
+import type { Act } from './plan-player';
 
 /** What the garage enters on a day of the demo. */
 

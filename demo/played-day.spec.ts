@@ -12,7 +12,7 @@ import {
 import { planDay, seededRandom } from '@core/planner';
 import { inEnglish } from '@core/testing/in-english';
 import { randomDay } from '@core/testing/random-day';
-import { playMorning, type Act, type Morning } from './morning';
+import { playPlan, type Act, type Played } from './plan-player';
 
 /** Something that happens besides what was planned: which kind, to which of them, at what share of the time. */
 const trouble = fc.record({
@@ -97,13 +97,13 @@ function played({ seed, drives, troubles, stops }: PlayedDay): Stop[] {
     return fields ? [{ key: `trouble ${i}`, atS, by: 'Test', fields, tries: 55 }] : [];
   });
   let plan = planDay(bare, { iterations: 5, random: seededRandom(seed) }).plan;
-  let morning: Morning | undefined;
+  let morning: Played | undefined;
   let day = bare;
   return [...new Set(stops)]
     .sort((a, b) => a - b)
     .map((minutes) => {
       const nowS = bare.opens + minutes * 60;
-      morning = playMorning(day, plan, nowS, seed, morning, acts);
+      morning = playPlan(day, plan, nowS, seed, morning, acts);
       const situated = asSituated(bare, morning.entries).day;
       const { context } = journalWithOwed(situated, plan, [...morning.entries]);
       const state = stateOf(context, morning.entries, nowS);

@@ -69,7 +69,7 @@ test('by keyboard a broken rule is refused; as the manager’s decision it stand
 
   await page.getByRole('button', { name: 'Bring back plan 2' }).click();
   await acceptProposal(page);
-  await expect(page.locator('.drive.broken')).toHaveCount(0);
+  await expect(page.locator(`.drive.broken[data-block="${id}"]`)).toHaveCount(0);
   expect(await placeOf(page, id)).toEqual(before);
 });
 

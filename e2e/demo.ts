@@ -16,18 +16,9 @@ const ASSETS_KEPT_MS = 90_000;
 export const test = base.extend<object, { demo: string }>({
   demo: [
     async ({}, use, { parallelIndex }) => {
-      const port = String(FIRST_PORT + parallelIndex);
-      const env = { ...process.env, PORT: port, JOYLAP_DEMO_DATA: `.tmp/e2e-${parallelIndex}` };
-      const server = spawn(process.execPath, ['dist/server/main.js', 'demo'], { env, stdio: 'inherit' });
-      const url = `http://127.0.0.1:${port}`;
-      while (!(await fetch(`${url}/api/health`).catch(() => undefined))?.ok) {
-        if (server.exitCode !== null) throw new Error(`The demo on port ${port} has ended with ${server.exitCode}.`);
-        await setTimeout(200);
-      }
-      await use(url);
-      server.kill();
-      // The folder is free once it has ended.
-      if (server.exitCode === null) await once(server, 'exit');
+      const server = await startDemo(parallelIndex);
+      await use(server.url);
+      await server.stop();
     },
     { scope: 'worker', timeout: 120_000 },
   ],
@@ -41,6 +32,24 @@ export const test = base.extend<object, { demo: string }>({
   },
 });
 export { expect };
+
+/** A demo of its own, by its number: those of the workers come first. */
+export async function startDemo(number: number): Promise<{ readonly url: string; readonly stop: () => Promise<void> }> {
+  const port = String(FIRST_PORT + number);
+  const env = { ...process.env, PORT: port, JOYLAP_DEMO_DATA: `.tmp/e2e-${number}` };
+  const server = spawn(process.execPath, ['dist/server/main.js', 'demo'], { env, stdio: 'inherit' });
+  const url = `http://127.0.0.1:${port}`;
+  while (!(await fetch(`${url}/api/health`).catch(() => undefined))?.ok) {
+    if (server.exitCode !== null) throw new Error(`The demo on port ${port} has ended with ${server.exitCode}.`);
+    await setTimeout(200);
+  }
+  const stop = async () => {
+    server.kill();
+    // The folder is free once it has ended.
+    if (server.exitCode === null) await once(server, 'exit');
+  };
+  return { url, stop };
+}
 
 /** The address of every screen and of each of its parts, with something of the demo day on it. */
 export const ADDRESSES: readonly string[] = SCREENS.flatMap(({ demo, parts }) =>

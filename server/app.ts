@@ -16,6 +16,7 @@ import { DayCache } from './day-cache';
 import { DeviceDesk } from './devices/device-desk';
 import { JournalWriter } from './journal-writer';
 import { Hub } from './live/hub';
+import { PracticeDesk } from './live/practice-desk';
 import { Slides } from './live/slides';
 import { pruneStore } from './keeping/prune';
 import { ManagerDesk } from './manager-desk';
@@ -55,12 +56,27 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
   const slides = new Slides({ store, clock, dayCache, journal }, logger);
   const devices = new DeviceDesk({ store, dayCache, journal, hub, clock });
   const manager = new ManagerDesk(store);
+  const practice = new PracticeDesk({ store, clock, hub, dayCache }, resetDemo !== undefined);
   const dayClosed = () => {
     if (!resetDemo) pruneStore(store, clock.read().date);
     backUp?.('close').catch((error: unknown) => logger?.error({ err: error }, 'the backup failed'));
   };
   const services: Services = {
-    ...{ store, clock, hub, dayCache, journal, planJobs, slides, bounds, devices, manager, resetDemo, dayClosed },
+    ...{
+      store,
+      clock,
+      hub,
+      dayCache,
+      journal,
+      planJobs,
+      slides,
+      bounds,
+      devices,
+      manager,
+      practice,
+      resetDemo,
+      dayClosed,
+    },
   };
   const app = express();
   app.disable('x-powered-by');
@@ -118,6 +134,7 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
     app,
     close: () => {
       slides.close();
+      practice.close();
       planJobs.close();
       boundThread.close();
       devices.close();

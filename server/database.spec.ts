@@ -42,7 +42,7 @@ describe('The database', () => {
 
   it('never lets an entry of the journal be changed', () => {
     const db = openDatabase(':memory:');
-    db.exec("insert into event_day values ('2027-05-22', 'now')");
+    db.exec("insert into event_day (date, created_at) values ('2027-05-22', 'now')");
     db.exec("insert into journal_entry values ('2027-05-22', 1, 'e', 'now', '{}')");
     expect(() => db.exec("update journal_entry set document = '[]'")).toThrowError(/only ever appended/);
     db.close();

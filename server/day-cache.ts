@@ -186,11 +186,11 @@ export class DayCache {
     return this.countedUpTo(this.clock.read().date).flatMap(({ teaching }) => teaching);
   }
 
-  /** Days that are over are counted once. */
+  /** Days that are over are counted once; of days of practice only the one that is asked for. */
   private countedUpTo(date: string): Counted[] {
     return this.store.days
       .list()
-      .filter((day) => day.date <= date && day.drives > 0)
+      .filter((day) => day.date <= date && day.drives > 0 && (!day.practice || day.date === date))
       .map((day): Counted => {
         const lastSeq = this.store.journal.lastSeq(day.date);
         const known = this.counted.get(day.date);
@@ -217,10 +217,12 @@ export class DayCache {
       return closeOfDay({ context, state: this.stateAt(day), entries, money });
     };
     const weekBefore = dateAfter(date, -7);
+    const { days } = this.store;
+    const counts = (day: string) => days.has(day) && !days.isPractice(day);
     const today = close(date);
     return {
       today: { ...today, toDo: [...today.toDo, ...this.skillsInDanger(dateAfter(date, 1))] },
-      before: this.store.days.has(weekBefore) ? close(weekBefore) : null,
+      before: counts(weekBefore) ? close(weekBefore) : null,
     };
   }
 

@@ -78,6 +78,7 @@ const STATUS: Readonly<Record<RequestRefusal['code'], number>> = {
   wrongCode: 403,
   tooManyCodes: 429,
   demoOnly: 403,
+  practiceOnly: 403,
   foreignPage: 403,
   unknownHost: 421,
   tooManyStreams: 429,

@@ -4,6 +4,7 @@ import type { DayCache } from './day-cache';
 import type { DeviceDesk } from './devices/device-desk';
 import type { ManagerDesk } from './manager-desk';
 import type { Hub } from './live/hub';
+import type { PracticeDesk } from './live/practice-desk';
 import type { Slides } from './live/slides';
 import type { PlanJobs } from './planner/plan-jobs';
 import type { JournalWriter } from './journal-writer';
@@ -21,6 +22,7 @@ export interface Services {
   readonly bounds: Bounds;
   readonly devices: DeviceDesk;
   readonly manager: ManagerDesk;
+  readonly practice: PracticeDesk;
   /** Puts the demo back to its beginning; only the demo has it. */
   readonly resetDemo: (() => void) | undefined;
   /** What is to be done once a day is closed: a backup, and what nobody looks at any more goes. */

@@ -2,11 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterOutlet, type ActivatedRouteSnapshot } from '@angular/router';
 import { clockMinute, conditionAt, DAY_ENDS_S, nextCondition, wallClock } from '@core/day';
+import { CREW_STATIONS } from '@core/practice';
 import { PLAIN_WORDS } from './data/screen-words';
 import { Toast } from 'primeng/toast';
 import { filter, map } from 'rxjs';
 import { DayService } from './data/day.service';
 import { Outbox } from './data/outbox';
+import { PracticeService } from './data/practice.service';
 import { VenueClock } from './data/venue-clock';
 import { Who } from './data/who';
 import { AppUpdate } from './shell/app-update';
@@ -18,6 +20,8 @@ import { DemoClock } from './shell/demo-clock';
 import { FlagBanner } from './shell/flag-banner';
 import { onKeys } from './shell/keys';
 import { Palette } from './shell/palette';
+import { PracticeCrew } from './shell/practice-crew';
+import { PracticeStrip } from './shell/practice-strip';
 import { Ribbon } from './shell/ribbon';
 import { PLACES, type ActsOf, type FRAME_KEYS, type Screen } from './screens';
 import { Stations } from './shell/stations';
@@ -27,7 +31,20 @@ import { ThemeChoice } from './shell/theme-choice';
 @Component({
   selector: 'jl-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AskDialog, RouterOutlet, Toast, DayPicker, DayTroubles, DemoClock, FlagBanner, Palette, Ribbon, Stations],
+  imports: [
+    AskDialog,
+    RouterOutlet,
+    Toast,
+    DayPicker,
+    DayTroubles,
+    DemoClock,
+    FlagBanner,
+    Palette,
+    PracticeCrew,
+    PracticeStrip,
+    Ribbon,
+    Stations,
+  ],
   templateUrl: './app.html',
   styleUrl: './app.scss',
 })
@@ -42,6 +59,13 @@ export class App {
   protected readonly paletteOpen = signal(false);
   protected readonly update = inject(AppUpdate);
   protected readonly daysOpen = signal(false);
+  protected readonly practice = inject(PracticeService);
+  protected readonly crewOpen = signal(false);
+  /** How many stations the simulated crew has, of how many. */
+  protected readonly crewWords = computed(() => {
+    const people = new Set([...this.practice.status()!.off, ...this.practice.taken().map(({ post }) => post.station)]);
+    return people.size > 0 ? `Crew: ${CREW_STATIONS.length - people.size} of ${CREW_STATIONS.length}` : 'Crew';
+  });
   protected readonly menuOpen = signal(false);
   /** How much of the frame a screen leaves room for: a desk all of it, a tablet a narrow one, a phone none. */
   protected readonly frame = toSignal(

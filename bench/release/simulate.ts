@@ -1,17 +1,22 @@
 import { fact, layOut, paceFactorAt, type Day, type Interval, type Plan } from '@core/day';
-import { normalOf, randomOf, type Random } from '@core/planner';
+import { randomOf } from '@core/planner';
 import {
   estimateLap,
   EVEN_RING,
   offAfter,
+  paceFrom,
+  type DrivenLaps,
+  type LapEstimate,
   releaseAdvice,
   SWAP_FROM,
   swapSaves,
   type ReleaseLimits,
   type Runner,
   type Waiting,
+  type WaitingPrices,
 } from '@core/traffic';
-import { FIRST_LAP_SD, GAIN_PER_LAP, LAP_SD, LIFT_S, PACE_SD, WAIT_S } from '../../demo/crew/chance';
+import { LIFT_S, SET_UP, WAIT_S } from '../../demo/crew/chance';
+import { Laps } from '../../demo/crew/laps';
 
 /** What a simulated day came to. */
 export interface Outcome {
@@ -24,10 +29,10 @@ export interface Outcome {
   readonly adviceMs: readonly number[];
 }
 
-export type Policy = 'asSoonAsTheGapAllows' | 'advice';
+/** Out as soon as the gap allows, or by the advice at these prices; with foresight it knows how quick everybody will be. */
+export type Policy = 'asSoonAsTheGapAllows' | { readonly prices: WaitingPrices; readonly foresight?: boolean };
 
-/** Cars that come late on their way from the stalls. */
-const SET_UP_SPREAD = 0.15;
+const MOST_SLACK_S = 600;
 /** Advice to hold is asked for again after this long at the latest. */
 const ASK_AGAIN_S = 4;
 
@@ -42,6 +47,8 @@ interface Task {
   readonly needs: readonly { readonly who: string; readonly restS: number }[];
   readonly priorS: number;
   readonly laps: number;
+  /** Who drives; nothing on a sighting run. */
+  readonly guest: string | undefined;
 }
 
 interface Vehicle {
@@ -57,7 +64,7 @@ interface Vehicle {
 
 /** A class or a refuel. */
 function besideTheCircuit(id: string, { startS, endS }: Interval, needs: Task['needs']): Task {
-  return { kind: 'other', id, startS, beforeS: endS - startS, afterS: 0, needs, priorS: 0, laps: 0 };
+  return { kind: 'other', id, startS, beforeS: endS - startS, afterS: 0, needs, priorS: 0, laps: 0, guest: undefined };
 }
 
 function tasksOf(day: Day, plan: Plan): Task[] {
@@ -83,6 +90,7 @@ function tasksOf(day: Day, plan: Plan): Task[] {
       needs: [crew(occupancy.instructor?.id), vehicle, ...guests(occupancy.guests, 0)],
       priorS: occupancy.vehicle!.lapTimeS * paceFactorAt(day, occupancy.releaseS),
       laps: occupancy.lapsDriven,
+      guest: undefined,
     });
   }
   for (const occupancy of schedule.drives) {
@@ -96,6 +104,7 @@ function tasksOf(day: Day, plan: Plan): Task[] {
       needs: [crew(occupancy.planned.instructor), car, ...guests(occupancy.guests, rules.guestRestS)],
       priorS: occupancy.car!.lapTimeS * occupancy.guests[0]!.pace * paceFactorAt(day, occupancy.releaseS),
       laps: occupancy.lapsDriven,
+      guest: occupancy.guests[0]!.id,
     });
   }
   for (const occupancy of schedule.refuels) {
@@ -113,23 +122,21 @@ function tasksOf(day: Day, plan: Plan): Task[] {
 export function simulate(day: Day, plan: Plan, policy: Policy, seed: number): Outcome {
   const { rules } = day;
   const firstLap = rules.firstLapFactor ?? 1;
+  const foresight = policy !== 'asSoonAsTheGapAllows' && policy.foresight;
   const waitingTasks = tasksOf(day, plan);
   const queues = new Map<string, Task[]>();
   for (const task of waitingTasks) {
     for (const { who } of task.needs) queues.set(who, [...(queues.get(who) ?? []), task]);
   }
   const freeS = new Map<string, number>();
-  const chances = new Map<string, Random>();
-  const own = new Map<string, number>();
-  const chance = (task: Task): Random => {
-    let random = chances.get(task.id);
-    if (!random) {
-      random = randomOf(seed, task.id);
-      chances.set(task.id, random);
-      own.set(task.id, task.kind === 'drive' ? 1 + PACE_SD * normalOf(random) : 1);
-    }
-    return random;
+  const chances = new Map<string, Laps>();
+  const chanceOf = ({ id, guest }: Task): Laps => {
+    const chance = chances.get(id) ?? new Laps(seed, id, guest);
+    chances.set(id, chance);
+    return chance;
   };
+  /** Drives so far, by guest. */
+  const driven = new Map<string, DrivenLaps[]>();
   const settingUp: { task: Task; readyS: number }[] = [];
   let queue: Vehicle[] = [];
   let running: Vehicle[] = [];
@@ -146,12 +153,30 @@ export function simulate(day: Day, plan: Plan, policy: Policy, seed: number): Ou
     if (task.kind === 'drive') endsS.push(atS + task.afterS);
   };
   const nextLap = (vehicle: Vehicle) => {
-    const random = chance(vehicle.task);
     const lap = Math.floor(vehicle.progress);
-    const sd = lap === 0 ? FIRST_LAP_SD : LAP_SD;
     const first = lap === 0 && vehicle.task.kind === 'drive' ? firstLap : 1;
-    const gain = vehicle.task.kind === 'drive' ? 1 - GAIN_PER_LAP * lap : 1;
-    vehicle.lapS = vehicle.task.priorS * own.get(vehicle.task.id)! * first * gain * (1 + sd * normalOf(random));
+    vehicle.lapS = vehicle.task.priorS * first * chanceOf(vehicle.task).next(lap);
+  };
+  /** What the plan can spare after a task that would be let out now. */
+  const slackOf = ({ priorS, laps, afterS, needs }: Task, nowS: number): number => {
+    const endS = nowS + priorS * (laps + firstLap - 1) + afterS;
+    const next = needs.flatMap(({ who, restS }) => {
+      const after = queues.get(who)![1];
+      return after ? [after.startS - endS - restS] : [];
+    });
+    return Math.max(0, Math.min(MOST_SLACK_S, ...next));
+  };
+  const lapOf = ({ task, lapTimes }: Vehicle): LapEstimate => {
+    if (task.guest === undefined) return estimateLap(task.priorS, 1, []);
+    if (foresight) return estimateLap(task.priorS, firstLap, [], { ratio: chanceOf(task).pace, sd: 0.001 });
+    const laps = lapTimes.map((lapS, place) => ({ lapS, first: place === 0 }));
+    return estimateLap(task.priorS, firstLap, laps, paceFrom(driven.get(task.guest) ?? [], firstLap));
+  };
+  const waitingOf = (vehicle: Vehicle, nowS: number): Waiting => {
+    const { id, kind, laps } = vehicle.task;
+    const lap = lapOf(vehicle);
+    const slackS = slackOf(vehicle.task, nowS);
+    return { id, kind: kind === 'drive' ? 'drive' : 'sighting', vehicle: id, lap, crossings: laps, slackS };
   };
   const shut = (atS: number) => {
     const closed = day.circuit.closures.find(({ from, to }) => from <= atS && atS < to);
@@ -165,7 +190,8 @@ export function simulate(day: Day, plan: Plan, policy: Policy, seed: number): Ou
       const ready = task.needs.every(({ who }) => queues.get(who)![0] === task && (freeS.get(who) ?? 0) <= nowS);
       if (!ready) continue;
       waitingTasks.splice(place--, 1);
-      const spread = task.kind === 'drive' ? 1 + SET_UP_SPREAD * (chance(task)() - 0.3) : 1;
+      const [least, most] = SET_UP;
+      const spread = task.kind === 'drive' ? least + (most - least) * randomOf(seed, `set up ${task.id}`)() : 1;
       settingUp.push({ task, readyS: nowS + task.beforeS * spread });
     }
     for (let place = 0; place < settingUp.length; place++) {
@@ -179,7 +205,7 @@ export function simulate(day: Day, plan: Plan, policy: Policy, seed: number): Ou
     const open = shut(nowS) === undefined && running.length < rules.maxCarsOnTrack;
     if (queue.length > 0 && open && nowS >= lastReleaseS + rules.releaseGapS && nowS >= askAgainS) {
       let go = true;
-      if (policy === 'advice') {
+      if (policy !== 'asSoonAsTheGapAllows') {
         const limits: ReleaseLimits = {
           nowS,
           releaseGapS: rules.releaseGapS,
@@ -188,14 +214,15 @@ export function simulate(day: Day, plan: Plan, policy: Policy, seed: number): Ou
           firstLapFactor: firstLap,
           shut,
           queue: queue.length,
+          prices: policy.prices,
         };
-        const runners = running.map((vehicle) => runnerOf(vehicle, nowS, firstLap));
+        const runners = running.map((vehicle) => runnerOf(vehicle, nowS, firstLap, lapOf(vehicle)));
         const beganMs = performance.now();
-        const [first, second] = queue.map((vehicle) => waitingOf(vehicle, firstLap));
+        const [first, second] = queue.map((vehicle) => waitingOf(vehicle, nowS));
         if (first && second && swapSaves([first, second], runners, limits, EVEN_RING) >= SWAP_FROM) {
           queue = [queue[1]!, queue[0]!, ...queue.slice(2)];
         }
-        const advice = releaseAdvice(waitingOf(queue[0]!, firstLap), runners, limits, EVEN_RING);
+        const advice = releaseAdvice(waitingOf(queue[0]!, nowS), runners, limits, EVEN_RING);
         adviceMs.push(performance.now() - beganMs);
         go = advice.go;
         const holdS = advice.best ? advice.best.atS - nowS : ASK_AGAIN_S;
@@ -205,7 +232,6 @@ export function simulate(day: Day, plan: Plan, policy: Policy, seed: number): Ou
         const vehicle = queue.shift()!;
         waitedS += nowS - vehicle.readyS;
         [vehicle.releasedS, vehicle.lapBeganS, lastReleaseS, askAgainS] = [nowS, nowS, nowS, 0];
-        chance(vehicle.task);
         nextLap(vehicle);
         running.push(vehicle);
       }
@@ -239,7 +265,13 @@ export function simulate(day: Day, plan: Plan, policy: Policy, seed: number): Ou
     const off = running.filter(({ progress, task }) => progress >= task.laps);
     if (off.length > 0) {
       running = running.filter((vehicle) => !off.includes(vehicle));
-      for (const { task } of off) end(task, nowS);
+      for (const { task, lapTimes } of off) {
+        if (task.guest) {
+          const laps = lapTimes.map((lapS, place) => ({ lapS, first: place === 0 }));
+          driven.set(task.guest, [...(driven.get(task.guest) ?? []), { priorS: task.priorS, laps }]);
+        }
+        end(task, nowS);
+      }
       askAgainS = 0;
     }
     if (waitingTasks.length + settingUp.length + queue.length + running.length === 0) break;
@@ -247,21 +279,7 @@ export function simulate(day: Day, plan: Plan, policy: Policy, seed: number): Ou
   return { passes, endsS, waitedS, adviceMs };
 }
 
-function lapOf({ task, lapTimes }: Vehicle, firstLap: number) {
-  if (task.kind !== 'drive') return estimateLap(task.priorS, 1, []);
-  return estimateLap(
-    task.priorS,
-    firstLap,
-    lapTimes.map((lapS, place) => ({ lapS, first: place === 0 })),
-  );
-}
-
-function waitingOf(vehicle: Vehicle, firstLap: number): Waiting {
-  return { id: vehicle.task.id, vehicle: vehicle.task.id, lap: lapOf(vehicle, firstLap), crossings: vehicle.task.laps };
-}
-
-function runnerOf(vehicle: Vehicle, nowS: number, firstLap: number): Runner {
-  const lap = lapOf(vehicle, firstLap);
+function runnerOf(vehicle: Vehicle, nowS: number, firstLap: number, lap: LapEstimate): Runner {
   const factor = vehicle.task.kind === 'drive' ? firstLap : 1;
   const laps = vehicle.lapTimes.length;
   const since = (nowS - vehicle.lapBeganS) / (lap.lapS * (laps === 0 ? factor : 1));

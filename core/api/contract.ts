@@ -9,6 +9,7 @@ import { guestsEndpoints } from './endpoints/guests';
 import { managerEndpoints } from './endpoints/manager';
 import { photosEndpoints } from './endpoints/photos';
 import { plansEndpoints } from './endpoints/plans';
+import { practiceEndpoints } from './endpoints/practice';
 import { serviceEndpoints } from './endpoints/service';
 import { sheetsEndpoints } from './endpoints/sheets';
 import { showEndpoints } from './endpoints/show';
@@ -34,4 +35,5 @@ export const contract = {
   ...faultsEndpoints,
   ...managerEndpoints,
   ...devicesEndpoints,
+  ...practiceEndpoints,
 };

@@ -14,6 +14,8 @@ export const daySummary = z.object({
   bookings: z.number().int(),
   drives: z.number().int(),
   revision: z.number().int().nullable(),
+  /** Made-up guests: a simulated crew may play it, and it counts nowhere. */
+  practice: z.boolean(),
 });
 export type DaySummary = z.output<typeof daySummary>;
 

@@ -21,6 +21,7 @@ export {
 export * from './import';
 export * from './planning';
 export { anyFact, type AnyFact } from './facts';
+export * from './practice';
 export * from './problem';
 export * from './troubles';
 export type { NamedThing, RecordName, RequestRefusal } from './request-refusal';

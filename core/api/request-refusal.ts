@@ -57,6 +57,15 @@ export type RequestRefusal =
   | Fact<'circuitNotPlaced' | 'marksNameIt' | 'sameGuest'>
   | LinkFault
   // Who asks, and how often
-  | Fact<'managerOnly' | 'codeSetHere' | 'noCodeYet' | 'wrongCode' | 'tooManyCodes' | 'demoOnly' | 'foreignPage'>
+  | Fact<
+      | 'managerOnly'
+      | 'codeSetHere'
+      | 'noCodeYet'
+      | 'wrongCode'
+      | 'tooManyCodes'
+      | 'demoOnly'
+      | 'foreignPage'
+      | 'practiceOnly'
+    >
   | Fact<'unknownHost', object, { host: string }>
   | Fact<'tooManyStreams' | 'readingOthers' | 'unexpected'>;

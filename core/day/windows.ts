@@ -55,14 +55,22 @@ export function overlappingPairs<T extends Interval>(intervals: readonly T[]): [
   return pairs;
 }
 
-/** Each instant at which more than `most` intervals run at once is reported by the interval that starts it. */
-export function overloads<T extends Interval>(intervals: readonly T[], most: number): { running: T[]; atS: number }[] {
-  const found: { running: T[]; atS: number }[] = [];
+/**
+ * Each instant at which more than `most` intervals run at once is reported by the interval that starts it, with how long
+ * so many do.
+ */
+export function overloads<T extends Interval>(
+  intervals: readonly T[],
+  most: number,
+): { running: T[]; atS: number; forS: number }[] {
+  const found: { running: T[]; atS: number; forS: number }[] = [];
   let running: T[] = [];
   for (const next of [...intervals].filter((i) => i.startS < i.endS).sort(byStart)) {
     running = running.filter((other) => other.endS > next.startS);
     running.push(next);
-    if (running.length > most) found.push({ running: [...running], atS: next.startS });
+    if (running.length <= most) continue;
+    const ends = running.map(({ endS }) => endS).sort((a, b) => a - b);
+    found.push({ running: [...running], atS: next.startS, forS: ends[running.length - most - 1]! - next.startS });
   }
   return found;
 }

@@ -1,8 +1,8 @@
 import { activityOf, type Activity, type Violation } from '../day';
 import type { DayState } from '../journal';
-import { NOTICED_S, type DriftLine } from './causes';
+import { begunLate, NOTICED_S, type DriftLine } from './causes';
 import { TOLERATED } from './crew-day';
-import type { Occupancy } from './expected';
+import type { Drift, Occupancy } from './expected';
 
 /** Rules of a repair, and drives without a place, are told in their own way. */
 const TOLD_OTHERWISE = new Set<string>(['REPAIR_NOW', 'REPAIR_STANDS', 'COMPLETE']);
@@ -20,7 +20,6 @@ export function brokenAhead(violations: readonly Violation[], state: DayState): 
     const activities = activitiesIn(subjects);
     const toCome = activities.filter((one) => isToCome(one, state));
     if (lastS <= state.timeS || (toCome.length === 0 && activities.length > 0)) return false;
-    if (activities.length === 0) return true;
     return shortBy(violation) > NOTICED_S;
   });
 }
@@ -34,7 +33,9 @@ function isOverdue(id: string, { guests, timeS }: DayState): boolean {
 /** By how many seconds a rule about times is broken. */
 function shortBy({ values }: Violation): number {
   if ('workedS' in values) return values.workedS <= values.maxSeatS * (1 + TOLERATED) ? 0 : Infinity;
-  if ('neededS' in values && 'restS' in values) return values.neededS - values.restS;
+  if ('neededS' in values) return values.neededS - ('restS' in values ? values.restS : values.gapS);
+  if ('longestS' in values) return values.durationS - values.longestS;
+  if ('forS' in values) return values.forS;
   if ('closesS' in values) return Math.max(values.endS - values.closesS, values.opensS - values.startS);
   if ('leavesByS' in values) return values.endS - values.leavesByS;
   return 'untilS' in values && 'startS' in values ? values.untilS - values.startS : Infinity;
@@ -84,11 +85,12 @@ export interface BrokenLine extends DriftLine {
 
 /**
  * Which broken rule belongs to which cause: to the one that makes one of its activities late, else to one that does so
- * to somebody or something that it is about.
+ * to somebody or something that it is about, else to what of theirs ran over most, however little that was.
  */
 export function byCause(
   lines: readonly DriftLine[],
   violations: readonly Violation[],
+  drift: Drift,
 ): { readonly lines: readonly BrokenLine[]; readonly rest: readonly Violation[] } {
   const named = lines.map((line) => {
     const all = [...line.later, ...line.stuck].map(({ occupancy }) => occupancy);
@@ -99,16 +101,33 @@ export function byCause(
   });
   const broken = lines.map((): Violation[] => []);
   const rest: Violation[] = [];
+  /** Causes that make nothing late enough to be told for that alone. */
+  const more = new Map<string, BrokenLine>();
   for (const violation of violations) {
     const activities = activitiesIn(violation.subjects).map(nameOf);
     const about = violation.code === 'ROOM' ? [ROOM] : aboutIn(violation.subjects);
     const of =
       indexWhere(named, ({ itself }) => activities.some((name) => itself.has(name))) ??
       indexWhere(named, (line) => about.some((name) => line.about.has(name)));
-    if (of === undefined) rest.push(violation);
-    else broken[of]!.push(violation);
+    if (of !== undefined) broken[of]!.push(violation);
+    else {
+      const over = ranOver(drift, activities, about);
+      if (!over) rest.push(violation);
+      else more.set(over.key, { ...over, broken: [...(more.get(over.key)?.broken ?? []), violation] });
+    }
   }
-  return { lines: lines.map((line, place) => ({ ...line, broken: broken[place]! })), rest };
+  return { lines: [...lines.map((line, place) => ({ ...line, broken: broken[place]! })), ...more.values()], rest };
+}
+
+/** What has begun and took longest beyond its time of all that has to do with some activities, people or things. */
+function ranOver(drift: Drift, activities: readonly string[], about: readonly string[]): DriftLine | undefined {
+  const over = [...drift.expected.values()]
+    .filter(({ phase, lateS, occupancy }) => {
+      if (phase === 'toCome' || lateS <= 0) return false;
+      return activities.includes(nameOf(activityOf(occupancy))) || aboutOf(occupancy).some((of) => about.includes(of));
+    })
+    .sort((a, b) => b.lateS - a.lateS)[0];
+  return over && { ...begunLate(over, drift.timeS), later: [], stuck: [] };
 }
 
 function indexWhere<T>(list: readonly T[], test: (one: T) => boolean): number | undefined {

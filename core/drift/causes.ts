@@ -44,16 +44,13 @@ export function causesOf(drift: Drift, state: DayState): DriftLine[] {
   return [...lines].map(([key, line]) => ({ key, ...line }));
 }
 
-interface Root {
-  readonly key: string;
-  readonly cause: DriftCause;
-}
+type Root = Pick<DriftLine, 'key' | 'cause'>;
 
 function rootOf(one: Expected, drift: Drift, state: DayState): Root {
   let late = one;
   for (;;) {
     const { waited } = late;
-    if (!waited || waited.kind === 'begin') return begunLate(late, 'notBegun');
+    if (!waited || waited.kind === 'begin') return lateRoot(late, 'notBegun');
     if (waited.kind === 'shut') return { key: 'shut', cause: fact('circuitShut', {}) };
     if (waited.kind === 'guestComes') {
       const { guest } = waited;
@@ -62,9 +59,9 @@ function rootOf(one: Expected, drift: Drift, state: DayState): Root {
     }
     if (waited.kind === 'carBack') return carOut(waited.car, state);
     const before = drift.expected.get(waited.after)!;
-    if (before.phase !== 'toCome') return begunLate(before, lateCodeOf(before, drift.timeS));
+    if (before.phase !== 'toCome') return begunLate(before, drift.timeS);
     // Something that is where it was accepted, and is in the way of what came too late for its own place.
-    if (before.lateS === 0) return begunLate(late, 'notBegun');
+    if (before.lateS === 0) return lateRoot(late, 'notBegun');
     late = before;
   }
 }
@@ -76,7 +73,12 @@ function lateCodeOf({ phase, occupancy, trackEndS }: Expected, nowS: number): La
   return phase === 'over' ? 'overLate' : 'runsLate';
 }
 
-function begunLate(of: Expected, code: LateCode): Root {
+/** Something that has begun as a cause: that it ran over, or is running over. */
+export function begunLate(of: Expected, nowS: number): Root {
+  return lateRoot(of, lateCodeOf(of, nowS));
+}
+
+function lateRoot(of: Expected, code: LateCode): Root {
   return { key: of.key, cause: fact(code, { activity: activityOf(of.occupancy) }, { byS: of.lateS }) };
 }
 

@@ -209,7 +209,7 @@ describe('Slides', () => {
     const it = late();
     const asks = (time: string) => {
       const state = it.state(time);
-      const { lines } = byCause(causesOf(driftOf(it.context, state), state), []);
+      const { lines } = byCause(causesOf(driftOf(it.context, state), state), [], driftOf(it.context, state));
       return asked(it.context, lines, state, 300).map(({ key }) => key);
     };
     expect(asks('10:00')).toEqual([]);

@@ -5,5 +5,6 @@ export * from './causes';
 export { driftOf } from './drift';
 export { slideCauses, slideDue, slideOf, slideOfLine, somebodyEnters, type SlideTimes } from './slide';
 export { headingOf, waysOut, type Heading, type WayOut, type WayOutChange } from './ways-out';
+export { slackOf } from './slack';
 export { startsOf, type Start } from './starts';
 export { keyOf, type Blocked, type Drift, type Expected, type Stuck, type Waited } from './expected';

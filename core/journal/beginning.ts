@@ -15,6 +15,7 @@ export function beginning({ day, schedule }: DayContext): DayState {
       car: planned.get(id)?.car,
       instructor: planned.get(id)?.instructor,
       seatedS: undefined,
+      paceKnown: undefined,
       releasedS: undefined,
       inS: undefined,
       parkedS: undefined,

@@ -1,5 +1,12 @@
 import { driveLapS, layOut, type Day, type Plan, type Schedule } from '../day';
-import { estimateLap, type CleanLap, type LapEstimate } from '../traffic/lap-estimate';
+import {
+  estimateLap,
+  paceFrom,
+  type CleanLap,
+  type DrivenLaps,
+  type LapEstimate,
+  type PaceKnown,
+} from '../traffic/lap-estimate';
 import { lapsDone, type DriveState } from './day-state';
 
 /** What the journal is read against. Make it once a plan, not once a state. */
@@ -43,8 +50,21 @@ export function isSpoiled({ day }: Pick<DayContext, 'day'>, drive: DriveState, c
   return drive.spoiled.has(crossing - (day.rules.outLapCounts === false ? 1 : 0));
 }
 
-/** The lap to expect of a drive in its car, from car and guest and from the clean laps of this drive. */
+/** The lap to expect of a drive in its car, from car and guest and from the clean laps of this drive and those before. */
 export function lapEstimateOf(context: Cars, drive: DriveState): LapEstimate {
+  const { priorS, laps } = drivenLapsOf(context, drive);
+  return estimateLap(priorS, context.day.rules.firstLapFactor ?? 1, laps, drive.paceKnown);
+}
+
+/** What the drives of a guest so far have shown of the pace; nothing where there are none. */
+export function paceKnownOf(context: Cars, drives: Iterable<DriveState>, guest: string): PaceKnown | undefined {
+  const own = [...drives].filter((drive) => drive.guest.id === guest && drive.crossings.length > 0);
+  if (own.length === 0) return undefined;
+  const driven = own.map((drive) => drivenLapsOf(context, drive));
+  return paceFrom(driven, context.day.rules.firstLapFactor ?? 1);
+}
+
+function drivenLapsOf(context: Cars, drive: DriveState): DrivenLaps {
   const { day, schedule } = context;
   const car = drive.car === undefined ? undefined : schedule.index.cars.get(drive.car);
   const priorS = car ? driveLapS(day, car, drive.guest, drive.releasedS ?? drive.seatedS ?? 0) : DEFAULT_LAP_S;
@@ -58,7 +78,7 @@ export function lapEstimateOf(context: Cars, drive: DriveState): LapEstimate {
     if (plausible && !isSpoiled(context, drive, place + 1)) laps.push({ lapS, first: place === 0 });
     fromS = atS;
   });
-  return estimateLap(priorS, day.rules.firstLapFactor ?? 1, laps);
+  return { priorS, laps };
 }
 
 /** Of a car that the day no longer knows. */

@@ -4,6 +4,7 @@ import type { GarageState } from './garage';
 import type { LapCount, LapSource } from './lap-count';
 import type { OwedWish } from './owed';
 import type { Resolution } from './refusal';
+import type { PaceKnown } from '../traffic/lap-estimate';
 
 /** Where a guest is on the way through the venue. */
 export type GuestStage =
@@ -73,6 +74,8 @@ export interface DriveState {
   car: string | undefined;
   instructor: string | undefined;
   seatedS: number | undefined;
+  /** What the guest's drives before this one have shown of the pace; known from the seat on. */
+  paceKnown: PaceKnown | undefined;
   releasedS: number | undefined;
   inS: number | undefined;
   parkedS: number | undefined;
@@ -171,6 +174,7 @@ export interface DayState {
     readonly guests: readonly string[];
     readonly sinceS: number;
     readonly endS: number;
+    readonly crossings: readonly number[];
   }[];
   /** Set where somebody has said that what was running then ends so much later than planned. */
   late: { readonly sinceS: number; readonly byS: number } | undefined;

@@ -50,17 +50,16 @@ export function passesOf(a: Runner, b: Runner): Pass[] {
 }
 
 /**
- * How many passes are to be expected between two vehicles up to a time, with what is not known of their pace: the
+ * How many passes are to be expected between two vehicles, with what is not known of their pace: the
  * difference of their progress at the end is taken as normal, and each whole number on the way counts with the chance
  * that it is reached.
  */
-export function expectedPasses(a: Runner, b: Runner, untilS = Infinity): number {
-  const span = together(a, b);
-  const toS = Math.min(span.toS, untilS);
-  if (span.fromS >= toS) return 0;
-  const before = progressOfRunner(a, span.fromS) - progressOfRunner(b, span.fromS);
+export function expectedPasses(a: Runner, b: Runner): number {
+  const { fromS, toS } = together(a, b);
+  if (fromS >= toS) return 0;
+  const before = progressOfRunner(a, fromS) - progressOfRunner(b, fromS);
   const after = progressOfRunner(a, toS) - progressOfRunner(b, toS);
-  const spread = Math.hypot(uncertainty(a, toS - span.fromS), uncertainty(b, toS - span.fromS), START_SPREAD);
+  const spread = Math.hypot(uncertainty(a, toS - fromS), uncertainty(b, toS - fromS), START_SPREAD);
   let sum = 0;
   for (let whole = Math.floor(before) + 1; ; whole++) {
     const chance = 1 - normal((whole - after) / spread);

@@ -5,14 +5,17 @@ import type { LapShape } from './lap-shape';
 import { expectedPasses, passesOf, type Pass } from './meetings';
 import { offAfter, progressOfRunner, reachedS, type Runner } from './runner';
 
-/** A car that waits at the pit exit. */
+/** A car or a sighting vehicle that waits at the pit exit. */
 export interface Waiting {
   readonly id: string;
+  readonly kind: Runner['kind'];
   /** Id of its car. */
   readonly vehicle: string;
   readonly lap: LapEstimate;
   /** Crossings of the line that it is to make. */
   readonly crossings: number;
+  /** How long it may wait until something after it begins later, seconds. */
+  readonly slackS: number;
 }
 
 /** What the venue allows. */
@@ -26,6 +29,8 @@ export interface ReleaseLimits {
   readonly shut: (atS: number) => Refusal | undefined;
   /** Cars that wait, this one among them: what it waits, they wait too. */
   readonly queue: number;
+  /** Others than those of this product, to compare them. */
+  readonly prices?: WaitingPrices;
 }
 
 /** What stands against letting out at a moment. */
@@ -35,11 +40,9 @@ export interface ReleaseMoment {
   /** Seconds since midnight. */
   readonly atS: number;
   readonly hindrance: Hindrance | undefined;
-  /** Since the last vehicle came past the exit, and until the next one does. */
-  readonly gapAheadS: number;
+  /** Until the next vehicle comes past the exit. */
   readonly gapBehindS: number;
-  /** Passes to be expected within two laps, and over the whole drive. */
-  readonly passesSoon: number;
+  /** Passes to be expected over the whole drive. */
   readonly passes: number;
   /** What there is to be said against this moment, in passes. */
   readonly trouble: number;
@@ -86,16 +89,20 @@ export interface ReleaseAdvice {
 
 /** How far ahead windows are told. */
 export const HORIZON_S = 180;
-/** A minute of waiting is worth so many passes, and for each further car in the queue so many more. */
-const WAIT_PER_MIN = 0.64;
-const WAIT_PER_FOLLOWER = 0.3;
-/** A pass early in the drive, when the guest is still finding the line, weighs more. */
-const SOON_WEIGHT = 0.35;
-/** A car that comes past so soon after finds one that is still gathering speed; one that has just gone past is no harm. */
-const CLEAR_BEHIND_S = 10;
+/** What a minute of waiting is worth, in passes. */
+export interface WaitingPrices {
+  readonly perMin: number;
+  /** More for each further car in the queue, … */
+  readonly perFollower: number;
+  /** … and where the plan cannot spare it. */
+  readonly late: number;
+}
+
+/** Chosen on simulated days, see `docs/performance.md`. */
+export const PRICES: WaitingPrices = { perMin: 0.95, perFollower: 0.3, late: 0.2 };
+/** A car that comes past so soon after finds one that is still gathering speed. */
+const CLEAR_BEHIND_S = 5;
 const BEHIND_WEIGHT = 1;
-const CLEAR_AHEAD_S = 4;
-const AHEAD_WEIGHT = 0.5;
 /** With less than this until the next car comes past the road is not called clear. */
 const TIGHT_S = 8;
 /** A swap of two waiting cars is advised where it saves at least so much. */
@@ -139,13 +146,15 @@ export function releaseAdvice(
 
 /** The waiting car as it would run if let out at a time. */
 export function joining(
-  { id, vehicle, lap, crossings }: Waiting,
+  { id, kind, vehicle, lap, crossings }: Waiting,
   atS: number,
-  { firstLapFactor }: Pick<ReleaseLimits, 'firstLapFactor'>,
+  limits: Pick<ReleaseLimits, 'firstLapFactor'>,
   shape: LapShape,
 ): Runner {
   const off = offAfter(crossings, shape);
-  return { id, kind: 'drive', vehicle, fromS: atS, progress: shape.pitExit, lap, firstLapFactor, off };
+  // Whoever gives a sighting run knows the way from the first lap on.
+  const firstLapFactor = kind === 'drive' ? limits.firstLapFactor : 1;
+  return { id, kind, vehicle, fromS: atS, progress: shape.pitExit, lap, firstLapFactor, off };
 }
 
 function momentAt(
@@ -157,10 +166,7 @@ function momentAt(
   shape: LapShape,
 ): ReleaseMoment {
   const joined = joining(waiting, atS, limits, shape);
-  const soonS = atS + 2 * waiting.lap.lapS;
-  let gapAheadS = Infinity;
   let gapBehindS = Infinity;
-  let passesSoon = 0;
   let passes = 0;
   let onCircuit = 0;
   runners.forEach((runner, place) => {
@@ -170,22 +176,21 @@ function momentAt(
     const before = Math.floor(progress - shape.pitExit) + shape.pitExit;
     const nextS = reachedS(runner, before + 1);
     if (nextS <= offsS[place]!) gapBehindS = Math.min(gapBehindS, nextS - atS);
-    gapAheadS = Math.min(gapAheadS, (progress - before) * runner.lap.lapS);
     passes += expectedPasses(joined, runner);
-    passesSoon += expectedPasses(joined, runner, soonS);
   });
-  const bunch =
-    AHEAD_WEIGHT * nearness(gapAheadS, CLEAR_AHEAD_S) + BEHIND_WEIGHT * nearness(gapBehindS, CLEAR_BEHIND_S);
   const waitMin = (atS - limits.nowS) / 60;
-  const perMin = WAIT_PER_MIN + WAIT_PER_FOLLOWER * Math.max(0, limits.queue - 1);
+  const { perMin, perFollower, late } = limits.prices ?? PRICES;
+  const queuePerMin = perMin + perFollower * Math.max(0, limits.queue - 1);
   return {
     atS,
     hindrance: hindranceAt(atS, onCircuit, limits),
-    gapAheadS,
     gapBehindS,
-    passesSoon,
     passes,
-    trouble: passes + SOON_WEIGHT * passesSoon + bunch + perMin * waitMin,
+    trouble:
+      passes +
+      BEHIND_WEIGHT * nearness(gapBehindS, CLEAR_BEHIND_S) +
+      queuePerMin * waitMin +
+      late * Math.max(0, waitMin - waiting.slackS / 60),
   };
 }
 

@@ -103,6 +103,7 @@ export function requestWords(refusal: RequestRefusal): string {
     wrongCode: () => 'This is not the code of the manager.',
     tooManyCodes: () => 'Too many wrong codes: try again in ten minutes.',
     demoOnly: () => 'Only the demo has a clock that can be set; this venue runs in real time.',
+    practiceOnly: () => 'The simulated crew plays practice days only; this is a day of real guests.',
     foreignPage: () => 'Another page asked for this; only Joy Lap’s own pages may change anything.',
     unknownHost: ({ values: { host } }) =>
       `This server is not known as "${host}". If it should be, start it with JOYLAP_HOSTS=${host || 'name'}.`,

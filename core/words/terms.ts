@@ -2,6 +2,7 @@ import type { ConeKind, Marker } from '../circuit';
 import type { Phase } from '../coaching';
 import type { FriendWishKind, TermName } from '../day';
 import type { BreakOffReason, CarStatus, CrewStatus, FlagKind, GuestStage } from '../journal';
+import type { CrewStation } from '../practice';
 
 /** The terms of the field in the language of the screens. */
 
@@ -41,6 +42,23 @@ export function coneWords(kind: ConeKind, marker: Marker): string {
   const cones = (count: number) => `${marker.colour} ${count > 1 ? 'cones' : 'cone'}`;
   return `${markerWords(marker, 'a pair of', cones)}: ${CONE_WORDS[kind]}`;
 }
+
+/** A station of the simulated crew: what it is called, who stands there, and what they do. */
+export const CREW_STATION_WORDS: Record<
+  CrewStation,
+  { readonly name: string; readonly role: string; readonly does: string }
+> = {
+  gate: { name: 'Gate', role: 'at the gate', does: 'guests come, papers are seen, helmets fitted' },
+  classroom: { name: 'Classroom', role: 'in the classroom', does: 'classes are held' },
+  cars: {
+    name: 'Instructors',
+    role: 'an instructor',
+    does: 'guests are seated, cars parked, drives marked and talked over',
+  },
+  pitExit: { name: 'Pit exit', role: 'the marshal', does: 'cars are let out, counted and brought in' },
+  garage: { name: 'Garage', role: 'in the garage', does: 'cars are filled, and mended when they break down' },
+  desk: { name: 'Desk', role: 'at the desk', does: 'guests are seen off' },
+};
 
 export const FLAG_WORDS: Record<FlagKind, string> = { green: 'Green', caution: 'Caution', stop: 'All-stop' };
 

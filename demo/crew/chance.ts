@@ -36,8 +36,16 @@ export const ROLL_IN_S = [8, 16] as const;
 export const PARK_S = [45, 80] as const;
 export const REFUEL = [0.9, 1.15] as const;
 
-/** A guest's own pace against the booking, one lap against the next, the first lap, and what is gained with each lap. */
-export const PACE_SD = 0.07;
+/** The garage goes round so long before the opening and the closing, from car to car. */
+export const ROUNDS_BEFORE_S = 1300;
+export const A_ROUND_S = 60;
+
+/**
+ * A guest's own pace against the booking, the same in every car, and what is another in each drive; one lap against the
+ * next, the first lap, and what is gained with each lap.
+ */
+export const GUEST_PACE_SD = 0.06;
+export const DRIVE_PACE_SD = 0.036;
 export const LAP_SD = 0.025;
 export const FIRST_LAP_SD = 0.05;
 export const GAIN_PER_LAP = 0.006;
@@ -46,8 +54,12 @@ export const LIFT_S = 3;
 export const WAIT_S = 1.5;
 
 /** Taps that are forgotten: a lap by the marshal, the way in, the end of a debrief, and after how long somebody notices. */
-export const FORGOTTEN = { lap: 0.03, in: 0.04, debrief: 0.04, check: 0.1 };
+export const FORGOTTEN = { lap: 0.03, in: 0.04, debrief: 0.04, check: 0.1, spoiled: 0.3 };
 export const NOTICED_AFTER_S = 5 * 60;
+/** A lap that a pass has spoiled is marked after this. */
+export const SPOILED_S = [5, 40] as const;
+/** Counts that differ are settled after this. */
+export const SETTLES_AFTER_S = 8;
 
 /** Trouble, for each drive: a car breaks down, a guest feels unwell; and how long that lasts. */
 export const TROUBLE = { breakdown: 0.008, unwell: 0.01 };
@@ -60,3 +72,15 @@ export const PATIENCE_S = 3 * 60;
 export const INSTRUCTOR_WAITS_S = 10 * 60;
 /** A drive for which everybody is there begins so much before its time: guests are called a quarter of an hour ahead. */
 export const EARLY_S = 5 * 60;
+
+/** What beginners do most. */
+export const MARKED = [
+  'turns-early',
+  'eyes-near',
+  'brakes-too-long',
+  'throttle-early',
+  'holds-in',
+  'brakes-soft',
+  'hands-wander',
+  'release-abrupt',
+];

@@ -1,18 +1,12 @@
 import type { DayContext, DayState } from '@core/journal';
-import { atDesk, atGate } from './gate';
-import { inGarage, inTrouble } from './garage';
+import { atDesk, atGate, type Arrivals } from './gate';
+import { atWalkRounds, inGarage, inTrouble } from './garage';
 import { atCars, inClassroom } from './instructors';
-import { atPitExit, lastReleaseOf, mayLetOut, type LetOut } from './marshal';
-import { Memory, type Deed } from './scene';
+import { atPitExit, asSoonAsAllowed, type LetOut } from './marshal';
+import { BY_LOOP, Memory, type Deed, type Sight } from './scene';
 
-/** Lets out whoever has waited longest, as soon as the venue's rules allow it. */
-export const asSoonAsAllowed: LetOut = (scene, queue) =>
-  queue.length > 0 && mayLetOut(scene, lastReleaseOf(scene)) ? queue[0] : undefined;
-
-export interface CrewOptions {
+export interface CrewOptions extends Arrivals {
   readonly seed: number;
-  /** When each guest was booked to come, seconds since midnight. */
-  readonly bookedS: (guest: string) => number;
   readonly letOut?: LetOut;
   /** Names of corners that are marked. */
   readonly corners?: readonly string[];
@@ -31,16 +25,17 @@ export class Crew {
   }
 
   /** What is entered at a moment; the state must be that of this moment. */
-  look(context: DayContext, state: DayState, nowS: number): Deed[] {
-    const { bookedS, letOut = asSoonAsAllowed, corners = [] } = this.options;
-    const scene = this.memory.scene(context, state, nowS);
+  look(context: DayContext, state: DayState, nowS: number, sight: Sight = BY_LOOP): Deed[] {
+    const { letOut = asSoonAsAllowed, corners = [] } = this.options;
+    const scene = this.memory.scene(context, state, nowS, sight);
     return [
-      ...atGate(scene, bookedS),
+      ...atGate(scene, this.options),
       ...inClassroom(scene),
       ...inTrouble(scene),
       ...atCars(scene, corners),
       ...atPitExit(scene, letOut),
       ...inGarage(scene),
+      ...atWalkRounds(scene),
       ...atDesk(scene),
     ];
   }

@@ -2,11 +2,21 @@ import { isCleared, type GuestState } from '@core/journal';
 import { ARRIVALS, LEAVES_S, NO_SHOW_AFTER_S, PAPER_S } from './chance';
 import type { Deed, Scene } from './scene';
 
-const GATE = { station: 'gate', by: 'Gate' } as const;
-const DESK = { station: 'desk', by: 'Desk' } as const;
+const GATE = { by: 'Gate' } as const;
+const DESK = { by: 'Desk' } as const;
+
+/** When guests come. */
+export interface Arrivals {
+  /** When each was booked to come, whatever was said since, seconds since midnight. */
+  readonly bookedS: (guest: string) => number;
+  /** When some of them come, whatever chance would say; nothing for one who never does. */
+  readonly comes?: ReadonlyMap<string, number | undefined>;
+}
 
 /** When a guest comes, seconds since midnight; nothing for one who does not. */
-function comesS({ draw }: Scene, { guest }: GuestState, bookedS: number): number | undefined {
+function comesS({ draw }: Scene, { guest }: GuestState, { bookedS: booked, comes }: Arrivals): number | undefined {
+  if (comes?.has(guest.id)) return comes.get(guest.id);
+  const bookedS = booked(guest.id);
   const kind = draw(`comes ${guest.id}`);
   const how = draw(`how ${guest.id}`);
   if (kind < ARRIVALS.noShowShare) return undefined;
@@ -16,20 +26,17 @@ function comesS({ draw }: Scene, { guest }: GuestState, bookedS: number): number
   return bookedS - how * ARRIVALS.earlyMostS;
 }
 
-/**
- * Guests come, and their papers and helmets are seen to one after the other.
- *
- * @param bookedS when each was booked to come, whatever was said since
- */
-export function* atGate(scene: Scene, bookedS: (guest: string) => number): Iterable<Deed> {
+/** Guests come, and their papers and helmets are seen to one after the other. */
+export function* atGate(scene: Scene, arrivals: Arrivals): Iterable<Deed> {
   const { nowS, state, ripe, between } = scene;
   for (const it of state.guests.values()) {
     const guest = it.guest.id;
     if (it.gone) continue;
     if (it.arrivedS === undefined) {
-      const atS = comesS(scene, it, bookedS(guest));
+      const atS = comesS(scene, it, arrivals);
       if (atS === undefined) {
-        if (nowS >= bookedS(guest) + NO_SHOW_AFTER_S) yield { ...GATE, fields: { kind: 'guestNoShow', guest } };
+        if (nowS >= arrivals.bookedS(guest) + NO_SHOW_AFTER_S)
+          yield { ...GATE, fields: { kind: 'guestNoShow', guest } };
       } else if (nowS >= atS) yield { ...GATE, fields: { kind: 'guestArrived', guest } };
       continue;
     }

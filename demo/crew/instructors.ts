@@ -1,8 +1,17 @@
 import { GOOD_THINGS } from '@core/coaching';
 import type { DriveOccupancy } from '@core/day';
 import type { DriveState } from '@core/journal';
-import { CLASS_SD, FORGOTTEN, NOTICED_AFTER_S, PARK_S, SIT_DOWN_S, TURNAROUND, WALK_S, WRAP_UP } from './chance';
-import { MARKED } from '../morning';
+import {
+  CLASS_SD,
+  FORGOTTEN,
+  MARKED,
+  NOTICED_AFTER_S,
+  PARK_S,
+  SIT_DOWN_S,
+  TURNAROUND,
+  WALK_S,
+  WRAP_UP,
+} from './chance';
 import { gathered, isFree, isHere } from './order';
 import type { Deed, Scene } from './scene';
 
@@ -18,14 +27,14 @@ export function* inClassroom(scene: Scene): Iterable<Deed> {
     const key = `class ${instructor} ${activity.guests[0]?.id}`;
     const possible = guests.length > 0 && state.crew.get(instructor)?.busyWith === undefined;
     if (ripe(key, possible, between(key, SIT_DOWN_S))) {
-      yield { station: 'classroom', by: name, fields: { kind: 'classBegan', instructor, guests } };
+      yield { by: name, fields: { kind: 'classBegan', instructor, guests } };
     }
   }
   for (const [instructor, { guests, sinceS }] of state.classes) {
     const lengthS = context.day.rules.briefing.durationS * (1 + CLASS_SD * normal(`class ${guests[0]}`));
     if (nowS < sinceS + lengthS) continue;
     const by = state.crew.get(instructor)?.instructor.name ?? 'Classroom';
-    yield { station: 'classroom', by, fields: { kind: 'classEnded', instructor, guests: [...guests] } };
+    yield { by, fields: { kind: 'classEnded', instructor, guests: [...guests] } };
   }
 }
 
@@ -62,14 +71,16 @@ function* seats(scene: Scene, { planned, instructor, guests }: DriveOccupancy): 
   const crewThere = state.crew.get(planned.instructor)?.busyWith === undefined;
   if (!ripe(key, carThere && guestThere && crewThere, between(key, WALK_S))) return;
   const by = instructor?.name ?? 'Instructor';
-  yield { station: 'cars', by, fields: { kind: 'seated', drive, car, instructor: planned.instructor } };
+  // The card of this guest is read on the way to the car.
+  if (!state.drives.get(drive)?.handoverSeenBy) yield { by, fields: { kind: 'handoverSeen', drive } };
+  yield { by, fields: { kind: 'seated', drive, car, instructor: planned.instructor } };
 }
 
 function* after(scene: Scene, it: DriveState, corners: readonly string[]): Iterable<Deed> {
   const { state, context, nowS, ripe, between, draw } = scene;
   const drive = it.drive.id;
   const by = state.crew.get(it.instructor ?? '')?.instructor.name ?? 'Instructor';
-  const own = { station: 'cars', by } as const;
+  const own = { by } as const;
   if (it.stage === 'rollingIn') {
     if (ripe(`park ${drive}`, true, between(`park ${drive}`, PARK_S)))
       yield { ...own, fields: { kind: 'parked', drive } };

@@ -1,7 +1,20 @@
 import type { SightingOccupancy } from '@core/day';
-import { circuitShut, type DriveState } from '@core/journal';
-import { crossingsDue } from '@core/traffic';
-import { FORGOTTEN, ROLL_IN_S, SET_UP } from './chance';
+import { driftOf, keyOf, slackOf, type Drift } from '@core/drift';
+import { countsDiffer, lapEstimateOf, vehiclesOnCircuit, type DriveState } from '@core/journal';
+import {
+  crossingsDue,
+  EVEN_RING,
+  exitLimits,
+  passesSeen,
+  releaseAdvice,
+  runnersOf,
+  SWAP_FROM,
+  swapSaves,
+  waitingDrive,
+  waitingRun,
+  type LapShape,
+} from '@core/traffic';
+import { FORGOTTEN, ROLL_IN_S, SET_UP, SETTLES_AFTER_S, SPOILED_S } from './chance';
 import { gathered } from './order';
 import type { Deed, Scene } from './scene';
 
@@ -13,11 +26,17 @@ export type AtExit =
 /** Says who of those at the exit is let out now, if anybody is. */
 export type LetOut = (scene: Scene, queue: readonly AtExit[]) => AtExit | undefined;
 
-const EXIT = { station: 'pitExit', by: 'Pit exit' } as const;
+/**
+ * Whoever has not come past for so many laps is not on the circuit any more: with one lap to go as good as certainly, and
+ * at sixty times the speed what is seen may come late.
+ */
+const UNSEEN_LAPS = { last: 2.5, before: 6 };
+
+const EXIT = { by: 'Pit exit' } as const;
 
 /** Cars that are set up come to the exit, are let out, counted and brought in. */
 export function* atPitExit(scene: Scene, letOut: LetOut): Iterable<Deed> {
-  const { state, nowS, draw, context } = scene;
+  const { state, nowS, draw, context, sight, between, ripe } = scene;
   const next = letOut(scene, queueAt(scene));
   if (next?.kind === 'drive') {
     const drive = next.drive.drive.id;
@@ -29,29 +48,53 @@ export function* atPitExit(scene: Scene, letOut: LetOut): Iterable<Deed> {
     const { vehicle, instructor } = next.run.sighting;
     yield { ...EXIT, fields: { kind: 'sightingBegan', vehicle, instructor, guests: next.guests } };
   }
-  for (const drive of state.drives.values()) yield* countAndBringIn(scene, drive);
-  for (const [vehicle, { crossings, sinceS }] of state.sightings) {
-    const due = crossings.length >= context.day.rules.sighting.laps;
-    if (due && nowS >= (crossings.at(-1) ?? sinceS) + 20) yield { ...EXIT, fields: { kind: 'sightingEnded', vehicle } };
+  for (const drive of state.drives.values()) {
+    yield* countAndBringIn(scene, drive);
+    yield* settle(scene, drive);
+  }
+  for (const { passed, passing, lap } of passesSeen(context, state, EVEN_RING)) {
+    const key = `spoils ${passed} ${lap}`;
+    if (lap < 1 || draw(key) < FORGOTTEN.spoiled || !ripe(key, true, between(key, SPOILED_S))) continue;
+    const reason = passing.kind === 'drive' ? 'passed by a quicker car' : 'passed by the sighting vehicle';
+    yield { ...EXIT, fields: { kind: 'lapSpoiled', drive: passed, lap, reason } };
+  }
+  for (const [vehicle, run] of state.sightings) {
+    const { laps, lastS = run.sinceS } = sight.ofRun(vehicle, run);
+    const due = laps >= context.day.rules.sighting.laps;
+    if (due && nowS >= lastS + 20) yield { ...EXIT, fields: { kind: 'sightingEnded', vehicle } };
   }
 }
 
-function* countAndBringIn({ state, context, nowS, draw, between }: Scene, it: DriveState): Iterable<Deed> {
+/** Whoever counted less has missed one: a tap that was forgotten, or a crossing that the loop did not see. */
+function* settle({ nowS, ripe }: Scene, { drive: { id }, count, stage }: DriveState): Iterable<Deed> {
+  const differ = stage === 'done' ? undefined : countsDiffer(count, nowS);
+  if (!ripe(`settles ${id}`, differ !== undefined, SETTLES_AFTER_S) || !differ) return;
+  yield { ...EXIT, fields: { kind: 'lapsSettled', drive: id, crossings: Math.max(differ.loop, differ.hand) } };
+}
+
+function* countAndBringIn({ state, context, nowS, draw, between, sight }: Scene, it: DriveState): Iterable<Deed> {
   if (it.stage !== 'onCircuit') return;
   const drive = it.drive.id;
-  const { loop = 0 } = it.count;
-  const last = it.count.marks.findLast(({ source }) => source === 'loop');
+  const { laps, lastS } = sight.ofDrive(it);
+  if (lastS === undefined) return;
   // A tap that is forgotten is forgotten for good; the loop knows better.
-  const taken = it.count.marks.filter(({ source }) => source === 'hand').length;
-  if (last && loop > taken && draw(`tap ${drive} ${loop}`) >= FORGOTTEN.lap && nowS >= last.atS + 1) {
+  const tapped = it.count.marks.some(({ source, atS }) => source === 'hand' && atS >= lastS);
+  if (!tapped && draw(`tap ${drive} ${laps}`) >= FORGOTTEN.lap && nowS >= lastS + 1) {
     yield { ...EXIT, fields: { kind: 'lapCounted', drive, source: 'hand' } };
   }
   const due = crossingsDue(context, it);
-  if (loop < due || !last || nowS < last.atS + between(`in ${drive}`, ROLL_IN_S)) return;
+  // A car whose last crossing nobody has counted is in all the same, and has driven its laps.
+  const patience = laps >= due - 1 ? UNSEEN_LAPS.last : UNSEEN_LAPS.before;
+  const unseen = nowS > lastS + patience * lapEstimateOf(context, it).lapS;
+  const last = laps >= due && nowS >= lastS + between(`in ${drive}`, ROLL_IN_S);
+  if (!last && !unseen) return;
+  if (it.crossings.length < due && unseen) {
+    return void (yield { ...EXIT, fields: { kind: 'lapsSettled', drive, crossings: due } });
+  }
   if (draw(`sees ${drive}`) >= FORGOTTEN.in) yield { ...EXIT, fields: { kind: 'broughtIn', drive } };
-  else if (nowS >= last.atS + 80) {
+  else if (nowS >= lastS + 80) {
     const by = state.crew.get(it.instructor ?? '')?.instructor.name ?? 'Instructor';
-    yield { station: 'cars', by, fields: { kind: 'parked', drive } };
+    yield { by, fields: { kind: 'parked', drive } };
   }
 }
 
@@ -77,20 +120,45 @@ export function queueAt(scene: Scene): AtExit[] {
   return queue.sort((a, b) => a.readyS - b.readyS);
 }
 
-/** Whether the venue's rules let anybody out now. */
-export function mayLetOut({ state, context, nowS }: Scene, lastReleaseS: number | undefined): boolean {
-  const { rules } = context.day;
-  const out = [...state.drives.values()].filter(({ stage }) => stage === 'onCircuit' || stage === 'standing').length;
-  if (out + state.sightings.size >= rules.maxCarsOnTrack) return false;
-  if (lastReleaseS !== undefined && nowS < lastReleaseS + rules.releaseGapS) return false;
-  return circuitShut({ ...state, timeS: nowS }, context) === undefined;
-}
+/** Lets out whoever has waited longest, as soon as the venue's rules allow it. */
+export const asSoonAsAllowed: LetOut = ({ context, state }, queue) => {
+  const {
+    nowS,
+    lastReleaseS = -Infinity,
+    releaseGapS,
+    maxCarsOnTrack,
+    shut,
+  } = exitLimits(context, state, queue.length);
+  const allowed = nowS >= lastReleaseS + releaseGapS && vehiclesOnCircuit(state) < maxCarsOnTrack;
+  return allowed && shut(nowS) === undefined ? queue[0] : undefined;
+};
 
-/** The last time at which anything was let out. */
-export function lastReleaseOf({ state }: Scene): number | undefined {
-  const outs = [
-    ...[...state.drives.values()].flatMap(({ releasedS }) => releasedS ?? []),
-    ...[...state.sightings.values()].map(({ sinceS }) => sinceS),
-  ];
-  return outs.length > 0 ? Math.max(...outs) : undefined;
+/** It is asked again after so long. */
+const ASK_AGAIN_S = 4;
+/** The drift is looked at anew after so long. */
+const DRIFT_EVERY_S = 15;
+
+/** Does what the release advice says, like a marshal who reads it every few seconds. */
+export function byAdvice(shape: LapShape): LetOut {
+  let askedS = -Infinity;
+  let drift: Drift | undefined;
+  return ({ context, state, nowS }, queue) => {
+    if (queue.length === 0 || (nowS >= askedS && nowS < askedS + ASK_AGAIN_S)) return undefined;
+    askedS = nowS;
+    if (!drift || nowS < drift.timeS || nowS >= drift.timeS + DRIFT_EVERY_S) drift = driftOf(context, state);
+    const now = drift;
+    const waiting = queue.map((it) => {
+      if (it.kind === 'drive') {
+        const slackS = slackOf(context, now, keyOf.drive(it.drive.drive.id));
+        return waitingDrive(context, it.drive, slackS);
+      }
+      const place = context.accepted.sightings.indexOf(it.run);
+      return waitingRun(context, it.run, nowS, slackOf(context, now, keyOf.sighting(place)));
+    });
+    const runners = runnersOf(context, state, shape);
+    const limits = exitLimits(context, state, queue.length);
+    const [first, second] = waiting;
+    const swap = first && second && swapSaves([first, second], runners, limits, shape) >= SWAP_FROM ? 1 : 0;
+    return releaseAdvice(waiting[swap]!, runners, limits, shape).go ? queue[swap] : undefined;
+  };
 }

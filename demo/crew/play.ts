@@ -8,6 +8,7 @@ import {
   type RecordedEntry,
 } from '@core/journal';
 import { causesOf, slideCauses, slideDue, slideOf, type Drift } from '@core/drift';
+import { recordedAt } from '../plan-player';
 import { Crew, type CrewOptions } from './crew';
 import type { DeedFields } from './scene';
 import { Track } from './track';
@@ -84,9 +85,10 @@ export class PlayedDay {
   /** Enters something; false where it is refused. */
   enter(fields: DeedFields, by: string): boolean {
     const seq = this.entries.length + 1;
-    const entry = { ...fields, id: `played-${String(seq).padStart(6, '0')}`, at: this.nowS, by };
+    const id = `crew-${this.day.date}-${String(seq).padStart(5, '0')}`;
+    const entry = { ...fields, id, at: this.nowS, by };
     if (!this.journal.admit(entry).admitted) return false;
-    this.journal.add({ seq, recordedAt: '', entry });
+    this.journal.add({ seq, recordedAt: recordedAt(this.day.date, this.nowS), entry });
     return true;
   }
 

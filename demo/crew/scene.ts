@@ -1,26 +1,44 @@
-import type { DayContext, DayState, JournalEntry } from '@core/journal';
+import type { DayContext, DayState, DriveState, JournalEntry } from '@core/journal';
 import { normalOf, randomOf } from '@core/planner';
 import { turnsNow, type Activity } from './order';
 
 type DistributiveOmit<T, K extends keyof T> = T extends unknown ? Omit<T, K> : never;
 export type DeedFields = DistributiveOmit<JournalEntry, 'id' | 'at' | 'by'>;
 
-/** Who stands where; each can be taken over by somebody else. */
-export const CREW_STATIONS = ['gate', 'classroom', 'cars', 'pitExit', 'garage', 'desk'] as const;
-export type CrewStation = (typeof CREW_STATIONS)[number];
-
 /** Something that somebody of the crew enters now. */
 export interface Deed {
-  readonly station: CrewStation;
   readonly by: string;
   readonly fields: DeedFields;
 }
+
+/** How often a vehicle has come past the line since it was let out, and when it did so last, as somebody there sees it. */
+export interface Seen {
+  readonly laps: number;
+  readonly lastS: number | undefined;
+}
+
+/** What people at the circuit see of it. */
+export interface Sight {
+  readonly ofDrive: (drive: DriveState) => Seen;
+  readonly ofRun: (vehicle: string, run: SightingState) => Seen;
+}
+type SightingState = DayState['sightings'] extends ReadonlyMap<string, infer Run> ? Run : never;
+
+/** Where a timing loop sees every crossing, they are in the journal. */
+export const BY_LOOP: Sight = {
+  ofDrive: ({ count: { loop = 0, marks } }) => ({
+    laps: loop,
+    lastS: marks.findLast(({ source }) => source === 'loop')?.atS,
+  }),
+  ofRun: (_, { crossings }) => ({ laps: crossings.length, lastS: crossings.at(-1) }),
+};
 
 /** What one of the crew sees at a moment, with a chance of its own for everything. */
 export interface Scene {
   readonly context: DayContext;
   readonly state: DayState;
   readonly nowS: number;
+  readonly sight: Sight;
   /** What has its turn by the plan, worked out when first asked for. */
   readonly turns: () => readonly Activity[];
   /** A number between 0 and 1 that is always the same for a thing. */
@@ -38,13 +56,14 @@ export class Memory {
 
   constructor(private readonly seed: number) {}
 
-  scene(context: DayContext, state: DayState, nowS: number): Scene {
+  scene(context: DayContext, state: DayState, nowS: number, sight: Sight): Scene {
     const draw = (key: string) => this.once(key, () => randomOf(this.seed, key)());
     let turns: readonly Activity[] | undefined;
     return {
       context,
       state,
       nowS,
+      sight,
       turns: () => (turns ??= turnsNow(context, state, nowS)),
       draw,
       between: (key, [low, high]) => low + draw(key) * (high - low),

@@ -1,13 +1,14 @@
 import { driveLapS, paceFactorAt } from '@core/day';
 import type { DayContext, DayState } from '@core/journal';
-import { normalOf, randomOf, type Random } from '@core/planner';
 import { crossingsDue } from '@core/traffic';
-import { FIRST_LAP_SD, GAIN_PER_LAP, LAP_SD, LIFT_S, PACE_SD, WAIT_S } from './chance';
+import { LIFT_S, WAIT_S } from './chance';
+import { Laps } from './laps';
 
 interface Lapper {
   readonly vehicle: string;
-  readonly isDrive: boolean;
-  readonly random: Random;
+  /** Who drives; nothing on a sighting run. */
+  readonly guest: string | undefined;
+  readonly chance: Laps;
   /** Seconds of an ordinary lap. */
   readonly paceS: number;
   readonly laps: number;
@@ -16,10 +17,15 @@ interface Lapper {
   lostS: number;
 }
 
+export interface Crossed {
+  readonly vehicle: string;
+  readonly ms: number;
+}
+
 /** What happens on the circuit in a second. */
 export interface OnTrack {
   /** Vehicles that crossed the line, in thousandths of a second after the second's beginning. */
-  readonly crossed: readonly { readonly vehicle: string; readonly ms: number }[];
+  readonly crossed: readonly Crossed[];
   readonly passes: number;
 }
 
@@ -32,7 +38,7 @@ export class Track {
 
   step(context: DayContext, state: DayState): OnTrack {
     this.follow(context, state);
-    const crossed: { vehicle: string; ms: number }[] = [];
+    const crossed: Crossed[] = [];
     for (const lapper of this.lappers.values()) {
       if (lapper.progress >= lapper.laps) continue;
       const rate = (lapper.lostS > 0 ? 0.5 : 1) / lapper.lapS;
@@ -75,31 +81,32 @@ export class Track {
       const car = context.schedule.index.cars.get(drive.car);
       if (this.lappers.has(id) || !car) continue;
       const lapS = driveLapS(context.day, car, drive.guest, drive.releasedS ?? 0);
-      this.take(context, id, drive.car, true, lapS, crossingsDue(context, drive));
+      const guest = drive.guest.id;
+      this.take(context, id, { vehicle: drive.car, guest, paceS: lapS, laps: crossingsDue(context, drive) });
     }
     for (const [id, { sinceS }] of state.sightings) {
-      const key = `${id} ${sinceS}`;
+      const key = runKey(id, sinceS);
       out.add(key);
       const vehicle = context.schedule.index.vehicles.get(id);
       if (this.lappers.has(key) || !vehicle) continue;
-      const lapS = vehicle.lapTimeS * paceFactorAt(context.day, sinceS);
-      this.take(context, key, id, false, lapS, context.day.rules.sighting.laps);
+      const paceS = vehicle.lapTimeS * paceFactorAt(context.day, sinceS);
+      this.take(context, key, { vehicle: id, guest: undefined, paceS, laps: context.day.rules.sighting.laps });
     }
     for (const id of this.lappers.keys()) if (!out.has(id)) this.lappers.delete(id);
   }
 
-  private take(context: DayContext, id: string, vehicle: string, isDrive: boolean, lapS: number, laps: number): void {
-    const random = randomOf(this.seed, `laps ${id}`);
-    const paceS = lapS * (isDrive ? 1 + PACE_SD * normalOf(random) : 1);
-    const lapper = { vehicle, isDrive, random, paceS, laps, progress: 0, lapS, lostS: 0 };
+  private take(context: DayContext, id: string, own: Pick<Lapper, 'vehicle' | 'guest' | 'paceS' | 'laps'>): void {
+    const chance = new Laps(this.seed, id, own.guest);
+    const lapper = { ...own, chance, progress: 0, lapS: own.paceS, lostS: 0 };
     this.nextLap(context, lapper, 0);
     this.lappers.set(id, lapper);
   }
 
   private nextLap({ day }: DayContext, lapper: Lapper, lap: number): void {
-    const { isDrive, random, paceS } = lapper;
-    const first = lap === 0 && isDrive ? (day.rules.firstLapFactor ?? 1) : 1;
-    const gain = isDrive ? 1 - GAIN_PER_LAP * lap : 1;
-    lapper.lapS = paceS * first * gain * (1 + (lap === 0 ? FIRST_LAP_SD : LAP_SD) * normalOf(random));
+    const first = lap === 0 && lapper.guest !== undefined ? (day.rules.firstLapFactor ?? 1) : 1;
+    lapper.lapS = lapper.paceS * first * lapper.chance.next(lap);
   }
 }
+
+/** The same vehicle runs several times a day. */
+const runKey = (vehicle: string, sinceS: number): string => `${vehicle} ${sinceS}`;

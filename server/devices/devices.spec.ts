@@ -1,6 +1,5 @@
 import type { DeviceLine, DeviceReceipt } from '@core/api';
 import { dayContext, stateOf, type DayState } from '@core/journal';
-import { seededRandom } from '@core/planner';
 import { aDay, aPlan, at, drive } from '@core/testing/small-day';
 import { EVEN_RING } from '@core/traffic';
 import { CircuitTraffic, type Seen } from '../stand-ins/circuit-traffic';
@@ -144,8 +143,7 @@ describe('The stand-in for loop and trackers', () => {
     Object.assign(state.drives.get('d1')!, { stage: 'onCircuit', car: 'c1', releasedS: at('10:00') });
     return state;
   };
-  const traffic = (missed = 0, double = 0) =>
-    new CircuitTraffic(EVEN_RING, 2000, { missed, double }, () => seededRandom(7));
+  const traffic = (missed = 0, double = 0) => new CircuitTraffic(EVEN_RING, 2000, { missed, double }, 7);
 
   it('drives a car round for its laps and no further, whatever the pace of the clock', () => {
     for (const stepS of [0.2, 4]) {

@@ -12,19 +12,22 @@ export function daysRoutes({
   journal,
   hub,
   clock,
+  practice,
   dayClosed,
 }: Services): Handlers<typeof daysEndpoints> {
   return {
     listDays: () => ({ days: store.days.list(), erasedAt: store.guests.erasedAt() }),
-    addDay: ({ body: { date } }) => {
-      if (!store.days.add(date, clock.recordedAt())) throw refusalOf(fact('dayThere', { date }));
+    addDay: ({ body: { date, practice: practise } }) => {
+      if (!store.days.add(date, clock.recordedAt(), practise)) throw refusalOf(fact('dayThere', { date }));
       hub.changed('setup');
       return store.days.list().find((day) => day.date === date)!;
     },
     readDay: ({ params: { date } }) => new EncodedReply(dayCache.viewJson(date)),
     appendEntry: ({ params: { date }, body, response }) => {
       if (body.kind === 'planAccepted' || body.kind === 'timesSlid') throw refusalOf(fact('acceptedByPlanning', {}));
+      practice.mayEnter(date, body);
       const { recorded, isNew } = journal.append(date, body);
+      if (isNew) practice.entered(date, recorded.entry);
       if (isNew && body.kind === 'dayClosed') dayClosed();
       response.status(isNew ? 201 : 202);
       return recorded;

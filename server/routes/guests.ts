@@ -17,6 +17,7 @@ export function guestsRoutes({ store, dayCache, hub, clock, manager }: Services)
     const linked = new Set(store.guests.linked(id));
     return store.guests
       .before(id, date)
+      .filter((other) => !store.days.isPractice(other.date))
       .slice(0, MOST_DAYS)
       .flatMap((other) => {
         const { context } = dayCache.of(other.date);

@@ -12,6 +12,7 @@ import { guestsRoutes } from './guests';
 import { managerRoutes } from './manager';
 import { photosRoutes } from './photos';
 import { plansRoutes } from './plans';
+import { practiceRoutes } from './practice';
 import { serviceRoutes } from './service';
 import { sheetsRoutes } from './sheets';
 import { showRoutes } from './show';
@@ -35,5 +36,6 @@ export function routes(services: Services): Handlers<typeof contract> {
     ...faultsRoutes(services),
     ...managerRoutes(services),
     ...devicesRoutes(services),
+    ...practiceRoutes(services),
   };
 }

@@ -13,6 +13,7 @@ export function serviceRoutes({
   planJobs,
   devices,
   manager,
+  practice,
   resetDemo,
 }: Services): Handlers<typeof serviceEndpoints> {
   const openApi = openApiDocument();
@@ -32,6 +33,7 @@ export function serviceRoutes({
       dayCache.forget();
       devices.forget();
       manager.forget();
+      practice.forget();
       hub.changed('reset');
       return clock.read();
     },

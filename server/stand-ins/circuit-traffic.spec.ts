@@ -1,5 +1,4 @@
 import { stateOf } from '@core/journal';
-import { randomOf } from '@core/planner';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '@core/testing/small-day';
 import { writtenJournal } from '@core/testing/written-journal';
 import { lapShapeOf } from '@core/traffic';
@@ -37,7 +36,7 @@ function run(it: ReturnType<typeof morning>, traffic: CircuitTraffic, from: stri
   return seen;
 }
 const traffic = (rates = EXACT, leftM?: (share: number) => number, seed = 1) =>
-  new CircuitTraffic(lapShapeOf(undefined), LAP_M, rates, (id) => randomOf(seed, id), leftM);
+  new CircuitTraffic(lapShapeOf(undefined), LAP_M, rates, seed, leftM);
 
 describe('The timing loop without hardware', () => {
   it('sees the car that is out once a lap, at about the pace that is expected, and nobody else', () => {

@@ -1,8 +1,9 @@
 import type { DeviceBody, TrackedCar } from '@core/api';
-import { paceFactorAt } from '@core/day';
-import { lapEstimateOf, type DayContext, type DayState } from '@core/journal';
-import { normalOf, type Random } from '@core/planner';
+import { driveLapS, paceFactorAt } from '@core/day';
+import type { DayContext, DayState } from '@core/journal';
+import { normalOf, randomOf, type Random } from '@core/planner';
 import { crossingsDue, offAfter, type LapShape } from '@core/traffic';
+import { Laps } from '../../demo/crew/laps';
 
 /** How often the simulated loop errs, as shares of all crossings. */
 export interface ErrorRates {
@@ -16,9 +17,6 @@ export interface Seen {
   readonly body: DeviceBody;
 }
 
-/** One lap differs from the next by this share, and a guest's pace from what is expected. */
-const LAP_SD = 0.025;
-const PACE_SD = 0.05;
 const LOOP_NOISE_S = 0.003;
 /** A receiver's error wanders slowly, by so much in all and with so much left of it from one position to the next … */
 const DRIFT_M = 1.2;
@@ -32,8 +30,11 @@ const DOUBLE_WITHIN_S = 1.2;
 
 interface Lapper {
   readonly transponder: string;
+  /** Seconds that car and booking promise, and what becomes of them. */
   readonly paceS: number;
+  readonly chance: Laps;
   readonly off: number;
+  /** Of what devices see. */
   readonly random: Random;
   /** Share of the taught offset from the middle of the road that is not used. */
   readonly heldIn: number;
@@ -51,7 +52,7 @@ export class CircuitTraffic {
     private readonly shape: LapShape,
     private readonly lapLengthM: number,
     private readonly rates: ErrorRates,
-    private readonly randomOf: (id: string) => Random,
+    private readonly seed: number,
     /** How far to the left of the centre line is taught at a place of the lap, metres; nothing where that is not known. */
     private readonly taughtLeftM: ((share: number) => number) | undefined = undefined,
   ) {}
@@ -75,7 +76,7 @@ export class CircuitTraffic {
           break;
         }
         lapper.progress = line;
-        lapper.lapS = lapper.paceS * (1 + LAP_SD * normalOf(lapper.random));
+        lapper.lapS = lapper.paceS * lapper.chance.next(line);
         atS = lineS;
         seen.push(...this.crossings(lapper, lineS));
       }
@@ -117,51 +118,53 @@ export class CircuitTraffic {
       if (drive.stage !== 'onCircuit' || drive.car === undefined) continue;
       const { id } = drive.drive;
       out.add(id);
-      if (this.lappers.has(id)) continue;
-      const { lapS } = lapEstimateOf(context, drive);
+      const car = context.schedule.index.cars.get(drive.car);
+      if (this.lappers.has(id) || !car) continue;
+      const paceS = driveLapS(context.day, car, drive.guest, drive.releasedS ?? nowS);
       const first = context.day.rules.firstLapFactor ?? 1;
-      const crossings = drive.crossings.length;
-      const since = nowS - (drive.crossings.at(-1)?.atS ?? drive.releasedS ?? nowS);
-      this.take(id, drive.car, lapS, crossings, since, offAfter(crossingsDue(context, drive), this.shape), first);
+      const sinceS = nowS - (drive.crossings.at(-1)?.atS ?? drive.releasedS ?? nowS);
+      const begun = { crossings: drive.crossings.length, sinceS, due: crossingsDue(context, drive), first };
+      this.take(id, drive.car, paceS, drive.guest.id, begun);
     }
     for (const [id, run] of state.sightings) {
-      out.add(id);
+      const key = `${id} ${run.sinceS}`;
+      out.add(key);
       const vehicle = context.schedule.index.vehicles.get(id);
-      if (!vehicle || this.lappers.has(id)) continue;
-      const lapS = vehicle.lapTimeS * paceFactorAt(context.day, run.sinceS);
-      const off = offAfter(context.day.rules.sighting.laps, this.shape);
-      const since = nowS - (run.crossings.at(-1) ?? run.sinceS);
-      this.take(id, id, lapS, run.crossings.length, since, off, 1);
+      if (!vehicle || this.lappers.has(key)) continue;
+      const paceS = vehicle.lapTimeS * paceFactorAt(context.day, run.sinceS);
+      const sinceS = nowS - (run.crossings.at(-1) ?? run.sinceS);
+      const begun = { crossings: run.crossings.length, sinceS, due: context.day.rules.sighting.laps, first: 1 };
+      this.take(key, id, paceS, undefined, begun);
     }
     for (const id of this.lappers.keys()) if (!out.has(id)) this.lappers.delete(id);
   }
 
-  private take(
-    id: string,
-    transponder: string,
-    lapS: number,
-    crossings: number,
-    sinceS: number,
-    off: number,
-    firstLapFactor: number,
-  ): void {
-    const random = this.randomOf(id);
-    const paceS = lapS * (1 + PACE_SD * normalOf(random));
+  /** Goes on from the last crossing, or from the release. */
+  private take(id: string, transponder: string, paceS: number, guest: string | undefined, begun: Begun): void {
+    const { crossings, sinceS, due, first } = begun;
+    const random = randomOf(this.seed, `seen ${id}`);
+    const chance = new Laps(this.seed, id, guest);
+    let lapS = paceS * first * chance.next(0);
+    for (let lap = 1; lap <= crossings; lap++) lapS = paceS * chance.next(lap);
     const heldIn = MOST_HELD_IN * random();
-    const current = paceS * (crossings === 0 ? firstLapFactor : 1);
     const base = crossings === 0 ? this.shape.pitExit : crossings;
-    const progress = Math.min(Math.floor(base) + 0.98, base + Math.max(0, sinceS) / current);
+    const progress = Math.min(Math.floor(base) + 0.98, base + Math.max(0, sinceS) / lapS);
     this.lappers.set(id, {
-      transponder,
-      paceS,
-      off,
-      random,
-      heldIn,
+      ...{ transponder, paceS, chance, random, heldIn, progress, lapS },
+      off: offAfter(due, this.shape),
       driftM: [DRIFT_M * normalOf(random), DRIFT_M * normalOf(random)],
-      progress,
-      lapS: current,
     });
   }
+}
+
+/** How far something has come that the journal has let out. */
+interface Begun {
+  readonly crossings: number;
+  /** Seconds since the last of them, or since the release. */
+  readonly sinceS: number;
+  /** Crossings after which it comes in. */
+  readonly due: number;
+  readonly first: number;
 }
 
 function tenths(metres: number): number {

@@ -25,16 +25,20 @@ type AcceptedBy = Omit<PlanRevision, 'revision' | 'despite'> & { despite?: PlanR
 
 /** Event days and the plans accepted for them. */
 export function dayStore(db: Db) {
-  const summaries = db.prepare<[], DaySummary>(
+  type SummaryRow = Omit<DaySummary, 'practice'> & { practice: number };
+  const summaries = db.prepare<[], SummaryRow>(
     `select event_day.date,
        (select count(*) from booking where booking.date = event_day.date) as bookings,
        (select coalesce(sum(json_array_length(document, '$.drives')), 0) from booking
           where booking.date = event_day.date) as drives,
-       (select max(revision) from plan_revision where plan_revision.date = event_day.date) as revision
+       (select max(revision) from plan_revision where plan_revision.date = event_day.date) as revision,
+       practice
      from event_day order by date`,
   );
-  const exists = db.prepare<[string], { date: string }>('select date from event_day where date = ?');
-  const insert = db.prepare('insert into event_day (date, created_at) values (?, ?) on conflict do nothing');
+  const exists = db.prepare<[string], { practice: number }>('select practice from event_day where date = ?');
+  const insert = db.prepare(
+    'insert into event_day (date, created_at, practice) values (?, ?, ?) on conflict do nothing',
+  );
   const columns = 'revision, author, reason, accepted_at, despite';
   const newest = db.prepare<[string, string], RevisionRow & { document: string }>(
     `select ${columns}, document from plan_revision where date = ? and surface = ? order by revision desc`,
@@ -67,10 +71,12 @@ export function dayStore(db: Db) {
   };
   const lastNumber = (date: string): number => lastRevision.get(date, MAIN_SURFACE)!.revision;
   return {
-    list: (): DaySummary[] => summaries.all(),
+    list: (): DaySummary[] => summaries.all().map((row) => ({ ...row, practice: row.practice === 1 })),
     has: (date: string): boolean => exists.get(date) !== undefined,
+    isPractice: (date: string): boolean => exists.get(date)?.practice === 1,
     /** False where the day is there already. */
-    add: (date: string, createdAt: string): boolean => insert.run(date, createdAt).changes > 0,
+    add: (date: string, createdAt: string, practice = false): boolean =>
+      insert.run(date, createdAt, practice ? 1 : 0).changes > 0,
     currentPlan,
     /** Number of the newest plan, be it readable or not; 0 where there is none. */
     lastNumber,

@@ -4,7 +4,7 @@ import { trackStore } from './tracks';
 describe('Positions of cars', () => {
   it('come back in order, whether they fill a row yet or not, and of that car and time only', () => {
     const db = openDatabase(':memory:');
-    db.exec("insert into event_day values ('2027-05-22', 'now')");
+    db.exec("insert into event_day (date, created_at) values ('2027-05-22', 'now')");
     const tracks = trackStore(db);
     for (let i = 0; i < 250; i++) {
       tracks.add('2027-05-22', 'c1', 36_000 + i / 5, (i * 7) % 2310);

@@ -58,7 +58,7 @@ export class BoardEdits {
     );
     const byDecision = violations.filter((violation) => decided.has(violationKey(violation)));
     const caused = [...violations.filter((violation) => !byDecision.includes(violation)), ...eaten];
-    const { lines, rest } = byCause(causesOf(drift, state), caused);
+    const { lines, rest } = byCause(causesOf(drift, state), caused, drift);
     const withinS = (view?.live.slidesUpToMin ?? 0) * 60;
     return { lines: asked(context, lines, state, withinS), broken: [...byDecision, ...rest] };
   });

@@ -28,7 +28,7 @@ const RANKED: readonly Assignment[] = [
   {
     instructor: 'i3',
     name: 'Odile Varga',
-    broken: { ...atMeal, values: { durationS: 1800, fromS: 41_400, toS: 50_400 } },
+    broken: { ...atMeal, values: { durationS: 1800, fromS: 41_400, toS: 50_400, longestS: 900 } },
     costs: 0,
     reasons: [],
   },

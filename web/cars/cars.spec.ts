@@ -5,6 +5,7 @@ import * as z from 'zod';
 import { Cars } from './cars';
 import { Ask } from '../shell/ask';
 import { aBooking, FakeDay, show } from '../testing/fake-day';
+import { running } from '../testing/two-guests';
 
 const day = aDay({ cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })] });
 
@@ -38,6 +39,13 @@ describe('The cars', () => {
     expect(text()).toContain('out of service: tyre cut');
     await press('Ready again');
     expect(data.kinds()).toEqual(['carHeld', 'carReady']);
+  });
+
+  it('that are still out say so, and that they are held when they are in', async () => {
+    const data = running('10:21');
+    data.record({ kind: 'carHeld', car: 'c2', reason: 'warning light' });
+    const { text } = await cars(data);
+    expect(text()).toContain('on the circuit, then out of service: warning light');
   });
 
   it('are not held where the person thinks better of it', async () => {

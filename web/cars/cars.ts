@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { rxResource } from '@angular/core/rxjs-interop';
 import { carFile } from '@core/car';
 import { isLow, tankOf } from '@core/garage';
+import type { CarState } from '@core/journal';
 import { carFields, contract, type StoredCar } from '@core/api';
 import { clockMinute } from '@core/day';
 import { CAR_STATUS_WORDS } from '@core/words';
@@ -44,18 +45,12 @@ export class Cars {
       const state = day?.cars.get(stored.id);
       const tank = day && state && tankOf(day, state);
       const { fields } = stored;
-      const back = state?.backAtS === undefined ? '' : `, back ${clockMinute(state.backAtS)}`;
       return {
         id: stored.id,
         stored,
         fields,
         status: state?.status,
-        now:
-          state?.heldFor !== undefined && state.status === 'held'
-            ? `out of service: ${state.heldFor}${back}`
-            : state
-              ? CAR_STATUS_WORDS[state.status]
-              : '',
+        now: state ? nowWords(state) : '',
         laps: state?.laps ?? 0,
         fuel: tank ? `${tank.litres.toFixed(0)} of ${fields.fuel.capacityL} l` : '',
         low: tank !== undefined && isLow(tank, fields),
@@ -103,4 +98,12 @@ export class Cars {
       }),
     );
   }
+}
+
+/** What a car does, and that it is out of service, be it that it has still to come in for that. */
+function nowWords({ status, heldFor, backAtS }: CarState): string {
+  if (heldFor === undefined) return CAR_STATUS_WORDS[status];
+  const back = backAtS === undefined ? '' : `, back ${clockMinute(backAtS)}`;
+  const out = `out of service: ${heldFor}${back}`;
+  return status === 'held' ? out : `${CAR_STATUS_WORDS[status]}, then ${out}`;
 }

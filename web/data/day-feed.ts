@@ -63,6 +63,7 @@ export class DayFeed {
   /** Rises whenever a day is begun anew: opened, or put back to its beginning. */
   readonly begun = signal(0);
   readonly devicesChanged = new Subject<void>();
+  readonly practiceChanged = new Subject<void>();
   readonly planningChanged = new Subject<void>();
   readonly boundChanged = new Subject<void>();
   readonly planningProgress = new Subject<PlanProgress>();
@@ -135,8 +136,8 @@ export class DayFeed {
     this.readDays().subscribe({ error: () => undefined });
   }
 
-  addDay(date: string): Observable<DaySummary> {
-    return this.api.call(contract.addDay, { body: { date } });
+  addDay(date: string, practice: boolean): Observable<DaySummary> {
+    return this.api.call(contract.addDay, { body: { date, practice } });
   }
 
   private hear(date: string, event: StreamEvent): void {
@@ -161,6 +162,7 @@ export class DayFeed {
     if (what === 'planning') return this.planningChanged.next();
     if (what === 'bound') return this.boundChanged.next();
     if (what === 'devices') return this.devicesChanged.next();
+    if (what === 'practice') return this.practiceChanged.next();
     if (what === 'clock') return this.clock.refresh();
     if (what === 'reset') {
       this.begun.update((count) => count + 1);
@@ -179,6 +181,7 @@ export class DayFeed {
     }
     this.lostMs.set(undefined);
     this.clock.refresh();
+    this.practiceChanged.next();
     this.outbox.flush();
   }
 

@@ -97,7 +97,7 @@ describe('The day on screen', () => {
   it('opens today’s day of those there are, and follows its stream', () => {
     data.start();
     http.expectOne('/api/clock').flush({ date: DATE, secondsOfDay: at('09:30'), rate: 0, adjustable: true });
-    const day = (date: string) => ({ date, bookings: 0, drives: 0, revision: null });
+    const day = (date: string) => ({ date, bookings: 0, drives: 0, revision: null, practice: false });
     http.expectOne('/api/days').flush({ days: [day('2027-05-21'), day(DATE), day('2027-05-23')], erasedAt: null });
     expect(data.date()).toBe(DATE);
     expect(FakeEventSource.last.url).toBe(`/api/days/${DATE}/stream?ngsw-bypass=true`);
@@ -336,7 +336,13 @@ describe('The day on screen', () => {
   });
 
   it('is the day that this tab has shown, also after a reload; another morning begins with its own', () => {
-    const days = ['2027-05-21', DATE, '2027-05-23'].map((date) => ({ date, bookings: 0, drives: 0, revision: null }));
+    const days = ['2027-05-21', DATE, '2027-05-23'].map((date) => ({
+      date,
+      bookings: 0,
+      drives: 0,
+      revision: null,
+      practice: false,
+    }));
     const begin = (today: string, time: string) => {
       data.start();
       for (const request of http.match('/api/clock')) request.flush(clockAt(today, time));

@@ -43,6 +43,7 @@ export class DayService implements OpenDay {
   readonly lostMs = this.feed.lostMs.asReadonly();
   readonly positions = this.feed.positions.asReadonly();
   readonly devicesChanged = this.feed.devicesChanged;
+  readonly practiceChanged = this.feed.practiceChanged;
   readonly planningChanged = this.feed.planningChanged;
   readonly boundChanged = this.feed.boundChanged;
   readonly planningProgress = this.feed.planningProgress;
@@ -116,8 +117,8 @@ export class DayService implements OpenDay {
     this.feed.reload();
   }
 
-  addDay(date: string): Observable<DaySummary> {
-    return this.feed.addDay(date);
+  addDay(date: string, practice = false): Observable<DaySummary> {
+    return this.feed.addDay(date, practice);
   }
 
   showTime(timeS: number | undefined): void {

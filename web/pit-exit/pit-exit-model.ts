@@ -1,11 +1,9 @@
 import type { DayView } from '@core/api';
-import type { Start } from '@core/drift';
-import { clockMinute, spokenDuration, type DriveOccupancy } from '@core/day';
+import { clockMinute, spokenDuration, type DriveOccupancy, type PersonOccupancy } from '@core/day';
+import { keyOf, slackOf, type Drift, type Start } from '@core/drift';
 import {
-  circuitShut,
   countsDiffer,
   hasStopped,
-  lapEstimateOf,
   progressOf,
   standingOnCircuit,
   vehiclesOnCircuit,
@@ -15,8 +13,8 @@ import {
 } from '@core/journal';
 import {
   crossesInS,
-  crossingsDue,
   delaysOf,
+  exitLimits,
   type Delay,
   passesSeen,
   releaseAdvice,
@@ -25,9 +23,10 @@ import {
   type LapShape,
   type Pass,
   type ReleaseAdvice,
-  type ReleaseLimits,
   type Runner,
-  type Waiting,
+  type RunnerName,
+  waitingDrive,
+  waitingRun,
 } from '@core/traffic';
 import { startWords } from '../data/when';
 import { beadsOf, type Bead } from '../drawing/bead-list';
@@ -56,6 +55,33 @@ export interface QueuedDrive extends PitDrive {
   readonly checked: readonly string[];
 }
 
+/** A sighting run whose guests are there. */
+export interface WaitingRun {
+  /** Place in the plan. */
+  readonly place: number;
+  readonly vehicle: string;
+  readonly name: string;
+  readonly instructor: string;
+  readonly instructorId: string;
+  /** Guests who have had their class and are there, by id. */
+  readonly ready: readonly string[];
+  /** How many are still missing. */
+  readonly missing: number;
+  readonly note: string;
+}
+
+/** A sighting run on the circuit. */
+export interface RunOut {
+  readonly vehicle: string;
+  readonly name: string;
+  readonly guests: number;
+  readonly instructor: string;
+  /** Laps that the loop has seen, of those to be driven. */
+  readonly done: number;
+  readonly due: number;
+  readonly sinceS: number;
+}
+
 /** A drive on the circuit. */
 export interface RunningDrive extends PitDrive {
   /** The counts of the loop and of those who tap, where both have spoken. */
@@ -79,14 +105,15 @@ export interface PitExitModel {
   readonly toSeat: readonly PitDrive[];
   /** Seated, waiting to be let out. */
   readonly queue: readonly QueuedDrive[];
+  /** Sighting runs that may be let out, in the order of the plan. */
+  readonly runs: readonly WaitingRun[];
   readonly onCircuit: readonly RunningDrive[];
   readonly rollingIn: readonly (PitDrive & { readonly wayIn: string })[];
   /** Cars that stand on the circuit. */
   readonly standing: readonly (PitDrive & { readonly safe: boolean; readonly where: string })[];
   readonly vehicles: number;
   readonly most: number;
-  /** Sighting vehicles that are out, by name. */
-  readonly sightings: readonly string[];
+  readonly runsOut: readonly RunOut[];
   /** Cars that crossed the line lately and are not entered as let out. */
   readonly strays: readonly string[];
 }
@@ -99,6 +126,8 @@ export interface QueueAdvice {
 }
 
 const SEATED_AHEAD_S = 30 * 60;
+/** A run is shown so long before it is to go. */
+const RUN_AHEAD_S = 10 * 60;
 /** A row keeps its place for so long after a crossing or a tap. */
 const STAYS_S = 6;
 /** A car that crossed the line unasked is told of for so long. */
@@ -118,7 +147,7 @@ export function pitExitModel(
   view: View,
   runners: readonly Runner[],
   shape: LapShape,
-  startOf: (occupancy: DriveOccupancy) => Start,
+  startOf: (occupancy: PersonOccupancy) => Start,
 ): PitExitModel {
   const occupancies = new Map(context.schedule.drives.map((occupancy) => [occupancy.planned.drive, occupancy]));
   const drives = [...state.drives.values()];
@@ -148,6 +177,10 @@ export function pitExitModel(
     .sort((a, b) => a.startS - b.startS)
     .map((occupancy) => model(state.drives.get(occupancy.planned.drive)!, seatNote(startOf(occupancy), state)));
   const seen = passesSeen(context, state, shape);
+  const passing = ({ kind, vehicle }: RunnerName) =>
+    kind === 'drive'
+      ? `car ${numberOf(vehicle) ?? '?'}`
+      : (context.schedule.index.vehicles.get(vehicle)?.name ?? vehicle);
   // A row does not move away under the finger: who has just crossed the line stays on top for a moment.
   const crossedS = ({ id }: Runner) => state.drives.get(id)?.count.marks.at(-1)?.atS ?? -Infinity;
   const stays = (runner: Runner) => state.timeS - crossedS(runner) < STAYS_S;
@@ -157,7 +190,6 @@ export function pitExitModel(
     if (!drive) return [];
     const plain = model(drive, crossingNote(crossesInS(runner)));
     const pass = seen.findLast(({ passed, lap }) => passed === runner.id && lap >= 1);
-    const passing = pass && state.drives.get(pass.passing);
     return [
       {
         ...plain,
@@ -166,7 +198,7 @@ export function pitExitModel(
         spoiled: drive.spoiled.has(plain.done + 1),
         passed: pass && {
           lap: pass.lap,
-          words: `passed by car ${numberOf(passing?.car ?? '') ?? '?'}`,
+          words: `passed by ${passing(pass.passing)}`,
         },
         delays: delaysOf(context, state, runner),
         extraDelays: delaysOf(context, state, runner, 1),
@@ -183,6 +215,7 @@ export function pitExitModel(
         checked: view.pitExit.lastCheck.filter((item) => drive.checked.has(item)),
       }))
       .sort((a, b) => a.plannedS - b.plannedS),
+    runs: runsAtExit(context, state, startOf),
     onCircuit: running,
     rollingIn: at('rollingIn').map((drive) => ({
       ...model(drive, 'rolling in'),
@@ -195,7 +228,12 @@ export function pitExitModel(
     })),
     vehicles: vehiclesOnCircuit(state),
     most: context.day.rules.maxCarsOnTrack,
-    sightings: [...state.sightings.keys()].map((id) => context.schedule.index.vehicles.get(id)?.name ?? id),
+    runsOut: [...state.sightings].map(([vehicle, { guests, instructor, sinceS, crossings }]) => ({
+      ...{ vehicle, sinceS, guests: guests.length, done: crossings.length },
+      name: context.schedule.index.vehicles.get(vehicle)?.name ?? vehicle,
+      instructor: context.schedule.index.instructors.get(instructor)?.name ?? instructor,
+      due: context.day.rules.sighting.laps,
+    })),
     strays: [
       ...new Set(
         state.strays
@@ -248,45 +286,64 @@ export function wayInWords({ stalls, pitExit }: Pick<View, 'stalls' | 'pitExit'>
   return [pitExit.wayIn ?? 'In at the pull-off', ...(stall === undefined ? [] : [`stall ${stall}`])].join(', ');
 }
 
-/** When to let out who comes first in a queue. */
-export function queueAdvice(
-  context: DayContext,
+/** Sighting runs that are due soon and of whose guests somebody is there. */
+function runsAtExit(
+  { schedule }: DayContext,
   state: DayState,
-  queue: readonly PitDrive[],
-  runners: readonly Runner[],
-  shape: LapShape,
-): QueueAdvice | undefined {
-  const [first, second] = queue.flatMap((drive) => waitingOf(context, state, drive));
+  startOf: (occupancy: PersonOccupancy) => Start,
+): WaitingRun[] {
+  return schedule.sightings.flatMap((run, place): WaitingRun[] => {
+    const start = startOf(run);
+    const guests = run.guests.flatMap(({ id }) => state.guests.get(id) ?? []);
+    const wanted = guests.filter(({ sighted, heldBy, gone }) => !sighted && heldBy !== 'sighting' && !gone);
+    const ready = wanted.filter(({ stage }) => stage === 'briefed').map(({ guest }) => guest.id);
+    const { vehicle, instructor } = run.sighting;
+    const due = start.atS < state.timeS + RUN_AHEAD_S && !state.sightings.has(vehicle);
+    if (!due || ready.length === 0) return [];
+    const own = { place, vehicle, name: run.vehicle?.name ?? vehicle, ready, missing: wanted.length - ready.length };
+    return [
+      {
+        ...own,
+        instructor: run.instructor?.name ?? instructor,
+        instructorId: instructor,
+        note: seatNote(start, state),
+      },
+    ];
+  });
+}
+
+/** What the advice goes by besides who waits. */
+export interface ExitNow {
+  readonly context: DayContext;
+  readonly state: DayState;
+  readonly drift: Drift | undefined;
+  readonly runners: readonly Runner[];
+  readonly shape: LapShape;
+}
+
+/** When to let out who comes first in a queue. */
+export function queueAdvice(queue: readonly PitDrive[], now: ExitNow): QueueAdvice | undefined {
+  const { context, state, drift, runners, shape } = now;
+  const [first, second] = queue.flatMap(({ id }) => {
+    const drive = state.drives.get(id);
+    return drive ? [waitingDrive(context, drive, drift ? slackOf(context, drift, keyOf.drive(id)) : 0)] : [];
+  });
   if (!first) return undefined;
-  const limits = limitsOf(context, state, queue.length);
+  const limits = exitLimits(context, state, queue.length);
   const advice = releaseAdvice(first, runners, limits, shape);
   const saves = second ? swapSaves([first, second], runners, limits, shape) : 0;
   const swap = second && saves >= SWAP_FROM ? { id: second.id, number: queue[1]!.number, saves } : undefined;
   return { advice, swap };
 }
 
-function waitingOf(context: DayContext, state: DayState, { id }: PitDrive): Waiting[] {
-  const drive = state.drives.get(id);
-  if (!drive) return [];
-  const [lap, crossings] = [lapEstimateOf(context, drive), crossingsDue(context, drive)];
-  return [{ id, vehicle: drive.car ?? '', lap, crossings }];
-}
-
-function limitsOf(context: DayContext, state: DayState, queue: number): ReleaseLimits {
-  const releases = [
-    ...[...state.drives.values()].map(({ releasedS }) => releasedS ?? -Infinity),
-    ...[...state.sightings.values()].map(({ sinceS }) => sinceS),
-  ];
-  return {
-    nowS: state.timeS,
-    releaseGapS: context.day.rules.releaseGapS,
-    lastReleaseS: Math.max(...releases, -Infinity),
-    // A car that stands there takes its place.
-    maxCarsOnTrack: Math.max(0, context.day.rules.maxCarsOnTrack - standingOnCircuit(state).length),
-    firstLapFactor: context.day.rules.firstLapFactor ?? 1,
-    shut: (atS) => circuitShut({ ...state, timeS: atS }, context),
-    queue,
-  };
+/** When to let a sighting run out, as one more in a queue of so many. */
+export function runAdvice({ place }: WaitingRun, queue: number, now: ExitNow): ReleaseAdvice | undefined {
+  const { context, state, drift, runners, shape } = now;
+  const run = context.schedule.sightings[place];
+  if (!run) return undefined;
+  const slackS = drift ? slackOf(context, drift, keyOf.sighting(place)) : 0;
+  const waiting = waitingRun(context, run, state.timeS, slackS);
+  return releaseAdvice(waiting, runners, exitLimits(context, state, queue + 1), shape);
 }
 
 /** Whether the guest stands ready for this drive: nothing else comes before it. */

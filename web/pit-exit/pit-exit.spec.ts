@@ -4,7 +4,7 @@ import { IncidentForm } from './incident-form';
 import { PitExit } from './pit-exit';
 import type { RunningDrive } from './pit-exit-model';
 import { show } from '../testing/fake-day';
-import { running, seen } from '../testing/two-guests';
+import { dayAt, running, seen } from '../testing/two-guests';
 
 const pressLong = async (element: Element, name: string) => {
   const button = [...element.querySelectorAll('jl-hold-button button')].find((it) => it.textContent?.trim() === name)!;
@@ -48,6 +48,39 @@ describe('A car on the circuit', () => {
     expect(standing!.place).toBeGreaterThan(0);
     await press('Car of Piet Verhoeve is in');
     expect(data.state().drives.get('d2')!.stage).toBe('parked');
+  });
+});
+
+describe('A sighting run at the exit', () => {
+  const briefed = (guests: string[]) => {
+    const data = dayAt('09:50');
+    for (const guest of ['g1', 'g2']) data.clear(guest, '09:10');
+    data.record({ kind: 'classBegan', instructor: 'i1', guests }, '09:20');
+    data.record({ kind: 'classEnded', instructor: 'i1', guests }, '09:45');
+    return data;
+  };
+
+  it('is let out with those who are there, with advice like any car', async () => {
+    const data = briefed(['g1', 'g2']);
+    const { press, text } = await show(PitExit, data);
+    expect(text()).toContain('Heron, sighting run');
+    expect(text()).toContain('2 guests with');
+    expect(text()).toMatch(/Let out now|clear/i);
+    await press('Let out Heron');
+    expect(data.state().sightings.get('s1')!.guests).toEqual(['g1', 'g2']);
+    expect(text()).toContain('0 of 2 laps');
+    await press('Heron is back');
+    expect(data.state().sightings.size).toBe(0);
+    expect(data.state().guests.get('g1')!.sighted).toBeTrue();
+    expect(text()).not.toContain('Heron, sighting run');
+  });
+
+  it('says who is missing, and goes without them', async () => {
+    const data = briefed(['g1']);
+    const { press, text } = await show(PitExit, data);
+    expect(text()).toContain('1 guest with Anselm Holt, 1 not there yet');
+    await press('Let out Heron');
+    expect(data.state().sightings.get('s1')!.guests).toEqual(['g1']);
   });
 });
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { clockMinute, spokenDuration } from '@core/day';
 import { FLAG_WORDS } from '@core/words';
-import { effectiveEntries, type FlagKind } from '@core/journal';
+import { effectiveEntries, type DayContext, type DayState, type FlagKind } from '@core/journal';
 import type { Delay, ReleaseWindow } from '@core/traffic';
 import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
@@ -19,9 +19,13 @@ import {
   passWords,
   pitExitModel,
   queueAdvice,
+  runAdvice,
+  type ExitNow,
   type PitDrive,
   type QueuedDrive,
   type RunningDrive,
+  type RunOut,
+  type WaitingRun,
 } from './pit-exit-model';
 import { Traffic } from './traffic';
 
@@ -51,6 +55,7 @@ export class PitExit {
   protected readonly data = inject(DayService);
   private readonly when = inject(When);
   protected readonly tell = inject(DayWords).tell;
+  protected readonly minute = clockMinute;
   protected readonly traffic = inject(Traffic);
   protected readonly devices = inject(DeviceService);
   /** The drive whose further buttons are open. */
@@ -82,7 +87,19 @@ export class PitExit {
   private readonly advised = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
     if (!context || !state) return undefined;
-    return queueAdvice(context, state, this.queue(), this.traffic.runners(), this.traffic.shape());
+    return queueAdvice(this.queue(), this.exitNow(context, state));
+  });
+  /** Sighting runs that wait, each with when to let it out. */
+  protected readonly runs = computed(() => {
+    const [context, state] = [this.data.context(), this.data.state()];
+    if (!context || !state) return [];
+    const now = this.exitNow(context, state);
+    return (this.model()?.runs ?? []).map((run) => {
+      const advice = runAdvice(run, this.queue().length, now);
+      const missing = run.missing > 0 ? `, ${run.missing} not there yet` : '';
+      const who = `${run.ready.length} ${run.ready.length === 1 ? 'guest' : 'guests'} with ${run.instructor}${missing}`;
+      return { ...run, who, go: advice?.go ?? false, why: advice ? this.tell().advice(advice.why) : '' };
+    });
   });
   protected readonly advice = computed(() => this.advised()?.advice);
   protected readonly swap = computed(() => this.advised()?.swap);
@@ -142,6 +159,12 @@ export class PitExit {
   protected letOut(drive: PitDrive): void {
     if (this.data.record({ kind: 'released', drive: drive.id })) this.preferred.set(undefined);
   }
+  protected letRunOut({ vehicle, instructorId, ready }: WaitingRun): void {
+    this.data.record({ kind: 'sightingBegan', vehicle, instructor: instructorId, guests: [...ready] });
+  }
+  protected runBack({ vehicle }: RunOut): void {
+    this.data.record({ kind: 'sightingEnded', vehicle });
+  }
   protected prefer(id: string): void {
     this.preferred.set(id);
   }
@@ -192,6 +215,11 @@ export class PitExit {
   }
 
   /** The desk works the exit by keyboard: arrows choose a car on the circuit, letters act on it or on the one at the exit. */
+
+  private exitNow(context: DayContext, state: DayState): ExitNow {
+    const drift = this.data.drift();
+    return { context, state, drift, runners: this.traffic.runners(), shape: this.traffic.shape() };
+  }
 
   /** What keys act on: the first car of the queue, the cars on the circuit, and which of them is open. */
   private atHand() {

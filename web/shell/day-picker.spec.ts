@@ -15,17 +15,28 @@ describe('The event days', () => {
       open(date: string) {
         this.opened.push(date);
       },
-      addDay: (date: string) => ({ subscribe: ({ next }: { next: () => void }) => next(), date }),
+      practised: undefined as boolean | undefined,
+      addDay(date: string, practice: boolean) {
+        this.practised = practice;
+        return { subscribe: ({ next }: { next: () => void }) => next(), date };
+      },
     });
-    data.days.set([{ date: '2027-05-22', bookings: 40, drives: 61, revision: 2 }]);
+    data.days.set([
+      { date: '2027-05-22', bookings: 40, drives: 61, revision: 2, practice: false },
+      { date: '2027-05-20', bookings: 4, drives: 6, revision: 1, practice: true },
+    ]);
     const { fixture } = await show(DayPicker, data, { open: true });
     await fixture.whenStable();
     const dialog = document.querySelector('[role=dialog]')!;
     expect(dialog.textContent).toContain('40 bookings, 61 drives, plan 2');
+    const marked = [...dialog.querySelectorAll('li')].map((row) => row.textContent.includes('practice'));
+    expect(marked).toEqual([false, true]);
     const input = dialog.querySelector<HTMLInputElement>('#new-day')!;
     input.value = '2027-05-23';
     input.dispatchEvent(new Event('input'));
+    dialog.querySelector<HTMLInputElement>('input[type=checkbox]')!.click();
     dialog.querySelector('form')!.dispatchEvent(new Event('submit'));
+    expect(data.practised).toBeTrue();
     expect(data.opened).toEqual(['2027-05-23']);
   });
 });

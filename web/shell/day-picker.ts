@@ -36,10 +36,11 @@ import { VenueClock } from '../data/venue-clock';
     }
     form {
       display: flex;
+      flex-wrap: wrap;
       align-items: center;
       gap: 0.6rem;
     }
-    input {
+    input[type='date'] {
       padding: 0.35rem 0.5rem;
       border: 1px solid var(--p-jl-faint);
       border-radius: 5px;
@@ -59,6 +60,7 @@ export class DayPicker {
   protected readonly clock = inject(VenueClock);
   readonly open = model(false);
   protected readonly date = signal('');
+  protected readonly practice = signal(false);
 
   protected text(date: string): string {
     return date && PLAIN_WORDS.dateWithYear(date);
@@ -72,7 +74,7 @@ export class DayPicker {
   protected add(event: Event): void {
     event.preventDefault();
     const date = this.date();
-    this.data.addDay(date).subscribe({
+    this.data.addDay(date, this.practice()).subscribe({
       next: () => {
         this.data.reload();
         this.choose(date);

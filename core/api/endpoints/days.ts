@@ -21,8 +21,8 @@ export const daysEndpoints = {
   addDay: endpoint({
     method: 'post',
     path: '/api/days',
-    summary: 'Add an event day',
-    body: date,
+    summary: 'Add an event day, of real guests or to practise',
+    body: z.strictObject({ ...date.shape, practice: z.boolean().optional() }),
     reply: daySummary,
     status: 201,
     refusals: [409],

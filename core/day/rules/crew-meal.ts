@@ -23,7 +23,21 @@ export function owedMeal(instructor: Instructor, windows: readonly TimeWindow[])
   return liesInside(windows, { startS: instructor.meal.from, endS: instructor.meal.to });
 }
 
-export type CrewMealBroken = Broken<'none', { instructor: string }, { durationS: number; fromS: number; toS: number }>;
+/** The longest gap inside the meal window, seconds. */
+function longestGapS({ meal: { from, to } }: Instructor, occupancies: readonly Interval[]): number {
+  let [freeFrom, longestS] = [from, 0];
+  for (const { startS, endS } of [...occupancies].sort(byStart)) {
+    longestS = Math.max(longestS, Math.min(startS, to) - freeFrom);
+    freeFrom = Math.max(freeFrom, endS);
+  }
+  return Math.max(longestS, to - freeFrom);
+}
+
+export type CrewMealBroken = Broken<
+  'none',
+  { instructor: string },
+  { durationS: number; fromS: number; toS: number; longestS: number }
+>;
 
 /** An instructor who is available over the whole `meal` window has a gap of `durationS` inside it. */
 export const crewMeal = rule('CREW_MEAL', function* ({ index, crewOccupancies }): Iterable<CrewMealBroken> {
@@ -31,7 +45,8 @@ export const crewMeal = rule('CREW_MEAL', function* ({ index, crewOccupancies })
     const instructor = index.instructors.get(id)!;
     if (owedMeal(instructor, index.windows(instructor)) && !mealGap(instructor, occupancies)) {
       const { durationS, from, to } = instructor.meal;
-      yield { detail: 'none', subjects: { instructor: id }, values: { durationS, fromS: from, toS: to } };
+      const longestS = longestGapS(instructor, occupancies);
+      yield { detail: 'none', subjects: { instructor: id }, values: { durationS, fromS: from, toS: to, longestS } };
     }
   }
 });

@@ -104,8 +104,8 @@ export const classesRules: Family<typeof classesSchemas> = {
           it.freeSinceS = at;
         });
       }
-      const { instructor, guests, sinceS } = run;
-      state.shown.push({ vehicle, instructor, guests, sinceS, endS: at });
+      const { instructor, guests, sinceS, crossings } = run;
+      state.shown.push({ vehicle, instructor, guests, sinceS, endS: at, crossings });
       state.sightings.delete(vehicle);
       release(state, run.instructor, vehicle);
     },

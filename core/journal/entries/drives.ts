@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { carMisfit, fact } from '../../day';
 import { gearbox } from '../../day/day-file';
 import { timeOfDay } from '../../day/time';
+import { paceKnownOf } from '../context';
 import { vehiclesOnCircuit } from '../day-state';
 import { onDrive, onlyKnown, owesLaps, unknown, notReady, crewFree, circuitShut, circuitFull } from './judging';
 import { changeDrive, changeCar, occupy, release, noteResolution } from './changing';
@@ -93,8 +94,9 @@ export const drivesRules: Family<typeof drivesSchemas> = {
         const misfit = carMisfit(carState.car, it.drive, it.guest);
         return notReady(guest) ?? (misfit && fact('misfit', {}, { misfit })) ?? crewFree(state, entry.instructor);
       }),
-    apply: (state, { drive, car, instructor, at }) =>
+    apply: (state, { drive, car, instructor, at }, context) =>
       changeDrive(state, drive, at, (it) => {
+        it.paceKnown = paceKnownOf(context, state.drives.values(), it.guest.id);
         it.stage = 'seated';
         it.car = car;
         it.instructor = instructor;

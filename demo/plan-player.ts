@@ -2,6 +2,7 @@ import type { Day, DriveOccupancy, Guest, Plan } from '@core/day';
 import { dayContext, RunningJournal, type DayContext, type JournalEntry, type RecordedEntry } from '@core/journal';
 import { GOOD_THINGS } from '@core/coaching';
 import { randomOf, type Random } from '@core/planner';
+import { MARKED } from './crew/chance';
 import { SLIPWAY } from './slipway';
 
 /** What somebody is about to enter; an entry that is not possible yet is tried again a little later. */
@@ -19,28 +20,29 @@ type Add = (key: string, atS: number, by: string, fields: Act['fields']) => void
 const RETRY_S = 15;
 const MOST_TRIES = 60;
 
-/** The morning as far as it has been played. */
-export interface Morning {
+/** A day as far as it has been played. */
+export interface Played {
   readonly entries: readonly RecordedEntry[];
   /** Keys of the acts that have happened. */
   readonly done: ReadonlySet<string>;
 }
 
 /**
- * Plays a planned day up to a time: people come, are cleared, sit in class, drive and talk, each a little off the plan,
- * and every entry passes the same check as one from a screen. The same seed gives the same morning.
+ * Plays a planned day up to a time by its plan: people come, are cleared, sit in class, drive and talk, each a little off
+ * the plan, and every entry passes the same check as one from a screen. The same seed gives the same day. A day of which
+ * nobody looks at every minute; `crew/` plays one as people do.
  *
  * @param before what has been played already, by an earlier plan
  * @param more what happens besides, such as in the garage
  */
-export function playMorning(
+export function playPlan(
   day: Day,
   plan: Plan,
   untilS: number,
   seed: number,
-  before?: Morning,
+  before?: Played,
   more: readonly Act[] = [],
-): Morning {
+): Played {
   const context = dayContext(day, plan);
   const entries = [...(before?.entries ?? [])];
   const journal = new RunningJournal(context, entries);
@@ -76,41 +78,12 @@ export function recordedAt(date: string, atS: number): string {
 }
 
 const CORNERS = SLIPWAY.corners.map(({ name }) => name);
-/** What beginners do most. */
-export const MARKED = [
-  'turns-early',
-  'eyes-near',
-  'brakes-too-long',
-  'throttle-early',
-  'holds-in',
-  'brakes-soft',
-  'hands-wander',
-  'release-abrupt',
-];
-
 const pickFrom = <T>(list: readonly T[], random: Random): T => list[Math.floor(random() * list.length)]!;
-
-/** Small troubles of every morning. */
-const ABSENT_GUEST = 'Milo Petrak';
-const LATE_GUEST = 'Emre Yalin';
-const HELD_CAR = 'c9';
-export const CAR_HELD_S = 10 * 3600 + 35 * 60;
-const BACK_AT_S = 12 * 3600 + 15 * 60;
-/** The demo day's own trouble. */
-export const CAR_HELD: Act = {
-  key: 'held',
-  atS: CAR_HELD_S,
-  by: 'Garage',
-  fields: { kind: 'carHeld', car: HELD_CAR, reason: 'brake pedal long', backAt: BACK_AT_S },
-  tries: 0,
-};
 
 function actsOf({ day, schedule }: DayContext, seed: number): Act[] {
   const acts: Act[] = [];
   const add: Add = (key, atS, by, fields) => acts.push({ key, atS: Math.round(atS), by, fields, tries: 0 });
   const later = (key: string, mostS: number) => Math.round(randomOf(seed, key)() * mostS);
-  const whoCame = (guests: readonly string[]) =>
-    guests.filter((id) => schedule.index.guests.get(id)?.name !== ABSENT_GUEST);
 
   for (const guest of day.guests) {
     const occupancies = schedule.guestOccupancies.get(guest.id);
@@ -122,24 +95,20 @@ function actsOf({ day, schedule }: DayContext, seed: number): Act[] {
   for (const occupancy of schedule.briefings) {
     const { instructor, guests, start } = occupancy.briefing;
     const by = occupancy.instructor?.name ?? 'Classroom';
-    const there = whoCame(guests);
-    if (there.length === 0) continue;
     const key = `class ${instructor} ${start}`;
-    add(`${key} begins`, occupancy.startS + later(key, 60), by, { kind: 'classBegan', instructor, guests: there });
+    add(`${key} begins`, occupancy.startS + later(key, 60), by, { kind: 'classBegan', instructor, guests });
     add(`${key} ends`, occupancy.endS - later(`${key} ends`, 60), by, {
       kind: 'classEnded',
       instructor,
-      guests: there,
+      guests,
     });
   }
   for (const occupancy of schedule.sightings) {
     const { vehicle, instructor, guests, release } = occupancy.sighting;
     const by = occupancy.instructor?.name ?? 'Pit exit';
-    const there = whoCame(guests);
-    if (there.length === 0) continue;
     const key = `sighting ${vehicle} ${release}`;
     const outS = occupancy.releaseS + later(key, 20);
-    add(`${key} out`, outS, by, { kind: 'sightingBegan', vehicle, instructor, guests: there });
+    add(`${key} out`, outS, by, { kind: 'sightingBegan', vehicle, instructor, guests });
     add(`${key} back`, occupancy.trackEndS + 30 + later(`${key} back`, 40), by, { kind: 'sightingEnded', vehicle });
   }
   for (const occupancy of schedule.drives) actsOfDrive(occupancy, day, randomOf(seed, occupancy.planned.drive), add);
@@ -153,12 +122,8 @@ function actsOf({ day, schedule }: DayContext, seed: number): Act[] {
 }
 
 function actsAtGate(guest: Guest, firstHoldS: number, later: (key: string, mostS: number) => number, add: Add): void {
-  const { id: who, name, arrives } = guest;
-  if (name === ABSENT_GUEST) {
-    add(`no-show ${who}`, arrives + 3000, 'Desk', { kind: 'guestNoShow', guest: who });
-    return;
-  }
-  const arrivesS = name === LATE_GUEST ? arrives + 900 : arrives - later(`gate ${who}`, 300);
+  const { id: who, arrives } = guest;
+  const arrivesS = arrives - later(`gate ${who}`, 300);
   const clearedS = Math.min(arrivesS + 150, firstHoldS - 30);
   add(`arrives ${who}`, arrivesS, 'Desk', { kind: 'guestArrived', guest: who });
   add(`waiver ${who}`, Math.max(arrivesS + 20, clearedS - 80), 'Desk', { kind: 'waiverSigned', guest: who });

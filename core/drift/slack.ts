@@ -1,0 +1,72 @@
+import type { DayContext } from '../journal';
+import type { Drift, Expected, Occupancy } from './expected';
+
+/** Nobody waits at the exit for longer than this for a good moment. */
+const MOST_S = 10 * 60;
+
+/**
+ * How long something may still be held before it is let out, seconds, until something after it begins later: the next of
+ * its guests, of its instructor with the meal and the rest that lie between, of its car or vehicle; and until it would run
+ * into a closure or past the closing.
+ *
+ * @param key of a drive or a run that has not been let out; 0 for what the drift does not know
+ */
+export function slackOf({ day }: DayContext, drift: Drift, key: string): number {
+  const own = drift.expected.get(key);
+  if (!own) return 0;
+  const next = [...drift.expected.values()].filter(
+    ({ phase, occupancy }) => phase === 'toCome' && occupancy.startS >= own.occupancy.endS,
+  );
+  let slackS = MOST_S;
+  const before = (limitS: number, freeS: number) => (slackS = Math.min(slackS, Math.max(0, limitS - freeS)));
+  const follower = (shares: (occupancy: Occupancy) => boolean, restOf: (next: Expected) => number) => {
+    const after = next.filter(({ occupancy }) => shares(occupancy)).sort((a, b) => a.startS - b.startS)[0];
+    if (after) before(after.startS, own.endS + restOf(after));
+  };
+  const { rules } = day;
+  for (const guest of guestsOf(own.occupancy)) {
+    const rests = own.occupancy.kind === 'drive' ? rules.guestRestS : 0;
+    follower(
+      (other) => guestsOf(other).includes(guest),
+      ({ occupancy }) => (occupancy.kind === 'drive' ? rests : 0),
+    );
+  }
+  const thing = thingOf(own.occupancy);
+  if (thing) {
+    const turnS = own.occupancy.kind === 'drive' ? rules.turnaroundS : 0;
+    follower(
+      (other) => thingOf(other) === thing,
+      ({ occupancy }) => (occupancy.kind === 'drive' ? turnS : 0),
+    );
+  }
+  const instructor = crewOf(own.occupancy);
+  if (instructor) {
+    const { meal, restS } = instructor;
+    // What the plan has room for between the two keeps it.
+    follower(
+      (other) => crewOf(other)?.id === instructor.id,
+      ({ occupancy: { startS } }) => {
+        const gapS = startS - own.occupancy.endS;
+        const eats = Math.min(startS, meal.to) - Math.max(own.occupancy.endS, meal.from) >= meal.durationS;
+        return eats ? meal.durationS : gapS >= restS ? restS : 0;
+      },
+    );
+  }
+  const shutS = day.circuit.closures.map(({ from }) => from).filter((from) => from >= own.trackEndS);
+  before(Math.min(day.closes, ...shutS), own.trackEndS);
+  return slackS;
+}
+
+function guestsOf(occupancy: Occupancy): string[] {
+  return 'guests' in occupancy ? occupancy.guests.map(({ id }) => id) : [];
+}
+
+function crewOf(occupancy: Occupancy) {
+  return 'instructor' in occupancy ? occupancy.instructor : undefined;
+}
+
+function thingOf(occupancy: Occupancy): string | undefined {
+  if (occupancy.kind === 'drive') return `car ${occupancy.planned.car}`;
+  if (occupancy.kind === 'refuel') return `car ${occupancy.refuel.car}`;
+  return occupancy.kind === 'sighting' ? `vehicle ${occupancy.sighting.vehicle}` : undefined;
+}
