@@ -94,14 +94,21 @@ export async function seriousFaults(page: Page, rules?: string[]): Promise<strin
     );
 }
 
-/** Ends the search for a plan, if it is still going on, and accepts what it has found. */
-export async function acceptProposal(page: Page): Promise<void> {
+/** Ends the search for a plan, if it is still going on: a machine that stood still may find it over already. */
+export async function endSearch(page: Page): Promise<void> {
   const proposal = page.getByRole('complementary', { name: 'Proposal' });
   const stop = proposal.getByRole('button', { name: 'Stop, keep the best' });
   const accept = proposal.getByRole('button', { name: 'Accept' });
   await stop.or(accept).first().waitFor();
   if (await stop.isVisible()) await stop.click({ timeout: 2000 }).catch(() => undefined);
-  await accept.click();
+  await accept.waitFor();
+}
+
+/** Ends the search for a plan, if it is still going on, and accepts what it has found. */
+export async function acceptProposal(page: Page): Promise<void> {
+  const proposal = page.getByRole('complementary', { name: 'Proposal' });
+  await endSearch(page);
+  await proposal.getByRole('button', { name: 'Accept' }).click();
   await expect(proposal).toBeHidden();
 }
 
