@@ -68,7 +68,9 @@ export type AdviceReason =
   | Fact<'circuitFull', { next: RunnerName | undefined }, { waitS: number }>
   | Fact<'releaseGap', object, { waitS: number; gapS: number }>
   | Fact<'thenClear', object, { waitS: number }>
-  | Fact<'lastLap' | 'letPast' | 'tooNear', { runner: RunnerName }, { waitS: number }>
+  | Fact<'lastLap' | 'tooNear', { runner: RunnerName }, { waitS: number }>
+  /** It comes past so often until then, the last time so long before. */
+  | Fact<'letPast', { runner: RunnerName }, { waitS: number; times: number; aheadS: number }>
   | Fact<
       'wouldBePassed' | 'wouldPass',
       { runner: RunnerName },
@@ -258,9 +260,12 @@ function reasonFor(
   const of = { runner: nameOf(runner) };
   const lastLap = runner.off - runner.progress < 1;
   if (lastLap && offS <= best.atS + 2 * waiting.lap.lapS) return fact('lastLap', of, wait);
-  const before = Math.floor(runner.progress - shape.pitExit) + shape.pitExit;
-  const comesPastS = reachedS(runner, before + 1);
-  if (comesPastS <= best.atS) return fact('letPast', of, wait);
+  const pastExit = (atS: number) => Math.floor(Math.min(progressOfRunner(runner, atS), runner.off) - shape.pitExit);
+  const times = pastExit(best.atS) - pastExit(nowS);
+  if (times > 0) {
+    const aheadS = best.atS - reachedS(runner, pastExit(best.atS) + shape.pitExit);
+    return fact('letPast', of, { ...wait, times, aheadS });
+  }
   const pass = passesOf(atOnce, runner)[0];
   if (!pass) return fact('tooNear', of, wait);
   const corner = shape.cornerAt(shape.placeAt(pass.timeShare));

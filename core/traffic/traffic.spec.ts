@@ -205,6 +205,29 @@ describe('Release advice', () => {
     expect(best!.passes).toBeLessThan(0.5);
   });
 
+  it('says how often a car comes past until then, and how far it is gone by the time one is let out', () => {
+    let told = 0;
+    fc.assert(
+      fc.property(fc.array(anyRunner, { minLength: 1, maxLength: 4 }), (all) => {
+        const runners = all.map((one, place) => ({ ...one, id: `r${place}`, vehicle: `c${place}` }));
+        const { why } = releaseAdvice(waiting({ lap: exact(90) }), runners, limits({ queue: 1 }), EVEN_RING);
+        if (why.code !== 'letPast') return;
+        told += 1;
+        const { waitS, times, aheadS } = why.values;
+        const it = runners.find(({ vehicle }) => vehicle === why.subjects.runner.vehicle)!;
+        const seen = Array.from({ length: waitS * 10 }, (_, tenth) => 1000 + tenth / 10).filter(
+          (atS) =>
+            Math.floor(progressOfRunner(it, atS + 0.1) - EVEN_RING.pitExit) >
+            Math.floor(progressOfRunner(it, atS) - EVEN_RING.pitExit),
+        );
+        expect(times).toBe(seen.length);
+        expect(1000 + waitS - seen.at(-1)!).toBeCloseTo(aheadS, 0);
+      }),
+      { numRuns: 500 },
+    );
+    expect(told).toBeGreaterThan(0);
+  });
+
   it('does not call the road clear with a car about to come past', () => {
     const near = runner({ progress: 1.975, lap: exact(80), off: 2.5 });
     const { moments } = releaseAdvice(waiting(), [near], limits(), EVEN_RING);

@@ -154,6 +154,9 @@ export function runnerWords({ car, carNumber, vehicle }: Names): Words['runner']
   };
 }
 
+/** A car is let past where one goes this soon after it; later, it is its lead that is waited for. */
+const JUST_PAST_S = 12;
+
 export function adviceWords(refusal: Words['refusal'], runner: Words['runner']): Words['advice'] {
   const near = (corner: string | undefined) => (corner === undefined ? '' : `, near ${corner}`);
   const wait = (waitS: number, why: string) => `Hold ${spokenDuration(waitS)}: ${why}.`;
@@ -172,7 +175,12 @@ export function adviceWords(refusal: Words['refusal'], runner: Words['runner']):
     releaseGap: ({ values }) => wait(values.waitS, `${values.gapS} s between two releases`),
     thenClear: ({ values }) => wait(values.waitS, 'then the road is clear'),
     lastLap: ({ subjects, values }) => wait(values.waitS, `${runner(subjects.runner)} is on its last lap`),
-    letPast: ({ subjects, values }) => wait(values.waitS, `let ${runner(subjects.runner)} come past first`),
+    letPast: ({ subjects, values: { waitS, times, aheadS } }) => {
+      const who = runner(subjects.runner);
+      const ahead = aheadS < JUST_PAST_S ? '' : ` and is ${Math.round(aheadS)} s ahead`;
+      if (times === 1) return wait(waitS, ahead ? `until ${who} has come past${ahead}` : `let ${who} come past first`);
+      return wait(waitS, `until ${who} has come past ${times === 2 ? 'twice' : `${times} times`}${ahead}`);
+    },
     tooNear: ({ subjects, values }) => wait(values.waitS, `${runner(subjects.runner)} is too near`),
     wouldBePassed: ({ subjects, values }) =>
       wait(values.waitS, `now ${runner(subjects.runner)} would pass it on lap ${values.lap}${near(values.corner)}`),

@@ -171,7 +171,15 @@ describe('People read', () => {
         'Now or later, tight: 5 s until the next car comes past, 3 passes expected.',
       ],
       [fact('noRoom', {}, { withinS: 180 }), 'No room in the next 3 min.'],
-      [fact('letPast', { runner: heron }, wait), 'Hold 39 s: let Heron come past first.'],
+      [fact('letPast', { runner: heron }, { ...wait, times: 1, aheadS: 4 }), 'Hold 39 s: let Heron come past first.'],
+      [
+        fact('letPast', { runner: heron }, { ...wait, times: 1, aheadS: 37.4 }),
+        'Hold 39 s: until Heron has come past and is 37 s ahead.',
+      ],
+      [
+        fact('letPast', { runner: heron }, { ...wait, times: 2, aheadS: 3 }),
+        'Hold 39 s: until Heron has come past twice.',
+      ],
       [fact('circuitFull', { next: undefined }, wait), 'Hold 39 s: the circuit is full, a car comes off next.'],
       [
         fact('wouldPass', { runner: sabrel }, { ...wait, lap: 3, corner: 'Mooring' }),
