@@ -35,7 +35,7 @@ export async function uploadDay(request: APIRequestContext, drives: number, cars
       avoidInstructors: [],
       sequence,
       pace: guest.pace > 1.1 ? 'first' : 'before',
-      prompting: true,
+      touch: true,
       price: 0,
       paid: 0,
       drives: guest.drives,

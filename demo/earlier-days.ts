@@ -44,7 +44,7 @@ export function earlierBookings(daysAgo: number): BookingFields[] {
       languages: ['en'],
       arrives: 8.5 * 3600 + Math.floor(index / 4) * 4500,
       pace: pick(['first', 'first', 'before', 'quick'] as const),
-      prompting: true,
+      touch: true,
       sequence: 'any',
       price,
       paid: price,

@@ -19,7 +19,7 @@ const aBooking = (number: number) => ({
   languages: ['en'],
   arrives: '10:00',
   pace: 'first',
-  prompting: true,
+  touch: true,
   sequence: 'any',
   price: 0,
   paid: 0,

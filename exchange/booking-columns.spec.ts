@@ -43,8 +43,8 @@ describe('A cell', () => {
       'asListed',
     ]);
     expect(refused('gearbox', 'stick')).toBe('expected automatic, auto, paddles, paddle, got "stick"');
-    expect([read('prompting', 'x'), read('prompting', 'No')]).toEqual([true, false]);
-    expect(refused('prompting', 'maybe')).toBe('expected yes or no, got "maybe"');
+    expect([read('touch prompt', 'x'), read('touch prompt', 'No')]).toEqual([true, false]);
+    expect(refused('touch prompt', 'maybe')).toBe('expected yes or no, got "maybe"');
   });
 
   it('of people names them as the crew is named', () => {

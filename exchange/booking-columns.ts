@@ -162,11 +162,10 @@ const COLUMNS: Readonly<Record<keyof BookingFields, Described>> = {
     meaning: '`left` or `right`: the side of the road at home',
     read: choice({ left: 'left', right: 'right' }),
   },
-  prompting: {
-    header: 'prompting',
-    meaning: '`yes` or `no`: a hand on the wheel is all right; no where empty',
+  touch: {
+    header: 'touch prompt',
+    meaning: '`yes` or `no`: a hand on the wheel or a tap on the knee is all right; asked at the gate where empty',
     read: yes,
-    empty: false,
   },
   sequence: {
     header: 'order',
@@ -213,10 +212,14 @@ export const BOOKING_COLUMNS: readonly Column[] = Object.entries(COLUMNS).map(([
   field: field as keyof BookingFields,
 }));
 
+/** What columns were called before; lists of then are still read. */
+const EARLIER_HEADERS: Readonly<Record<string, string>> = { prompting: 'touch prompt' };
+
 /** A header as it is compared: lower case, single spaces. */
 export function normalHeader(header: string): string {
-  return header
+  const plain = header
     .trim()
     .toLowerCase()
     .replace(/[\s_-]+/g, ' ');
+  return EARLIER_HEADERS[plain] ?? plain;
 }

@@ -11,7 +11,7 @@ const booking: Booking = {
     languages: ['en'],
     arrives: at('09:00'),
     pace: 'first',
-    prompting: false,
+    touch: false,
     sequence: 'any',
     price: 0,
     paid: 0,
@@ -65,7 +65,7 @@ describe('The day sheet', () => {
   });
 
   it('says what whoever sits beside the guest has to know', () => {
-    expect(text).toContain('by voice only');
+    expect(text).toContain('no touch as a prompt');
     expect(text).toContain('Competes with her brother');
     expect(text).toContain('Motion sickness once');
   });

@@ -10,7 +10,7 @@ import {
   type Plan,
   type Schedule,
 } from '@core/day';
-import { namesOf, wordsIn } from '@core/words';
+import { namesOf, touchWords, wordsIn } from '@core/words';
 import { INK, LINE, MUTED } from './inks';
 
 /** What a sheet is made from. */
@@ -134,7 +134,7 @@ function mind(occupancy: DriveOccupancy, { bookings }: SheetSource): TableCell {
   const parts = [
     occupancy.guests[0]?.languages.join(', '),
     gearbox && (gearbox === 'auto' ? 'automatic' : 'paddles'),
-    fields && !fields.prompting && 'by voice only',
+    fields && touchWords(fields.touch),
     fields?.occasion,
     fields?.notes,
   ].filter(Boolean);

@@ -48,6 +48,30 @@ describe('The database', () => {
     db.close();
   });
 
+  it('asks anew where a booking said no to a touch, which also stood for what nobody had asked', () => {
+    const file = join(folder, 'asked.sqlite');
+    const sql = join(dirname(fileURLToPath(import.meta.url)), 'sql');
+    for (const name of readdirSync(sql).filter((one) => one < '011')) copyFileSync(join(sql, name), join(folder, name));
+    const old = openDatabase(file, folder);
+    old.exec("insert into event_day (date, created_at) values ('2027-05-22', 'now')");
+    for (const [id, prompting] of [
+      ['b1', true],
+      ['b2', false],
+    ] as const) {
+      old
+        .prepare('insert into booking values (?, ?, ?, 1, ?)')
+        .run(id, '2027-05-22', id, JSON.stringify({ name: id, prompting }));
+    }
+    old.close();
+    const db = openDatabase(file);
+    const documents = db.prepare<[], { document: string }>('select document from booking order by id').all();
+    expect(documents.map(({ document }) => JSON.parse(document))).toEqual([
+      { name: 'b1', touch: true },
+      { name: 'b2' },
+    ]);
+    db.close();
+  });
+
   it('makes a circuit of the map that a venue had before, and loses nothing of the venue', () => {
     const file = join(folder, 'old.sqlite');
     const sql = join(dirname(fileURLToPath(import.meta.url)), 'sql');

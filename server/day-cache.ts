@@ -278,13 +278,14 @@ export class DayCache {
 /** What screens go by that is not in the day file. */
 function exitOf(store: Store) {
   const cars = store.cars.list();
-  const { pitExit, currency, live } = store.venue.get()!.fields;
+  const { pitExit, currency, live, gate } = store.venue.get()!.fields;
   const { circuit } = store.circuit.get();
   return {
     carNumbers: Object.fromEntries(cars.map(({ id, fields }) => [id, fields.number])),
     stalls: Object.fromEntries(cars.flatMap(({ id, fields }) => (fields.stall ? [[id, fields.stall]] : []))),
     pitExit,
     live,
+    gate,
     currency,
     map: circuit ? circuitMapOf(circuit) : null,
     faults: store.faults.list().map(({ fields }) => fields),

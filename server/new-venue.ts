@@ -1,4 +1,4 @@
-import { ORDINARY_CHECK, ORDINARY_COACHING, ORDINARY_LIVE, type VenueFields } from '@core/api';
+import { ORDINARY_CHECK, ORDINARY_COACHING, ORDINARY_GATE, ORDINARY_LIVE, type VenueFields } from '@core/api';
 import { ORDINARY_RULES } from '@core/day';
 
 const at = (hours: number) => hours * 3600;
@@ -20,4 +20,5 @@ export const NEW_VENUE: VenueFields = {
   pitExit: { lastCheck: ORDINARY_CHECK },
   coaching: ORDINARY_COACHING,
   live: ORDINARY_LIVE,
+  gate: ORDINARY_GATE,
 };

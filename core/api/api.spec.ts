@@ -21,7 +21,7 @@ const anyBooking: fc.Arbitrary<BookingFields> = fc
     weightKg: optional(fc.integer({ min: 10, max: 500 })),
     pace: fc.constantFrom('first' as const, 'before' as const, 'quick' as const),
     gearbox: optional(fc.constantFrom('auto' as const, 'paddle' as const)),
-    prompting: fc.boolean(),
+    touch: fc.boolean(),
     sequence: fc.constantFrom('any' as const, 'asListed' as const),
     price: fc.integer({ min: 0, max: 100_000 }).map((cents) => cents / 100),
     paid: fc.constant(0),

@@ -4,7 +4,7 @@ import { faultEntry } from '../coaching/vocabulary';
 import { dayFile } from '../day/day-file';
 import { planFile } from '../day/plan-file';
 import { recordedEntry } from '../journal/entry';
-import { liveCustoms, ORDINARY_LIVE, pitExitCustoms } from '../venue';
+import { gateCustoms, liveCustoms, ORDINARY_GATE, ORDINARY_LIVE, pitExitCustoms } from '../venue';
 import { booking } from './setup';
 import { planRevision } from './planning';
 import { dayTrouble } from './troubles';
@@ -42,6 +42,7 @@ export const dayView = z.object({
   stalls: z.record(z.string(), z.number().int()),
   pitExit: pitExitCustoms,
   live: liveCustoms.default(ORDINARY_LIVE),
+  gate: gateCustoms.default(ORDINARY_GATE),
   map: circuitMap.nullable(),
   /** What the venue has put into the vocabulary of faults. */
   faults: z.array(faultEntry),

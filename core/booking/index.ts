@@ -3,6 +3,8 @@ import { gearbox, pin } from '../day/day-file';
 import { moneyAmount, text } from '../day/fields';
 import { timeOfDay } from '../day/time';
 
+export * from './answers';
+
 /** Bookings: who comes on a day, and what was sold. */
 
 /** How experienced the guest is; the venue sets what it does to the lap time. */
@@ -40,8 +42,8 @@ export const bookingFields = z
     gearbox: gearbox.optional(),
     carAtHome: text(100).min(1).optional(),
     drivesOn: z.enum(['left', 'right']).optional(),
-    /** A hand on the wheel or a tap on the knee is all right. */
-    prompting: z.boolean(),
+    /** A hand on the wheel or a tap on the knee is all right as a teaching prompt; missing where nobody has asked. */
+    touch: z.boolean().optional(),
     sequence: z.enum(['any', 'asListed']),
     price: moneyAmount,
     paid: moneyAmount,

@@ -5,6 +5,7 @@ export { closingAt } from './closing';
 export { COST_TERMS, costOf, type Cost, type CostTerm, type TermName } from './cost';
 export * from './day-file';
 export { fact, type Fact } from './fact';
+export { drivesThatDoNotFit, type DriveMisfit } from './fitting-cars';
 export * from './faults';
 export { FRIEND_WISHES, wishesOf, type FriendWish, type FriendWishKind } from './friends';
 export { guestTimes, type GuestTime } from './guest-times';

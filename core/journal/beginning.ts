@@ -53,6 +53,8 @@ export function beginning({ day, schedule }: DayContext): DayState {
           gone: undefined,
           unwell: false,
           deskDone: false,
+          answers: {},
+          fitted: {},
           recording: undefined,
           freeSinceS: undefined,
           sinceS: undefined,

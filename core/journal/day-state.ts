@@ -1,5 +1,7 @@
+import type { GateAnswers } from '../booking/answers';
 import type { Car, Drive, Guest, Instructor } from '../day';
 import type { BreakOffReason, EntryKind, EntryOf, FlagKind } from './entry';
+import type { Fitted } from './fitted';
 import type { GarageState } from './garage';
 import type { LapCount, LapSource } from './lap-count';
 import type { OwedWish } from './owed';
@@ -35,6 +37,10 @@ export interface GuestState {
   helmet: boolean;
   briefed: boolean;
   sighted: boolean;
+  /** What was answered at the gate; a question that is missing has not been asked there. */
+  answers: GateAnswers;
+  /** The same of what decides which cars are right; the day itself goes by it once the server has it. */
+  fitted: Fitted;
   /** The drive in which the guest sits or which is still to be debriefed. */
   drive: string | undefined;
   /** Set while a class or sighting run holds the guest. */

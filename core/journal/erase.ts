@@ -18,7 +18,7 @@ export function withoutWords(
   name: string,
 ): JournalEntry | undefined {
   const theirs = isAbout(entry, guest, drives);
-  const { own = [], named = [] } = rulesOf(entry).words;
+  const { own = [], named = [], emptied = [] } = rulesOf(entry).words;
   const fields: Record<string, unknown> = { ...entry };
   let changed = false;
   const put = (field: string, erase: (words: string) => string) => {
@@ -30,5 +30,10 @@ export function withoutWords(
   const withoutName = (words: string) => words.replaceAll(name, ERASED_WORDS);
   for (const field of named) put(field, withoutName);
   for (const field of own) put(field, theirs ? () => ERASED_WORDS : withoutName);
+  for (const field of theirs ? emptied : []) {
+    if (Object.keys(fields[field] ?? {}).length === 0) continue;
+    fields[field] = {};
+    changed = true;
+  }
   return changed ? (fields as unknown as JournalEntry) : undefined;
 }

@@ -12,6 +12,7 @@ export { asSituated, changesTheDay, type Situated, type Unfit } from './situatio
 export { comesInS, dayContext, isSpoiled, lapEstimateOf, progressOf, type DayContext } from './context';
 export { countsDiffer, hasStopped, type CountMark, type LapCount } from './lap-count';
 export * from './erase';
+export { asFitted, type Fitted } from './fitted';
 export * from './garage';
 export { isAbout } from './registry';
 export { effectiveEntries, replay, stateOf } from './reduce';

@@ -44,6 +44,8 @@ const WHOSE: Readonly<Record<EntryKind, CrewStation | typeof EITHER | typeof NOB
   waiverSigned: 'gate',
   licenceSeen: 'gate',
   helmetFitted: 'gate',
+  guestAnswered: 'gate',
+  guestFitted: 'gate',
   guestNoShow: 'gate',
   guestLate: 'gate',
   classBegan: 'classroom',

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { gateQuestion } from '../booking/answers';
 import { circuit, condition, idsTwice, rules, sightingVehicle, timeZone } from '../day/day-file';
 import { text } from '../day/fields';
 import { timeOfDay } from '../day/time';
@@ -14,6 +15,17 @@ export const pitExitCustoms = z.strictObject({
   wayIn: text(200).min(1).optional(),
 });
 export type PitExitCustoms = z.output<typeof pitExitCustoms>;
+
+/** What guests are asked at the gate besides their papers. */
+export const gateCustoms = z.strictObject({
+  asks: z.array(gateQuestion).max(gateQuestion.options.length),
+  /** The venue's own questions, answered by yes or no. */
+  own: z.array(text(80).min(1)).max(8, 'expected at most 8 questions'),
+});
+export type GateCustoms = z.output<typeof gateCustoms>;
+
+/** Of a venue that has not written its own. */
+export const ORDINARY_GATE: GateCustoms = { asks: [...gateQuestion.options], own: [] };
 
 /** How people are taught and cars are parked at this venue. */
 export const coachingCustoms = z.strictObject({
@@ -84,6 +96,7 @@ export const venueFields = z
     pitExit: pitExitCustoms.default({ lastCheck: ORDINARY_CHECK }),
     coaching: coachingCustoms.default(ORDINARY_COACHING),
     live: liveCustoms.default(ORDINARY_LIVE),
+    gate: gateCustoms.default(ORDINARY_GATE),
   })
   .refine((venue) => venue.opens < venue.closes, {
     message: 'expected the opening time to be before the closing time',

@@ -1,12 +1,14 @@
 import { clockMinute, DAY_S, spokenDuration } from '../day';
 import type { EntryKind, EntryOf, JournalEntry } from '../journal';
-import { BREAK_OFF_WORDS, FLAG_WORDS } from './terms';
+import { answersWords, BREAK_OFF_WORDS, FLAG_WORDS, GEARBOX_WORDS } from './terms';
 
 const ENTRY_WORDS: Record<EntryKind, string> = {
   guestArrived: 'Arrived',
   waiverSigned: 'Waiver signed',
   licenceSeen: 'Licence seen',
   helmetFitted: 'Helmet fitted',
+  guestAnswered: 'Asked at the gate',
+  guestFitted: 'Told at the gate',
   guestNoShow: 'No-show',
   guestLeft: 'Left',
   guestUnwell: 'Unwell',
@@ -71,6 +73,13 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   correction: 'Correction',
 };
 
+function fittedWords({ heightCm, gearbox }: EntryOf<'guestFitted'>): string[] {
+  return [
+    ...(heightCm === undefined ? [] : [`${heightCm} cm`]),
+    ...(gearbox === undefined ? [] : [GEARBOX_WORDS[gearbox]]),
+  ];
+}
+
 function owedWords({ notToday, notBefore, place }: EntryOf<'owedAgreed'>): string {
   if (notToday) return 'not today';
   if (place) return `a place at ${clockMinute(place.release)}`;
@@ -107,6 +116,10 @@ function plainWords(entry: JournalEntry): string {
       return `${words}, lap ${entry.lap}${entry.corner ? `, ${entry.corner}` : ''}`;
     case 'brokenOff':
       return `${words}: ${entry.note || BREAK_OFF_WORDS[entry.reason]}`;
+    case 'guestAnswered':
+      return `${words}: ${answersWords(entry.answers).join(', ')}`;
+    case 'guestFitted':
+      return `${words}: ${fittedWords(entry).join(', ')}`;
     case 'owedAgreed':
       return `${words}: ${owedWords(entry)}`;
     case 'flagCalled':

@@ -8,6 +8,7 @@ import type { Words } from './words';
  */
 export { BY_ID, namesOf, type Names } from './names';
 export {
+  answersWords,
   BREAK_OFF_WORDS,
   CAR_STATUS_WORDS,
   CONE_WORDS,
@@ -15,10 +16,15 @@ export {
   CREW_STATION_WORDS,
   CREW_STATUS_WORDS,
   FLAG_WORDS,
+  GATE_QUESTION_WORDS,
+  GEARBOX_WORDS,
   GUEST_STAGE_WORDS,
+  HOME_CAR_WORDS,
+  HOUSE_RULE,
   PHASE_WORDS,
   FRIEND_WISH_WORDS,
   TERM_WORDS,
+  touchWords,
 } from './terms';
 export type { Words } from './words';
 

@@ -1,6 +1,7 @@
+import type { GateAnswers, GateQuestion, HomeCar } from '../booking';
 import type { ConeKind, Marker } from '../circuit';
 import type { Phase } from '../coaching';
-import type { FriendWishKind, TermName } from '../day';
+import type { FriendWishKind, Gearbox, TermName } from '../day';
 import type { BreakOffReason, CarStatus, CrewStatus, FlagKind, GuestStage } from '../journal';
 import type { CrewStation } from '../practice';
 
@@ -42,6 +43,52 @@ export function coneWords(kind: ConeKind, marker: Marker): string {
   const cones = (count: number) => `${marker.colour} ${count > 1 ? 'cones' : 'cone'}`;
   return `${markerWords(marker, 'a pair of', cones)}: ${CONE_WORDS[kind]}`;
 }
+
+/** Whether a touch is all right as a teaching prompt; what nobody has asked is not a no. */
+export function touchWords(touch: boolean | undefined): string {
+  if (touch === undefined) return 'touch as a prompt: not asked yet';
+  return touch ? 'touch as a prompt is all right' : 'no touch as a prompt';
+}
+
+export const GEARBOX_WORDS: Record<Gearbox, string> = { auto: 'automatic', paddle: 'paddles' };
+
+/** What is driven at home, by its kind. */
+export const HOME_CAR_WORDS: Record<HomeCar, string> = {
+  small: 'small car',
+  family: 'family car',
+  automatic: 'automatic',
+  electric: 'electric car',
+  sporty: 'sporty car',
+  none: 'no car',
+};
+
+export const GATE_QUESTION_WORDS: Record<GateQuestion, string> = {
+  gearbox: 'gearbox wanted',
+  height: 'height, where a car needs it',
+  touch: 'touch as a prompt',
+  homeCar: 'kind of car at home',
+  drivesOn: 'side of the road at home',
+  glasses: 'glasses',
+  sick: 'feels sick easily',
+  fast: 'has driven fast before',
+};
+
+/** What a guest has answered at the gate, for those who sit beside it; what was not asked is left out. */
+export function answersWords({ touch, homeCar, drivesOn, glasses, sick, fast, own }: GateAnswers): string[] {
+  return [
+    ...(touch === undefined ? [] : [touchWords(touch)]),
+    ...(homeCar === undefined ? [] : [`at home: ${HOME_CAR_WORDS[homeCar]}`]),
+    ...(drivesOn === undefined ? [] : [`drives on the ${drivesOn} at home`]),
+    ...(glasses === undefined ? [] : [glasses ? 'wears glasses' : 'no glasses']),
+    ...(sick === undefined ? [] : [sick ? 'feels sick easily' : 'does not feel sick easily']),
+    ...(fast === undefined ? [] : [fast ? 'has driven fast before' : 'has never driven fast']),
+    ...Object.entries(own ?? {}).map(([question, yes]) => `${question}: ${yes ? 'yes' : 'no'}`),
+  ];
+}
+
+/** A rule of the house that no answer of a guest switches off: said in class, and on the waiver. */
+export const HOUSE_RULE =
+  'In a pass or an emergency the instructor may steady or steer the wheel, and brake where the car has a second pedal.';
 
 /** A station of the simulated crew: what it is called, who stands there, and what they do. */
 export const CREW_STATION_WORDS: Record<

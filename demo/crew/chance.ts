@@ -54,7 +54,9 @@ export const LIFT_S = 3;
 export const WAIT_S = 1.5;
 
 /** Taps that are forgotten: a lap by the marshal, the way in, the end of a debrief, and after how long somebody notices. */
-export const FORGOTTEN = { lap: 0.03, in: 0.04, debrief: 0.04, check: 0.1, spoiled: 0.3 };
+export const FORGOTTEN = { lap: 0.03, in: 0.04, debrief: 0.04, check: 0.1, spoiled: 0.3, asked: 0.15 };
+/** What guests answer at the gate, as shares of those who say yes. */
+export const ANSWERS = { glasses: 0.35, sick: 0.15, fast: 0.3 };
 export const NOTICED_AFTER_S = 5 * 60;
 /** A lap that a pass has spoiled is marked after this. */
 export const SPOILED_S = [5, 40] as const;

@@ -1,5 +1,6 @@
 import { isCleared, type GuestState } from '@core/journal';
-import { ARRIVALS, LEAVES_S, NO_SHOW_AFTER_S, PAPER_S } from './chance';
+import { homeCar, type GateAnswers } from '@core/booking';
+import { ANSWERS, ARRIVALS, FORGOTTEN, LEAVES_S, NO_SHOW_AFTER_S, PAPER_S } from './chance';
 import type { Deed, Scene } from './scene';
 
 const GATE = { by: 'Gate' } as const;
@@ -28,7 +29,7 @@ function comesS({ draw }: Scene, { guest }: GuestState, { bookedS: booked, comes
 
 /** Guests come, and their papers and helmets are seen to one after the other. */
 export function* atGate(scene: Scene, arrivals: Arrivals): Iterable<Deed> {
-  const { nowS, state, ripe, between } = scene;
+  const { nowS, state, ripe, between, draw } = scene;
   for (const it of state.guests.values()) {
     const guest = it.guest.id;
     if (it.gone) continue;
@@ -40,11 +41,26 @@ export function* atGate(scene: Scene, arrivals: Arrivals): Iterable<Deed> {
       } else if (nowS >= atS) yield { ...GATE, fields: { kind: 'guestArrived', guest } };
       continue;
     }
-    if (isCleared(it)) continue;
+    if (isCleared(it)) {
+      const asked = Object.keys(it.answers).length > 0 || draw(`asked ${guest}`) < FORGOTTEN.asked;
+      if (!asked) yield { ...GATE, fields: { kind: 'guestAnswered', guest, answers: answersOf(draw, guest) } };
+      continue;
+    }
     const kind = !it.waiver ? 'waiverSigned' : !it.licence ? 'licenceSeen' : 'helmetFitted';
     if (ripe(`${kind} ${guest}`, true, between(`${kind} ${guest}`, PAPER_S)))
       yield { ...GATE, fields: { kind, guest } };
   }
+}
+
+/** Nothing is made up of touch: bookings know some, and the crew does not see them. */
+function answersOf(draw: Scene['draw'], guest: string): GateAnswers {
+  const yes = (what: keyof typeof ANSWERS) => draw(`${what} ${guest}`) < ANSWERS[what];
+  return {
+    homeCar: homeCar.options[Math.floor(draw(`at home ${guest}`) * homeCar.options.length)]!,
+    glasses: yes('glasses'),
+    sick: yes('sick'),
+    fast: yes('fast'),
+  };
 }
 
 /** Whoever has driven everything is seen off. */

@@ -80,7 +80,7 @@ export function guestsRoutes({ store, dayCache, hub, clock, manager }: Services)
             leavesBy: fields.leavesBy,
             pace: fields.pace,
             gearbox: fields.gearbox,
-            prompting: fields.prompting,
+            touch: fields.touch,
             sequence: fields.sequence,
             price: fields.price,
             paid: fields.paid,

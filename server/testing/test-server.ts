@@ -75,7 +75,7 @@ export const bookingBody = (more: Record<string, unknown> = {}) => ({
   languages: ['en'],
   arrives: '09:10',
   pace: 'first',
-  prompting: true,
+  touch: true,
   sequence: 'any',
   price: 149,
   paid: 0,

@@ -75,7 +75,16 @@ export function bookingFormFields(
         { label: 'right', value: 'right' },
       ],
     },
-    prompting: { label: 'A hand on the wheel is all right', kind: 'yes' },
+    touch: {
+      label: 'Touch as a prompt',
+      kind: 'choice',
+      optional: true,
+      hint: 'asked at the gate where empty',
+      options: [
+        { label: 'yes, all right', value: true },
+        { label: 'no', value: false },
+      ],
+    },
     briefed: { label: 'Briefed already, still valid', kind: 'yes' },
     sighted: { label: 'Knows the circuit already', kind: 'yes' },
     price: { label: 'Price', kind: 'number', decimals: 2, group: 'Payment and notes' },

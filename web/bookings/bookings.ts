@@ -26,7 +26,6 @@ const NEW_BOOKING: Json = {
   name: '',
   languages: ['en'],
   pace: 'first',
-  prompting: false,
   sequence: 'any',
   price: 0,
   paid: 0,

@@ -72,6 +72,7 @@ describe('The day on screen', () => {
       carNumbers: { c1: 1 },
       stalls: {},
       pitExit: { lastCheck: [] },
+      gate: { asks: [], own: [] },
       live: { slidesUpToMin: 5 },
       map: null,
       faults: [],

@@ -26,7 +26,7 @@ const BOOKING = {
   ...{ languages: ['en', 'fr'], arrives: '09:00', leavesBy: '15:00', sequence: 'any', gearbox: 'paddle' },
   ...{ drives: [{ id: 'd1', cars: ['c1'], laps: 5 }], preferInstructors: ['i1'], avoidInstructors: [] },
   ...{ heightCm: 171.5, weightKg: 70, helmet: 'M', pace: 'first', carAtHome: 'a van', drivesOn: 'left' },
-  ...{ prompting: true, briefed: false, sighted: true, price: 149, paid: 0, occasion: 'fifty', notes: 'early' },
+  ...{ touch: true, briefed: false, sighted: true, price: 149, paid: 0, occasion: 'fifty', notes: 'early' },
   ...{ healthNote: 'asthma', sameTimeAs: ['A2'], inTurnWith: ['A2', 'A3'], sameInstructorAs: ['A3'] },
 };
 

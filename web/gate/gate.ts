@@ -13,9 +13,10 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { clockMinute, type Guest, type Plan } from '@core/day';
+import { knownAnswers } from '@core/booking';
+import { clockMinute, type Day, type Guest, type Plan } from '@core/day';
 import { isCleared, nextOccupancy, type GuestState } from '@core/journal';
-import { GUEST_STAGE_WORDS } from '@core/words';
+import { answersWords, GUEST_STAGE_WORDS, HOUSE_RULE } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
@@ -25,6 +26,8 @@ import { balanceDue, dueWords } from '../data/money';
 import { occupancyWords } from '../data/next-words';
 import { carLabel } from '../data/names';
 import { When } from '../data/when';
+import { FitSwap } from './fit-swap';
+import { GateQuestions } from './gate-questions';
 
 /** A row that arrow keys reach. */
 @Directive({ selector: '[jlGateRow]', host: { tabindex: '-1' } })
@@ -62,7 +65,7 @@ type Filter = 'gate' | 'all';
 @Component({
   selector: 'jl-gate',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, GateRow, InputText, RouterLink, SelectButton],
+  imports: [Button, FitSwap, FormsModule, GateQuestions, GateRow, InputText, RouterLink, SelectButton],
   templateUrl: './gate.html',
   styleUrl: './gate.scss',
   host: { class: 'screen' },
@@ -72,6 +75,7 @@ export class Gate {
   private readonly when = inject(When);
   private readonly words = inject(DayWords);
   protected readonly steps = STEPS;
+  protected readonly houseRule = HOUSE_RULE;
   protected readonly filter = signal<Filter>('gate');
   protected readonly query = signal('');
   protected readonly filters = [
@@ -100,6 +104,8 @@ export class Gate {
       .map(({ guest, booking }) => ({
         guest,
         cleared: STEPS.every(({ done }) => done(guest)),
+        needsHeight: this.needsHeight(context.day, guest.guest),
+        answers: answersWords(knownAnswers(booking?.fields, guest.answers)).join(' · '),
         fields: booking?.fields,
         owes: balanceDue(booking?.fields) > 0,
         due: dueWords(booking?.fields, this.data.currency()),
@@ -115,6 +121,12 @@ export class Gate {
         place: GUEST_STAGE_WORDS[guest.stage],
       }));
   });
+  /** Whether one of the cars that a guest booked is for some heights only. */
+  private needsHeight({ cars }: Day, { drives }: Guest): boolean {
+    const booked = new Set(drives.flatMap((drive) => drive.cars));
+    return cars.some(({ id, fit }) => booked.has(id) && (fit?.minHeightCm ?? fit?.maxHeightCm) !== undefined);
+  }
+
   /** Why a drive of a guest is left out, where one is. */
   private leftOut({ unplanned }: Plan, { drives }: Guest): string | undefined {
     const out = unplanned.find(({ drive }) => drives.some(({ id }) => id === drive));

@@ -5,7 +5,8 @@ import { analyseLaps } from '@core/coaching';
 import { lapTexts } from '@core/words/guests';
 import { clockMinute, money } from '@core/day';
 import { isAbout, type JournalEntry, lapsOwed, nextOccupancy, progressOf } from '@core/journal';
-import { BREAK_OFF_WORDS, GUEST_STAGE_WORDS } from '@core/words';
+import { knownAnswers } from '@core/booking';
+import { answersWords, BREAK_OFF_WORDS, GUEST_STAGE_WORDS, touchWords } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { GuestBefore } from './guest-before';
@@ -78,6 +79,7 @@ export class GuestCard {
     const fields = this.fields();
     if (!fields) return [];
     const due = balanceDue(fields);
+    const answers = knownAnswers(fields, this.guest()?.answers ?? {});
     const paces = { first: 'first time', before: 'been before', quick: 'quick' };
     const rows: [string, string | undefined][] = [
       ['Reference', fields.reference],
@@ -100,8 +102,9 @@ export class GuestCard {
           .join(', '),
       ],
       ['Gearbox', fields.gearbox && { auto: 'automatic', paddle: 'paddles' }[fields.gearbox]],
-      ['At home', [fields.carAtHome, fields.drivesOn && `drives on the ${fields.drivesOn}`].filter(Boolean).join(', ')],
-      ['Prompting', fields.prompting ? 'a hand on the wheel is all right' : 'by voice only'],
+      ['At home', fields.carAtHome],
+      ['Asked', answersWords(answers).join(', ')],
+      ...(answers.touch === undefined ? [['Touch', touchWords(undefined)] as [string, string]] : []),
       ['Occasion', fields.occasion],
       ['Born', fields.birthday],
       ['E-mail', fields.email],

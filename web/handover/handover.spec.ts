@@ -8,7 +8,7 @@ const KEY = 'joylap.counter';
 /** Ines Faro drives with i1, then Piet Verhoeve with i2; both have seen the circuit. */
 function morning(notes: Record<string, unknown> = {}): FakeDay {
   const it = new FakeDay(day, plan, '10:10', [
-    aBooking('g1', { name: 'Ines Faro', prompting: false, ...notes }),
+    aBooking('g1', { name: 'Ines Faro', touch: false, ...notes }),
     aBooking('g2', { name: 'Piet Verhoeve' }),
   ]);
   return seen(it);
@@ -48,11 +48,7 @@ describe('The instructor’s phone between two drives', () => {
     expect(words).toContain('Dunnock Cup, stall 4 · 5 laps · 10:11, in 1 min');
     expect(words).toContain('first drive today');
     const minds = [...shown.element.querySelectorAll('.minds li')].map((li) => li.textContent.trim());
-    expect(minds).toEqual([
-      'Motion sickness once',
-      'no hand on the wheel, no tap on the knee',
-      'drives on the left at home',
-    ]);
+    expect(minds).toEqual(['Motion sickness once', 'no touch as a prompt', 'drives on the left at home']);
   });
 
   it('keeps that the card was read, and by whom, once', async () => {

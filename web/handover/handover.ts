@@ -5,8 +5,10 @@ import { contract } from '@core/api';
 import { differenceCard } from '@core/car';
 import { handover, highestLevels, paceFromBefore } from '@core/coaching';
 import { crewDaysOf, freeFor, mealOf, restOf } from '@core/crew';
+import { knownAnswers } from '@core/booking';
 import { clockMinute, lapTimeText, spokenDuration } from '@core/day';
 import { progressOf } from '@core/journal';
+import { answersWords, HOUSE_RULE } from '@core/words';
 import { Button } from 'primeng/button';
 import { of } from 'rxjs';
 import { Api } from '../data/api';
@@ -19,6 +21,7 @@ import { SeenTimes } from '../data/seen-times';
 import { When } from '../data/when';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
+import { GateQuestions } from '../gate/gate-questions';
 import { known } from '../data/reading';
 
 const READY_WORDS = {
@@ -31,7 +34,7 @@ const READY_WORDS = {
 @Component({
   selector: 'jl-handover',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads, Button, RouterLink],
+  imports: [Beads, Button, GateQuestions, RouterLink],
   templateUrl: './handover.html',
   styleUrl: './handover.scss',
 })
@@ -43,6 +46,8 @@ export class HandoverScreen {
   private readonly when = inject(When);
   private readonly seen = inject(SeenTimes);
   protected readonly choice = inject(InstructorChoice);
+  protected readonly houseRule = HOUSE_RULE;
+  protected readonly touch = ['touch'] as const;
 
   private readonly next = computed(() =>
     this.choice.drives().find(({ stage }) => stage === 'planned' || stage === 'seated'),
@@ -54,12 +59,16 @@ export class HandoverScreen {
     if (!card) return undefined;
     const occupancy = context.schedule.drives.find(({ planned }) => planned.drive === next.drive.id);
     const fields = this.data.bookings().get(card.guest.id)?.fields;
+    const guest = state.guests.get(card.guest.id)!;
+    const answers = knownAnswers(fields, guest.answers);
     const startS = occupancy && this.when.start()(occupancy).atS;
     const inS = (startS ?? state.timeS) - state.timeS;
     const name = (car: string | undefined) => context.schedule.index.cars.get(car ?? '')?.name ?? '';
     return {
       id: next.drive.id,
       guest: card.guest.name,
+      /** Set where nobody has asked whether a touch is all right. */
+      toAsk: answers.touch === undefined ? { guest, fields } : undefined,
       facts: [
         card.guest.languages.join(', '),
         card.gearbox === 'auto' ? 'automatic' : card.gearbox === 'paddle' ? 'paddles' : 'gearbox open',
@@ -80,8 +89,7 @@ export class HandoverScreen {
       minds: [
         ...(fields?.healthNote ? [fields.healthNote] : []),
         ...(fields?.notes ? [fields.notes] : []),
-        ...(fields && !fields.prompting ? ['no hand on the wheel, no tap on the knee'] : []),
-        ...(fields?.drivesOn ? [`drives on the ${fields.drivesOn} at home`] : []),
+        ...answersWords(answers),
         ...card.notes,
         ...(card.interventions > 0 ? [`${card.interventions} times somebody had to brake or steer`] : []),
         ...(card.account ? [`says: “${card.account}”`] : []),

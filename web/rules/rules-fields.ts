@@ -1,4 +1,6 @@
 import type { venueFields } from '@core/api';
+import { gateQuestion } from '@core/booking';
+import { GATE_QUESTION_WORDS } from '@core/words';
 import type * as z from 'zod';
 import { formOf } from '../forms/fields';
 
@@ -25,6 +27,19 @@ export const RULES_FIELDS = formOf<RulesForm>({
   'rules.releaseGapS': { label: 'Between two releases', unit: 's', kind: 'number' },
   'rules.firstLapFactor': { label: 'First lap ×', kind: 'number', decimals: 3, optional: true },
   'rules.outLapCounts': { label: 'The lap out of the pits counts', kind: 'yes', whenAbsent: true },
+  'gate.asks': {
+    label: 'Asked at the gate',
+    kind: 'many',
+    group: 'Gate',
+    wide: true,
+    options: gateQuestion.options.map((value) => ({ value, label: GATE_QUESTION_WORDS[value] })),
+  },
+  'gate.own': {
+    label: 'Own questions',
+    kind: 'list',
+    wide: true,
+    hint: 'answered by yes or no, with commas',
+  },
   'pitExit.lastCheck': {
     label: 'Last check',
     kind: 'list',

@@ -1,4 +1,4 @@
-import { ORDINARY_COACHING, ORDINARY_LIVE, venueFields } from '@core/api';
+import { ORDINARY_COACHING, ORDINARY_GATE, ORDINARY_LIVE, venueFields } from '@core/api';
 import { aCar, aDay, aPlan, at, drive, ORDINARY_RULES } from '@core/testing/small-day';
 import * as z from 'zod';
 import { RulesScreen } from './rules';
@@ -31,6 +31,7 @@ describe('The rules', () => {
     pitExit: { lastCheck: ['Strap'] },
     coaching: ORDINARY_COACHING,
     live: ORDINARY_LIVE,
+    gate: ORDINARY_GATE,
   });
 
   it('are saved as they stand, with what no field shows', async () => {

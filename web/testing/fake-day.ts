@@ -6,6 +6,7 @@ import { provideRouter } from '@angular/router';
 import { vocabularyOf } from '@core/coaching';
 import {
   bookingFields,
+  ORDINARY_GATE,
   type Booking,
   type DaySummary,
   type DayTrouble,
@@ -68,6 +69,7 @@ export class FakeDay implements OpenDay {
     const exit = {
       stalls: { c1: 4 },
       pitExit: { lastCheck: ['Strap', 'Belts'], wayIn: 'In at the anchor board' },
+      gate: ORDINARY_GATE,
       live: { slidesUpToMin: 5 },
       map: null,
       faults: [],
@@ -142,7 +144,7 @@ export function aBooking(id: string, more: Record<string, unknown> = {}): Bookin
     languages: ['en'],
     arrives: '09:00',
     pace: 'first',
-    prompting: true,
+    touch: true,
     sequence: 'any',
     price: 100,
     paid: 0,

@@ -1,3 +1,4 @@
+import type { Day } from '../../day';
 import type { CarState, CrewState, DayState, DriveState, GuestState } from '../day-state';
 import type { JournalEntry } from '../entry';
 import type { Resolution } from '../refusal';
@@ -45,4 +46,14 @@ export function release(state: DayState, instructor: string | undefined, what: s
   changeCrew(state, instructor, (it) => {
     if (it.busyWith === what) it.busyWith = undefined;
   });
+}
+
+/** The day with one of its guests or instructors changed. */
+export function withEach<K extends 'guests' | 'instructors'>(
+  day: Day,
+  kind: K,
+  id: string,
+  change: (thing: Day[K][number]) => Day[K][number],
+): Day {
+  return { ...day, [kind]: day[kind].map((thing) => (thing.id === id ? change(thing) : thing)) };
 }

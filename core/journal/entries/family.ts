@@ -13,8 +13,11 @@ export interface EntryRules<E> {
   readonly admit: (state: DayState, entry: E, context: DayContext) => Refusal | undefined;
   /** What it changes of the state, in place. */
   readonly apply: (state: DayState, entry: E, context: DayContext) => void;
-  /** Fields that hold free words: in `own` about the guest alone, in `named` of anything, in which a name may stand. */
-  readonly words: { readonly own?: readonly (keyof E & string)[]; readonly named?: readonly (keyof E & string)[] };
+  /**
+   * Fields that hold free words: in `own` about the guest alone, in `named` of anything, in which a name may stand; and in
+   * `emptied` groups of what a guest has said.
+   */
+  readonly words: { readonly [K in 'own' | 'named' | 'emptied']?: readonly (keyof E & string)[] };
   /** What it changes of the day itself, before it is planned. */
   readonly situation?: (day: Day, entry: E) => Day | UnfitReason;
 }

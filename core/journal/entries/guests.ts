@@ -1,7 +1,10 @@
 import * as z from 'zod';
+import { gateAnswers, withAnswers } from '../../booking/answers';
 import { fact } from '../../day';
+import { gearbox } from '../../day/day-file';
+import { asFitted } from '../fitted';
 import { onGuest, notHere, inACar } from './judging';
-import { changeGuest } from './changing';
+import { changeGuest, withEach } from './changing';
 import { subject, entryOf } from './parts';
 import { NO_WORDS, type Family } from './family';
 
@@ -11,6 +14,14 @@ export const guestsSchemas = {
   waiverSigned: entryOf('waiverSigned', { guest: subject }),
   licenceSeen: entryOf('licenceSeen', { guest: subject }),
   helmetFitted: entryOf('helmetFitted', { guest: subject, size: z.string().max(10).optional() }),
+  /** What a guest has answered at the gate; a question that is not in it keeps its last answer. */
+  guestAnswered: entryOf('guestAnswered', { guest: subject, answers: gateAnswers }),
+  /** What decides which cars a guest can drive, and how: told or measured at the gate. */
+  guestFitted: entryOf('guestFitted', {
+    guest: subject,
+    heightCm: z.number().min(50).max(300).optional(),
+    gearbox: gearbox.optional(),
+  }),
   guestNoShow: entryOf('guestNoShow', { guest: subject }),
   guestLeft: entryOf('guestLeft', { guest: subject }),
   guestUnwell: entryOf('guestUnwell', { guest: subject, note: z.string().max(500).optional() }),
@@ -57,6 +68,23 @@ export const guestsRules: Family<typeof guestsSchemas> = {
     admit: (state, { guest }) => onGuest(state, guest, notHere),
     apply: (state, { guest, at }) => changeGuest(state, guest, at, (it) => (it.helmet = true)),
     words: NO_WORDS,
+  },
+  guestAnswered: {
+    // Told on the telephone as well, before the guest has come.
+    admit: (state, { guest }) => onGuest(state, guest, () => undefined),
+    apply: (state, { guest, answers, at }) =>
+      changeGuest(state, guest, at, (it) => (it.answers = withAnswers(it.answers, answers))),
+    words: { emptied: ['answers'] },
+  },
+  guestFitted: {
+    // Told on the telephone as well, before the guest has come.
+    admit: (state, { guest }) => onGuest(state, guest, () => undefined),
+    apply: (state, { guest, heightCm, gearbox: wanted, at }) =>
+      changeGuest(state, guest, at, (it) => {
+        it.fitted = { heightCm: heightCm ?? it.fitted.heightCm, gearbox: wanted ?? it.fitted.gearbox };
+      }),
+    words: NO_WORDS,
+    situation: (day, fitted) => withEach(day, 'guests', fitted.guest, (it) => asFitted(it, fitted)),
   },
   guestNoShow: {
     admit: (state, { guest }) =>

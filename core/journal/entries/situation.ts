@@ -1,6 +1,7 @@
 import * as z from 'zod';
-import { closingAt, fact, withoutWindows, type Day } from '../../day';
+import { closingAt, fact, withoutWindows } from '../../day';
 import { timeOfDay } from '../../day/time';
+import { withEach } from './changing';
 import { onGuest } from './judging';
 import { subject, sentence, entryOf, inOrder } from './parts';
 import { always, nothing, NO_WORDS, type Family } from './family';
@@ -81,12 +82,3 @@ export const situationRules: Family<typeof situationSchemas> = {
     words: NO_WORDS,
   },
 };
-
-function withEach<K extends 'guests' | 'instructors'>(
-  day: Day,
-  kind: K,
-  id: string,
-  change: (thing: Day[K][number]) => Day[K][number],
-): Day {
-  return { ...day, [kind]: day[kind].map((thing) => (thing.id === id ? change(thing) : thing)) };
-}

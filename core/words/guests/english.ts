@@ -128,6 +128,7 @@ export const ENGLISH: GuestWords = {
       'The slower car lifts and shows its hazard lights',
       'The instructor says the side and steadies the wheel; you never let go',
       'Afterwards: find the line again before you push',
+      'In an emergency too: the instructor may steady or steer, and brake where there is a second pedal',
     ],
     corner: (number, direction, apex) => `${ordinal(number)} corner, to the ${direction}; ${apex} apex`,
     lookAt: (what) => `Look at ${what}`,

@@ -191,6 +191,7 @@ export const FRENCH: GuestWords = {
       'La voiture plus lente lève le pied et met ses feux de détresse',
       'L’instructeur dit le côté et stabilise le volant ; vous ne lâchez jamais',
       'Après : retrouver la trajectoire avant d’attaquer',
+      'En cas d’urgence aussi : l’instructeur peut tenir ou tourner le volant, et freiner s’il a une pédale',
     ],
     corner: (number, direction, apex) =>
       `${number}${number === 1 ? 'er' : 'e'} virage, à ${SIDES[direction]} ; ${APEXES[apex]}`,

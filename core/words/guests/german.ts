@@ -191,6 +191,7 @@ export const GERMAN: GuestWords = {
       'Das langsamere Auto geht vom Gas und zeigt Warnblinker',
       'Der Instruktor sagt die Seite und hält das Lenkrad ruhig; Sie lassen nie los',
       'Danach: erst die Linie wiederfinden, dann Tempo',
+      'Auch im Notfall: der Instruktor darf das Lenkrad halten oder lenken, und bremsen, wo es ein zweites Pedal gibt',
     ],
     corner: (number, direction, apex) => `${number}. Kurve, nach ${SIDES[direction]}; ${APEXES[apex]} Scheitelpunkt`,
     lookAt: (what) => `Blick: ${what}`,
