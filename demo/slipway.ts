@@ -100,8 +100,14 @@ export const SLIPWAY: Circuit = {
     { name: 'Gantry', atM: 1689, book: { apex: 'double', mistakes: 'only one apex, then wide' } },
     { name: 'Crane', atM: 1968, book: { apex: 'late', kerbs: 'ride' } },
   ],
-  cones: [],
+  cones: [
+    { id: 'kerb-1', kind: 'keepOff', xM: 352.1, yM: 10.1, corner: 'Boathouse', note: 'the kerb has a step' },
+    { id: 'board-100', kind: 'distance', xM: -344.7, yM: 242.4, corner: 'Crane', note: '100 m' },
+    { id: 'board-50', kind: 'distance', xM: -339.2, yM: 192.7, corner: 'Crane', note: '50 m' },
+    { id: 'zone-1', kind: 'safetyZone', xM: -249, yM: 44, corner: 'Crane', note: 'to stand in after a spin' },
+  ],
   movedCones: [],
+  removedCones: [],
   landmarks: [
     { name: 'red door', xM: 96, yM: -12 },
     { name: 'old crane', xM: 130, yM: 290 },

@@ -28,6 +28,7 @@ export function circuitGeoJson(circuit: Circuit, origin: Origin): string {
         widthLeftM: widths(({ leftM }) => leftM),
         widthRightM: widths(({ rightM }) => rightM),
         ...(circuit.legend && { legend: circuit.legend }),
+        ...(circuit.removedCones.length > 0 && { removedCones: circuit.removedCones }),
       },
       geometry: { type: 'LineString', coordinates: [...ring, ring[0]] },
     },

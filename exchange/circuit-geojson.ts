@@ -274,7 +274,9 @@ function withPlaces(
     line,
     ...nothingBeside(),
   };
-  if (main.properties?.['legend'] !== undefined) circuit['legend'] = main.properties['legend'];
+  for (const key of ['legend', 'removedCones']) {
+    if (main.properties?.[key] !== undefined) circuit[key] = main.properties[key];
+  }
   const unknown = new Set<string>();
   for (const one of features) {
     if (one === main) continue;

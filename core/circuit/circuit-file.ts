@@ -56,10 +56,23 @@ export const namedCorner = z.strictObject({
 });
 export type NamedCorner = z.output<typeof namedCorner>;
 
-export const coneKind = z.enum(['brake', 'turnIn', 'apex', 'exit', 'gate', 'boundary', 'pullOff']);
+/** What stands at the road to say something: what each corner has, and what is placed by hand alone. */
+export const coneKind = z.enum([
+  'brake',
+  'turnIn',
+  'apex',
+  'exit',
+  'gate',
+  'boundary',
+  'pullOff',
+  'distance',
+  'keepOff',
+  'guideLine',
+  'safetyZone',
+]);
 export type ConeKind = z.output<typeof coneKind>;
 
-/** A cone placed by hand: a gate, a boundary, the pull-off. */
+/** A cone placed by hand, with the reason: a gate, a boundary, the pull-off, or one more at a corner. */
 export const handCone = z.strictObject({
   id: z.string().min(1).max(40),
   kind: coneKind,
@@ -72,12 +85,17 @@ export const handCone = z.strictObject({
 /** A cone that would be computed otherwise, and keeps this place. */
 export const movedCone = z.strictObject({ id: z.string().min(1).max(80), ...pointM, note: words(200) });
 
+/** A cone that would be computed and has been taken away, with the reason. */
+export const removedCone = z.strictObject({ id: z.string().min(1).max(80), note: words(200) });
+
 /** What marks a place of one kind: so many things of one colour, or something that stands there anyway. */
 const marker = z.strictObject({
-  by: z.enum(['cone', 'board', 'landmark', 'none']),
+  by: z.enum(['cone', 'board', 'landmark', 'paint', 'none']),
   count: z.number().int().min(1).max(4).default(1),
   /** A name for people. */
   colour: words(30).min(1),
+  /** What tells cones of one colour apart besides their number. */
+  pattern: z.enum(['plain', 'banded', 'lying', 'inRow']).default('plain'),
   /** How it is drawn. */
   css: z.string().regex(/^#[0-9a-fA-F]{6}$/, 'expected a colour such as #3366cc'),
 });
@@ -93,6 +111,10 @@ export const legend = z.strictObject({
   gate: marker,
   boundary: marker,
   pullOff: marker,
+  distance: marker.default({ by: 'none', count: 1, colour: 'number board', pattern: 'plain', css: '#d8d4c8' }),
+  keepOff: marker.default({ by: 'none', count: 1, colour: 'barred board', pattern: 'plain', css: '#b05a7a' }),
+  guideLine: marker.default({ by: 'none', count: 1, colour: 'white dashes', pattern: 'plain', css: '#dcd8cc' }),
+  safetyZone: marker.default({ by: 'none', count: 4, colour: 'lime', pattern: 'plain', css: '#a8b820' }),
 });
 export type Legend = z.output<typeof legend>;
 
@@ -110,6 +132,7 @@ export const circuitFile = z.strictObject({
   corners: z.array(namedCorner).max(60).default([]),
   cones: z.array(handCone).max(500).default([]),
   movedCones: z.array(movedCone).max(300).default([]),
+  removedCones: z.array(removedCone).max(300).default([]),
   landmarks: z.array(place).max(100).default([]),
   marshalPosts: z.array(place).max(60).default([]),
   legend: legend.optional(),

@@ -27,6 +27,7 @@ const aCircuit = (line: LinePoint[], changed: Partial<Circuit> = {}): Circuit =>
   corners: [],
   cones: [],
   movedCones: [],
+  removedCones: [],
   landmarks: [],
   marshalPosts: [],
   ...changed,
@@ -209,6 +210,44 @@ describe('Cones', () => {
       'hidden by the fence',
       'moved',
     ]);
+  });
+
+  it('that were taken away stay away with the reason, and what was placed by hand stays, whatever is computed', () => {
+    const line = square(400, 40);
+    const { centre, taught } = taughtOn(line);
+    const plan = (more: Partial<Circuit>) => conesOf(aCircuit(line, more), centre, taught, []);
+    const [first] = plan({}).cones;
+    const board = { id: 'board-1', kind: 'keepOff' as const, xM: 40, yM: -6, note: 'high kerb' };
+    const { cones, omitted } = plan({ removedCones: [{ id: first!.id, note: 'a post stands there' }], cones: [board] });
+    expect(cones.map(({ id }) => id)).not.toContain(first!.id);
+    expect(omitted.map(({ id, reason }) => [id, reason.code])).toEqual([[first!.id, 'takenAway']]);
+    expect(cones.find(({ id }) => id === 'board-1')).toEqual(
+      jasmine.objectContaining({ origin: 'hand', note: 'high kerb' }),
+    );
+  });
+
+  it('that were moved past their neighbour are told', () => {
+    const line = square(400, 40);
+    const { centre, taught } = taughtOn(line);
+    const [turnIn, apex] = conesOf(aCircuit(line), centre, taught, []).cones;
+    const behind = pointBeside(centre, apex!.atM + 5, -5);
+    const { outOfOrder } = conesOf(
+      aCircuit(line, { movedCones: [{ id: turnIn!.id, ...behind, note: 'later' }] }),
+      centre,
+      taught,
+      [],
+    );
+    expect(outOfOrder).toEqual([turnIn!.id]);
+  });
+
+  it('leave the exit away where one already brakes for the next corner, and say which', () => {
+    const line = square(400, 40);
+    const { centre, taught } = taughtOn(line);
+    const reasonAt = (beforeExitM: number) =>
+      conesOf(aCircuit(line), centre, taught, [undefined, taught[0]!.exitM - beforeExitM, undefined, undefined])
+        .omitted.map(({ corner, reason }) => `${corner} ${reason.code}`)
+        .join();
+    expect([reasonAt(-40), reasonAt(4), reasonAt(25)]).toEqual(['', 'Corner 1 brakesThere', 'Corner 1 brakesBefore']);
   });
 
   it('are counted by colour for loading, pairs twice; landmarks need not be loaded', () => {

@@ -26,12 +26,19 @@ export interface PlacedCone {
   readonly origin: 'computed' | 'moved' | 'hand';
 }
 
-/** Why a cone is left away: the legend has none of the kind, or the next turn-in is on the same side soon after. */
+/**
+ * Why a cone is left away: the legend has none of the kind, the next turn-in is on the same side soon after, one brakes for
+ * the next corner there or before, or somebody has taken it away.
+ */
 export type OmittedReason =
-  Fact<'notMarked', object, { kind: ConeKind }> | Fact<'shortStraight', object, { inside: 'left' | 'right' }>;
+  | Fact<'notMarked', object, { kind: ConeKind }>
+  | Fact<'shortStraight', object, { inside: 'left' | 'right' }>
+  | Fact<'brakesThere' | 'brakesBefore', object, { next: string }>
+  | Fact<'takenAway', object, { note: string }>;
 
 /** A cone that is not there on purpose. */
 export interface OmittedCone {
+  readonly id: string;
   readonly corner: string;
   readonly atM: number;
   readonly kind: ConeKind;
@@ -42,18 +49,25 @@ export interface ConePlan {
   /** In the order in which one drives by. */
   readonly cones: readonly PlacedCone[];
   readonly omitted: readonly OmittedCone[];
+  /** Ids of cones that have been moved out of the order in which their corner is driven. */
+  readonly outOfOrder: readonly string[];
 }
 
 /** Cones stand so far off the edge, metres. */
 const OFF_EDGE_M = 0.3;
 const LANDMARK_WITHIN_M = 40;
+/** What is so much of a lap before a place is behind it. */
+const BEHIND_SHARE = 0.95;
+/** Nearer to each other than this an exit and the next braking are one place. */
+const ONE_PLACE_M = 12;
 
 /** What a corner is called: its name, or its number. */
 export const cornerName = ({ corner, named }: TaughtCorner): string => named?.name ?? `Corner ${corner.number}`;
 
 /**
  * The cones of a circuit: brake, turn-in, apex and exit of each corner, computed from line and speed, and what has been
- * moved or placed by hand.
+ * moved, placed or taken away by hand. Along the road the computed ones of a corner come in this order, and after the
+ * exit of the corner before: where one brakes there or earlier, that exit is left away.
  *
  * @param brakesM where to brake for each corner, metres along the centre line; `undefined` where nobody brakes
  */
@@ -65,29 +79,31 @@ export function conesOf(
 ): ConePlan {
   const legend = legendOf(circuit);
   const moved = new Map(circuit.movedCones.map((one) => [one.id, one]));
+  const removed = new Map(circuit.removedCones.map((one) => [one.id, one]));
   const cones: PlacedCone[] = [];
   const omitted: OmittedCone[] = [];
-  const wrap = (atM: number) => around(atM, centre.lengthM);
-
-  const place = (taughtCorner: TaughtCorner, kind: ConeKind, side: 'left' | 'right', where: number, more = '') => {
-    const name = cornerName(taughtCorner);
-    const id = `${name}-${kind}${more}`;
+  for (const wanted of wantedCones(taught, brakesM, centre.lengthM)) {
+    const { id, kind, corner, side } = wanted;
+    const atM = around(wanted.atM, centre.lengthM);
     const marker = legend[kind];
-    if (marker.by === 'none') {
-      omitted.push({ corner: name, atM: wrap(where), kind, reason: fact('notMarked', {}, { kind }) });
-      return;
+    const away = removed.get(id);
+    const reason: OmittedReason | undefined =
+      marker.by === 'none'
+        ? fact('notMarked', {}, { kind })
+        : (wanted.omitted ?? (away && fact('takenAway', {}, { note: away.note })));
+    if (reason) {
+      omitted.push({ id, corner, atM, kind, reason });
+      continue;
     }
     const shift = moved.get(id);
-    const atM = wrap(where);
     const i = stationAt(centre, atM);
     const edgeM = side === 'left' ? centre.leftM[i]! : centre.rightM[i]!;
-    const offsetM = (side === 'left' ? 1 : -1) * (edgeM + OFF_EDGE_M);
-    const point = shift ?? pointBeside(centre, atM, offsetM);
+    const point = shift ?? pointBeside(centre, atM, (side === 'left' ? 1 : -1) * (edgeM + OFF_EDGE_M));
     cones.push({
       ...beside(centre, point.xM, point.yM),
       id,
       kind,
-      corner: name,
+      corner,
       xM: point.xM,
       yM: point.yM,
       marker,
@@ -95,25 +111,8 @@ export function conesOf(
       note: shift?.note,
       origin: shift ? 'moved' : 'computed',
     });
-  };
-
-  taught.forEach((one, index) => {
-    const inside = one.corner.direction;
-    const outside = inside === 'left' ? 'right' : 'left';
-    const brakeM = brakesM[index];
-    if (brakeM !== undefined) place(one, 'brake', outside, brakeM);
-    place(one, 'turnIn', outside, one.turnInM);
-    one.apexesM.forEach((apexM, which) => place(one, 'apex', inside, apexM, which === 0 ? '' : `-${which + 1}`));
-    if (one.exitFree) place(one, 'exit', outside, one.exitM);
-    else {
-      omitted.push({
-        corner: cornerName(one),
-        atM: wrap(one.exitM),
-        kind: 'exit',
-        reason: fact('shortStraight', {}, { inside }),
-      });
-    }
-  });
+  }
+  const outOfOrder = disordered(cones, centre.lengthM);
   for (const hand of circuit.cones) {
     const marker = legend[hand.kind];
     cones.push({
@@ -129,7 +128,79 @@ export function conesOf(
       origin: 'hand',
     });
   }
-  return { cones: cones.sort((a, b) => a.atM - b.atM), omitted };
+  return { cones: cones.sort((a, b) => a.atM - b.atM), omitted, outOfOrder };
+}
+
+/** A cone that a corner would have; `atM` may lie beyond the lap's length. */
+interface WantedCone {
+  readonly id: string;
+  readonly kind: ConeKind;
+  readonly corner: string;
+  readonly side: 'left' | 'right';
+  readonly atM: number;
+  readonly omitted: OmittedReason | undefined;
+}
+
+/** What the corners would have, each in the order in which it is driven. */
+function wantedCones(
+  taught: readonly TaughtCorner[],
+  brakesM: readonly (number | undefined)[],
+  lengthM: number,
+): WantedCone[] {
+  const after = (place: number) => (place + 1) % taught.length;
+  return taught.flatMap((one, place) => {
+    const corner = cornerName(one);
+    const inside = one.corner.direction;
+    const outside = inside === 'left' ? 'right' : 'left';
+    const before = taught[(place + taught.length - 1) % taught.length]!;
+    const brakeM = brakesM[place];
+    const cone = (kind: ConeKind, side: 'left' | 'right', atM: number, more = '', reason?: OmittedReason) => ({
+      id: `${corner}-${kind}${more}`,
+      ...{ kind, corner, side, atM, omitted: reason },
+    });
+    // Nobody is told to brake for a corner before the one before it is left.
+    const straightM = beforeTurnInM(one, before.corner.exitM, lengthM);
+    const brakingM = brakeM === undefined ? 0 : Math.min(beforeTurnInM(one, brakeM, lengthM), straightM);
+    return [
+      ...(brakeM === undefined ? [] : [cone('brake', outside, one.turnInM - brakingM)]),
+      cone('turnIn', outside, one.turnInM),
+      ...one.apexesM.map((apexM, which) => cone('apex', inside, apexM, which === 0 ? '' : `-${which + 1}`)),
+      cone('exit', outside, one.exitM, '', noExit(one, taught[after(place)]!, brakesM[after(place)], lengthM)),
+    ];
+  });
+}
+
+/** How far before a turn-in a place lies; one that lies a little behind it counts as being there. */
+function beforeTurnInM({ turnInM }: TaughtCorner, atM: number, lengthM: number): number {
+  const beforeM = around(turnInM - atM, lengthM);
+  return beforeM > BEHIND_SHARE * lengthM ? 0 : beforeM;
+}
+
+/** Why a corner has no exit cone, if so. */
+function noExit(
+  { corner, exitM, exitFree }: TaughtCorner,
+  next: TaughtCorner,
+  brakeM: number | undefined,
+  lengthM: number,
+): OmittedReason | undefined {
+  if (!exitFree) return fact('shortStraight', {}, { inside: corner.direction });
+  if (brakeM === undefined) return undefined;
+  const beforeM = beforeTurnInM(next, brakeM, lengthM) - beforeTurnInM(next, exitM, lengthM);
+  if (beforeM < -ONE_PLACE_M) return undefined;
+  const code = beforeM <= ONE_PLACE_M ? 'brakesThere' : 'brakesBefore';
+  return fact(code, {}, { next: cornerName(next) });
+}
+
+/** Moved cones that lie before the one that comes before them, or behind the one that comes after. */
+function disordered(cones: readonly PlacedCone[], lengthM: number): string[] {
+  const gapM = (from: PlacedCone, to: PlacedCone) => around(to.atM - from.atM, lengthM);
+  return cones
+    .filter((cone, place) => {
+      const [before, after] = [cones.at(place - 1)!, cones[(place + 1) % cones.length]!];
+      // Between its neighbours the way from one to the other is as long as the two ways to it.
+      return cone.origin === 'moved' && gapM(before, cone) + gapM(cone, after) > lengthM;
+    })
+    .map(({ id }) => id);
 }
 
 function beside(centre: CentreLine, xM: number, yM: number): Pick<PlacedCone, 'atM' | 'side' | 'beyondEdgeM'> {
@@ -152,7 +223,7 @@ export function loadOf({
 }: ConePlan): { readonly colour: string; readonly css: string; readonly count: number }[] {
   const counts = new Map<string, { colour: string; css: string; count: number }>();
   for (const { marker } of cones) {
-    if (marker.by === 'landmark' || marker.by === 'none') continue;
+    if (marker.by !== 'cone' && marker.by !== 'board') continue;
     const known = counts.get(marker.colour) ?? { colour: marker.colour, css: marker.css, count: 0 };
     counts.set(marker.colour, { ...known, count: known.count + marker.count });
   }

@@ -11,4 +11,4 @@ export { SegmentGrid, type FlatPoint } from './segment-grid';
 export { corridorOf, minimumCurvature, type Corridor } from './minimum-curvature';
 export { taughtCorners, teachingOffsets, type TaughtCorner } from './teaching-line';
 export * from './cones';
-export { legendOf, LEGENDS } from './legend';
+export { legendFaults, legendOf, LEGENDS, legendWarnings, type LegendFault, type LegendWarning } from './legend';

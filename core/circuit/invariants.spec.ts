@@ -173,6 +173,46 @@ describe('On any circuit', () => {
     );
   });
 
+  it('cones come in the order in which a corner is driven, and after the exit of the one before, wherever one brakes', () => {
+    const reach = fc.array(fc.option(fc.double({ min: 0, max: 260, noNaN: true }), { nil: undefined }), {
+      minLength: 30,
+      maxLength: 30,
+    });
+    fc.assert(
+      fc.property(lines, reach, (line, brakingM) => {
+        const { centre, taught } = taughtOn(line);
+        const brakesM = taught.map(({ turnInM }, i) => {
+          const byM = brakingM[i % brakingM.length];
+          return byM === undefined ? undefined : turnInM - byM;
+        });
+        const { cones, omitted, outOfOrder } = conesOf(
+          circuitFile.parse({ name: 'Any', line }),
+          centre,
+          taught,
+          brakesM,
+        );
+        const driven = taught.flatMap(({ corner: { number } }) =>
+          (['brake', 'turnIn', 'apex', 'exit'] as const).flatMap((kind) =>
+            cones.filter((cone) => cone.corner === `Corner ${number}` && cone.kind === kind),
+          ),
+        );
+        expect(outOfOrder).toEqual([]);
+        expect(driven.length).toBe(cones.length);
+        // Once round, and not a step further: nothing stands before what comes before it.
+        const wayM = driven.reduce((sum, { atM }, i) => {
+          const nextM = driven[(i + 1) % driven.length]!.atM;
+          return sum + ((nextM - atM + centre.lengthM) % centre.lengthM);
+        }, 0);
+        if (driven.length > 1) expect(wayM / centre.lengthM).toBeCloseTo(1, 6);
+        for (const { kind, reason } of omitted) {
+          expect(kind).toBe('exit');
+          expect(['shortStraight', 'brakesThere', 'brakesBefore']).toContain(reason.code);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
   it('what must be loaded is what is set out, under every legend', () => {
     fc.assert(
       fc.property(lines, fc.constantFrom(...LEGENDS), (line, legend) => {

@@ -1,3 +1,4 @@
+import { around } from './around';
 import { corridorOf, minimumCurvature, type Pull } from './minimum-curvature';
 import { cornersOf, type Corner } from './corners';
 import { stationAt, type CentreLine, type DrivenLine } from './centre-line';
@@ -53,8 +54,7 @@ export function taughtCorners(centre: CentreLine, racing: DrivenLine, named: rea
   return corners.map((corner, index) => {
     const after = corners[(index + 1) % corners.length]!;
     const before = corners[(index + corners.length - 1) % corners.length]!;
-    const straightM = (from: Corner, to: Corner) =>
-      corners.length === 1 ? centre.lengthM : (to.entryM - from.exitM + 2 * centre.lengthM) % centre.lengthM;
+    const straightM = (from: Corner, to: Corner) => around(to.entryM - from.exitM, centre.lengthM);
     const beforeM = straightM(before, corner);
     const afterM = straightM(corner, after);
     const own = names.get(corner.number);

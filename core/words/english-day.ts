@@ -1,12 +1,12 @@
 import { clockMinute, wallClock, type SlipFact } from '../day';
-import type { OmittedReason } from '../circuit';
+import type { LegendFault, LegendWarning, OmittedReason } from '../circuit';
 import type { CloseFigure, ToDo } from '../closing';
 import type { MarkReason, OneThing } from '../coaching';
 import type { Delay } from '../traffic';
 import { tell, type ByCode } from './by-code';
 import type { Names } from './names';
 import { gapWords } from './english-roster';
-import { CONE_WORDS } from './terms';
+import { CONE_WORDS, lookWords } from './terms';
 import type { Words } from './words';
 
 export function delayWords({ guest }: Names): Words['delay'] {
@@ -44,9 +44,21 @@ export function slipWords(slip: SlipFact, of: 'file' | 'venue'): string {
 export function omittedWords(reason: OmittedReason): string {
   const sentences: ByCode<OmittedReason> = {
     notMarked: ({ values }) => `this venue marks no ${CONE_WORDS[values.kind]}`,
+    brakesThere: ({ values }) => `it is one place with the brake cone of ${values.next}`,
+    brakesBefore: ({ values }) => `braking for ${values.next} begins before it`,
+    takenAway: ({ values }) => `taken away: ${values.note || 'no reason given'}`,
     shortStraight: ({ values: { inside } }) => `short straight: stay ${inside}, next turn-in is ${inside}`,
   };
   return tell(sentences, reason);
+}
+
+export function legendFaultWords({ values: { kinds, marker } }: LegendFault): string {
+  const [one, other] = kinds;
+  return `${lookWords(marker)} would mean both ${CONE_WORDS[one]} and ${CONE_WORDS[other]}: give one of them another colour, number or pattern`;
+}
+
+export function legendWarningWords({ values: { kind, becomes, marker } }: LegendWarning): string {
+  return `where one cone falls over, ${lookWords(marker)} (${CONE_WORDS[kind]}) looks like ${CONE_WORDS[becomes]}`;
 }
 
 export function markReasonWords(): Words['markReason'] {

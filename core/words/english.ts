@@ -1,6 +1,16 @@
 import { clockMinute, type Activity, type Violation } from '../day';
 import { howGood } from './english-bound';
-import { delayWords, FIGURES, markReasonWords, omittedWords, oneThingWords, slipWords, toDoWords } from './english-day';
+import {
+  delayWords,
+  FIGURES,
+  legendFaultWords,
+  legendWarningWords,
+  markReasonWords,
+  omittedWords,
+  oneThingWords,
+  slipWords,
+  toDoWords,
+} from './english-day';
 import {
   callWords,
   cardAdviceWords,
@@ -83,6 +93,8 @@ export function english(names: Names): Words {
     driftEffect: driftEffectWords,
     wayOut: wayOutWords(names),
     omitted: omittedWords,
+    legendFault: legendFaultWords,
+    legendWarning: legendWarningWords,
     markReason: markReasonWords(),
     oneThing: oneThingWords,
     toDo: toDoWords(names),

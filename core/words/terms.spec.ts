@@ -37,13 +37,17 @@ describe('The terms of the field', () => {
   });
 
   it('say what stands at the road: one cone, a pair, several, or something that is no cone', () => {
-    const cones = (count: number): Marker => ({ by: 'cone', count, colour: 'white', css: '#ffffff' });
+    const cones = (count: number): Marker => ({ by: 'cone', count, colour: 'white', pattern: 'plain', css: '#ffffff' });
     expect([1, 2, 3].map((count) => coneWords('brake', cones(count)))).toEqual([
       'white cone: brake',
       'a pair of white cones: brake',
       '3 white cones: brake',
     ]);
     expect(coneWords('pullOff', LEGENDS[0]!.pullOff)).toBe('anchor board: pull off');
+    expect(coneWords('exit', { ...cones(1), pattern: 'banded' })).toBe('banded white cone: exit');
+    expect(coneWords('gate', { ...cones(2), pattern: 'inRow' })).toBe(
+      'a pair of white cones one behind the other: gate',
+    );
   });
 
   it('count corners and gears as people do', () => {

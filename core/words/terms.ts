@@ -29,6 +29,10 @@ export const CONE_WORDS: Record<ConeKind, string> = {
   gate: 'gate',
   boundary: 'boundary',
   pullOff: 'pull off',
+  distance: 'distance to the corner',
+  keepOff: 'keep off this kerb',
+  guideLine: 'guide line',
+  safetyZone: 'safety zone',
 };
 
 /** What stands at the road, by number and kind: `a pair of white cones`. */
@@ -38,10 +42,18 @@ export function markerWords({ by, count, colour }: Marker, pair: string, cones: 
   return `${amount}${cones(count)}`;
 }
 
+const PATTERNS: Record<Marker['pattern'], string> = { plain: '', banded: 'banded ', lying: 'lying ', inRow: '' };
+
+/** What stands at the road: `a pair of white cones`. */
+export function lookWords(marker: Marker): string {
+  const cones = (count: number) => `${PATTERNS[marker.pattern]}${marker.colour} ${count > 1 ? 'cones' : 'cone'}`;
+  const inRow = marker.by === 'cone' && marker.pattern === 'inRow' && marker.count > 1;
+  return `${markerWords(marker, 'a pair of', cones)}${inRow ? ' one behind the other' : ''}`;
+}
+
 /** What stands at the road and what it says: `a pair of white cones: brake`. */
 export function coneWords(kind: ConeKind, marker: Marker): string {
-  const cones = (count: number) => `${marker.colour} ${count > 1 ? 'cones' : 'cone'}`;
-  return `${markerWords(marker, 'a pair of', cones)}: ${CONE_WORDS[kind]}`;
+  return `${lookWords(marker)}: ${CONE_WORDS[kind]}`;
 }
 
 /** Whether a touch is all right as a teaching prompt; what nobody has asked is not a no. */

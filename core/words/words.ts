@@ -2,7 +2,7 @@ import type { DeviceRefusal, RequestRefusal, TroubleFact, TroublePlace } from '.
 import type { CallFact, CardAdvice, CardTopic, CardValue, CornerRemark, LapObstacle } from '../car';
 import type { Skill, SkillGap } from '../crew';
 import type { Activity, CarMisfit, Cost, Dropped, LeftOutReason, PlannedDrive, SlipFact, Violation } from '../day';
-import type { OmittedReason } from '../circuit';
+import type { LegendFault, LegendWarning, OmittedReason } from '../circuit';
 import type { CloseFigure, ToDo } from '../closing';
 import type { MarkReason, OneThing } from '../coaching';
 import type { DriftCause, DriftLine, WayOutChange } from '../drift';
@@ -66,6 +66,9 @@ export interface Words {
   readonly driftEffect: (line: Pick<DriftLine, 'later' | 'stuck'>) => string;
   /** Why a cone is left away. */
   readonly omitted: (reason: OmittedReason) => string;
+  /** Which meanings of a legend look the same, and what to do. */
+  readonly legendFault: (fault: LegendFault) => string;
+  readonly legendWarning: (warning: LegendWarning) => string;
   readonly markReason: (reason: MarkReason) => string;
   /** Why this one thing and not another; with its full stop. */
   readonly oneThing: (thing: OneThing) => string;

@@ -1,7 +1,8 @@
 import { storedCircuit } from '@core/api';
 import type { circuitEndpoints } from '@core/api/endpoints/circuit';
-import { centreLineOf, circuitFaults, type Circuit, type Origin } from '@core/circuit';
-import { fact } from '@core/day';
+import { centreLineOf, circuitFaults, legendFaults, legendOf, type Circuit, type Origin } from '@core/circuit';
+import { fact, type Fault } from '@core/day';
+import { BY_ID, wordsIn } from '@core/words';
 import { circuitCsv } from '@exchange/circuit-csv';
 import { circuitGeoJson } from '@exchange/circuit-geojson-out';
 import { formatOf } from '@exchange/circuit-import';
@@ -15,6 +16,16 @@ import { setupChanged } from '../routing/setup-changed';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
+const { legendFault } = wordsIn('en', BY_ID);
+
+/** Meanings of the legend that nobody could tell apart, each with its place. */
+function confusions(circuit: Circuit): Fault[] {
+  return legendFaults(legendOf(circuit)).map((fault) => ({
+    path: `legend.${fault.values.kinds[1]}`,
+    message: legendFault(fault),
+  }));
+}
+
 /** The circuit, its files, and what is set out on it. */
 export function circuitRoutes({ store, dayCache, hub }: Services): Handlers<typeof circuitEndpoints> {
   const changed = setupChanged({ dayCache, hub });
@@ -26,7 +37,7 @@ export function circuitRoutes({ store, dayCache, hub }: Services): Handlers<type
   return {
     readCircuit: () => store.circuit.get(),
     changeCircuit: ({ body: { version, circuit } }) => {
-      const faults = circuitFaults(circuit);
+      const faults = [...circuitFaults(circuit), ...confusions(circuit)];
       if (faults.length > 0) {
         throw refusalOf(fact('faultyCircuit', {}, { first: faults[0]! }), { faults });
       }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild
 import { FormsModule } from '@angular/forms';
 import {
   circuitFaults,
+  legendFaults,
   legendOf,
   besideCentre,
   centreLineOf,
@@ -19,7 +20,7 @@ import { ApiError } from '../data/api';
 import { CircuitService } from '../data/circuit.service';
 import { DayService } from '../data/day.service';
 import { newId } from '../data/new-id';
-import { lapFaultWords } from '../data/screen-words';
+import { lapFaultWords, PLAIN_WORDS } from '../data/screen-words';
 import type { ActsOf, CIRCUIT_KEYS } from '../screens';
 import { Ask } from '../shell/ask';
 import { onKeys } from '../shell/keys';
@@ -48,7 +49,13 @@ const SIDES = [
   { key: 'rightM', label: 'Right of it' },
 ] as const;
 
-const HAND_KINDS: readonly ConeKind[] = ['gate', 'boundary', 'pullOff'];
+/** What is placed by hand most often comes first; one more at a corner may be of any kind. */
+const HAND_KINDS: readonly ConeKind[] = [
+  ...(['gate', 'boundary', 'pullOff', 'distance', 'keepOff', 'guideLine', 'safetyZone'] as const),
+  ...(['brake', 'turnIn', 'apex', 'exit'] as const),
+];
+const WHY_HERE = 'Why does this stand here?';
+
 /** What can be placed by hand: cones, and what stands beside the road anyway. */
 type HandKind = ConeKind | 'landmark' | 'marshalPost';
 
@@ -105,7 +112,12 @@ export class CircuitEditor {
   protected readonly hint = computed(() => MODES.find(({ value }) => value === this.mode())!.hint);
   protected readonly faults = computed(() => {
     const draft = this.circuit.draft();
-    return draft && this.circuit.changed() ? circuitFaults(draft) : [];
+    if (!draft || !this.circuit.changed()) return [];
+    const confused = legendFaults(legendOf(draft));
+    return [
+      ...circuitFaults(draft),
+      ...confused.map((fault) => ({ path: 'legend', message: PLAIN_WORDS.legendFault(fault) })),
+    ];
   });
   protected readonly facts = computed(() => {
     const [draft, study] = [this.circuit.draft(), this.circuit.study()];
@@ -141,6 +153,10 @@ export class CircuitEditor {
     return choice?.kind === 'corner' ? this.circuit.draft()?.corners[choice.index] : undefined;
   });
   protected readonly coneWords = CONE_WORDS;
+  protected readonly outOfOrder = computed(() => {
+    const cone = this.cone();
+    return cone !== undefined && this.circuit.study()?.cones.outOfOrder.includes(cone.id);
+  });
   protected readonly sides = SIDES;
 
   protected setMode(mode: MapMode): void {
@@ -188,7 +204,7 @@ export class CircuitEditor {
   }
 
   protected async noteCone(id: string, note: string | undefined): Promise<void> {
-    const text = await this.ask.for('Why does this cone stand here?', 'Note', note);
+    const text = await this.ask.for(WHY_HERE, 'Reason', note);
     const draft = this.circuit.draft();
     if (text === undefined || !draft) return;
     const hand = draft.cones.findIndex((cone) => cone.id === id);
@@ -197,10 +213,21 @@ export class CircuitEditor {
     else if (moved >= 0) this.circuit.change(withAt(draft, 'movedCones', moved, (cone) => ({ ...cone, note: text })));
   }
 
-  protected removeCone(id: string): void {
-    const draft = this.circuit.draft()!;
+  /** One that was placed by hand is gone; a computed one stays away, with the reason, until it is put back. */
+  protected async removeCone(id: string): Promise<void> {
+    const byHand = this.circuit.draft()!.cones.some((cone) => cone.id === id);
+    const note = byHand ? '' : await this.ask.for('Why is this cone taken away?', 'Reason');
+    const draft = this.circuit.draft();
+    if (note === undefined || !draft) return;
     this.choice.set(undefined);
-    this.circuit.change({ ...draft, cones: draft.cones.filter((cone) => cone.id !== id) });
+    if (byHand) return this.circuit.change({ ...draft, cones: draft.cones.filter((cone) => cone.id !== id) });
+    const movedCones = draft.movedCones.filter((cone) => cone.id !== id);
+    this.circuit.change({ ...draft, movedCones, removedCones: [...draft.removedCones, { id, note }] });
+  }
+
+  protected putBack(id: string): void {
+    const draft = this.circuit.draft()!;
+    this.circuit.change({ ...draft, removedCones: draft.removedCones.filter((cone) => cone.id !== id) });
   }
 
   protected async place(at: { xM: number; yM: number }): Promise<void> {
@@ -214,9 +241,11 @@ export class CircuitEditor {
       const list = kind === 'landmark' ? 'landmarks' : 'marshalPosts';
       return this.circuit.change({ ...draft, [list]: [...draft[list], { name, ...point }] });
     }
-    const draft = this.circuit.draft()!;
+    const note = await this.ask.for(WHY_HERE, 'Reason');
+    const draft = this.circuit.draft();
+    if (note === undefined || !draft) return;
     const id = `${kind}-${newId().slice(0, 6)}`;
-    this.circuit.change({ ...draft, cones: [...draft.cones, { id, kind, ...point }] });
+    this.circuit.change({ ...draft, cones: [...draft.cones, { id, kind, ...point, ...(note && { note }) }] });
     this.choice.set({ kind: 'cone', id });
   }
 
@@ -285,6 +314,7 @@ export class CircuitEditor {
       pitExitM: draft.pitExitM === undefined ? undefined : back(draft.pitExitM),
       pitEntryM: draft.pitEntryM === undefined ? undefined : back(draft.pitEntryM),
       movedCones: [],
+      removedCones: [],
     });
   }
 

@@ -1,13 +1,20 @@
-import { ChangeDetectionStrategy, Component, input, model, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, model, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { LEGENDS, type ConeKind, type Legend, type Marker } from '@core/circuit';
+import { legendFaults, LEGENDS, legendWarnings, type ConeKind, type Legend, type Marker } from '@core/circuit';
 import { CONE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
+import { PLAIN_WORDS } from '../data/screen-words';
 
 const KINDS = Object.keys(CONE_WORDS) as ConeKind[];
-const BY = ['cone', 'board', 'landmark', 'none'] as const;
+const BY = ['cone', 'board', 'landmark', 'paint', 'none'] as const;
+const PATTERNS: readonly { readonly value: Marker['pattern']; readonly label: string }[] = [
+  { value: 'plain', label: 'plain' },
+  { value: 'banded', label: 'with a band' },
+  { value: 'lying', label: 'lying' },
+  { value: 'inRow', label: 'one behind the other' },
+];
 
 /** What colour and count mean at this venue: one of the presets, or the venue's own. */
 @Component({
@@ -38,6 +45,9 @@ const BY = ['cone', 'board', 'landmark', 'none'] as const;
       font-size: 12px;
       color: var(--p-jl-muted);
     }
+    p {
+      margin: 0.5rem 0 0;
+    }
     select {
       min-height: 34px;
       padding: 0 0.4rem;
@@ -55,6 +65,9 @@ export class LegendEditor {
   protected readonly presets = LEGENDS;
   protected readonly kinds = KINDS;
   protected readonly by = BY;
+  protected readonly patterns = PATTERNS;
+  protected readonly faults = computed(() => legendFaults(this.legend()).map(PLAIN_WORDS.legendFault));
+  protected readonly warnings = computed(() => legendWarnings(this.legend()).map(PLAIN_WORDS.legendWarning));
   protected readonly words = CONE_WORDS;
 
   protected set(kind: ConeKind, change: Partial<Marker>): void {

@@ -19,7 +19,12 @@ const CONES: Readonly<Record<ConeKind, string>> = {
   gate: 'porte',
   boundary: 'limite',
   pullOff: 's’arrêter',
+  distance: 'distance au virage',
+  keepOff: 'pas sur cette bordure',
+  guideLine: 'ligne de guidage',
+  safetyZone: 'zone de sécurité',
 };
+const PATTERNS = { plain: '', banded: ', à bande', lying: ', couché', inRow: ', l’un derrière l’autre' } as const;
 const condition = wordIn({ dry: 'sec', damp: 'humide', wet: 'mouillé' });
 const colour = wordIn({
   white: 'blanc',
@@ -32,6 +37,7 @@ const colour = wordIn({
   pink: 'rose',
   red: 'rouge',
   green: 'vert',
+  lime: 'vert clair',
 });
 const QUESTIONS: QuestionWords = {
   pedals: {
@@ -208,7 +214,8 @@ export const FRENCH: GuestWords = {
     lightThrottle: 'Un filet de gaz au milieu',
     mistakes: (what) => `Erreur fréquente : ${what}`,
     cone: (kind, marker) => {
-      const cones = (count: number) => `${count > 1 ? 'cônes' : 'cône'} (${colour(marker.colour)})`;
+      const cones = (count: number) =>
+        `${count > 1 ? 'cônes' : 'cône'} (${colour(marker.colour)}${PATTERNS[marker.pattern]})`;
       return `${markerWords(marker, 'une paire de', cones)} : ${CONES[kind]}`;
     },
     drawing: {

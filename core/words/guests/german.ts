@@ -19,7 +19,12 @@ const CONES: Readonly<Record<ConeKind, string>> = {
   gate: 'Tor',
   boundary: 'Begrenzung',
   pullOff: 'anhalten',
+  distance: 'Abstand zur Kurve',
+  keepOff: 'nicht über diesen Randstein',
+  guideLine: 'Leitlinie',
+  safetyZone: 'Sicherheitszone',
 };
+const PATTERNS = { plain: '', banded: ', mit Streifen', lying: ', liegend', inRow: ', hintereinander' } as const;
 const condition = wordIn({ dry: 'trocken', damp: 'feucht', wet: 'nass' });
 const colour = wordIn({
   white: 'weiß',
@@ -32,6 +37,7 @@ const colour = wordIn({
   pink: 'pink',
   red: 'rot',
   green: 'grün',
+  lime: 'hellgrün',
 });
 const QUESTIONS: QuestionWords = {
   pedals: {
@@ -208,7 +214,7 @@ export const GERMAN: GuestWords = {
     mistakes: (what) => `Oft falsch: ${what}`,
     cone: (kind, marker) => {
       const of = colour(marker.colour);
-      const cones = () => `Kegel, ${of}`;
+      const cones = () => `Kegel, ${of}${PATTERNS[marker.pattern]}`;
       return `${markerWords(marker, 'ein Paar', cones)}: ${CONES[kind]}`;
     },
     drawing: {
