@@ -1,14 +1,17 @@
 import { cornerName } from '../circuit/cones';
-import { fact, type Fact } from '../day/fact';
+import type { CornerBook } from '../circuit/circuit-file';
 import type { TaughtCorner } from '../circuit/teaching-line';
+import { fact, type Fact } from '../day/fact';
+import { slowestIn, stationOn, taughtBraking, type BrakingCustom } from './braking';
+import { CALL_KINDS, type CallCustoms, type CallKind } from './call-kinds';
 import type { Lap } from './lap';
-import { slowestIn, stationOn, taughtBraking, type BrakingCustom } from './study';
-
-export type CallKind = 'brake' | 'gearDown' | 'release' | 'turn' | 'apex' | 'balance' | 'throttle' | 'exit' | 'gearUp';
 
 /** What is called; gears by number. */
 export type CallFact =
-  | Fact<'brake' | 'release' | 'easeOff' | 'turn' | 'apex' | 'secondApex' | 'balance' | 'throttle' | 'exit'>
+  | Fact<'lift' | 'brake' | 'brakeLightly' | 'keepBraking' | 'release' | 'easeOff' | 'keepWaiting' | 'turn' | 'hands'>
+  | Fact<'apex' | 'secondApex' | 'balance' | 'throttle' | 'easeThrottle' | 'letRun' | 'exit'>
+  | Fact<'look', object, { where: string }>
+  | Fact<'beOn', object, { side: 'left' | 'right' }>
   | Fact<'gearDown' | 'gearUp', object, { to: number }>;
 
 /** What is special about a corner: from customs, taught line and the corner book, whose own words are values. */
@@ -26,117 +29,211 @@ export interface Call {
   readonly actM: number;
   /** Where to begin to say it. */
   readonly sayM: number;
+  /** When to begin to say it, seconds after the start line; where the lap begins anew before it is done, less than 0. */
+  readonly sayS: number;
+  readonly takesS: number;
   readonly speedKmh: number;
-  readonly note: string | undefined;
+  /** Said earlier than others, as the guest has made this fault again. */
+  readonly sooner: boolean;
+}
+
+/** A call that is left away, as another one is being said then. */
+export interface DroppedCall {
+  readonly kind: CallKind;
+  readonly what: CallFact;
+  readonly beside: CallFact;
 }
 
 export interface CornerCalls {
   readonly corner: string;
   readonly number: number;
   readonly direction: 'left' | 'right';
+  /** In the order in which they are said; none begins before the one before has been said. */
   readonly calls: readonly Call[];
+  readonly dropped: readonly DroppedCall[];
   readonly remarks: readonly CornerRemark[];
+  /** What is asked for in place of full braking, from which lap on. */
+  readonly steps: NonNullable<CornerBook['steps']>;
 }
 
 export interface CallSettings {
-  /** How long it takes to say a call. */
+  /** How long it takes to say a call of ordinary length. */
   readonly speechS: number;
   /** How long a guest takes to act. */
   readonly reactionS: number;
+  /** How the venue says each kind of call, where it has words and times of its own. */
+  readonly customs?: CallCustoms | undefined;
   readonly gearbox: 'auto' | 'paddle';
   /** Throttle in mid-corner: a light one that holds the car, or none until the wheel unwinds. */
   readonly throttle: 'maintenance' | 'none';
   /** Braking is finished in a straight line, or trailed off into the turn. */
   readonly braking: BrakingCustom;
+  /** Corners in which a gear is ordered for this car: called in an automatic as well. */
+  readonly byHand?: ReadonlySet<string> | undefined;
   /** Calls (by id) that this guest needs sooner, as the fault came again. */
-  readonly sooner?: ReadonlySet<string>;
+  readonly sooner?: ReadonlySet<string> | undefined;
 }
+
+/** The id of a call: its corner and its kind. */
+export const callId = (corner: string, kind: CallKind): string => `${corner}-${kind}`;
 
 /** How much sooner a call is said to a guest who has made the fault again. */
 export const SOONER_S = 0.5;
-
+/** A call may be said so much before its time to make room for another, and no more. */
+const MOST_EARLY_S = 1.2;
+/** Braking for longer is held up by a call of its own, and so is waiting between the brake and the turn-in. */
+const LONG_BRAKING_S = 1.6;
+const LONG_WAIT_S = 0.9;
+/** Eyes go to the next place so long before the turn-in. */
+const LOOK_AHEAD_S = 1.6;
 const PEDAL = 0.25;
 
-/** The calls of a lap, corner by corner, each in the order in which it is said. */
-export function callSheet(lap: Lap, taught: readonly TaughtCorner[], settings: CallSettings): CornerCalls[] {
-  return taught.map((one, index) => {
-    const before = taught[(index + taught.length - 1) % taught.length]!;
-    const after = taught[(index + 1) % taught.length]!;
-    return cornerCalls(lap, one, { before, after }, settings);
-  });
+/** A call before it has its moment. */
+interface Wanted {
+  readonly corner: number;
+  readonly id: string;
+  readonly kind: CallKind;
+  readonly what: CallFact;
+  readonly at: number;
+  readonly takesS: number;
+  /** When it is to be said at the latest, seconds after the start line. */
+  readonly latestS: number;
+  readonly sooner: boolean;
 }
 
+/**
+ * The calls of a lap, corner by corner, each in the order in which it is said. Calls are thinned over the whole lap: the
+ * weightier ones first, each as near to its moment as those that stand leave room; what finds none is left away and told.
+ */
+export function callSheet(lap: Lap, taught: readonly TaughtCorner[], settings: CallSettings): CornerCalls[] {
+  const wanted = taught.flatMap((one, index) => {
+    const before = taught[(index + taught.length - 1) % taught.length]!;
+    const after = taught[(index + 1) % taught.length]!;
+    return cornerCalls(lap, one, { index, before, after }, settings);
+  });
+  const { said, dropped } = thinned(wanted, lap.lapTimeS);
+  return taught.map((one, index) => ({
+    corner: cornerName(one),
+    number: one.corner.number,
+    direction: one.corner.direction,
+    calls: said
+      .filter(({ call }) => call.corner === index)
+      .sort((a, b) => a.sayS - b.sayS)
+      .map(({ call, sayS }) => callAt(lap, call, sayS)),
+    dropped: dropped.filter(({ corner }) => corner === index).map(({ kind, what, beside }) => ({ kind, what, beside })),
+    remarks: remarksOf(one, settings),
+    steps: one.named?.book.steps ?? [],
+  }));
+}
+
+function callAt(lap: Lap, { id, kind, what, at, takesS, sooner }: Wanted, sayS: number): Call {
+  return {
+    id,
+    kind,
+    what,
+    actM: lap.line.centreM[at]!,
+    sayM: lap.line.centreM[stationAtTime(lap, sayS)]!,
+    sayS,
+    takesS,
+    speedKmh: lap.speedMps[at]! * 3.6,
+    sooner,
+  };
+}
+
+/** The calls of one corner, in the order in which they are to be done, with the moment by which each must be said. */
 function cornerCalls(
   lap: Lap,
   taught: TaughtCorner,
-  { before, after }: { before: TaughtCorner; after: TaughtCorner },
+  { index, before, after }: { index: number; before: TaughtCorner; after: TaughtCorner },
   settings: CallSettings,
-): CornerCalls {
+): Wanted[] {
   const { line } = lap;
   const n = line.centreM.length;
   const corner = cornerName(taught);
-  const book = taught.named?.book ?? {};
+  const book: CornerBook = taught.named?.book ?? {};
   const station = (atM: number) => stationOn(line, atM);
-  const calls: (Omit<Call, 'sayM'> & { order: number; at: number; leadS: number })[] = [];
-  const from = station(taught.turnInM);
-  const order = (i: number) => ((i - from + n + n / 2) % n) - n / 2;
-  const add = (kind: CallKind, at: number, what: CallFact, note?: string) => {
-    const id = `${corner}-${kind}${calls.some((call) => call.kind === kind) ? `-${calls.length}` : ''}`;
-    const leadS = settings.speechS + settings.reactionS + (settings.sooner?.has(id) ? SOONER_S : 0);
-    calls.push({
-      id,
-      kind,
-      what,
-      actM: line.centreM[at]!,
-      speedKmh: lap.speedMps[at]! * 3.6,
-      note,
-      order: order(at),
-      at,
-      leadS,
-    });
+  const turnIn = station(taught.turnInM);
+  const order = (i: number) => ((i - turnIn + n + n / 2) % n) - n / 2;
+  /** Counted from the turn-in, so that a lap's end between two does no harm. */
+  const turnInS = lap.timeS[turnIn]!;
+  const timeS = (i: number) =>
+    turnInS + (((lap.timeS[i]! - turnInS + 1.5 * lap.lapTimeS) % lap.lapTimeS) - lap.lapTimeS / 2);
+  const calls: Wanted[] = [];
+  const add = (kind: CallKind, at: number, what: CallFact, aheadOfS = 0) => {
+    const custom = settings.customs?.[kind];
+    if (custom?.off) return;
+    const same = calls.filter((call) => call.kind === kind).length;
+    const id = `${callId(corner, kind)}${same > 0 ? `-${same + 1}` : ''}`;
+    const sooner = settings.sooner?.has(id) ?? false;
+    const takesS = custom?.takesS ?? settings.speechS * CALL_KINDS[kind].length;
+    const aheadS = takesS + (custom?.aheadS ?? settings.reactionS) + aheadOfS + (sooner ? SOONER_S : 0);
+    calls.push({ corner: index, id, kind, what, at, takesS, latestS: timeS(at) - aheadS, sooner });
   };
 
   const braking = taughtBraking(lap, taught, settings.braking, before.corner.exitM);
   const slowest = slowestIn(lap, taught);
-  const turnIn = from;
   const exit = station(taught.exitM);
   const nextTurnIn = order(station(after.turnInM)) + (after === taught ? n : 0);
+  if (book.lookAt) add('look', turnIn, fact('look', {}, { where: book.lookAt }), LOOK_AHEAD_S);
+  if (book.beOn) add('beOn', braking?.from ?? turnIn, fact('beOn', {}, { side: book.beOn }), settings.reactionS);
   if (braking) {
     add('brake', braking.from, fact('brake', {}));
+    if (timeS(braking.to) - timeS(braking.from) > LONG_BRAKING_S) {
+      // Said while the brake is held, in its second half.
+      const middle = stationAtTime(lap, (timeS(braking.from) + timeS(braking.to)) / 2);
+      add('keepBraking', middle, fact('keepBraking', {}), -settings.reactionS);
+    }
     add('release', braking.to, fact(settings.braking === 'straight' ? 'release' : 'easeOff', {}));
+    if (timeS(turnIn) - timeS(braking.to) > LONG_WAIT_S) add('keepWaiting', turnIn, fact('keepWaiting', {}), 0.2);
+  } else {
+    const lifts = liftBefore(lap, turnIn, slowest);
+    if (lifts !== undefined) add('lift', lifts, fact('lift', {}));
   }
-  if (settings.gearbox === 'paddle') {
-    for (const down of downChanges(lap, braking ?? { from: turnIn, to: slowest })) {
-      const inCorner = book.noGearChange && order(down.station) > order(turnIn);
-      add('gearDown', inCorner ? turnIn : down.station, fact('gearDown', {}, { to: down.to }));
+  if (settings.gearbox === 'paddle' || settings.byHand?.has(corner)) {
+    for (const { station: at, from, to } of lap.changes) {
+      const afterApex = order(at) > order(slowest);
+      if (to < from && !afterApex && order(at) > order(station(before.apexesM.at(-1)!)) - n) {
+        if (isBefore(at, turnIn, before, lap)) add('gearDown', at, fact('gearDown', {}, { to }));
+      }
+      if (to > from && afterApex && order(at) < nextTurnIn) add('gearUp', at, fact('gearUp', {}, { to }));
     }
   }
   add('turn', turnIn, fact('turn', {}));
-  taught.apexesM.forEach((apexM, which) =>
-    add('apex', station(apexM), fact(which === 0 ? 'apex' : 'secondApex', {}), which === 0 ? book.lookAt : undefined),
-  );
-  const throttle = book.throttle ?? settings.throttle;
-  if (throttle === 'maintenance') add('balance', slowest, fact('balance', {}));
+  taught.apexesM.forEach((apexM, which) => add('apex', station(apexM), fact(which === 0 ? 'apex' : 'secondApex', {})));
+  if ((book.throttle ?? settings.throttle) === 'maintenance') add('balance', slowest, fact('balance', {}));
   let pick = slowest;
   while (order(pick) < order(exit) && lap.throttle[pick]! < PEDAL) pick = (pick + 1) % n;
   // None before the last apex, whatever the car could take: the urge comes early enough by itself.
   const lastApex = station(taught.apexesM.at(-1)!);
   add('throttle', order(pick) < order(lastApex) ? lastApex : pick, fact('throttle', {}));
+  if (book.givenAway) add('easeThrottle', lastApex, fact('easeThrottle', {}), settings.reactionS);
   if (taught.exitFree) add('exit', exit, fact('exit', {}));
-  if (settings.gearbox === 'paddle') {
-    const up = lap.changes.find(
-      ({ station: at, from: was, to }) => to > was && order(at) > order(slowest) && order(at) < nextTurnIn,
-    );
-    if (up)
-      add(
-        'gearUp',
-        book.noGearChange && order(up.station) < order(exit) ? exit : up.station,
-        fact('gearUp', {}, { to: up.to }),
-      );
+  else if (after.corner.direction === taught.corner.direction) add('letRun', exit, fact('letRun', {}));
+  return calls;
+}
+
+/** Whether a change down belongs to the corner with this turn-in: it lies between the corner before and the turn-in. */
+function isBefore(at: number, turnIn: number, before: TaughtCorner, { line, speedMps: { length: n } }: Lap): boolean {
+  const apex = stationOn(line, before.apexesM.at(-1)!);
+  return (at - apex + n) % n <= (turnIn - apex + n) % n;
+}
+
+/** Where the throttle is let go before a corner that needs no brake; nothing where it is driven through. */
+function liftBefore({ throttle }: Lap, turnIn: number, slowest: number): number | undefined {
+  const n = throttle.length;
+  for (let k = 0; k <= (slowest - turnIn + n) % n; k++) {
+    const i = (turnIn + k) % n;
+    if (throttle[i]! < PEDAL) return i;
   }
-  const remarks: CornerRemark[] = [
+  return undefined;
+}
+
+function remarksOf({ named, exitFree }: TaughtCorner, settings: CallSettings): CornerRemark[] {
+  const book: CornerBook = named?.book ?? {};
+  const throttle = book.throttle ?? settings.throttle;
+  return [
     fact(throttle === 'maintenance' ? 'lightThrottle' : 'noThrottleYet', {}),
-    ...(taught.exitFree ? [] : [fact('noExitCone', {})]),
+    ...(exitFree ? [] : [fact('noExitCone', {})]),
     ...(book.noGearChange ? [fact('noGearChange', {})] : []),
     ...(book.givenAway ? [fact('givenAway', {})] : []),
     ...(book.kerbs ? [fact(book.kerbs === 'ride' ? 'rideKerbs' : 'avoidKerbs', {})] : []),
@@ -144,53 +241,58 @@ function cornerCalls(
     ...(book.roadMarks ? [fact('roadMarks', {}, { text: book.roadMarks })] : []),
     ...(book.mistakes ? [fact('oftenWrong', {}, { text: book.mistakes })] : []),
   ];
-  return {
-    corner,
-    number: taught.corner.number,
-    direction: taught.corner.direction,
-    calls: oneAfterAnother(
-      lap,
-      calls.sort((a, b) => a.order - b.order),
-      settings.speechS,
-    ),
-    remarks,
-  };
 }
 
-/** Calls as they are said: none before the one that comes first has been said to its end. */
-function oneAfterAnother(
-  lap: Lap,
-  calls: readonly (Omit<Call, 'sayM'> & { readonly order: number; readonly at: number; readonly leadS: number })[],
-  speechS: number,
-): Call[] {
-  const said: Call[] = [];
-  let latestS = Infinity;
-  for (const { order: _, at, leadS, ...call } of [...calls].reverse()) {
-    // Times are counted from the last call of the corner, so that a lap's end between two does no harm.
-    const toLastS =
-      ((lap.timeS[calls.at(-1)!.at]! - lap.timeS[at]! + 1.5 * lap.lapTimeS) % lap.lapTimeS) - lap.lapTimeS / 2;
-    const sayS = Math.min(-toLastS - leadS, latestS);
-    latestS = sayS - speechS;
-    said.push({ ...call, sayM: lap.line.centreM[earlier(lap, at, -sayS - toLastS)]! });
+interface Said {
+  readonly call: Wanted;
+  readonly sayS: number;
+}
+
+/** Gives each call its moment: the weightier ones first, none within the time that another takes to be said. */
+function thinned(
+  wanted: readonly Wanted[],
+  lapTimeS: number,
+): { said: Said[]; dropped: (DroppedCall & { readonly corner: number })[] } {
+  const said: Said[] = [];
+  const dropped: (DroppedCall & { readonly corner: number })[] = [];
+  const weight = ({ kind, sooner }: Wanted) => CALL_KINDS[kind].weight + (sooner ? 1.5 : 0);
+  for (const call of [...wanted].sort((a, b) => weight(b) - weight(a))) {
+    let sayS = call.latestS;
+    let beside: Said | undefined;
+    for (;;) {
+      const blocking = said.find((other) => overlaps(call, sayS, other, lapTimeS));
+      if (!blocking) break;
+      beside = blocking;
+      // Said before the one that stands in the way, if that is not too early.
+      sayS -= overlapS(call, sayS, blocking, lapTimeS);
+      if (call.latestS - sayS > MOST_EARLY_S) break;
+    }
+    if (beside && call.latestS - sayS > MOST_EARLY_S) {
+      dropped.push({ corner: call.corner, kind: call.kind, what: call.what, beside: beside.call.what });
+    } else said.push({ call, sayS });
   }
-  return said.reverse();
+  return { said, dropped };
 }
 
-/** The station at which the car is so many seconds before it comes to another. */
-function earlier(lap: Lap, at: number, leadS: number): number {
-  const n = lap.timeS.length;
-  let i = at;
-  for (let back = 0; back < n; back++) {
-    const before = (lap.timeS[at]! - lap.timeS[i]! + lap.lapTimeS) % lap.lapTimeS;
-    if (before >= leadS && i !== at) break;
-    i = (i - 1 + n) % n;
+/** By how much a call would have to come earlier so as to be said to its end when another begins; times are those of a lap. */
+function overlapS(call: Wanted, sayS: number, { sayS: otherS }: Said, lapTimeS: number): number {
+  const ahead = (((sayS + call.takesS - otherS) % lapTimeS) + lapTimeS) % lapTimeS;
+  return ahead + 1e-9;
+}
+
+function overlaps(call: Wanted, sayS: number, { call: other, sayS: otherS }: Said, lapTimeS: number): boolean {
+  const after = (((sayS - otherS) % lapTimeS) + lapTimeS) % lapTimeS;
+  return after < other.takesS - 1e-9 || lapTimeS - after < call.takesS - 1e-9;
+}
+
+/** The station at which the car is at a time of the lap; whole laps are left out. */
+function stationAtTime(lap: Lap, atS: number): number {
+  const wantedS = ((atS % lap.lapTimeS) + lap.lapTimeS) % lap.lapTimeS;
+  let [low, high] = [0, lap.timeS.length];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (lap.timeS[middle]! <= wantedS) low = middle;
+    else high = middle;
   }
-  return i;
-}
-
-/** Changes down while braking; several in a row become one call for the last gear of each step that is far enough apart. */
-function downChanges(lap: Lap, { from, to }: { from: number; to: number }): { station: number; to: number }[] {
-  const n = lap.gear.length;
-  const within = (i: number) => (i - from + n) % n <= (to - from + n) % n;
-  return lap.changes.filter(({ station, from: was, to: now }) => now < was && within(station));
+  return low;
 }

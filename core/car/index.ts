@@ -1,4 +1,7 @@
 /** The car on the line: what it is, how a lap in it comes out, and what an instructor makes of it. */
+export * from './braking';
+export * from './call-kinds';
+export * from './call-progress';
 export * from './calls';
 export * from './car-file';
 export * from './difference';
@@ -6,3 +9,4 @@ export * from './lap';
 export * from './lines';
 export * from './shares';
 export * from './study';
+export * from './taught-gears';

@@ -4,7 +4,7 @@ import type { Car } from './car-file';
 import { gearingOf, type Gearing } from './drive';
 import { factorFor } from './pace';
 import { GOOD_GUEST, MOST_FACTOR, PROFESSIONAL, sharesAt, type Shares } from './shares';
-import { AIR_KG_M3, GRAVITY, NoWayRound, speedProfile } from './speed-profile';
+import { AIR_KG_M3, GRAVITY, NoWayRound, speedProfile, type GearWindows } from './speed-profile';
 
 /** How somebody drives: times as long as a good guest's lap (1), or with all the car has. */
 export type Pace = number | 'professional';
@@ -65,7 +65,7 @@ export const isLap = (result: Lap | LapFault): result is Lap => 'lapTimeS' in re
 
 /** Laps of one car along one line; what does not change from lap to lap is prepared once. */
 export class LapModel {
-  private readonly gearing: Gearing;
+  readonly gearing: Gearing;
   private readonly laps = new Map<string, Lap | LapFault>();
 
   constructor(
@@ -81,6 +81,15 @@ export class LapModel {
     let lap = this.laps.get(key);
     if (!lap) this.laps.set(key, (lap = this.compute(pace, grip)));
     return lap;
+  }
+
+  /**
+   * The same lap in the gears that are taught: as much of grip and power is used as at this pace in the gears that give
+   * the most, so that it takes a little longer.
+   */
+  taught(gears: GearWindows, pace: Pace = 1, grip = 1): Lap | LapFault {
+    const free = this.lap(pace, grip);
+    return isLap(free) ? this.lapWith(free.shares, grip, gears) : free;
   }
 
   private compute(pace: Pace, grip: number): Lap | LapFault {
@@ -108,12 +117,12 @@ export class LapModel {
     return { atM: undefined, reason };
   }
 
-  private profileOf(shares: Shares, grip: number) {
-    return speedProfile(this.line, { car: this.car, gearing: this.gearing, shares, grip });
+  private profileOf(shares: Shares, grip: number, gears?: GearWindows) {
+    return speedProfile(this.line, { car: this.car, gearing: this.gearing, shares, grip, gears });
   }
 
-  private lapWith(shares: Shares, grip: number): Lap | LapFault {
-    const profile = this.profileOf(shares, grip);
+  private lapWith(shares: Shares, grip: number, gears?: GearWindows): Lap | LapFault {
+    const profile = this.profileOf(shares, grip, gears);
     if (profile instanceof NoWayRound) {
       return { atM: this.line.centreM[profile.station]!, reason: fact(profile.obstacle, {}) };
     }

@@ -6,6 +6,12 @@ import type { Shares } from './shares';
 export const GRAVITY = 9.81;
 export const AIR_KG_M3 = 1.2;
 
+/** The gears in which each station may be driven, lowest and highest; within them a gear is changed up where the next gives more. */
+export interface GearWindows {
+  readonly lowest: Uint8Array;
+  readonly highest: Uint8Array;
+}
+
 /** What a lap is driven with. */
 export interface Driving {
   readonly car: Car;
@@ -13,6 +19,8 @@ export interface Driving {
   readonly shares: Shares;
   /** Multiplies both grips: dry 1, damp 0.8, wet 0.65. */
   readonly grip: number;
+  /** The gears that are taught; without them each place is driven in the gear that gives the most. */
+  readonly gears?: GearWindows | undefined;
 }
 
 /** Speed along a line, closed on itself; one value a station, and what happens from it to the next. */
@@ -45,7 +53,7 @@ const DROPPED = 0.99;
  * Forces on a point mass with axle loads along a line, all per kilogram (so accelerations, m/s²), as functions of the
  * square of the speed. See docs/lap.md.
  */
-class Forces {
+export class Forces {
   private readonly mass: number;
   private readonly downforce: number;
   private readonly drag: number;
@@ -133,12 +141,13 @@ export function speedProfile(line: DrivenLine, driving: Driving): SpeedProfile |
   const limit = new Float64Array(n);
   let slowest = 0;
   for (let i = 0; i < n; i++) {
-    limit[i] = forces.lateralLimit(i);
+    const top = driving.gears ? driving.gearing.topMps[driving.gears.highest[i]!]! : Infinity;
+    limit[i] = Math.min(forces.lateralLimit(i), top * top);
     if (limit[i]! < limit[slowest]!) slowest = i;
   }
   const braked = brakingLimit(forces, limit, wayM, slowest);
   if (braked instanceof NoWayRound) return braked;
-  return accelerated(forces, driving.gearing, braked, wayM, slowest);
+  return accelerated(forces, driving, braked, wayM, slowest);
 }
 
 function brakingLimit(
@@ -171,7 +180,7 @@ function brakingLimit(
 
 function accelerated(
   forces: Forces,
-  gearing: Gearing,
+  { gearing, gears: windows }: Driving,
   limit: Float64Array,
   wayM: Float64Array,
   slowest: number,
@@ -181,7 +190,7 @@ function accelerated(
   const gears = new Uint8Array(n);
   let changes: { station: number; from: number; to: number }[] = [];
   let now = Math.min(limit[slowest]!, gearing.topMps.at(-1)! ** 2);
-  let gear = gearing.best(Math.sqrt(now));
+  let gear = wantedGear(gearing, windows, slowest, Math.sqrt(now), gearing.best(Math.sqrt(now)));
   let sinceS = Infinity;
   let changedAtMps = Infinity;
   let withoutForceS = 0;
@@ -192,8 +201,8 @@ function accelerated(
       const i = (slowest + ahead) % n;
       const next = (i + 1) % n;
       const mps = Math.sqrt(now);
-      const best = gearing.best(mps);
-      if (best !== gear && (sinceS >= SETTLED_S || mps <= DROPPED * changedAtMps)) {
+      const best = wantedGear(gearing, windows, i, mps, gear);
+      if (best !== gear && (windows || sinceS >= SETTLED_S || mps <= DROPPED * changedAtMps)) {
         changes.push({ station: i, from: gear, to: best });
         withoutForceS = best > gear ? forces.shiftS : 0;
         gear = best;
@@ -220,6 +229,19 @@ function accelerated(
     }
   }
   return { speedMps: square.map(Math.sqrt), gear: gears, changes };
+}
+
+/** The gear to be in: that which gives the most, or the taught one, which is held until the next one gives more. */
+export function wantedGear(
+  gearing: Gearing,
+  windows: GearWindows | undefined,
+  i: number,
+  mps: number,
+  gear: number,
+): number {
+  if (!windows) return gearing.best(mps);
+  const held = Math.min(windows.highest[i]!, Math.max(windows.lowest[i]!, gear));
+  return held === gear && gear < windows.highest[i]! && gearing.best(mps) > gear ? gear + 1 : held;
 }
 
 /** The root under `high` of a function that rises with the square of the speed; `guess` is near it. Regula falsi (Illinois). */

@@ -38,6 +38,15 @@ export const cornerBook = z.strictObject({
   passing: z.boolean().optional(),
   /** Throttle in mid-corner where this corner differs from the venue's custom. */
   throttle: z.enum(['maintenance', 'none']).optional(),
+  /** The gear in which it is taken by order of the venue, by the id of the car. */
+  gears: z.record(z.string().min(1).max(64), z.number().int().min(1).max(10)).optional(),
+  /** What is asked for in place of full braking on the first laps: each holds from its lap on. */
+  steps: z
+    .array(z.strictObject({ fromLap: z.number().int().min(1).max(50), brake: z.enum(['lift', 'light', 'full']) }))
+    .max(6)
+    .optional(),
+  /** On which side of the road to be before it, where that is called. */
+  beOn: z.enum(['left', 'right']).optional(),
   /** What to look at where looking through the corner fails. */
   lookAt: words(200).optional(),
   /** Marks on the road that mislead or help. */

@@ -1,4 +1,4 @@
-import { carFile, carOf, isLap, LapModel, studyCircuit, type Lap } from '../car';
+import { carFile, carOf, isLap, LapModel, ORDINARY_TEACHING, studyCircuit, type Lap } from '../car';
 import { centreLineOf, circuitFile } from '../circuit';
 import { seededRandom } from '../planner';
 import { square } from '../testing/circuits';
@@ -12,7 +12,7 @@ const model = carFile.parse(SMALL_MODEL);
 function squareCircuit(sideM: number) {
   const line = square(sideM, 40, 6);
   const circuit = circuitFile.parse({ name: 'Loop', line });
-  const study = studyCircuit(circuit, [{ id: 'c', name: 'c', number: 1, level: 3, model }], [1], 1, 'trailed');
+  const study = studyCircuit(circuit, [{ id: 'c', name: 'c', number: 1, level: 3, model }], [1], 1, { ...ORDINARY_TEACHING, braking: 'trailed' });
   const lap = new LapModel(carOf(model).car, study.teaching).lap(1) as Lap;
   return { lengthM: centreLineOf(line).lengthM, lap, taught: taughtPlaces(study, 'c', 1) };
 }

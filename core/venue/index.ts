@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { gateQuestion } from '../booking/answers';
+import { callCustoms } from '../car/call-kinds';
 import { circuit, condition, idsTwice, rules, sightingVehicle, timeZone } from '../day/day-file';
 import { text } from '../day/fields';
 import { timeOfDay } from '../day/time';
@@ -38,6 +39,14 @@ export const coachingCustoms = z.strictObject({
   /** How long it takes to say a call, and a guest to act on it. */
   speechS: z.number().min(0.2).max(3),
   reactionS: z.number().min(0.2).max(3),
+  /** How each kind of call is said here, where it is not as elsewhere. */
+  calls: callCustoms.default({}),
+  /** From this lap on nothing is called but gears, and what is marked. */
+  quietFromLap: z.number().int().min(2).max(50).default(3),
+  /** The lap that is taught may take so much longer than the one in the gears that give the most, seconds. */
+  shiftsWithinS: z.number().min(0).max(10).default(1),
+  /** Gears that guests do not use. */
+  gearsOut: z.array(z.number().int().min(1).max(10)).max(9).default([]),
   /** To which lock the wheels of a parked car are turned, and what it is left in. */
   lock: z.enum(['left', 'right']),
   parkedIn: z.enum(['neutral', 'park']),
@@ -63,6 +72,10 @@ export const ORDINARY_COACHING: CoachingCustoms = {
   passing: 'straights',
   speechS: 0.7,
   reactionS: 0.8,
+  calls: {},
+  quietFromLap: 3,
+  shiftsWithinS: 1,
+  gearsOut: [],
   lock: 'left',
   parkedIn: 'neutral',
   walkRound: ['Tyres', 'Wheel nuts', 'Body', 'Glass', 'Lights', 'Leaks', 'Seat and belts', 'Camera card', 'Radio'],

@@ -8,7 +8,7 @@ const words = wordsIn('en', BY_ID);
 describe('An instructor reads', () => {
   it('what to say, gears by their number', () => {
     const plain = ['brake', 'release', 'easeOff', 'turn', 'apex', 'secondApex', 'balance', 'throttle', 'exit'] as const;
-    expect(plain.map((code): CallFact => fact(code, {})).map(words.call)).toEqual([
+    expect(plain.map((code): CallFact => fact(code, {})).map((call) => words.call(call))).toEqual([
       'Brake',
       'Release',
       'Ease off the brake',
@@ -21,6 +21,16 @@ describe('An instructor reads', () => {
     ]);
     expect(words.call(fact('gearDown', {}, { to: 2 }))).toBe('Down to 2nd');
     expect(words.call(fact('gearUp', {}, { to: 4 }))).toBe('Up to 4th');
+    expect(words.call(fact('look', {}, { where: 'the red door' }))).toBe('Eyes to the red door');
+  });
+
+  it('what to say in the words of the venue, with what is called in them', () => {
+    const customs = { gearDown: { say: '{gear} now' }, look: { say: 'See {where}' }, brake: { say: 'Firm' } };
+    expect(words.call(fact('gearDown', {}, { to: 3 }), customs)).toBe('3rd now');
+    expect(words.call(fact('look', {}, { where: 'the crane' }), customs)).toBe('See the crane');
+    expect(words.call(fact('brake', {}), customs)).toBe('Firm');
+    expect(words.call(fact('brakeLightly', {}), customs)).toBe('Brake, lightly');
+    expect(words.call(fact('turn', {}), customs)).toBe('Turn');
   });
 
   it('what is special about a corner, and the venue’s own words for it', () => {

@@ -1,4 +1,14 @@
-import type { CallFact, CardAdvice, CardTopic, CardValue, CornerRemark, LapObstacle } from '../car';
+import type {
+  CallCustoms,
+  CallFact,
+  CallKind,
+  CallKindFacts,
+  CardAdvice,
+  CardTopic,
+  CardValue,
+  CornerRemark,
+  LapObstacle,
+} from '../car';
 import { tell, type ByCode } from './by-code';
 
 const ORDINALS = new Intl.PluralRules('en', { type: 'ordinal' });
@@ -19,22 +29,72 @@ export function lapObstacleWords(obstacle: LapObstacle): string {
   return tell(sentences, obstacle);
 }
 
-export function callWords(call: CallFact): string {
+/** What an instructor says, in the words of the venue where it has its own. */
+export function callWords(call: CallFact, customs: CallCustoms = {}): string {
   const sentences: ByCode<CallFact> = {
+    look: ({ values: { where } }) => `Eyes to ${where}`,
+    beOn: ({ values: { side } }) => `Keep ${side}`,
+    hands: () => 'Hands level',
+    lift: () => 'Lift',
     brake: () => 'Brake',
+    brakeLightly: () => 'Brake, lightly',
+    keepBraking: () => 'Keep braking',
     release: () => 'Release',
     easeOff: () => 'Ease off the brake',
     gearDown: ({ values: { to } }) => `Down to ${ordinal(to)}`,
+    keepWaiting: () => 'Wait',
     turn: () => 'Turn',
     apex: () => 'Apex',
     secondApex: () => 'Second apex',
     balance: () => 'Hold it with a little throttle',
     throttle: () => 'Throttle, wheel straight',
+    easeThrottle: () => 'Gently with the throttle',
+    letRun: () => 'Let it run',
     exit: () => 'Out to the exit',
     gearUp: ({ values: { to } }) => `Up to ${ordinal(to)}`,
   };
-  return tell(sentences, call);
+  const own = customs[kindOf(call)]?.say;
+  if (own === undefined || call.code === 'brakeLightly' || call.code === 'secondApex') return tell(sentences, call);
+  const values: { readonly to?: number; readonly where?: string; readonly side?: string } = call.values;
+  return own
+    .replace('{gear}', values.to === undefined ? '' : ordinal(values.to))
+    .replace('{where}', values.where ?? '')
+    .replace('{side}', values.side ?? '');
 }
+
+function kindOf({ code }: CallFact): CallKind {
+  if (code === 'brakeLightly') return 'brake';
+  if (code === 'easeOff') return 'release';
+  return code === 'secondApex' ? 'apex' : code;
+}
+
+/** What each kind of call asks for, for those who hear it for the first time. */
+export const CALL_MEANINGS: Readonly<Record<CallKind, string>> = {
+  look: 'where the eyes go next',
+  beOn: 'the side of the road to be on',
+  hands: 'both hands level on the wheel',
+  lift: 'foot off the throttle, no brake',
+  brake: 'firmly on the brake',
+  keepBraking: 'go on braking as you do',
+  gearDown: 'one gear down for each pull, to the one that is named',
+  release: 'let the brake go',
+  keepWaiting: 'change nothing yet',
+  turn: 'turn the wheel, once',
+  apex: 'close to the inside, here',
+  balance: 'a light throttle that keeps the speed',
+  throttle: 'open the throttle as the wheel unwinds',
+  easeThrottle: 'less throttle than you would like',
+  letRun: 'open the wheel and use the road',
+  exit: 'out to the edge of the road',
+  gearUp: 'one gear up',
+};
+
+/** Until when a call holds. */
+export const CALL_HOLDS: Readonly<Record<CallKindFacts['holds'], string>> = {
+  untilNext: 'until the next call',
+  moment: 'for a moment',
+  whileSaid: 'as long as it is said',
+};
 
 export function cornerRemarkWords(remark: CornerRemark): string {
   const sentences: ByCode<CornerRemark> = {

@@ -26,6 +26,7 @@ export {
   TERM_WORDS,
   touchWords,
 } from './terms';
+export { CALL_HOLDS, CALL_MEANINGS } from './english-driving';
 export type { Words } from './words';
 
 const LANGUAGES = { en: english } satisfies Record<string, (names: Names) => Words>;

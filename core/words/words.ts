@@ -1,5 +1,5 @@
 import type { DeviceRefusal, RequestRefusal, TroubleFact, TroublePlace } from '../api';
-import type { CallFact, CardAdvice, CardTopic, CardValue, CornerRemark, LapObstacle } from '../car';
+import type { CallCustoms, CallFact, CardAdvice, CardTopic, CardValue, CornerRemark, LapObstacle } from '../car';
 import type { Skill, SkillGap } from '../crew';
 import type { Activity, CarMisfit, Cost, Dropped, LeftOutReason, PlannedDrive, SlipFact, Violation } from '../day';
 import type { LegendFault, LegendWarning, OmittedReason } from '../circuit';
@@ -78,8 +78,8 @@ export interface Words {
   readonly slip: (slip: SlipFact, of: 'file' | 'venue') => string;
   /** Why there is no lap. */
   readonly lapObstacle: (obstacle: LapObstacle) => string;
-  /** What the instructor says. */
-  readonly call: (call: CallFact) => string;
+  /** What the instructor says, in the venue's words where it has its own. */
+  readonly call: (call: CallFact, customs?: CallCustoms) => string;
   readonly cornerRemark: (remark: CornerRemark) => string;
   readonly cardTopic: (topic: CardTopic) => string;
   readonly cardValue: <T extends CardTopic>(topic: T, value: CardValue<T>) => string;
