@@ -45,6 +45,7 @@ const STATUS: Readonly<Record<RequestRefusal['code'], number>> = {
   noCalendar: 422,
   faultyFile: 422,
   faultyCircuit: 422,
+  faultyCue: 422,
   notJson: 400,
   unreadableRequest: 400,
   unknownFormat: 422,

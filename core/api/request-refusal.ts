@@ -38,7 +38,7 @@ export type RequestRefusal =
   | Fact<'unreadableList', object, { why: string }>
   | Fact<'noCalendar', object, { why: string }>
   | Fact<'faultyFile', { file: string }, { first: Fault }>
-  | Fact<'faultyCircuit', object, { first: Fault }>
+  | Fact<'faultyCircuit' | 'faultyCue', object, { first: Fault }>
   | Fact<'notJson' | 'unreadableRequest' | 'unknownFormat' | 'notAPicture'>
   | Fact<'otherContent', object, { got: string; json: boolean }>
   | Fact<'tooLarge', object, { mostBytes: number }>

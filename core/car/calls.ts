@@ -296,3 +296,18 @@ function stationAtTime(lap: Lap, atS: number): number {
   }
   return low;
 }
+
+/** A call of a kind where nothing of a lap is known: the next place, the left, third gear. */
+export function plainCall(kind: CallKind): CallFact {
+  switch (kind) {
+    case 'look':
+      return fact('look', {}, { where: 'the next place' });
+    case 'beOn':
+      return fact('beOn', {}, { side: 'left' });
+    case 'gearDown':
+    case 'gearUp':
+      return fact(kind, {}, { to: 3 });
+    default:
+      return fact(kind, {});
+  }
+}

@@ -12,7 +12,10 @@ const model = carFile.parse(SMALL_MODEL);
 function squareCircuit(sideM: number) {
   const line = square(sideM, 40, 6);
   const circuit = circuitFile.parse({ name: 'Loop', line });
-  const study = studyCircuit(circuit, [{ id: 'c', name: 'c', number: 1, level: 3, model }], [1], 1, { ...ORDINARY_TEACHING, braking: 'trailed' });
+  const study = studyCircuit(circuit, [{ id: 'c', name: 'c', number: 1, level: 3, model }], [1], 1, {
+    ...ORDINARY_TEACHING,
+    braking: 'trailed',
+  });
   const lap = new LapModel(carOf(model).car, study.teaching).lap(1) as Lap;
   return { lengthM: centreLineOf(line).lengthM, lap, taught: taughtPlaces(study, 'c', 1) };
 }

@@ -3,6 +3,8 @@ export * from './handover';
 export * from './laps';
 export * from './marks';
 export * from './vocabulary';
+export * from './cues';
+export * from './sooner';
 export * from './results';
 export * from './before';
 export * from './evidence';

@@ -1,7 +1,7 @@
 import { clockMinute, wallClock, type SlipFact } from '../day';
 import type { LegendFault, LegendWarning, OmittedReason } from '../circuit';
 import type { CloseFigure, ToDo } from '../closing';
-import type { MarkReason, OneThing } from '../coaching';
+import type { CueFault, MarkReason, OneThing } from '../coaching';
 import type { Delay } from '../traffic';
 import { tell, type ByCode } from './by-code';
 import type { Names } from './names';
@@ -50,6 +50,18 @@ export function omittedWords(reason: OmittedReason): string {
     shortStraight: ({ values: { inside } }) => `short straight: stay ${inside}, next turn-in is ${inside}`,
   };
   return tell(sentences, reason);
+}
+
+export function cueFaultWords(fault: CueFault): string {
+  const sentences: ByCode<CueFault> = {
+    namesColour: ({ values: { word } }) =>
+      `"${word}" is a colour: say {brake}, {turnIn}, {apex} or {exit}, and the legend names what stands there`,
+    namesMarker: ({ values: { word } }) =>
+      `"${word}" says what stands at the road: say {brake}, {turnIn}, {apex} or {exit}, and the legend names it`,
+    ordersOtherwise: ({ values: { word } }) => `"${word}" orders something else on the circuit: say it another way`,
+    noSuchPlace: ({ values: { word } }) => `{${word}} is no place: there are {brake}, {turnIn}, {apex} and {exit}`,
+  };
+  return tell(sentences, fault);
 }
 
 export function legendFaultWords({ values: { kinds, marker } }: LegendFault): string {

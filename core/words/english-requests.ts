@@ -64,6 +64,7 @@ export function requestWords(refusal: RequestRefusal): string {
     faultyFile: ({ subjects, values: { first } }) =>
       `${subjects.file} cannot be read: ${first.path}: ${first.message}.`,
     faultyCircuit: ({ values: { first } }) => `This circuit cannot be driven: ${first.path}: ${first.message}.`,
+    faultyCue: ({ values: { first } }) => `This cannot be said in a car: ${first.message}.`,
     notJson: () => 'The request is not JSON.',
     unreadableRequest: () => 'The request cannot be read.',
     unknownFormat: () => 'Expected a file named .geojson, .json, .csv or .gpx.',

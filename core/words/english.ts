@@ -1,6 +1,7 @@
 import { clockMinute, type Activity, type Violation } from '../day';
 import { howGood } from './english-bound';
 import {
+  cueFaultWords,
   delayWords,
   FIGURES,
   legendFaultWords,
@@ -94,6 +95,7 @@ export function english(names: Names): Words {
     wayOut: wayOutWords(names),
     omitted: omittedWords,
     legendFault: legendFaultWords,
+    cueFault: cueFaultWords,
     legendWarning: legendWarningWords,
     markReason: markReasonWords(),
     oneThing: oneThingWords,

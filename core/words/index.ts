@@ -22,6 +22,7 @@ export {
   HOME_CAR_WORDS,
   HOUSE_RULE,
   PHASE_WORDS,
+  spokenCue,
   FRIEND_WISH_WORDS,
   TERM_WORDS,
   touchWords,

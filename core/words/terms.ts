@@ -1,6 +1,6 @@
 import type { GateAnswers, GateQuestion, HomeCar } from '../booking';
-import type { ConeKind, Marker } from '../circuit';
-import type { Phase } from '../coaching';
+import type { ConeKind, Legend, Marker } from '../circuit';
+import { CUE_PLACES, type CuePlace, type Phase } from '../coaching';
 import type { FriendWishKind, Gearbox, TermName } from '../day';
 import type { BreakOffReason, CarStatus, CrewStatus, FlagKind, GuestStage } from '../journal';
 import type { CrewStation } from '../practice';
@@ -49,6 +49,29 @@ export function lookWords(marker: Marker): string {
   const cones = (count: number) => `${PATTERNS[marker.pattern]}${marker.colour} ${count > 1 ? 'cones' : 'cone'}`;
   const inRow = marker.by === 'cone' && marker.pattern === 'inRow' && marker.count > 1;
   return `${markerWords(marker, 'a pair of', cones)}${inRow ? ' one behind the other' : ''}`;
+}
+
+/** What stands at the road, as it is said in the car: `the white pair`. */
+function spokenMarker({ by, count, colour, pattern }: Marker): string {
+  if (by !== 'cone') return `the ${colour}`;
+  const look = `${PATTERNS[pattern]}${colour}`;
+  return count === 1 ? `the ${look} cone` : count === 2 ? `the ${look} pair` : `the ${count} ${look} cones`;
+}
+
+/** Where a venue marks nothing. */
+const UNMARKED: Record<CuePlace, string> = {
+  brake: 'your place',
+  turnIn: 'your place',
+  apex: 'the inside',
+  exit: 'the edge of the road',
+};
+
+/** A cue as it is said at a venue: what stands at the road is named as its legend has it. */
+export function spokenCue(cue: string, legend: Legend): string {
+  return CUE_PLACES.reduce((said, place) => {
+    const marker = legend[place];
+    return said.replaceAll(`{${place}}`, marker.by === 'none' ? UNMARKED[place] : spokenMarker(marker));
+  }, cue);
 }
 
 /** What stands at the road and what it says: `a pair of white cones: brake`. */

@@ -4,7 +4,7 @@ import type { Skill, SkillGap } from '../crew';
 import type { Activity, CarMisfit, Cost, Dropped, LeftOutReason, PlannedDrive, SlipFact, Violation } from '../day';
 import type { LegendFault, LegendWarning, OmittedReason } from '../circuit';
 import type { CloseFigure, ToDo } from '../closing';
-import type { MarkReason, OneThing } from '../coaching';
+import type { CueFault, MarkReason, OneThing } from '../coaching';
 import type { DriftCause, DriftLine, WayOutChange } from '../drift';
 import type { JournalEntry, Refusal, Resolution } from '../journal';
 import type {
@@ -68,6 +68,8 @@ export interface Words {
   readonly omitted: (reason: OmittedReason) => string;
   /** Which meanings of a legend look the same, and what to do. */
   readonly legendFault: (fault: LegendFault) => string;
+  /** Why a cue cannot be said, and what to do. */
+  readonly cueFault: (fault: CueFault) => string;
   readonly legendWarning: (warning: LegendWarning) => string;
   readonly markReason: (reason: MarkReason) => string;
   /** Why this one thing and not another; with its full stop. */

@@ -1,6 +1,7 @@
 import { contract } from '@core/api';
 import type { faultsEndpoints } from '@core/api/endpoints/faults';
-import { linkFault, VOCABULARY, type FaultEntry } from '@core/coaching';
+import { legendOf } from '@core/circuit';
+import { cueFaultsOf, linkFault, VOCABULARY, type FaultEntry } from '@core/coaching';
 import { fact } from '@core/day';
 import { BY_ID, wordsIn } from '@core/words';
 import { notFound, refusalOf } from '../problems';
@@ -13,16 +14,21 @@ import type { Handlers } from '../routing/mount';
 export function faultsRoutes({ store, dayCache, hub }: Services): Handlers<typeof faultsEndpoints> {
   const changed = setupChanged({ dayCache, hub });
   const faults = recordDesk(store.faults, 'fault', contract.addFault.reply, changed);
-  const linked = (entry: FaultEntry): FaultEntry => {
+  /** An entry as it may be kept: its links lead to causes, its cues order nothing else. */
+  const sound = (entry: FaultEntry): FaultEntry => {
     const wrong = linkFault(entry, dayCache.vocabulary());
-    if (wrong) throw refusalOf(wrong, { faults: [{ path: 'from', message: wordsIn('en', BY_ID).request(wrong) }] });
+    const words = wordsIn('en', BY_ID);
+    if (wrong) throw refusalOf(wrong, { faults: [{ path: 'from', message: words.request(wrong) }] });
+    const cues = cueFaultsOf(entry, legendOf(store.circuit.get().circuit ?? undefined));
+    const faulty = cues.map(({ field, fault }) => ({ path: field, message: words.cueFault(fault) }));
+    if (faulty[0]) throw refusalOf(fact('faultyCue', {}, { first: faulty[0] }), { faults: faulty });
     return entry;
   };
   return {
     listFaults: () => ({ faults: store.faults.list() }),
-    addFault: ({ body }) => faults.add(linked(body)),
+    addFault: ({ body }) => faults.add(sound(body)),
     changeFault: ({ params: { id }, body: { version, fields } }) =>
-      faults.change(id, version, linked({ ...fields, id })),
+      faults.change(id, version, sound({ ...fields, id })),
     removeFault: ({ params: { id } }) => {
       if (!VOCABULARY.some((entry) => entry.id === id)) {
         throw refusalOf(fact('marksNameIt', {}));

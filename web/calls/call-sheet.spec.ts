@@ -1,15 +1,17 @@
 import { fact } from '@core/day';
 import { TestBed } from '@angular/core/testing';
+import { By } from '@angular/platform-browser';
 import {
   callSheet,
   carFile,
   carOf,
-  isLap,
   LapModel,
   racingLine,
+  taughtGears,
   teachingLine,
   type CallSettings,
   type CarFile,
+  type Lap,
 } from '@core/car';
 import { centreLineOf, taughtCorners } from '@core/circuit';
 import { SMALL_MODEL } from '@core/testing/small-model';
@@ -17,8 +19,9 @@ import { CircuitService } from '../data/circuit.service';
 import { show } from '../testing/fake-day';
 import { LOOP } from '../testing/loop';
 import { studiedCircuit } from '../testing/studied-loop';
-import { dayAt } from '../testing/two-guests';
+import { dayAt, running } from '../testing/two-guests';
 import { CallSheet } from './call-sheet';
+import { PractiseLap } from './practise-lap';
 
 /** The lines of the loop, worked out once, as the thread does it. */
 const { car } = carOf(carFile.parse(SMALL_MODEL));
@@ -35,24 +38,25 @@ interface Asked {
   readonly settings: CallSettings;
 }
 
-async function sheet() {
+async function sheet(data = dayAt('08:00')) {
   const asked: Asked[] = [];
-  const shown = await show(CallSheet, dayAt('08:00'));
+  const shown = await show(CallSheet, data);
   const service = TestBed.inject(CircuitService);
-  spyOn(service, 'calls').and.callFake((model, pace, settings) => {
+  spyOn(service, 'calls').and.callFake(({ model }, pace, settings) => {
     asked.push({ model, pace, settings });
-    const lap = new LapModel(carOf(model).car, lines.teaching).lap(pace, 1);
-    return Promise.resolve(
-      isLap(lap)
-        ? {
-            kind: 'calls',
-            id: 1,
-            corners: callSheet(lap, lines.taught, settings),
-            lapTimeS: lap.lapTimeS,
-            fault: undefined,
-          }
-        : { kind: 'calls', id: 1, corners: [], lapTimeS: undefined, fault: lap },
-    );
+    const here = new LapModel(carOf(model).car, lines.teaching);
+    const { windows } = taughtGears(here, lines.taught, { withinS: 0, without: [], corners: new Map() })!;
+    const best = here.lap(pace) as Lap;
+    const lap = (windows ? here.taught(windows, pace) : here.lap(pace)) as Lap;
+    return Promise.resolve({
+      corners: callSheet(lap, lines.taught, settings),
+      lapTimeS: lap.lapTimeS,
+      bestLapTimeS: best.lapTimeS,
+      shifts: lap.changes.length,
+      bestShifts: best.changes.length,
+      way: { atM: lap.line.centreM, timeS: lap.timeS },
+      fault: undefined,
+    });
   });
   service.paces.set([1, 1.2]);
   studiedCircuit();
@@ -69,7 +73,7 @@ describe('The calls of a lap', () => {
     expect(shown.element.querySelectorAll('article').length).toBeGreaterThan(1);
     const rows = [...shown.element.querySelectorAll('li')].map((li) => li.textContent.replace(/\s+/g, ' '));
     for (const row of rows) expect(row).toMatch(/“.+” .*say at -?\d+ m.*done at -?\d+ m, \d+ km\/h/);
-    expect(shown.text()).toMatch(/lap \d+\.\d s/);
+    expect(shown.text()).toMatch(/lap \d+\.\d s, \d+ shifts/);
     expect(shown.text()).toContain('Braking is finished in a straight line');
   });
 
@@ -88,7 +92,11 @@ describe('The calls of a lap', () => {
   });
 
   it('name gears for paddles and none for an automatic', async () => {
-    const { shown, asked } = await sheet();
+    const { shown, asked, service } = await sheet();
+    service.coaching.update((coaching) => ({ ...coaching, speechS: 0.3 }));
+    service.paces.set([1]);
+    await shown.follow();
+    expect(shown.text()).toMatch(/“(Down|Up) to \d/);
     expect(asked.at(-1)!.settings.gearbox).toBe('paddle');
     const paddles = shown.element.querySelectorAll('li').length;
     const auto = [...shown.element.querySelectorAll<HTMLElement>('p-togglebutton')].find((one) =>
@@ -99,13 +107,12 @@ describe('The calls of a lap', () => {
     await shown.follow();
     expect(asked.at(-1)!.settings.gearbox).toBe('auto');
     expect(shown.element.querySelectorAll('li').length).toBeLessThan(paddles);
+    expect(shown.text()).not.toMatch(/“(Down|Up) to \d/);
   });
 
   it('say why there are none: a circuit that cannot be driven, no car that the model knows', async () => {
     const { shown, service } = await sheet();
     (service.calls as jasmine.Spy).and.resolveTo({
-      kind: 'calls',
-      id: 1,
       corners: [],
       lapTimeS: undefined,
       fault: { reason: fact('cannotClimb', {}), atM: 212.4 },
@@ -127,11 +134,53 @@ describe('The calls of a lap', () => {
     await shown.follow();
     service.coaching.update((coaching) => ({ ...coaching, speechS: 2 }));
     await shown.follow();
-    const answer = (lapTimeS: number) => ({ kind: 'calls', id: 1, corners: [], lapTimeS, fault: undefined }) as never;
+    const answer = (lapTimeS: number) =>
+      ({ corners: [], lapTimeS, bestLapTimeS: lapTimeS, shifts: 0, bestShifts: 0, fault: undefined }) as never;
     answers[1]!(answer(71));
     answers[0]!(answer(99));
     await shown.follow();
     expect(shown.text()).toContain('lap 71.0 s');
     expect(shown.text()).not.toContain('99');
+  });
+
+  it('become fewer on later laps, and say what found no room', async () => {
+    const { shown } = await sheet();
+    const rows = () => shown.element.querySelectorAll('li').length;
+    const first = rows();
+    const later = [...shown.element.querySelectorAll<HTMLElement>('p-togglebutton')].find((one) =>
+      one.textContent.includes('Later'),
+    )!;
+    later.querySelector<HTMLElement>('button, .p-togglebutton-content')?.click();
+    if (rows() === first) later.click();
+    await shown.follow();
+    expect(rows()).toBeLessThan(first);
+    expect(shown.text()).toContain('quiet from lap 3 on');
+  });
+
+  it('come sooner by themselves where a fault came again, for the guest of this phone, and say so', async () => {
+    const data = running('10:24');
+    const marks = [{ fault: 'turns-early', corner: 'Bend', lap: 1 }];
+    data.record({ kind: 'driveMarked', drive: 'd2', marks }, '10:22');
+    data.record({ kind: 'driveMarked', drive: 'd2', marks: [{ ...marks[0]!, lap: 2 }] }, '10:23');
+    localStorage.setItem('joylap.counter', 'i2');
+    const { shown, asked } = await sheet(data);
+    localStorage.removeItem('joylap.counter');
+    expect([...asked.at(-1)!.settings.sooner!]).toEqual(['Bend-turn']);
+    expect(shown.text()).toContain('“Turn” sooner at Bend: turns in early, 2 times.');
+  });
+
+  it('are practised in the time of the lap, each word when it should be said', async () => {
+    const { shown } = await sheet();
+    await shown.press('Practise');
+    const practise = shown.fixture.debugElement.query(By.directive(PractiseLap)).componentInstance as PractiseLap;
+    const word = () => shown.element.querySelector('jl-practise-lap .word')!.textContent.trim();
+    const heard = new Set<string>();
+    for (let tenth = 0; tenth < 10 * practise.lapTimeS(); tenth++) {
+      practise.advance(0.1);
+      shown.fixture.detectChanges();
+      if (word()) heard.add(word());
+    }
+    const said = practise.calls().map(({ text }) => text);
+    expect([...heard].sort()).toEqual([...new Set(said)].sort());
   });
 });

@@ -2,18 +2,19 @@ import '../before-schemas';
 import {
   callSheet,
   carOf,
+  gearTeaching,
   isLap,
   LapModel,
   racingLine,
   studyCircuit,
+  taughtGears,
   teachingLine,
-  type BrakingCustom,
   type CallSettings,
-  type CarFile,
   type CircuitStudy,
   type CornerCalls,
   type FleetCar,
   type LapFault,
+  type TeachingCustom,
 } from '@core/car';
 import { centreLineOf, taughtCorners, type Circuit, type DrivenLine, type TaughtCorner } from '@core/circuit';
 import { expose } from 'comlink';
@@ -22,6 +23,12 @@ import { expose } from 'comlink';
 export interface LapCalls {
   readonly corners: readonly CornerCalls[];
   readonly lapTimeS: number | undefined;
+  /** In the gears that give the most. */
+  readonly bestLapTimeS: number | undefined;
+  readonly shifts: number;
+  readonly bestShifts: number;
+  /** Where the car is along the centre line, and when, at each station of the line. */
+  readonly way: { readonly atM: Float64Array; readonly timeS: Float64Array } | undefined;
   readonly fault: LapFault | undefined;
 }
 
@@ -35,21 +42,50 @@ const thread = {
     fleet: readonly FleetCar[],
     paces: readonly number[],
     grip: number,
-    braking: BrakingCustom,
-  ): CircuitStudy => studyCircuit(circuit, fleet, paces, grip, braking),
-  calls(circuit: Circuit, model: CarFile, pace: number, grip: number, settings: CallSettings): LapCalls {
+    custom: TeachingCustom,
+  ): CircuitStudy => studyCircuit(circuit, fleet, paces, grip, custom),
+  calls(
+    circuit: Circuit,
+    { id, model }: FleetCar,
+    pace: number,
+    grip: number,
+    custom: TeachingCustom,
+    settings: CallSettings,
+  ): LapCalls {
     const { teaching, taught } = linesOf(circuit, model);
-    const lap = new LapModel(carOf(model).car, teaching).lap(pace, grip);
-    return isLap(lap)
-      ? { corners: callSheet(lap, taught, settings), lapTimeS: lap.lapTimeS, fault: undefined }
-      : { corners: [], lapTimeS: undefined, fault: lap };
+    const here = new LapModel(carOf(model).car, teaching);
+    const orders = gearTeaching(custom, circuit, id);
+    const gears = taughtGears(here, taught, orders, grip)?.windows;
+    const best = here.lap(pace, grip);
+    const lap = gears ? here.taught(gears, pace, grip) : best;
+    if (!isLap(best)) return { ...NO_LAP, fault: best };
+    if (!isLap(lap)) return { ...NO_LAP, fault: lap };
+    return {
+      corners: callSheet(lap, taught, { ...settings, byHand: new Set(orders.corners.keys()) }),
+      lapTimeS: lap.lapTimeS,
+      bestLapTimeS: best.lapTimeS,
+      shifts: lap.changes.length,
+      bestShifts: best.changes.length,
+      way: { atM: lap.line.centreM, timeS: lap.timeS },
+      fault: undefined,
+    };
   },
 };
 export type CircuitThread = typeof thread;
 
 expose(thread);
 
-function linesOf(circuit: Circuit, model: CarFile) {
+const NO_LAP: LapCalls = {
+  corners: [],
+  lapTimeS: undefined,
+  bestLapTimeS: undefined,
+  shifts: 0,
+  bestShifts: 0,
+  way: undefined,
+  fault: undefined,
+};
+
+function linesOf(circuit: Circuit, model: FleetCar['model']) {
   const { car } = carOf(model);
   const key = JSON.stringify([circuit.line, circuit.corners, car.widthM]);
   if (lines?.key !== key) {

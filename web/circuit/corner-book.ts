@@ -27,6 +27,30 @@ const THROTTLES = [
   { label: 'a light one in mid-corner', value: 'maintenance' },
   { label: 'none until the wheel unwinds', value: 'none' },
 ];
+const SIDES = [
+  { label: 'not called', value: undefined },
+  { label: 'the left', value: 'left' },
+  { label: 'the right', value: 'right' },
+];
+/** How a corner is gone into, lap by lap. */
+const STEPS: readonly { readonly label: string; readonly value: CornerBook['steps'] }[] = [
+  { label: 'braked fully from the first lap on', value: undefined },
+  {
+    label: 'lightly on lap 1, then fully',
+    value: [
+      { fromLap: 1, brake: 'light' },
+      { fromLap: 2, brake: 'full' },
+    ],
+  },
+  {
+    label: 'lift on lap 1, lightly on 2, then fully',
+    value: [
+      { fromLap: 1, brake: 'lift' },
+      { fromLap: 2, brake: 'light' },
+      { fromLap: 3, brake: 'full' },
+    ],
+  },
+];
 const TEXTS: readonly { readonly key: 'lookAt' | 'roadMarks' | 'slippery' | 'mistakes'; readonly label: string }[] = [
   { key: 'lookAt', label: 'What to look at, where looking through fails' },
   { key: 'roadMarks', label: 'Marks on the road that mislead or help' },
@@ -128,6 +152,16 @@ const YES: readonly { readonly key: 'givenAway' | 'noGearChange' | 'passing'; re
       font-size: 13px;
       color: var(--p-jl-muted);
     }
+    details summary {
+      cursor: pointer;
+    }
+    .orders {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto;
+      gap: 0.2rem 0.8rem;
+      align-items: center;
+      padding: 0.3rem 0;
+    }
     .yes {
       display: flex;
       gap: 0.5rem;
@@ -153,6 +187,25 @@ export class CornerBookScreen {
   protected readonly throttles = THROTTLES;
   protected readonly texts = TEXTS;
   protected readonly yes = YES;
+  protected readonly sides = SIDES;
+  protected readonly steps = computed(() => {
+    const own = this.book().steps;
+    const known = STEPS.some(({ value }) => sameSteps(value, own));
+    return known ? [...STEPS] : [...STEPS, { label: 'in steps of its own', value: own }];
+  });
+  /** The one of the choices that the book has. */
+  protected readonly step = computed(
+    () => this.steps().find(({ value }) => sameSteps(value, this.book().steps))?.value,
+  );
+  /** Every car that the lap model knows, with the gear that is ordered for it here. */
+  protected readonly ordered = computed(() =>
+    this.circuit.fleet().map(({ id, name, number, model }) => ({
+      id,
+      label: `${number} ${name}`,
+      gear: this.book().gears?.[id],
+      gears: model.gears.map((_, place) => place + 1),
+    })),
+  );
   protected readonly number = signal(1);
   protected readonly saving = signal(false);
   protected readonly corners = computed(() => this.circuit.study()?.corners ?? []);
@@ -202,6 +255,13 @@ export class CornerBookScreen {
     this.circuit.change({ ...draft, corners });
   }
 
+  /** The gear in which this corner is taken in a car; nothing leaves it to the lap model. */
+  protected order(car: string, gear: number | undefined): void {
+    const { [car]: _, ...others } = this.book().gears ?? {};
+    const gears = gear === undefined ? others : { ...others, [car]: gear };
+    this.set('gears', Object.keys(gears).length > 0 ? gears : undefined);
+  }
+
   protected nameIt(): void {
     const [draft, it] = [this.circuit.draft(), this.corner()];
     if (!draft || !it) return;
@@ -222,4 +282,8 @@ export class CornerBookScreen {
       },
     });
   }
+}
+
+function sameSteps(one: CornerBook['steps'], other: CornerBook['steps']): boolean {
+  return JSON.stringify(one ?? []) === JSON.stringify(other ?? []);
 }

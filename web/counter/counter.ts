@@ -6,6 +6,7 @@ import { delaysOf, progressOfRunner } from '@core/traffic';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { keepScreenOn } from '../data/wake-lock';
+import { GuestCalls } from '../data/guest-calls';
 import { InstructorChoice } from '../data/instructor-choice';
 import { When } from '../data/when';
 import { beadsOf } from '../drawing/bead-list';
@@ -27,6 +28,7 @@ export class Counter {
   private readonly tell = inject(DayWords).tell;
   private readonly choice = inject(InstructorChoice);
   private readonly traffic = inject(Traffic);
+  private readonly guestCalls = inject(GuestCalls);
   protected readonly crew = this.choice.crew;
   protected readonly me = this.choice.me;
   /** The drive that the instructor sits in, or the one that comes next. */
@@ -64,6 +66,10 @@ export class Counter {
       differ: differ && `loop ${differ.loop}, you ${differ.hand}: the smaller holds`,
       wayIn: wayInWords({ ...view, stalls: this.data.stalls() }, drive.car),
       stall: this.data.stalls()[drive.car ?? ''],
+      sooner:
+        drive.stage === 'onCircuit'
+          ? this.guestCalls.sooner(drive.guest.id).map((one) => this.guestCalls.soonerWords(one))
+          : [],
       delays: runner ? delaysOf(context, state, runner).map(this.tell().delay) : [],
       when: occupancy
         ? `seat at ${this.when.words()(occupancy)}${startsInS > 0 ? `, in ${spokenDuration(startsInS)}` : ''}`

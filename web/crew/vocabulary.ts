@@ -2,15 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
-import { faultEntry, phase, VOCABULARY, type FaultEntry } from '@core/coaching';
-import { PHASE_WORDS } from '@core/words';
+import { legendOf } from '@core/circuit';
+import { cueFaultsOf, faultEntry, phase, VOCABULARY, type FaultEntry } from '@core/coaching';
+import { PHASE_WORDS, spokenCue } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import type * as z from 'zod';
 import { Api } from '../data/api';
+import { CircuitService } from '../data/circuit.service';
 import { formOf } from '../forms/fields';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { known } from '../data/reading';
+import { PLAIN_WORDS } from '../data/screen-words';
 import { Unread } from '../shell/unread';
 
 const COMMON = new Map(VOCABULARY.map((entry) => [entry.id, entry]));
@@ -86,6 +89,8 @@ export class Vocabulary {
   protected readonly own = computed(
     () => new Map((known(this.list)?.faults ?? []).map((stored) => [stored.id, stored])),
   );
+  private readonly circuit = inject(CircuitService);
+  private readonly legend = computed(() => legendOf(this.circuit.draft()));
   private readonly all = computed(() => {
     const own = [...this.own().values()].map(({ fields }) => fields);
     return new Map([...VOCABULARY, ...own].map((entry) => [entry.id, entry]));
@@ -102,6 +107,9 @@ export class Vocabulary {
           .filter((entry) => entry.phase === of)
           .map((entry) => ({
             ...entry,
+            heard: spokenCue(entry.say, this.legend()),
+            heardOtherwise: spokenCue(entry.sayOtherwise, this.legend()),
+            faults: cueFaultsOf(entry, this.legend()).map(({ fault }) => PLAIN_WORDS.cueFault(fault)),
             why: sentence(`${entry.cause}; ${entry.does}.`),
             cure: sentence(entry.cure),
             mark: !this.own().has(entry.id) ? '' : COMMON.has(entry.id) ? 'own words' : 'own',
@@ -126,12 +134,16 @@ export class Vocabulary {
       cause: { label: 'Cause', kind: 'text', wide: true },
       does: { label: 'What it does to the car', kind: 'text', wide: true },
       cure: { label: 'Cure', kind: 'text', wide: true },
-      say: { label: 'In the car', kind: 'text', hint: 'short' },
+      say: { label: 'In the car', kind: 'text', hint: 'short; {brake}, {turnIn}, {apex}, {exit} for what stands there' },
       sayOtherwise: { label: 'Said another way', kind: 'text', hint: 'where it comes again' },
       from: { label: 'May come from', kind: 'many', options: faults, optional: true, wide: true },
       retired: { label: 'Out of use', kind: 'yes', hint: 'marks that name it are still read' },
     });
   });
+
+  constructor() {
+    this.circuit.refresh();
+  }
 
   protected open(id: string): void {
     const stored = this.own().get(id);

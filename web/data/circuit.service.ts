@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
-import { contract, ORDINARY_COACHING, type StoredCar, type StoredCircuit } from '@core/api';
-import type { CallSettings, CardSubject, CarFile, CircuitStudy, FleetCar } from '@core/car';
+import { contract, ORDINARY_COACHING, type CoachingCustoms, type StoredCar, type StoredCircuit } from '@core/api';
+import type { CallSettings, CardSubject, CircuitStudy, FleetCar, TeachingCustom } from '@core/car';
 import type { Circuit } from '@core/circuit';
 import { conditionAt, type ConditionInForce } from '@core/day';
 import type { Remote } from 'comlink';
@@ -22,6 +22,11 @@ export function gripOf({ name, paceFactor }: Pick<ConditionInForce, 'name' | 'pa
   const named = GRIPS.find(({ label }) => label.toLowerCase() === name.trim().toLowerCase());
   if (named) return named.value;
   return paceFactor < 1.04 ? GRIPS[0].value : paceFactor < 1.12 ? GRIPS[1].value : GRIPS[2].value;
+}
+
+/** What of a venue's customs decides how a lap is taught. */
+function teachingCustom({ braking, shiftsWithinS, gearsOut }: CoachingCustoms): TeachingCustom {
+  return { braking, shiftsWithinS, gearsOut };
 }
 
 /** Changes in quick succession are computed once. */
@@ -94,8 +99,8 @@ export class CircuitService implements OnDestroy {
       untracked(() => this.busy.set(true));
       this.resting = setTimeout(() => {
         const asked = ++this.asked;
-        const { braking } = coaching;
-        void this.compute((remote) => remote.study(circuit, fleet, paces, grip, braking)).then((study) => {
+        const custom = teachingCustom(coaching);
+        void this.compute((remote) => remote.study(circuit, fleet, paces, grip, custom)).then((study) => {
           if (asked !== this.asked) return;
           if (study) this.study.set(study);
           this.busy.set(false);
@@ -165,10 +170,11 @@ export class CircuitService implements OnDestroy {
   }
 
   /** The calls of a lap for a car at a pace, in the thread. */
-  async calls(model: CarFile, pace: number, settings: CallSettings): Promise<LapCalls | undefined> {
+  async calls(car: FleetCar, pace: number, settings: CallSettings): Promise<LapCalls | undefined> {
     const circuit = this.draft();
     if (!circuit) return undefined;
-    return this.compute((remote) => remote.calls(circuit, model, pace, this.grip(), settings));
+    const custom = teachingCustom(this.coaching());
+    return this.compute((remote) => remote.calls(circuit, car, pace, this.grip(), custom, settings));
   }
 
   /** A car with its notes and its lap here, for the talk in the car; nothing where the lap model does not know it. */

@@ -3,12 +3,13 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { contract } from '@core/api';
 import { differenceCard } from '@core/car';
+import { legendOf } from '@core/circuit';
 import { handover, highestLevels, paceFromBefore } from '@core/coaching';
 import { crewDaysOf, freeFor, mealOf, restOf } from '@core/crew';
 import { knownAnswers } from '@core/booking';
 import { clockMinute, lapTimeText, spokenDuration } from '@core/day';
 import { progressOf } from '@core/journal';
-import { answersWords, HOUSE_RULE } from '@core/words';
+import { answersWords, HOUSE_RULE, spokenCue } from '@core/words';
 import { Button } from 'primeng/button';
 import { of } from 'rxjs';
 import { Api } from '../data/api';
@@ -16,6 +17,7 @@ import { CircuitService } from '../data/circuit.service';
 import { DayWords } from '../data/day-words';
 import { PLAIN_WORDS } from '../data/screen-words';
 import { DayService } from '../data/day.service';
+import { GuestCalls } from '../data/guest-calls';
 import { InstructorChoice } from '../data/instructor-choice';
 import { SeenTimes } from '../data/seen-times';
 import { When } from '../data/when';
@@ -45,6 +47,7 @@ export class HandoverScreen {
   private readonly api = inject(Api);
   private readonly when = inject(When);
   private readonly seen = inject(SeenTimes);
+  private readonly guestCalls = inject(GuestCalls);
   protected readonly choice = inject(InstructorChoice);
   protected readonly houseRule = HOUSE_RULE;
   protected readonly touch = ['touch'] as const;
@@ -85,6 +88,8 @@ export class HandoverScreen {
         startS !== undefined && this.seen.show(`handover ${next.instructor}`, { [next.drive.id]: startS }).size > 0,
       worked: [...card.worked, ...(card.gainedS === undefined ? [] : [PLAIN_WORDS.gained(card.gainedS)])],
       thing: card.oneThing,
+      say: card.oneThing && spokenCue(card.oneThing.say, legendOf(this.circuit.draft())),
+      sooner: this.guestCalls.sooner(card.guest.id).map((one) => this.guestCalls.soonerWords(one)),
       cured: card.cured.map(({ name: words }) => words.toLowerCase()),
       minds: [
         ...(fields?.healthNote ? [fields.healthNote] : []),

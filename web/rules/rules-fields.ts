@@ -5,8 +5,11 @@ import type * as z from 'zod';
 import { formOf } from '../forms/fields';
 
 type Venue = z.input<typeof venueFields>;
-/** Weights are set on the board, under what matters. */
-type RulesForm = Omit<Venue, 'rules'> & { readonly rules: Omit<Venue['rules'], 'weights'> };
+/** Weights are set on the board, under what matters; how calls are said, beside the calls. */
+type RulesForm = Omit<Venue, 'rules' | 'coaching'> & {
+  readonly rules: Omit<Venue['rules'], 'weights'>;
+  readonly coaching: Omit<NonNullable<Venue['coaching']>, 'calls'>;
+};
 
 /** The fields of the venue and its rules, as the form shows them. */
 export const RULES_FIELDS = formOf<RulesForm>({
@@ -82,6 +85,21 @@ export const RULES_FIELDS = formOf<RulesForm>({
   },
   'coaching.speechS': { label: 'Saying a call takes', unit: 's', kind: 'number', decimals: 2 },
   'coaching.reactionS': { label: 'Acting on it takes', unit: 's', kind: 'number', decimals: 2 },
+  'coaching.quietFromLap': {
+    label: 'Quiet from lap',
+    kind: 'number',
+    optional: true,
+    hint: 'but where a corner is marked',
+  },
+  'coaching.shiftsWithinS': {
+    label: 'Fewest shifts a lap within',
+    unit: 's',
+    kind: 'number',
+    decimals: 1,
+    optional: true,
+    hint: 'of the lap in the gears that give the most',
+  },
+  'coaching.gearsOut': { label: 'Gears not for guests', kind: 'numbers', optional: true, hint: 'with commas' },
   'coaching.lock': {
     label: 'Wheels parked to the',
     kind: 'choice',
