@@ -3,7 +3,7 @@ import type { CornerBook } from '../circuit/circuit-file';
 import type { TaughtCorner } from '../circuit/teaching-line';
 import { fact, type Fact } from '../day/fact';
 import { slowestIn, stationOn, taughtBraking, type BrakingCustom } from './braking';
-import { CALL_KINDS, type CallCustoms, type CallKind } from './call-kinds';
+import { CALL_KINDS, callKind, type CallCustoms, type CallKind } from './call-kinds';
 import type { Lap } from './lap';
 
 /** What is called; gears by number. */
@@ -86,6 +86,8 @@ const LONG_BRAKING_S = 1.6;
 const LONG_WAIT_S = 0.9;
 /** Eyes go to the next place so long before the turn-in. */
 const LOOK_AHEAD_S = 1.6;
+/** Each word of where to look takes so much of an ordinary call. */
+const WORD_LENGTH = 0.3;
 const PEDAL = 0.25;
 
 /** A call before it has its moment. */
@@ -95,8 +97,11 @@ interface Wanted {
   readonly kind: CallKind;
   readonly what: CallFact;
   readonly at: number;
+  /** Stations behind the turn-in of its corner. */
+  readonly order: number;
   readonly takesS: number;
-  /** When it is to be said at the latest, seconds after the start line. */
+  /** When it is to be done, seconds after the start line, and when it is to be said at the latest. */
+  readonly doneS: number;
   readonly latestS: number;
   readonly sooner: boolean;
 }
@@ -118,7 +123,10 @@ export function callSheet(lap: Lap, taught: readonly TaughtCorner[], settings: C
     direction: one.corner.direction,
     calls: said
       .filter(({ call }) => call.corner === index)
-      .sort((a, b) => a.sayS - b.sayS)
+      .sort(
+        (a, b) =>
+          a.call.order - b.call.order || callKind.options.indexOf(a.call.kind) - callKind.options.indexOf(b.call.kind),
+      )
       .map(({ call, sayS }) => callAt(lap, call, sayS)),
     dropped: dropped.filter(({ corner }) => corner === index).map(({ kind, what, beside }) => ({ kind, what, beside })),
     remarks: remarksOf(one, settings),
@@ -165,9 +173,12 @@ function cornerCalls(
     const same = calls.filter((call) => call.kind === kind).length;
     const id = `${callId(corner, kind)}${same > 0 ? `-${same + 1}` : ''}`;
     const sooner = settings.sooner?.has(id) ?? false;
-    const takesS = custom?.takesS ?? settings.speechS * CALL_KINDS[kind].length;
+    const long = what.code === 'look' ? WORD_LENGTH * what.values.where.split(/\s+/).length : 0;
+    const takesS = custom?.takesS ?? settings.speechS * (CALL_KINDS[kind].length + long);
     const aheadS = takesS + (custom?.aheadS ?? settings.reactionS) + aheadOfS + (sooner ? SOONER_S : 0);
-    calls.push({ corner: index, id, kind, what, at, takesS, latestS: timeS(at) - aheadS, sooner });
+    // A lap begins with what is done behind the start line, wherever it is said.
+    const doneS = timeS(at) < 0 ? timeS(at) + lap.lapTimeS : timeS(at) % lap.lapTimeS;
+    calls.push({ corner: index, id, kind, what, at, order: order(at), takesS, doneS, latestS: doneS - aheadS, sooner });
   };
 
   const braking = taughtBraking(lap, taught, settings.braking, before.corner.exitM);
@@ -248,41 +259,53 @@ interface Said {
   readonly sayS: number;
 }
 
-/** Gives each call its moment: the weightier ones first, none within the time that another takes to be said. */
+/**
+ * Gives each call its moment. The weightier ones are taken in first; one is taken in if all that have been can still be
+ * said, in the order in which they are to be done, none within the time that another takes, and none much too early.
+ */
 function thinned(
   wanted: readonly Wanted[],
   lapTimeS: number,
-): { said: Said[]; dropped: (DroppedCall & { readonly corner: number })[] } {
-  const said: Said[] = [];
+): { said: readonly Said[]; dropped: (DroppedCall & { readonly corner: number })[] } {
+  let said: readonly Said[] = [];
   const dropped: (DroppedCall & { readonly corner: number })[] = [];
   const weight = ({ kind, sooner }: Wanted) => CALL_KINDS[kind].weight + (sooner ? 1.5 : 0);
   for (const call of [...wanted].sort((a, b) => weight(b) - weight(a))) {
-    let sayS = call.latestS;
-    let beside: Said | undefined;
-    for (;;) {
-      const blocking = said.find((other) => overlaps(call, sayS, other, lapTimeS));
-      if (!blocking) break;
-      beside = blocking;
-      // Said before the one that stands in the way, if that is not too early.
-      sayS -= overlapS(call, sayS, blocking, lapTimeS);
-      if (call.latestS - sayS > MOST_EARLY_S) break;
+    const place = said.findIndex(({ call: other }) => isDoneBefore(call, other));
+    const at = place < 0 ? said.length : place;
+    const calls = said.map((one) => one.call).toSpliced(at, 0, call);
+    const found = spoken(calls, lapTimeS);
+    if (found) said = found;
+    else {
+      const beside = said[at % said.length]!.call;
+      dropped.push({ corner: call.corner, kind: call.kind, what: call.what, beside: beside.what });
     }
-    if (beside && call.latestS - sayS > MOST_EARLY_S) {
-      dropped.push({ corner: call.corner, kind: call.kind, what: call.what, beside: beside.call.what });
-    } else said.push({ call, sayS });
   }
   return { said, dropped };
 }
 
-/** By how much a call would have to come earlier so as to be said to its end when another begins; times are those of a lap. */
-function overlapS(call: Wanted, sayS: number, { sayS: otherS }: Said, lapTimeS: number): number {
-  const ahead = (((sayS + call.takesS - otherS) % lapTimeS) + lapTimeS) % lapTimeS;
-  return ahead + 1e-9;
+/** Order of the lap; what is done at one place is called in the order of the kinds. */
+function isDoneBefore(one: Wanted, other: Wanted): boolean {
+  const kind = ({ kind: of }: Wanted) => callKind.options.indexOf(of);
+  return one.at === other.at && one.corner === other.corner ? kind(one) < kind(other) : one.doneS < other.doneS;
 }
 
-function overlaps(call: Wanted, sayS: number, { call: other, sayS: otherS }: Said, lapTimeS: number): boolean {
-  const after = (((sayS - otherS) % lapTimeS) + lapTimeS) % lapTimeS;
-  return after < other.takesS - 1e-9 || lapTimeS - after < call.takesS - 1e-9;
+/**
+ * When calls are said that are done one after the other, the last after the lap's end being followed by the first: each at
+ * its latest, or as soon before the next as it takes. Nothing where one would come too early.
+ */
+function spoken(calls: readonly Wanted[], lapTimeS: number): Said[] | undefined {
+  const sayS = calls.map(({ latestS }) => latestS);
+  const last = calls.length - 1;
+  // Twice round: what is said before the line may have to make room for what is said behind it.
+  for (let turn = 0; turn < 2 * calls.length; turn++) {
+    const i = last - (turn % calls.length);
+    if (calls.length === 1) break;
+    const nextS = i === last ? sayS[0]! + lapTimeS : sayS[i + 1]!;
+    sayS[i] = Math.min(sayS[i]!, nextS - calls[i]!.takesS);
+    if (calls[i]!.latestS - sayS[i]! > MOST_EARLY_S) return undefined;
+  }
+  return calls.map((call, i) => ({ call, sayS: sayS[i]! }));
 }
 
 /** The station at which the car is at a time of the lap; whole laps are left out. */

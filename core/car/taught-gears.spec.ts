@@ -120,7 +120,8 @@ describe('The calls of a lap in the taught gears', () => {
         const found = taughtGears(here.model, here.taught, PLAIN);
         if (!found || !isLap(found.lap)) return;
         const sheet = callSheet(found.lap, here.taught, { ...SETTINGS, speechS });
-        const { lapTimeS } = found.lap;
+        const { lapTimeS, line: driven } = found.lap;
+        const lengthM = driven.centreM.at(-1)! + driven.stepM;
         const said = sheet
           .flatMap(({ calls }) => calls)
           .map(({ sayS, takesS }) => ({ fromS: ((sayS % lapTimeS) + lapTimeS) % lapTimeS, takesS }))
@@ -129,6 +130,14 @@ describe('The calls of a lap in the taught gears', () => {
           const next = said[i + 1];
           if (next) expect(next.fromS - fromS).toBeGreaterThanOrEqual(takesS - 1e-6);
         });
+        const ahead = (fromM: number, toM: number) => (toM - fromM + lengthM) % lengthM;
+        for (const { calls } of sheet) {
+          calls.slice(1).forEach(({ sayS, actM }, i) => {
+            const before = calls[i]!;
+            expect((sayS - before.sayS + lapTimeS) % lapTimeS).toBeGreaterThanOrEqual(before.takesS - 1e-6);
+            expect(ahead(before.actM, actM)).toBeLessThan(lengthM / 2);
+          });
+        }
         for (const { dropped } of sheet) for (const { what, beside } of dropped) expect(what).not.toEqual(beside);
       }),
       { numRuns: 25 },

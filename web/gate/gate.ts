@@ -78,6 +78,8 @@ export class Gate {
   protected readonly houseRule = HOUSE_RULE;
   protected readonly filter = signal<Filter>('gate');
   protected readonly query = signal('');
+  /** A guest who is cleared and is asked something all the same. */
+  protected readonly asked = signal<string | undefined>(undefined);
   protected readonly filters = [
     { label: 'To come and at the gate', value: 'gate' },
     { label: 'All of today', value: 'all' },
@@ -104,6 +106,10 @@ export class Gate {
       .map(({ guest, booking }) => ({
         guest,
         cleared: STEPS.every(({ done }) => done(guest)),
+        /** Whoever stands at the gate is asked, and one of those who have gone on, where something is missing. */
+        asking:
+          guest.gone === undefined &&
+          ((guest.arrivedS !== undefined && !isCleared(guest)) || this.asked() === guest.guest.id),
         needsHeight: this.needsHeight(context.day, guest.guest),
         answers: answersWords(knownAnswers(booking?.fields, guest.answers)).join(' · '),
         fields: booking?.fields,
