@@ -72,3 +72,12 @@ table.row(
   medianMs(3, () => studyCircuit(SLIPWAY, fleet, [1, 1.12, 1.25])),
 );
 table.print();
+
+const shifts = figures();
+for (const { car, best, gearChanges, lapTimeS, gearsUsed } of studyCircuit(SLIPWAY, fleet, [1]).laps) {
+  const { number, name } = fleet.find(({ id }) => id === car)!;
+  const before = `${best.gearChanges}, ${best.lapTimeS.toFixed(1)} s`;
+  const taught = `${gearChanges}, ${lapTimeS.toFixed(1)} s, in ${gearsUsed.join(' and ')}`;
+  shifts.row(`${number} ${name}: shifts and lap in the gears that give the most; as taught`, `${before}; ${taught}`);
+}
+shifts.print();

@@ -47,7 +47,7 @@ export interface CallKindFacts {
 }
 
 export const CALL_KINDS: Readonly<Record<CallKind, CallKindFacts>> = {
-  look: { weight: 4, length: 0.8, holds: 'untilNext' },
+  look: { weight: 5.5, length: 0.8, holds: 'untilNext' },
   beOn: { weight: 6, length: 1.2, holds: 'untilNext' },
   hands: { weight: 2, length: 0.8, holds: 'moment' },
   lift: { weight: 10, length: 0.6, holds: 'untilNext' },

@@ -29,6 +29,8 @@ function teachingCustom({ braking, shiftsWithinS, gearsOut }: CoachingCustoms): 
   return { braking, shiftsWithinS, gearsOut };
 }
 
+/** What is read again as it was is no change: nothing has to be computed anew. */
+const READ_ANEW = { equal: (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other) };
 /** Changes in quick succession are computed once. */
 const REST_MS = 180;
 
@@ -49,9 +51,9 @@ export class CircuitService implements OnDestroy {
   readonly stored = signal<StoredCircuit | undefined>(undefined);
   /** What is shown and edited; nothing where there is no circuit yet. */
   readonly draft = signal<Circuit | undefined>(undefined);
-  readonly cars = signal<readonly StoredCar[]>([]);
-  readonly coaching = signal(ORDINARY_COACHING);
-  readonly paces = signal<readonly number[]>([1]);
+  readonly cars = signal<readonly StoredCar[]>([], READ_ANEW);
+  readonly coaching = signal(ORDINARY_COACHING, READ_ANEW);
+  readonly paces = signal<readonly number[]>([1], READ_ANEW);
   private readonly chosenGrip = signal<number | undefined>(undefined);
   /** The grip that laps are worked out with: that of the condition in force, until somebody looks at another. */
   readonly grip = computed(() => this.chosenGrip() ?? this.gripNow());
