@@ -47,7 +47,12 @@ const KINDS = [
   ['What to do otherwise in this car', 'core/car/difference.ts', 'CardAdvice', 'The talk in the car.'],
   ['Why a cone is left away', 'core/circuit/cones.ts', 'OmittedReason', 'Cones of a circuit.'],
   ['Why a cue cannot be said in a car', 'core/coaching/cues.ts', 'CueFault', 'When words of the vocabulary are saved.'],
-  ['Which meanings of a legend cannot be told apart', 'core/circuit/legend.ts', 'LegendFault', 'When a circuit is saved.'],
+  [
+    'Which meanings of a legend cannot be told apart',
+    'core/circuit/legend.ts',
+    'LegendFault',
+    'When a circuit is saved.',
+  ],
   ['What falls into another meaning', 'core/circuit/legend.ts', 'LegendWarning', 'Beside the legend.'],
   ['What is left to do', 'core/closing/to-do.ts', 'ToDo', 'The close of the day, as `toDo`.'],
 ];

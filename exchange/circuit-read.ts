@@ -18,7 +18,14 @@ export interface CircuitReadOptions {
 export const failed = (faults: readonly Fault[]): CircuitRead => ({ ok: false, faults });
 
 /** What a file that holds a line alone says of everything beside it. */
-export const nothingBeside = () => ({ corners: [], cones: [], movedCones: [], removedCones: [], landmarks: [], marshalPosts: [] });
+export const nothingBeside = () => ({
+  corners: [],
+  cones: [],
+  movedCones: [],
+  removedCones: [],
+  landmarks: [],
+  marshalPosts: [],
+});
 
 /** Of a circuit whose file does not say what it is called. */
 export const UNNAMED = 'circuit';

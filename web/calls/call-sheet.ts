@@ -144,7 +144,9 @@ export class CallSheet {
     if (answer?.lapTimeS === undefined || answer.bestLapTimeS === undefined) return '';
     const costs = answer.lapTimeS - answer.bestLapTimeS;
     const best =
-      answer.bestShifts === answer.shifts || costs < LEAST_COST_S ? '' : ` (${answer.bestShifts} would be ${costs.toFixed(1)} s quicker)`;
+      answer.bestShifts === answer.shifts || costs < LEAST_COST_S
+        ? ''
+        : ` (${answer.bestShifts} would be ${costs.toFixed(1)} s quicker)`;
     return `lap ${answer.lapTimeS.toFixed(1)} s, ${answer.shifts} shifts${best}`;
   });
   protected readonly fault = computed(() => {

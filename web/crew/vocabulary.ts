@@ -134,7 +134,11 @@ export class Vocabulary {
       cause: { label: 'Cause', kind: 'text', wide: true },
       does: { label: 'What it does to the car', kind: 'text', wide: true },
       cure: { label: 'Cure', kind: 'text', wide: true },
-      say: { label: 'In the car', kind: 'text', hint: 'short; {brake}, {turnIn}, {apex}, {exit} for what stands there' },
+      say: {
+        label: 'In the car',
+        kind: 'text',
+        hint: 'short; {brake}, {turnIn}, {apex}, {exit} for what stands there',
+      },
       sayOtherwise: { label: 'Said another way', kind: 'text', hint: 'where it comes again' },
       from: { label: 'May come from', kind: 'many', options: faults, optional: true, wide: true },
       retired: { label: 'Out of use', kind: 'yes', hint: 'marks that name it are still read' },
