@@ -69,6 +69,10 @@ const SKETCHES: Sketch[] = [
   [12, 'Oskarra Nine', 5, 71, ['auto', 'paddle'], 2.3, 62, { maxHeightCm: 196 }],
 ];
 
+/** The colour of each car, in the order of their numbers. */
+const COLOURS = '#7f9a6b #c9b458 #5e8ca8 #a34b3f #e3dccb #8c6aa0 #c0564b #f0ead8 #3e4a57 #2f6d73 #e0a84b #6e6459'.split(
+  ' ',
+);
 /** What a lap costs in a car of each level, 1 to 5. */
 const LAP_PRICES = [14, 18, 24, 32, 42];
 
@@ -76,6 +80,7 @@ export const FLEET: CarFields[] = SKETCHES.map(([number, name, level, lapTimeS, 
   id: `c${number}`,
   number,
   name,
+  colour: COLOURS[number - 1],
   level,
   lapTimeS,
   gearboxes,

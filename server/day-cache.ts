@@ -282,6 +282,7 @@ function exitOf(store: Store) {
   const { circuit } = store.circuit.get();
   return {
     carNumbers: Object.fromEntries(cars.map(({ id, fields }) => [id, fields.number])),
+    carColours: Object.fromEntries(cars.flatMap(({ id, fields }) => (fields.colour ? [[id, fields.colour]] : []))),
     stalls: Object.fromEntries(cars.flatMap(({ id, fields }) => (fields.stall ? [[id, fields.stall]] : []))),
     pitExit,
     live,

@@ -38,6 +38,8 @@ export const dayView = z.object({
   /** Code of the venue's currency. */
   currency: z.string(),
   carNumbers: z.record(z.string(), z.number().int()),
+  /** The colour of each car that has one, as it is drawn. */
+  carColours: z.record(z.string(), z.string()).default({}),
   /** The stall of each car that has one. */
   stalls: z.record(z.string(), z.number().int()),
   pitExit: pitExitCustoms,

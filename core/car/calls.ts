@@ -303,7 +303,7 @@ function spoken(calls: readonly Wanted[], lapTimeS: number): Said[] | undefined 
     if (calls.length === 1) break;
     const nextS = i === last ? sayS[0]! + lapTimeS : sayS[i + 1]!;
     sayS[i] = Math.min(sayS[i]!, nextS - calls[i]!.takesS);
-    if (calls[i]!.latestS - sayS[i]! > MOST_EARLY_S) return undefined;
+    if (calls[i]!.latestS - sayS[i] > MOST_EARLY_S) return undefined;
   }
   return calls.map((call, i) => ({ call, sayS: sayS[i]! }));
 }

@@ -64,7 +64,7 @@ describe('A legend', () => {
         const mixed = {
           ...four,
           ...Object.fromEntries(coneKind.options.map((kind, i) => [kind, markers[i]])),
-        } as Legend;
+        };
         const pairs = legendFaults(mixed).map(({ values: { kinds } }) => [...kinds].sort().join());
         expect(new Set(pairs).size).toBe(pairs.length);
         for (const { values } of legendFaults(mixed)) {

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { LEGENDS } from '../circuit';
 import { BY_ID, spokenCue, wordsIn } from '../words';
-import { cueFaults, cueFaultsOf, phase, VOCABULARY } from '.';
+import { cueFaults, cueFaultsOf, type phase, VOCABULARY } from '.';
 
 const [four] = LEGENDS;
 const codes = (cue: string, of: (typeof phase.options)[number]) =>

@@ -7,6 +7,11 @@ import { moneyAmount, text } from '../day/fields';
 export const carFields = z.strictObject({
   ...car.shape,
   number: z.number().int().min(1).max(999),
+  /** As it is drawn on maps. */
+  colour: z
+    .string()
+    .regex(/^#[0-9a-fA-F]{6}$/, 'expected a colour such as #3366cc')
+    .optional(),
   lapPrice: moneyAmount.optional(),
   /** Number of its stall. */
   stall: z.number().int().min(1).max(999).optional(),

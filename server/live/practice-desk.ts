@@ -10,6 +10,8 @@ import type { Services } from '../services';
 const GONE_AFTER_MS = 6000;
 /** What somebody has taken over goes back when it has not been touched for so long, real time. */
 const TAKEN_FOR_MS = 3 * 60_000;
+/** What was tapped just before giving back may come in so much later, by a clock that is a little ahead. */
+const JUST_GIVEN_BACK_MS = 2000;
 const WATCH_MS = 1000;
 
 interface Taken {
@@ -26,8 +28,8 @@ interface Taken {
 export class PracticeDesk {
   private readonly off = new Set<CrewStation>();
   private taken: Taken[] = [];
-  /** When posts were given back last, venue's time: what was entered before and comes late takes none of them over again. */
-  private readonly givenBackS = new Map<string, number>();
+  /** When posts were given back last: what was entered before and comes late takes none of them over again. */
+  private readonly givenBack = new Map<string, { readonly atS: number; readonly atMs: number }>();
   private seed = CREW_SEED;
   private thereMs = -Infinity;
   private told = '';
@@ -51,7 +53,7 @@ export class PracticeDesk {
   forget(): void {
     this.off.clear();
     this.taken = [];
-    this.givenBackS.clear();
+    this.givenBack.clear();
     this.seed = CREW_SEED;
     this.tellIfChanged();
   }
@@ -86,7 +88,7 @@ export class PracticeDesk {
 
   giveBack(post: Post): PracticeStatus {
     this.taken = this.taken.filter((taken) => !samePost(taken.post, post));
-    this.givenBackS.set(keyOf(post), this.services.clock.read().secondsOfDay);
+    this.givenBack.set(keyOf(post), { atS: this.services.clock.read().secondsOfDay, atMs: this.nowMs() });
     return this.tellIfChanged();
   }
 
@@ -115,10 +117,10 @@ export class PracticeDesk {
   }
 
   private wasGivenBackSince(post: Post, enteredS: number): boolean {
-    const givenBackS = this.givenBackS.get(keyOf(post));
+    const back = this.givenBack.get(keyOf(post));
     // A clock that was set back begins anew.
-    const counts = givenBackS !== undefined && givenBackS <= this.services.clock.read().secondsOfDay;
-    return counts && enteredS <= givenBackS;
+    if (!back || back.atS > this.services.clock.read().secondsOfDay) return false;
+    return enteredS <= back.atS || this.nowMs() - back.atMs < JUST_GIVEN_BACK_MS;
   }
 
   private mayPlay(date: string): boolean {

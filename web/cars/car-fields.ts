@@ -9,6 +9,7 @@ export const CAR_FIELDS = formOf<Omit<z.input<typeof carFields>, 'model'>>({
   id: { label: 'Id', kind: 'text', group: 'Car', hint: 'stays the same for good' },
   number: { label: 'Number on the door', kind: 'number' },
   name: { label: 'Name', kind: 'text' },
+  colour: { label: 'Colour on maps', kind: 'text', optional: true, hint: 'such as #a33c2f' },
   level: {
     label: 'Level',
     kind: 'choice',

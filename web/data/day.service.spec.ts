@@ -70,6 +70,7 @@ describe('The day on screen', () => {
       currency: 'EUR',
       troubles: [],
       carNumbers: { c1: 1 },
+      carColours: {},
       stalls: {},
       pitExit: { lastCheck: [] },
       gate: { asks: [], own: [] },

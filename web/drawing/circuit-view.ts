@@ -15,6 +15,7 @@ import { progressOfRunner, type LapShape, type Runner } from '@core/traffic';
 import { interval } from 'rxjs';
 import { VenueClock } from '../data/venue-clock';
 import { circuitPlan } from './circuit-plan';
+import { clearPlace, type Box } from './label-places';
 
 /** A vehicle on the drawing: on its way, or standing at a place. */
 export interface MapCar {
@@ -29,7 +30,18 @@ export interface MapCar {
   readonly text: string;
   /** Said beside the tag. */
   readonly word: string | undefined;
-  readonly kind: 'plain' | 'last' | 'sighting';
+  readonly kind: 'plain' | 'last' | 'warn' | 'sighting';
+  /** The car's own, where it has one. */
+  readonly colour?: string | undefined;
+}
+
+/** Something that stands beside the road. */
+export interface MapCone {
+  readonly id: string;
+  readonly xM: number;
+  readonly yM: number;
+  readonly css: string;
+  readonly board: boolean;
 }
 
 const MOVE_MS = 200;
@@ -61,13 +73,16 @@ const STEP = 0.01;
       stroke-linejoin: round;
     }
     .edge {
-      stroke: var(--p-jl-line);
+      stroke: var(--p-jl-faint);
     }
     .road {
       stroke: var(--p-jl-done);
     }
-    .middle {
-      stroke: var(--p-jl-panel);
+    .driven {
+      stroke: var(--p-jl-lake);
+    }
+    .cone {
+      stroke: var(--p-jl-ink);
     }
     text {
       fill: var(--p-jl-ink);
@@ -89,23 +104,35 @@ const STEP = 0.01;
       transition: transform 0.2s linear;
     }
     .car .wedge {
-      fill: var(--p-jl-lake);
-      stroke: var(--p-jl-panel);
+      fill: var(--p-jl-panel);
+      stroke: var(--p-jl-ink);
       stroke-width: 2;
     }
-    .car .tag {
+    .leader {
+      stroke: var(--p-jl-ink);
+    }
+    .tag {
       fill: var(--p-jl-panel);
       stroke: var(--p-jl-ink);
     }
-    .car .number {
+    .number {
       font-weight: 780;
     }
-    .car.last .wedge {
+    .last .tag,
+    .warn .tag {
+      stroke-width: 4;
+    }
+    .last .tag {
+      stroke: var(--p-jl-kerb);
+    }
+    .last .word {
       fill: var(--p-jl-kerb);
     }
-    .car.last .tag {
-      stroke: var(--p-jl-kerb);
-      stroke-width: 4;
+    .warn .tag {
+      stroke: var(--p-jl-amber-mark);
+    }
+    .warn .word {
+      fill: var(--p-jl-amber);
     }
     .car.sighting .wedge {
       fill: var(--p-jl-ink);
@@ -124,6 +151,7 @@ export class CircuitView {
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
   readonly map = input<CircuitMap>();
   readonly cars = input<readonly MapCar[]>([]);
+  readonly cones = input<readonly MapCone[]>([]);
   readonly shape = input.required<LapShape>();
   /** Cars move with the clock; else they stand where they are. */
   readonly live = input(true);
@@ -134,7 +162,8 @@ export class CircuitView {
   private readonly moment = signal(0);
 
   protected readonly plan = computed(() => circuitPlan(this.map()));
-  protected readonly dash = computed(() => `${this.plan().size * 0.02} ${this.plan().size * 0.02}`);
+  /** Where each label was drawn last. */
+  private readonly labelled = new Map<string, number>();
   protected readonly words = computed(() => {
     const names = this.cars().map(({ label }) => label);
     return names.length === 0 ? 'The circuit is empty' : `On the circuit: ${names.join(', ')}`;
@@ -142,6 +171,36 @@ export class CircuitView {
   protected readonly gates = computed(() => {
     const { at, pitExit } = this.plan();
     return this.map() ? [{ ...at(pitExit), word: 'pit exit' }] : [];
+  });
+  /** The way out of the pits, a little of it. */
+  protected readonly lane = computed(() => {
+    const { at, pitExit, size, path } = this.plan();
+    if (!this.map() || path === '') return '';
+    const [joins, before] = [at(pitExit), at(pitExit - 0.035)];
+    const [dx, dy] = [joins.x - before.x, joins.y - before.y];
+    const along = Math.hypot(dx, dy) || 1;
+    const off = 0.075 * size;
+    const [x, y] = [before.x - (dy / along) * -off, before.y + (dx / along) * off];
+    return `M${x.toFixed(1)} ${y.toFixed(1)}Q${before.x.toFixed(1)} ${before.y.toFixed(1)} ${joins.x.toFixed(1)} ${joins.y.toFixed(1)}`;
+  });
+  protected readonly coneMarks = computed(() =>
+    this.cones().map(({ id, xM, yM, css, board }) => ({ id, css, board, at: `translate(${xM} ${-yM})` })),
+  );
+  protected readonly conePath = computed(() => {
+    const size = this.plan().size * 0.0075;
+    return `M${-size} ${size}L0 ${-size}L${size} ${size}Z`;
+  });
+  /** What labels keep clear of: the names of corners, and the word at the way out. */
+  private readonly taken = computed((): Box[] => {
+    const { size, corners } = this.plan();
+    const halfHeight = size * 0.02;
+    const words = corners.map(({ name, x, y, anchor }): Box => {
+      const halfWidth = size * 0.0085 * name.length;
+      const shift = anchor === 'middle' ? 0 : anchor === 'start' ? halfWidth : -halfWidth;
+      return { x: x + shift, y: y - halfHeight / 2, halfWidth, halfHeight };
+    });
+    const gates = this.gates().map(({ x, y }): Box => ({ x: x + size * 0.09, y, halfWidth: size * 0.065, halfHeight }));
+    return [...words, ...gates];
   });
   protected readonly pickedAt = computed(() => this.plan().at(this.picked() ?? 0));
   /** A car, pointing to the right; about a fiftieth of the drawing long. */
@@ -151,24 +210,37 @@ export class CircuitView {
   });
   protected readonly placed = computed(() => {
     const [plan, shape, nowS] = [this.plan(), this.shape(), this.moment()];
-    return this.cars().map(({ id, runner, place, text, word, kind }) => {
+    const cars = this.cars().map((car) => {
+      const { runner, place } = car;
       const atS = runner && (this.live() ? Math.max(runner.fromS, nowS) : runner.fromS);
       const share = runner ? shape.placeAt(progressOfRunner(runner, atS!)) : (place ?? 0);
-      const [{ x, y }, ahead] = [plan.at(share), plan.at((share + LOOK_AHEAD) % 1)];
-      const headingDeg = (Math.atan2(ahead.y - y, ahead.x - x) * 180) / Math.PI;
-      // The tag stands off the road, to the outside of the way ahead.
-      const [dx, dy] = [ahead.x - x, ahead.y - y];
-      const away = (plan.size * 0.062) / (Math.hypot(dx, dy) || 1);
-      const half = plan.size * (0.012 + 0.0105 * text.length);
+      const [at, ahead] = [plan.at(share), plan.at((share + LOOK_AHEAD) % 1)];
+      return { ...car, at, heading: Math.atan2(ahead.y - at.y, ahead.x - at.x) };
+    });
+    const half = plan.size * 0.026;
+    const taken = [...this.taken(), ...cars.map(({ at }): Box => ({ ...at, halfWidth: half, halfHeight: half }))];
+    return cars.map(({ id, at, heading, text, word, kind, colour }) => {
+      const tagHalf = plan.size * (0.014 + 0.0105 * text.length);
+      const wordHalf = plan.size * 0.0078 * (word?.length ?? 0);
+      const halfHeight = plan.size * (word ? 0.046 : 0.026);
+      const size = { halfWidth: Math.max(tagHalf, wordHalf), halfHeight };
+      // To the left of the way ahead, which is the outside of a circuit driven clockwise.
+      const off = plan.size * 0.045 + halfHeight;
+      const { box, place } = clearPlace(at, size, taken, {
+        first: heading - Math.PI / 2,
+        off,
+        before: this.labelled.get(id),
+      });
+      this.labelled.set(id, place);
+      taken.push(box);
+      const tagY = box.y - at.y - (word ? plan.size * 0.02 : 0);
       return {
-        id,
-        text,
-        word,
-        kind,
-        headingDeg: headingDeg.toFixed(1),
-        transform: `translate(${x.toFixed(1)}px, ${y.toFixed(1)}px)`,
-        tagAt: `translate(${(dy * away).toFixed(1)} ${(-dx * away).toFixed(1)})`,
-        tag: tagPath(half, plan.size * 0.024),
+        ...{ id, text, word, kind, colour },
+        headingDeg: ((heading * 180) / Math.PI).toFixed(1),
+        transform: `translate(${at.x.toFixed(1)}px, ${at.y.toFixed(1)}px)`,
+        tagAt: `translate(${(box.x - at.x).toFixed(1)} ${tagY.toFixed(1)})`,
+        leader: `M0 0L${(box.x - at.x).toFixed(1)} ${tagY.toFixed(1)}`,
+        tag: tagPath(tagHalf, plan.size * 0.024),
       };
     });
   });
@@ -197,8 +269,8 @@ export class CircuitView {
   }
 }
 
-/** The outline of a tag: a lead-in cut like that of a drive on the board. */
+/** The outline of a tag: that of a drive on the board, narrower at its top. */
 function tagPath(half: number, height: number): string {
-  const cut = height * 0.35;
-  return `M${-half} ${-height}H${half}V${height}H${-half}L${-half - cut} 0Z`;
+  const cut = height * 0.3;
+  return `M${-half} ${-height}H${half}L${half + cut} ${height}H${-half - cut}Z`;
 }

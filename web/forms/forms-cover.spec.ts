@@ -12,6 +12,7 @@ import { recordValue, shownValue, valueAt, withValues, type Field, type Json } f
 /** Records as full as they can be, in their encoded form. */
 const CAR = {
   ...NEW_CAR,
+  ...{ colour: '#a33c2f' },
   ...{ id: 'c1', number: 1, name: 'Dunnock Cup', lapPrice: 24.5, stall: 4, transponder: 'T-1' },
   fit: { minHeightCm: 150, maxHeightCm: 195, maxWeightKg: 120 },
   wear: { brakesMJ: 900, tyresKm: 800, clutchStarts: 400 },

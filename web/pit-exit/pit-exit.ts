@@ -4,12 +4,13 @@ import { FLAG_WORDS } from '@core/words';
 import { effectiveEntries, type DayContext, type DayState, type FlagKind } from '@core/journal';
 import type { Delay, ReleaseWindow } from '@core/traffic';
 import { Button } from 'primeng/button';
+import { CircuitService } from '../data/circuit.service';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { DeviceService } from '../data/device.service';
 import { When } from '../data/when';
 import { Beads } from '../drawing/beads';
-import { CircuitView } from '../drawing/circuit-view';
+import { CircuitView, type MapCone } from '../drawing/circuit-view';
 import { HoldButton } from '../drawing/hold-button';
 import type { ActsOf, PIT_EXIT_KEYS } from '../screens';
 import { onKeys } from '../shell/keys';
@@ -58,6 +59,13 @@ export class PitExit {
   protected readonly minute = clockMinute;
   protected readonly traffic = inject(Traffic);
   protected readonly devices = inject(DeviceService);
+  private readonly circuit = inject(CircuitService);
+  /** What stands beside the road, once it has been computed. */
+  protected readonly cones = computed(() =>
+    (this.circuit.study()?.cones.cones ?? [])
+      .filter(({ marker }) => marker.by === 'cone' || marker.by === 'board')
+      .map(({ id, xM, yM, marker }): MapCone => ({ id, xM, yM, css: marker.css, board: marker.by === 'board' })),
+  );
   /** The drive whose further buttons are open. */
   protected readonly open = signal<string | undefined>(undefined);
   /** The drive that was put first by hand. */
@@ -150,6 +158,7 @@ export class PitExit {
     this.data.record({ kind: 'unseated', drive: drive.id });
   }
   constructor() {
+    this.circuit.refresh();
     this.takeKeys();
   }
 

@@ -1,9 +1,12 @@
 import { computed, inject, Injectable, untracked } from '@angular/core';
 import { progressOf, standingOnCircuit } from '@core/journal';
-import { lapShapeOf, progressOfRunner, runnersOf, type Runner } from '@core/traffic';
+import { lapShapeOf, passesOf, progressOfRunner, runnersOf, type Runner } from '@core/traffic';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import type { MapCar } from '../drawing/circuit-view';
+
+/** A pass is told so long before. */
+const CAUGHT_WITHIN_S = 60;
 
 /** Where everybody on the circuit is, for the screens that show it. */
 @Injectable({ providedIn: 'root' })
@@ -30,13 +33,15 @@ export class Traffic {
       const drive = state.drives.get(runner.id);
       const left = drive && progressOf(context, drive);
       const last = left !== undefined && left.due - left.done <= 1;
+      const catches = this.caughtBy(runner);
       return {
         id: runner.id,
         label: this.words.tell().runner(runner),
         runner,
         text: drive ? numberOf(drive.car) : this.words.tell().runner(runner),
-        word: last ? 'last lap' : undefined,
-        kind: runner.kind === 'sighting' ? 'sighting' : last ? 'last' : 'plain',
+        word: catches ?? (last ? 'last lap' : undefined),
+        kind: runner.kind === 'sighting' ? 'sighting' : catches ? 'warn' : last ? 'last' : 'plain',
+        colour: drive && view.carColours[drive.car ?? ''],
       };
     });
     const standing = standingOnCircuit(state).map(({ drive: { id }, car, standing: at }): MapCar => ({
@@ -49,6 +54,25 @@ export class Traffic {
     }));
     return [...moving, ...standing];
   });
+
+  /** Who will pass a car within the next minute, and when. */
+  private caughtBy(runner: Runner): string | undefined {
+    const view = this.data.view();
+    const [first] = this.runners()
+      .filter(({ id }) => id !== runner.id)
+      .flatMap((other) =>
+        passesOf(runner, other)
+          .filter(({ passed }) => passed === runner.id)
+          .map((pass) => ({ ...pass, other })),
+      )
+      .filter(({ atS }) => atS - runner.fromS < CAUGHT_WITHIN_S)
+      .sort((a, b) => a.atS - b.atS);
+    if (!first) return undefined;
+    const inS = Math.max(5, Math.round((first.atS - runner.fromS) / 5) * 5);
+    const { kind, vehicle } = first.other;
+    const who = kind === 'drive' ? String(view?.carNumbers[vehicle] ?? '?') : this.words.tell().runner(first.other);
+    return `caught by ${who} in ${inS} s`;
+  }
 
   /** Where on the lap the car of a drive is believed to be, as a share of it; nothing where it is not on its way. */
   placeOf(drive: string, nowS: number): number | undefined {

@@ -68,6 +68,7 @@ export class FakeDay implements OpenDay {
     this.clockS.set(at(time));
     const exit = {
       stalls: { c1: 4 },
+      carColours: { c1: '#a33c2f' },
       pitExit: { lastCheck: ['Strap', 'Belts'], wayIn: 'In at the anchor board' },
       gate: ORDINARY_GATE,
       live: { slidesUpToMin: 5 },
