@@ -43,7 +43,7 @@ test('a cone that is moved keeps its place and its note, on the map and on the s
   // The first cone after the start line, by keyboard, and three metres to the north.
   await page.keyboard.press('.');
   for (let step = 0; step < 6; step++) await page.keyboard.press('ArrowUp');
-  await page.getByRole('button', { name: 'Note' }).click();
+  await page.getByRole('button', { name: 'Reason' }).click();
   await page.getByRole('dialog').getByRole('textbox').fill('drain cover at the old place');
   await page.keyboard.press('Enter');
   await expect(page.getByText('drain cover at the old place')).toBeVisible();
@@ -98,9 +98,9 @@ test('the calls follow car, gearbox and a fault that came again', async ({ page 
   await page.goto('/circuit/calls');
   const first = page.locator('article').first();
   await expect(first.getByText('“Brake”')).toBeVisible();
-  const say = async () => Number(/say at (\d+)/.exec((await first.locator('li').nth(1).textContent())!)![1]);
+  const say = async () => Number(/say at (\d+)/.exec((await first.locator('li').first().textContent())!)![1]);
   const before = await say();
-  await first.getByRole('button', { name: 'sooner' }).nth(1).click();
+  await first.getByRole('button', { name: 'sooner' }).first().click();
   await expect.poll(say).toBeLessThan(before);
   await expect(page.getByText(/“Down to/).first()).toBeVisible();
   await page.getByText('Automatic', { exact: true }).click();

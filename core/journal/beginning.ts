@@ -24,6 +24,7 @@ export function beginning({ day, schedule }: DayContext): DayState {
       count: noCount(),
       spoiled: new Map(),
       extraLaps: drive.extraLaps ?? 0,
+      extraLapAsked: undefined,
       interventions: [],
       checked: new Set(),
       standing: undefined,

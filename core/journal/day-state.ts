@@ -1,5 +1,6 @@
 import type { GateAnswers } from '../booking/answers';
 import type { Car, Drive, Guest, Instructor } from '../day';
+import type { ExtraLapReason } from './entries/parts';
 import type { BreakOffReason, EntryKind, EntryOf, FlagKind } from './entry';
 import type { Fitted } from './fitted';
 import type { GarageState } from './garage';
@@ -93,6 +94,8 @@ export interface DriveState {
   readonly spoiled: Map<number, string>;
   /** Laps granted on top of those sold, during the drive or before. */
   extraLaps: number;
+  /** One more lap that the instructor has asked for and nobody has answered. */
+  extraLapAsked: { readonly reason: ExtraLapReason; readonly atS: number; readonly by: string } | undefined;
   readonly interventions: Intervention[];
   /** What has been looked at at the pit exit before the release. */
   readonly checked: Set<string>;

@@ -17,6 +17,8 @@ const FROM: Record<DriveStep, readonly DriveStage[]> = {
   lapSpoiled: ON_AND_AFTER,
   intervened: ON_AND_AFTER,
   extraLapGranted: ['planned', 'seated', 'onCircuit'],
+  extraLapAsked: ['onCircuit'],
+  extraLapRefused: ['onCircuit'],
   brokenOff: ['seated', ...ON_AND_AFTER],
   broughtIn: ['onCircuit', 'standing'],
   // The instructor parks, whether or not the tablet at the exit has told of the way in.

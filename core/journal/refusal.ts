@@ -18,6 +18,8 @@ export type DriveStep = Extract<
   | 'lapSpoiled'
   | 'intervened'
   | 'extraLapGranted'
+  | 'extraLapAsked'
+  | 'extraLapRefused'
   | 'brokenOff'
   | 'broughtIn'
   | 'parked'

@@ -61,6 +61,8 @@ const WHOSE: Readonly<Record<EntryKind, CrewStation | typeof EITHER | typeof NOB
   lapCounted: EITHER,
   lapSpoiled: EITHER,
   extraLapGranted: EITHER,
+  extraLapAsked: 'cars',
+  extraLapRefused: 'pitExit',
   lapsSettled: EITHER,
   brokenOff: EITHER,
   broughtIn: EITHER,

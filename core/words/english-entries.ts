@@ -1,6 +1,6 @@
 import { clockMinute, DAY_S, spokenDuration } from '../day';
 import type { EntryKind, EntryOf, JournalEntry } from '../journal';
-import { answersWords, BREAK_OFF_WORDS, FLAG_WORDS, GEARBOX_WORDS } from './terms';
+import { answersWords, BREAK_OFF_WORDS, EXTRA_LAP_WORDS, FLAG_WORDS, GEARBOX_WORDS } from './terms';
 
 const ENTRY_WORDS: Record<EntryKind, string> = {
   guestArrived: 'Arrived',
@@ -29,6 +29,8 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   lapSpoiled: 'Lap spoiled',
   intervened: 'Instructor had to brake or steer',
   extraLapGranted: 'Extra lap granted',
+  extraLapAsked: 'Extra lap asked for',
+  extraLapRefused: 'No extra lap',
   brokenOff: 'Broken off',
   owedAgreed: 'Laps owed',
   lapsMadeUp: 'Laps owed have a new drive',
@@ -111,7 +113,9 @@ function plainWords(entry: JournalEntry): string {
     case 'lapSpoiled':
       return `Lap ${entry.lap} spoiled: ${entry.reason}`;
     case 'lapsSettled':
-      return `${words} at ${entry.crossings}`;
+      return `${words} at ${entry.crossings}${entry.why ? `: ${entry.why}` : ''}`;
+    case 'extraLapAsked':
+      return `${words}: ${EXTRA_LAP_WORDS[entry.reason]}`;
     case 'intervened':
       return `${words}, lap ${entry.lap}${entry.corner ? `, ${entry.corner}` : ''}`;
     case 'brokenOff':

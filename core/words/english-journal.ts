@@ -28,6 +28,8 @@ const DONE: Record<DriveStep, string> = {
   lapSpoiled: 'marked',
   intervened: 'marked',
   extraLapGranted: 'given a lap',
+  extraLapAsked: 'asked a lap for',
+  extraLapRefused: 'refused a lap',
   brokenOff: 'broken off',
   broughtIn: 'brought in',
   parked: 'parked',

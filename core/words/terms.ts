@@ -2,7 +2,7 @@ import type { GateAnswers, GateQuestion, HomeCar } from '../booking';
 import type { ConeKind, Legend, Marker } from '../circuit';
 import { CUE_PLACES, type CuePlace, type Phase } from '../coaching';
 import type { FriendWishKind, Gearbox, TermName } from '../day';
-import type { BreakOffReason, CarStatus, CrewStatus, FlagKind, GuestStage } from '../journal';
+import type { BreakOffReason, CarStatus, ExtraLapReason, CrewStatus, FlagKind, GuestStage } from '../journal';
 import type { CrewStation } from '../practice';
 
 /** The terms of the field in the language of the screens. */
@@ -201,6 +201,13 @@ export const FRIEND_WISH_WORDS: Record<FriendWishKind, string> = {
   sameTimeAs: 'on the circuit with',
   inTurnWith: 'in turn with',
   sameInstructorAs: 'the same instructor as',
+};
+
+/** Why an instructor asks for one more lap. */
+export const EXTRA_LAP_WORDS: Record<ExtraLapReason, string> = {
+  traffic: 'traffic',
+  flag: 'a flag',
+  goodwill: 'goodwill',
 };
 
 export const BREAK_OFF_WORDS: Record<BreakOffReason, string> = {

@@ -22,6 +22,54 @@ describe('The counter on the phone', () => {
     expect(data.state().drives.get('d2')!.count.hand).toBe(2);
   });
 
+  it('puts laps right on the spot, with who and why, and takes it back by one tap for a while', async () => {
+    const { data, press, text, follow } = await ofIfe('10:21:25');
+    await press(/Count lap$/);
+    await press('One more');
+    const settled = data.entries().at(-1)!.entry;
+    expect(settled).toEqual(jasmine.objectContaining({ kind: 'lapsSettled', crossings: 2, why: 'one was missed' }));
+    expect(text()).toContain('In at the anchor board');
+    await press(/Undo: .*Laps settled at 2/);
+    expect(data.state().drives.get('d2')!.crossings.length).toBe(1);
+    await press('One less');
+    expect(data.state().drives.get('d2')!.crossings.length).toBe(0);
+    data.clockS.set(at('10:24'));
+    await follow();
+    expect(text()).not.toContain('Laps settled at 0');
+  });
+
+  it('asks the marshal for one more lap, and says so until there is an answer', async () => {
+    const { data, press, text, follow } = await ofIfe('10:21:25');
+    await press('Ask for one more lap: traffic');
+    expect(text()).toContain('Asked for one more lap: traffic');
+    data.record({ kind: 'extraLapGranted', drive: 'd2' }, '10:21:40');
+    data.clockS.set(at('10:21:41'));
+    await follow();
+    expect(text()).not.toContain('Asked for one more lap');
+    expect(data.state().drives.get('d2')!.extraLaps).toBe(1);
+  });
+
+  it('goes on at the parked car: fuel by quarters, a fault where it is, the card, and whom I get next', async () => {
+    const { data, press, text, key, element, follow } = await ofIfe('10:22:40');
+    data.record({ kind: 'broughtIn', drive: 'd2' }, '10:22:50');
+    data.record({ kind: 'parked', drive: 'd2' }, '10:23');
+    data.clockS.set(at('10:23:05'));
+    await follow();
+    await press(/^Fuel ½/);
+    await key(element.querySelector('[aria-label="Fault: rear"]')!, 'Enter');
+    await press(/Hand over the card/);
+    expect(data.kinds().slice(-3)).toEqual(['fuelRead', 'faultFound', 'cardMoved']);
+    expect(
+      data
+        .entries()
+        .slice(-3)
+        .every(({ entry }) => 'car' in entry && entry.car === 'c2'),
+    ).toBeTrue();
+    expect(text()).toContain('Card is handed over');
+    await press('No further drive today.');
+    expect(text()).toContain('No further drive today for');
+  });
+
   it('keeps an intervention with its lap', async () => {
     const { data, press } = await ofIfe('10:20:40');
     await press('I had to brake or steer');

@@ -1,8 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { spokenDuration } from '@core/day';
-import { countsDiffer, progressOf, type DriveState } from '@core/journal';
+import { countsDiffer, extraLapReason, progressOf, type DriveState, type ExtraLapReason } from '@core/journal';
 import { delaysOf, progressOfRunner } from '@core/traffic';
+import { EXTRA_LAP_WORDS } from '@core/words';
+import { CircuitService } from '../data/circuit.service';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { keepScreenOn } from '../data/wake-lock';
@@ -12,13 +14,15 @@ import { When } from '../data/when';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
 import { wayInWords } from '../pit-exit/pit-exit-model';
+import { LastDeed } from '../pit-exit/last-deed';
 import { Traffic } from '../pit-exit/traffic';
+import { Parking } from './parking';
 
 /** The instructor's phone in its holder: one thumb, one button that counts, and never more than that while the car moves. */
 @Component({
   selector: 'jl-counter',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads, RouterLink],
+  imports: [Beads, LastDeed, Parking, RouterLink],
   templateUrl: './counter.html',
   styleUrl: './counter.scss',
 })
@@ -29,6 +33,10 @@ export class Counter {
   private readonly choice = inject(InstructorChoice);
   private readonly traffic = inject(Traffic);
   private readonly guestCalls = inject(GuestCalls);
+  private readonly circuit = inject(CircuitService);
+  protected readonly reasons = extraLapReason.options.map((value) => ({ value, label: EXTRA_LAP_WORDS[value] }));
+  /** Drives whose car has been left. */
+  private readonly left = signal<ReadonlySet<string>>(new Set());
   protected readonly crew = this.choice.crew;
   protected readonly me = this.choice.me;
   /** The drive that the instructor sits in, or the one that comes next. */
@@ -38,6 +46,9 @@ export class Counter {
     const own = [...state.drives.values()].filter(({ instructor }) => instructor === me.id);
     const running = own.find(({ stage }) => ['seated', 'onCircuit', 'standing', 'rollingIn'].includes(stage));
     if (running) return running;
+    // Whoever has just parked has a few things to do at the car.
+    const parked = own.find((drive) => drive.stage === 'parked' && !this.left().has(drive.drive.id));
+    if (parked) return parked;
     const next = context.schedule.crewOccupancies
       .get(me.id)
       ?.find(
@@ -52,9 +63,16 @@ export class Counter {
     const runner = this.traffic.runners().find(({ id }) => id === drive.drive.id);
     const occupancy = context.schedule.drives.find(({ planned }) => planned.drive === drive.drive.id);
     const differ = countsDiffer(drive.count, state.timeS);
+    const { lock, parkedIn } = this.circuit.coaching();
     const startsInS = occupancy ? this.when.start()(occupancy).atS - state.timeS : 0;
     return {
       id: drive.drive.id,
+      drive,
+      own: new Set([drive.drive.id]),
+      crossings: drive.crossings.length,
+      asked: drive.extraLapAsked && EXTRA_LAP_WORDS[drive.extraLapAsked.reason],
+      parking: `Against the stops, wheels to the ${lock}, in ${parkedIn}`,
+      next: this.nextWords(drive),
       stage: drive.stage,
       guest: drive.guest.name,
       number: view.carNumbers[drive.car ?? ''],
@@ -80,6 +98,7 @@ export class Counter {
 
   constructor() {
     keepScreenOn();
+    this.circuit.refresh();
   }
 
   protected choose(id: string): void {
@@ -88,6 +107,18 @@ export class Counter {
 
   protected leave(): void {
     this.choice.leave();
+  }
+
+  /** Puts the laps right as they were driven. */
+  protected settle(crossings: number, why: string): void {
+    const drive = this.drive();
+    if (drive) this.enter({ kind: 'lapsSettled', drive: drive.drive.id, crossings, why });
+  }
+
+  /** Asks the marshal for one more lap. */
+  protected ask(reason: ExtraLapReason): void {
+    const drive = this.drive();
+    if (drive) this.enter({ kind: 'extraLapAsked', drive: drive.drive.id, reason });
   }
 
   protected count(): void {
@@ -109,6 +140,21 @@ export class Counter {
     const place = runner && shape.placeAt(progressOfRunner(runner, this.data.nowS()));
     const corner = place === undefined ? undefined : shape.cornerAt(place);
     this.enter({ kind: 'intervened', drive: drive.drive.id, lap, ...(corner !== undefined && { corner }) });
+  }
+
+  /** Whom this instructor gets next, and where. */
+  private nextWords(now: DriveState): string {
+    const view = this.data.view();
+    const next = this.choice.drives().find(({ stage, drive }) => stage === 'planned' && drive.id !== now.drive.id);
+    if (!next || !view) return 'No further drive today.';
+    const stall = this.data.stalls()[next.car ?? ''];
+    const car = `car ${view.carNumbers[next.car ?? ''] ?? '?'}${stall ? `, stall ${stall}` : ''}`;
+    return `Next: ${next.guest.name}, ${car}`;
+  }
+
+  protected leaveCar(): void {
+    const drive = this.drive();
+    if (drive) this.left.update((left) => new Set(left).add(drive.drive.id));
   }
 
   protected parked(): void {

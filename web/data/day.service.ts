@@ -125,14 +125,14 @@ export class DayService implements OpenDay {
     this.time.show(timeS);
   }
 
-  record(fields: NewEntry, by?: string): boolean {
+  record(fields: NewEntry, by?: string, atS = this.nowS()): boolean {
     const [date, context] = [this.date(), this.context()];
     if (!date || !context) return false;
     if (!this.live()) {
       this.refuse('The ribbon shows another time. Go back to now to enter what happens.');
       return false;
     }
-    const common = { id: newId(), at: this.nowS(), by: by ?? this.who.name() };
+    const common = { id: newId(), at: atS, by: by ?? this.who.name() };
     const entry = { ...fields, ...common };
     const admission = admit(context, this.entries(), entry);
     if (!admission.admitted) {

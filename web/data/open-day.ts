@@ -57,8 +57,9 @@ export interface OpenDay {
    * refused with the reason.
    *
    * @param by who says so, where it is not whoever works at this device
+   * @param atS when it happened, where that was not now: seconds since midnight
    */
-  record(fields: NewEntry, by?: string): boolean;
+  record(fields: NewEntry, by?: string, atS?: number): boolean;
   /** Takes an entry back by a correcting one. */
   undo(entryId: string): boolean;
   /** Says why something is not done. */

@@ -27,6 +27,9 @@ const MARGIN_Y = 0.09;
 /** How far from the middle of the road a name stands, and over how much of the lap the road's direction is taken. */
 const LABEL_OFF = 0.055;
 const DIRECTION_SPAN = 0.004;
+/** How far from the road its neighbourhood is looked at, and how much less room is enough on the outer side. */
+const ROOM = 0.09;
+const LESS_ROOM = 0.9;
 /** Points of the ring that stands for a circuit without a map. */
 const RING_POINTS = 72;
 
@@ -56,8 +59,14 @@ export function circuitPlan(map: CircuitMap | undefined): CircuitPlan {
       const [before, after] = [flat(measured.at(place - DIRECTION_SPAN)), flat(measured.at(place + DIRECTION_SPAN))];
       const along = Math.hypot(after.x - before.x, after.y - before.y) || 1;
       const normal = { x: (after.y - before.y) / along, y: -(after.x - before.x) / along };
+      // On the outer side, unless the road comes back there, as inside a bend that turns the other way.
       const outward = normal.x * (at.x - middle.x) + normal.y * (at.y - middle.y) >= 0 ? 1 : -1;
-      const [dx, dy] = [outward * normal.x, outward * normal.y];
+      const roomOn = (side: number) => {
+        const beside = { x: at.x + side * normal.x * ROOM * size, y: at.y + side * normal.y * ROOM * size };
+        return Math.min(...points.map(({ x, y }) => Math.hypot(x - beside.x, y - beside.y)));
+      };
+      const side = roomOn(outward) >= roomOn(-outward) * LESS_ROOM ? outward : -outward;
+      const [dx, dy] = [side * normal.x, side * normal.y];
       const anchor = Math.abs(dx) < 0.5 ? 'middle' : dx > 0 ? 'start' : 'end';
       return { name, x: at.x + dx * LABEL_OFF * size, y: at.y + (dy * LABEL_OFF + 0.01) * size, anchor };
     }),

@@ -73,10 +73,10 @@ const STEP = 0.01;
       stroke-linejoin: round;
     }
     .edge {
-      stroke: var(--p-jl-faint);
+      stroke: var(--p-jl-muted);
     }
     .road {
-      stroke: var(--p-jl-done);
+      stroke: var(--p-jl-sunk);
     }
     .driven {
       stroke: var(--p-jl-lake);

@@ -28,6 +28,7 @@ import {
   waitingDrive,
   waitingRun,
 } from '@core/traffic';
+import { EXTRA_LAP_WORDS } from '@core/words';
 import { startWords } from '../data/when';
 import { beadsOf, type Bead } from '../drawing/bead-list';
 
@@ -95,6 +96,10 @@ export interface RunningDrive extends PitDrive {
   readonly delays: readonly Delay[];
   /** Whom one more lap would delay. */
   readonly extraDelays: readonly Delay[];
+  /** Why the instructor asks for one more lap, if so. */
+  readonly asked: string | undefined;
+  /** Crossings of the line that hold. */
+  readonly crossings: number;
   /** A report of the loop that is to be looked at. */
   readonly doubt: string | undefined;
 }
@@ -202,6 +207,8 @@ export function pitExitModel(
         },
         delays: delaysOf(context, state, runner),
         extraDelays: delaysOf(context, state, runner, 1),
+        asked: drive.extraLapAsked && EXTRA_LAP_WORDS[drive.extraLapAsked.reason],
+        crossings: drive.crossings.length,
         doubt: doubtWords(drive, state.timeS),
       },
     ];

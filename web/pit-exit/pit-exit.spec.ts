@@ -110,6 +110,48 @@ describe('The pit exit', () => {
     expect(data.refused).toEqual([]);
   });
 
+  it('takes back by one tap what was entered by mistake, and puts laps right with a reason', async () => {
+    const data = running('10:21:25');
+    const { press, text, follow } = await show(PitExit, data);
+    await press('More for Piet Verhoeve');
+    await press('One more');
+    expect(data.entries().at(-1)!.entry).toEqual(jasmine.objectContaining({ kind: 'lapsSettled', crossings: 1 }));
+    await press(/Undo: .*Laps settled/);
+    expect(data.state().drives.get('d2')!.crossings.length).toBe(0);
+    await press('Enter it');
+    expect(
+      data
+        .state()
+        .drives.get('d2')!
+        .crossings.map(({ atS }) => atS),
+    ).toEqual([at('10:21:05')]);
+    await press('Bring in Piet Verhoeve');
+    await press(/Undo: .*Brought in/);
+    expect(data.state().drives.get('d2')!.stage).toBe('onCircuit');
+    data.clockS.set(at('10:22'));
+    await press('Bring in Piet Verhoeve');
+    await press('Park Piet Verhoeve');
+    await press(/Undo: .*Parked/);
+    expect(data.state().drives.get('d2')!.stage).toBe('rollingIn');
+    data.clockS.set(at('10:25'));
+    await follow();
+    expect(text()).not.toContain('Undo');
+  });
+
+  it('is asked for one more lap by the instructor, and grants it or not', async () => {
+    const data = running('10:21:25');
+    data.record({ kind: 'extraLapAsked', drive: 'd2', reason: 'flag' }, '10:21:20');
+    const { press, text, follow } = await show(PitExit, data);
+    expect(text()).toContain('One more lap is asked for: a flag (');
+    await press('No');
+    expect(text()).not.toContain('One more lap is asked for');
+    data.record({ kind: 'extraLapAsked', drive: 'd2', reason: 'traffic' }, '10:21:30');
+    data.clockS.set(at('10:21:31'));
+    await follow();
+    await press('Grant it');
+    expect(data.state().drives.get('d2')!.extraLaps).toBe(1);
+  });
+
   it('offers to let out once everything is looked at, one by one or all at once', async () => {
     const data = seen();
     const { press, text } = await show(PitExit, data);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { clockMinute, spokenDuration } from '@core/day';
+import { clockMinute, secondsOf, spokenDuration, wallClock } from '@core/day';
 import { FLAG_WORDS } from '@core/words';
 import { effectiveEntries, type DayContext, type DayState, type FlagKind } from '@core/journal';
 import type { Delay, ReleaseWindow } from '@core/traffic';
@@ -16,6 +16,7 @@ import type { ActsOf, PIT_EXIT_KEYS } from '../screens';
 import { onKeys } from '../shell/keys';
 import { BreakOff } from './break-off';
 import { IncidentForm } from './incident-form';
+import { LastDeed } from './last-deed';
 import {
   passWords,
   pitExitModel,
@@ -47,7 +48,7 @@ const NARROW = 0.06;
 @Component({
   selector: 'jl-pit-exit',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads, BreakOff, Button, CircuitView, HoldButton, IncidentForm],
+  imports: [Beads, BreakOff, Button, CircuitView, HoldButton, IncidentForm, LastDeed],
   templateUrl: './pit-exit.html',
   styleUrl: './pit-exit.scss',
   host: { class: 'screen' },
@@ -57,6 +58,7 @@ export class PitExit {
   private readonly when = inject(When);
   protected readonly tell = inject(DayWords).tell;
   protected readonly minute = clockMinute;
+  protected readonly clock = wallClock;
   protected readonly traffic = inject(Traffic);
   protected readonly devices = inject(DeviceService);
   private readonly circuit = inject(CircuitService);
@@ -187,8 +189,19 @@ export class PitExit {
   protected count(drive: PitDrive): void {
     this.data.record({ kind: 'lapCounted', drive: drive.id, source: 'hand' });
   }
-  protected settle(drive: RunningDrive, crossings: number): void {
-    this.data.record({ kind: 'lapsSettled', drive: drive.id, crossings });
+  protected settle(drive: RunningDrive, crossings: number, why: string): void {
+    this.data.record({ kind: 'lapsSettled', drive: drive.id, crossings, why });
+  }
+  protected only({ id }: PitDrive): ReadonlySet<string> {
+    return new Set([id]);
+  }
+  /** A lap that nobody tapped when it ended, at the time at which it did. */
+  protected countAt(drive: PitDrive, time: string): void {
+    if (!/^\d\d:\d\d(:\d\d)?$/.test(time)) this.data.refuse('Say when the line was crossed, such as 11:08:30.');
+    else this.data.record({ kind: 'lapCounted', drive: drive.id, source: 'hand' }, undefined, secondsOf(time));
+  }
+  protected refuseExtra(drive: PitDrive): void {
+    this.data.record({ kind: 'extraLapRefused', drive: drive.id });
   }
   protected spoil(drive: PitDrive, lap = drive.done + 1, reason = 'traffic'): void {
     this.data.record({ kind: 'lapSpoiled', drive: drive.id, lap, reason });

@@ -93,12 +93,12 @@ export class FakeDay implements OpenDay {
   }
 
   /** @param time when it happened, or else the name of who says so */
-  record(fields: NewEntry, time?: string): boolean {
+  record(fields: NewEntry, time?: string, atS?: number): boolean {
     const id = `entry-${String(this.written().length).padStart(4, '0')}`;
     const entry = {
       ...fields,
       id,
-      at: time === undefined || !/^\d/.test(time) ? this.clockS() : at(time),
+      at: atS ?? (time === undefined || !/^\d/.test(time) ? this.clockS() : at(time)),
       by: 'Test',
     };
     const admission = admit(this.context(), this.written(), entry);

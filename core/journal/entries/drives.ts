@@ -6,7 +6,7 @@ import { paceKnownOf } from '../context';
 import { vehiclesOnCircuit } from '../day-state';
 import { onDrive, onlyKnown, owesLaps, unknown, notReady, crewFree, circuitShut, circuitFull } from './judging';
 import { changeDrive, changeCar, occupy, release, noteResolution } from './changing';
-import { subject, entryOf, breakOffReason, lapNumber, readiness, note, shareOfLap } from './parts';
+import { subject, entryOf, breakOffReason, extraLapReason, lapNumber, readiness, note, shareOfLap } from './parts';
 import { NO_WORDS, type Family } from './family';
 
 /** A drive from the seat to the debrief, and what is owed from it. */
@@ -19,6 +19,9 @@ export const drivesSchemas = {
   }),
   released: entryOf('released', { drive: subject }),
   extraLapGranted: entryOf('extraLapGranted', { drive: subject }),
+  /** The instructor asks the marshal for one more lap; it is granted by `extraLapGranted`. */
+  extraLapAsked: entryOf('extraLapAsked', { drive: subject, reason: extraLapReason }),
+  extraLapRefused: entryOf('extraLapRefused', { drive: subject }),
   /**
    * The drive ends early; the laps left are owed to the guest. The car rolls in where nothing else is said; one that
    * stands is on the circuit, at its place, until somebody enters that it is in.
@@ -151,7 +154,22 @@ export const drivesRules: Family<typeof drivesSchemas> = {
   },
   extraLapGranted: {
     admit: onlyKnown,
-    apply: (state, { drive, at }) => changeDrive(state, drive, at, (it) => (it.extraLaps += 1)),
+    apply: (state, { drive, at }) =>
+      changeDrive(state, drive, at, (it) => {
+        it.extraLaps += 1;
+        it.extraLapAsked = undefined;
+      }),
+    words: NO_WORDS,
+  },
+  extraLapAsked: {
+    admit: onlyKnown,
+    apply: (state, { drive, reason, at, by }) =>
+      changeDrive(state, drive, at, (it) => (it.extraLapAsked = { reason, atS: at, by })),
+    words: NO_WORDS,
+  },
+  extraLapRefused: {
+    admit: onlyKnown,
+    apply: (state, { drive, at }) => changeDrive(state, drive, at, (it) => (it.extraLapAsked = undefined)),
     words: NO_WORDS,
   },
   brokenOff: {

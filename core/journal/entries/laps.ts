@@ -15,7 +15,11 @@ export const lapsSchemas = {
   /** The timing loop saw a car or sighting vehicle, `ms` thousandths after `at`. */
   lineCrossed: entryOf('lineCrossed', { car: subject, ms: z.number().int().min(0).max(999) }),
   /** Somebody has decided how many crossings of the line there were. */
-  lapsSettled: entryOf('lapsSettled', { drive: subject, crossings: z.number().int().min(0).max(110) }),
+  lapsSettled: entryOf('lapsSettled', {
+    drive: subject,
+    crossings: z.number().int().min(0).max(110),
+    why: sentence.optional(),
+  }),
   lapSpoiled: entryOf('lapSpoiled', { drive: subject, lap: lapNumber, reason: sentence }),
   /** The instructor had to brake or steer. */
   intervened: entryOf('intervened', { drive: subject, lap: lapNumber, corner: subject.optional() }),
@@ -47,7 +51,7 @@ export const lapsRules: Family<typeof lapsSchemas> = {
         settleCount(it.count, crossings, at, by);
         countUpTo(context, state, it, crossings, at);
       }),
-    words: NO_WORDS,
+    words: { named: ['why'] },
   },
   lapSpoiled: {
     admit: (state, entry, context) =>

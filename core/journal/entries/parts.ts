@@ -33,6 +33,9 @@ export const flagKind = z.enum(['green', 'caution', 'stop']);
 export type FlagKind = z.output<typeof flagKind>;
 export const breakOffReason = z.enum(['unwell', 'fault', 'spin', 'contact', 'weather', 'other']);
 export type BreakOffReason = z.output<typeof breakOffReason>;
+/** Why an instructor asks for one more lap. */
+export const extraLapReason = z.enum(['traffic', 'flag', 'goodwill']);
+export type ExtraLapReason = z.output<typeof extraLapReason>;
 export const lapNumber = z.number().int().min(1).max(110);
 /** Where on a car a fault is. */
 export const carPlace = z.enum([

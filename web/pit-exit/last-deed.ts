@@ -1,0 +1,111 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { wallClock } from '@core/day';
+import { effectiveEntries, type DayState, type EntryKind, type JournalEntry, type RecordedEntry } from '@core/journal';
+import { DayService } from '../data/day.service';
+import { DayWords } from '../data/day-words';
+
+type Kinds = Partial<Record<EntryKind, number>>;
+/** What can be taken back where it was done, and for how long it is shown there, seconds: counts of laps, and all else. */
+const SHOWN_S: Readonly<Record<'counts' | 'steps', Kinds>> = {
+  counts: { lapCounted: 10, lineCrossed: 10, lapsSettled: 60 },
+  steps: {
+    lapSpoiled: 60,
+    extraLapGranted: 60,
+    seated: 120,
+    unseated: 120,
+    released: 120,
+    broughtIn: 120,
+    parked: 120,
+  },
+};
+const LONGEST_S = 120;
+
+/**
+ * What was entered last at the exit and in the cars, whoever and whatever entered it; nothing where it is too long ago.
+ *
+ * @param only the drives that count; all where not given
+ */
+export function lastDeed(
+  entries: readonly RecordedEntry[],
+  state: DayState,
+  kinds: Kinds,
+  only?: ReadonlySet<string>,
+): { readonly entry: JournalEntry; readonly drive: string } | undefined {
+  const effective = effectiveEntries(entries);
+  for (let place = effective.length - 1; place >= 0; place--) {
+    const entry = effective[place]!;
+    if (entry.at > state.timeS) continue;
+    if (entry.at < state.timeS - LONGEST_S) return undefined;
+    const shownS = kinds[entry.kind];
+    if (shownS === undefined || entry.at < state.timeS - shownS) continue;
+    const drive =
+      'drive' in entry ? entry.drive : entry.kind === 'lineCrossed' ? state.cars.get(entry.car)?.drive : undefined;
+    if (drive !== undefined && (!only || only.has(drive))) return { entry, drive };
+  }
+  return undefined;
+}
+
+/** What was entered a moment ago, to be taken back by one tap. */
+@Component({
+  selector: 'jl-last-deed',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (deed(); as deed) {
+      <p>
+        <span>{{ deed.words }}</span>
+        <button type="button" [attr.aria-label]="'Undo: ' + deed.words" (click)="undo(deed.id)">Undo</button>
+      </p>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.25rem;
+    }
+    p {
+      display: flex;
+      gap: 0.7rem;
+      align-items: center;
+      justify-content: space-between;
+      margin: 0;
+      padding: 0.15rem 0.15rem 0.15rem 0.7rem;
+      border-radius: 7px;
+      background: var(--p-jl-sunk);
+      font-size: 13.5px;
+    }
+    button {
+      min-height: 44px;
+      padding: 0 1rem;
+      border: 1.5px solid var(--p-jl-muted);
+      border-radius: 7px;
+      background: var(--p-jl-panel);
+      color: inherit;
+      font-weight: 650;
+      cursor: pointer;
+    }
+  `,
+})
+export class LastDeed {
+  private readonly data = inject(DayService);
+  private readonly tell = inject(DayWords).tell;
+  /** Only those of these drives. */
+  readonly drives = input<ReadonlySet<string>>();
+  /** Counts of laps, or everything else; both where not given. */
+  readonly of = input<keyof typeof SHOWN_S>();
+
+  protected readonly deed = computed(() => {
+    const state = this.data.state();
+    if (!state || !this.data.live()) return undefined;
+    const of = this.of();
+    const kinds = of ? SHOWN_S[of] : { ...SHOWN_S.counts, ...SHOWN_S.steps };
+    const found = lastDeed(this.data.entries(), state, kinds, this.drives());
+    if (!found) return undefined;
+    const { entry, drive } = found;
+    const guest = state.drives.get(drive)?.guest.name ?? '';
+    return { id: entry.id, words: `${wallClock(entry.at)} ${this.tell().entry(entry)}, ${guest}` };
+  });
+
+  protected undo(id: string): void {
+    this.data.undo(id);
+  }
+}
