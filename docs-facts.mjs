@@ -46,6 +46,7 @@ const KINDS = [
   ['What is special about a corner', 'core/car/calls.ts', 'CornerRemark', 'Calls of a lap.'],
   ['What to do otherwise in this car', 'core/car/difference.ts', 'CardAdvice', 'The talk in the car.'],
   ['Why a cone is left away', 'core/circuit/cones.ts', 'OmittedReason', 'Cones of a circuit.'],
+  ['What is said in the car', 'core/coaching/talk.ts', 'TalkFact', 'On the phone before a drive.'],
   ['Why a cue cannot be said in a car', 'core/coaching/cues.ts', 'CueFault', 'When words of the vocabulary are saved.'],
   [
     'Which meanings of a legend cannot be told apart',

@@ -5,6 +5,7 @@ export * from './marks';
 export * from './vocabulary';
 export * from './cues';
 export * from './sooner';
+export * from './talk';
 export * from './results';
 export * from './before';
 export * from './evidence';

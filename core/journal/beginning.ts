@@ -27,6 +27,7 @@ export function beginning({ day, schedule }: DayContext): DayState {
       extraLapAsked: undefined,
       interventions: [],
       checked: new Set(),
+      talked: new Set(),
       standing: undefined,
       brokenOff: undefined,
       marked: [],

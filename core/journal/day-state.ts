@@ -99,6 +99,8 @@ export interface DriveState {
   readonly interventions: Intervention[];
   /** What has been looked at at the pit exit before the release. */
   readonly checked: Set<string>;
+  /** Lines of the talk in the car that have been said. */
+  readonly talked: Set<string>;
   /** Where and how the car stands on the circuit, as long as it does. */
   standing: { readonly safe: boolean; readonly place: number | undefined; readonly sinceS: number } | undefined;
   brokenOff: { readonly reason: BreakOffReason; readonly atS: number; readonly note: string | undefined } | undefined;

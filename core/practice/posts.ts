@@ -62,6 +62,7 @@ const WHOSE: Readonly<Record<EntryKind, CrewStation | typeof EITHER | typeof NOB
   lapSpoiled: EITHER,
   extraLapGranted: EITHER,
   extraLapAsked: 'cars',
+  talkTicked: 'cars',
   extraLapRefused: 'pitExit',
   lapsSettled: EITHER,
   brokenOff: EITHER,

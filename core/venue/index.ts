@@ -6,6 +6,9 @@ import { text } from '../day/fields';
 import { timeOfDay } from '../day/time';
 
 /** Of a venue that has not written its own. */
+export const ORDINARY_TALK = ['Helmet strap', 'Seat', 'Steering wheel', 'Mirrors', 'Belts', 'Window'];
+
+/** Of a venue that has not written its own. */
 export const ORDINARY_CHECK = ['Strap', 'Belts', 'Mirrors', 'Recorder', 'Name slate', 'Gearbox'];
 
 /** How a car is let out and comes back at this venue. */
@@ -52,6 +55,8 @@ export const coachingCustoms = z.strictObject({
   parkedIn: z.enum(['neutral', 'park']),
   /** What is looked at on the way round a car. */
   walkRound: z.array(text(60).min(1)).max(20),
+  /** What is seen to in the car before it rolls, in order. */
+  talk: z.array(text(60).min(1)).max(20).default(ORDINARY_TALK),
 });
 export type CoachingCustoms = z.output<typeof coachingCustoms>;
 
@@ -78,6 +83,7 @@ export const ORDINARY_COACHING: CoachingCustoms = {
   gearsOut: [],
   lock: 'left',
   parkedIn: 'neutral',
+  talk: ORDINARY_TALK,
   walkRound: ['Tyres', 'Wheel nuts', 'Body', 'Glass', 'Lights', 'Leaks', 'Seat and belts', 'Camera card', 'Radio'],
 };
 

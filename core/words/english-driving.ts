@@ -9,6 +9,7 @@ import type {
   CornerRemark,
   LapObstacle,
 } from '../car';
+import type { TalkFact, TalkGroupName } from '../coaching';
 import { tell, type ByCode } from './by-code';
 
 const ORDINALS = new Intl.PluralRules('en', { type: 'ordinal' });
@@ -184,3 +185,64 @@ const HOW_IT_TURNS = {
   mid: 'The weight is in the middle: it turns at once, and turns quickly if it slides. Smooth hands.',
   rear: 'The weight is behind: never lift suddenly in the turn.',
 } as const;
+
+/** The groups of the talk in the car. */
+export const TALK_GROUP_WORDS: Readonly<Record<TalkGroupName, string>> = {
+  seat: 'Before it rolls',
+  guest: 'This guest',
+  car: 'This car',
+  before: 'Against the car before',
+  home: 'Against the car at home',
+  ways: 'Out, passing, in',
+  speed: 'To be promised',
+};
+
+const PASSING_WHERE = {
+  named: 'where it is named',
+  straights: 'on any straight',
+  signals: 'where the instructors agree',
+} as const;
+
+export function talkWords(line: TalkFact): string {
+  const sentences: ByCode<TalkFact> = {
+    check: ({ values }) => values.text,
+    trap: ({ values }) => `Mind: ${values.text}`,
+    occasion: ({ values }) => `Occasion: ${values.text}`,
+    workOn: ({ values }) => `One thing: ${values.text}`,
+    wasGood: ({ values }) => `Was good: ${values.text}`,
+    brakes: ({ values }) => `Brakes: ${values.text}`,
+    steering: ({ values }) => `Steering: ${values.text}`,
+    automatic: ({ values }) => `Automatic: ${values.text}`,
+    touchNotAsked: () => 'Ask whether a touch as a prompt is all right',
+    touchIsFine: () => 'A touch as a prompt is all right',
+    noTouch: () => 'No touch as a prompt; in a pass or an emergency you steady and steer all the same',
+    sick: () => 'Feels sick easily: say so at the first sign, and we slow down',
+    glasses: () => 'Wears glasses: do they sit under the helmet?',
+    gearbox: ({ values: { gearbox } }) =>
+      gearbox === undefined
+        ? 'Automatic or paddles? Ask'
+        : gearbox === 'auto'
+          ? 'Automatic: the lever to D, hands off the paddles'
+          : 'Paddles: right is up, left is down, and only on the call',
+    shifts: ({ values: { shifts, gears } }) =>
+      shifts === 0
+        ? `Gear ${gears.join(' and ')} all the way round`
+        : `${shifts} shifts a lap, in ${gears.join(' and ')}`,
+    advice: ({ values }) => cardAdviceWords(values.advice),
+    homeSmall: () => 'Wider and lower than the small car at home: look further, brake harder than feels polite',
+    homeFamily: () => 'Sits lower and answers sooner than the family car at home: smaller movements',
+    homeAutomatic: () => 'As at home it shifts by itself; here the right foot alone decides',
+    homeElectric: () => 'Unlike the electric car at home it does not slow by itself: lift is not braking',
+    homeSporty: () => 'What works at home on the road comes later here: brake longer, turn once',
+    homeNone: () => 'No car at home: every pedal once, standing',
+    homeSide: ({ values }) => `Drives on the ${values.side} at home: show on which side this car is wide`,
+    wayOut: () => 'Way out: roll to the exit, stop, wait for the marshal, keep to the side of the exit',
+    priority: () => 'Whoever is on the circuit has priority; join behind',
+    passing: ({ values: { where } }) =>
+      `Passing ${PASSING_WHERE[where]}: lift, hazard lights, I say the side, never let go`,
+    wayIn: ({ values }) => `Way in: ${values.text}`,
+    parking: ({ values: { lock, parkedIn } }) => `Park against the stops, wheels to the ${lock}, in ${parkedIn}`,
+    topSpeed: ({ values }) => `Up to ${values.kmh} km/h here, at your pace`,
+  };
+  return tell(sentences, line);
+}

@@ -39,6 +39,7 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   debriefed: 'Debriefed',
   driveMarked: 'Marked',
   handoverSeen: 'Handover read',
+  talkTicked: 'Talk in the car',
   carHeld: 'Car out of service',
   carReady: 'Car ready again',
   refuelBegan: 'Refuelling began',

@@ -15,6 +15,7 @@ import {
 import {
   callWords,
   cardAdviceWords,
+  talkWords,
   CARD_TOPICS,
   cardValueWords,
   cornerRemarkWords,
@@ -110,6 +111,7 @@ export function english(names: Names): Words {
     cardTopic: (topic) => CARD_TOPICS[topic],
     cardValue: cardValueWords,
     cardAdvice: cardAdviceWords,
+    talk: talkWords,
     gained: (byS) => `${byS.toFixed(1)} s quicker within the last drive`,
     skill: skillWords(names),
     gap: gapWords(names),

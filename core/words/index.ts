@@ -28,7 +28,7 @@ export {
   TERM_WORDS,
   touchWords,
 } from './terms';
-export { CALL_HOLDS, CALL_MEANINGS } from './english-driving';
+export { CALL_HOLDS, CALL_MEANINGS, TALK_GROUP_WORDS } from './english-driving';
 export type { Words } from './words';
 
 const LANGUAGES = { en: english } satisfies Record<string, (names: Names) => Words>;

@@ -4,7 +4,7 @@ import type { Skill, SkillGap } from '../crew';
 import type { Activity, CarMisfit, Cost, Dropped, LeftOutReason, PlannedDrive, SlipFact, Violation } from '../day';
 import type { LegendFault, LegendWarning, OmittedReason } from '../circuit';
 import type { CloseFigure, ToDo } from '../closing';
-import type { CueFault, MarkReason, OneThing } from '../coaching';
+import type { CueFault, MarkReason, OneThing, TalkFact } from '../coaching';
 import type { DriftCause, DriftLine, WayOutChange } from '../drift';
 import type { JournalEntry, Refusal, Resolution } from '../journal';
 import type {
@@ -85,6 +85,8 @@ export interface Words {
   readonly cornerRemark: (remark: CornerRemark) => string;
   readonly cardTopic: (topic: CardTopic) => string;
   readonly cardValue: <T extends CardTopic>(topic: T, value: CardValue<T>) => string;
+  /** A line of the talk in the car. */
+  readonly talk: (line: TalkFact) => string;
   /** What to do otherwise in this car; with its full stop. */
   readonly cardAdvice: (advice: CardAdvice) => string;
   /** How much quicker a drive got from its first lap to its best. */

@@ -51,6 +51,22 @@ describe('The instructor’s phone between two drives', () => {
     expect(minds).toEqual(['Motion sickness once', 'no touch as a prompt', 'drives on the left at home']);
   });
 
+  it('leads through the talk in the car line by line, and folds what has been said', async () => {
+    const it = morning({ occasion: 'fortieth birthday' });
+    const { shown, pick } = await phone(it);
+    await pick('Anselm Holt');
+    const section = (name: string) => shown.element.querySelector(`jl-talk [aria-label="${name}"]`)!;
+    expect(section('This guest').textContent).toContain('Occasion: fortieth birthday');
+    expect(section('Out, passing, in').textContent).toContain('In at the anchor board, stall 4');
+    await shown.press('All said: Before it rolls');
+    expect(section('Before it rolls').querySelectorAll('.line').length).toBe(0);
+    expect(section('Before it rolls').textContent).toContain('6, said');
+    await shown.press(/Occasion: fortieth/);
+    const [, one] = it.entries().slice(-2);
+    expect(one!.entry).toEqual(jasmine.objectContaining({ kind: 'talkTicked', drive: 'd1' }));
+    expect(it.state().drives.get('d1')!.talked.size).toBe(7);
+  });
+
   it('keeps that the card was read, and by whom, once', async () => {
     const it = morning();
     const { shown, pick } = await phone(it);

@@ -4,9 +4,17 @@ import { RouterLink } from '@angular/router';
 import { contract } from '@core/api';
 import { differenceCard } from '@core/car';
 import { legendOf } from '@core/circuit';
-import { handover, highestLevels, paceFromBefore } from '@core/coaching';
+import {
+  drivenBy,
+  handover,
+  highestLevels,
+  paceFromBefore,
+  talkOf,
+  type Handover,
+  type TalkGroup,
+} from '@core/coaching';
 import { crewDaysOf, freeFor, mealOf, restOf } from '@core/crew';
-import { knownAnswers } from '@core/booking';
+import { knownAnswers, type BookingFields, type GateAnswers } from '@core/booking';
 import { clockMinute, lapTimeText, spokenDuration } from '@core/day';
 import { progressOf } from '@core/journal';
 import { answersWords, HOUSE_RULE, spokenCue } from '@core/words';
@@ -24,6 +32,8 @@ import { When } from '../data/when';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
 import { GateQuestions } from '../gate/gate-questions';
+import { wayInWords } from '../pit-exit/pit-exit-model';
+import { Talk } from './talk';
 import { known } from '../data/reading';
 
 const READY_WORDS = {
@@ -36,7 +46,7 @@ const READY_WORDS = {
 @Component({
   selector: 'jl-handover',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads, Button, GateQuestions, RouterLink],
+  imports: [Beads, Button, GateQuestions, RouterLink, Talk],
   templateUrl: './handover.html',
   styleUrl: './handover.scss',
 })
@@ -101,7 +111,7 @@ export class HandoverScreen {
         ...(card.favourite ? [`liked the ${name(card.favourite)}`] : []),
         ...(card.friends.length > 0 ? [`here with ${card.friends.join(', ')}`] : []),
       ],
-      advice: this.adviceFor(card.car, card.lastCar),
+      talk: this.talkFor(card, answers, fields),
       lastCar: name(card.lastCar),
       taught: card.taughtBefore,
       seenBy: card.seenBy,
@@ -198,10 +208,37 @@ export class HandoverScreen {
     if (next) this.data.record({ kind: 'handoverSeen', drive: next.drive.id }, this.choice.me()?.name);
   }
 
-  private adviceFor(car: string | undefined, before: string | undefined): readonly string[] {
-    const now = this.circuit.talkSubject(car);
-    if (!now) return [];
-    const card = differenceCard(now, this.circuit.talkSubject(before));
-    return [...card.advice.map(PLAIN_WORDS.cardAdvice), ...card.traps.map((trap) => `Trap: ${trap}`)].slice(0, 4);
+  /** Everything that is to be said in the car, for this guest and this car. */
+  private talkFor(card: Handover, answers: GateAnswers, fields: BookingFields | undefined): TalkGroup[] {
+    const [state, view] = [this.data.state(), this.data.view()];
+    const drive = state?.drives.get(card.drive.id);
+    if (!state || !view || !drive) return [];
+    const now = this.circuit.talkSubject(card.car);
+    const before = this.circuit.talkSubject(card.lastCar);
+    const difference = now && differenceCard(now, before);
+    const pace = card.guest.pace;
+    const laps = this.circuit.study()?.laps.filter(({ car }) => car === card.car) ?? [];
+    const [lap] = [...laps].sort((a, b) => Math.abs(a.pace - pace) - Math.abs(b.pace - pace));
+    return talkOf({
+      customs: this.circuit.coaching(),
+      wayIn: wayInWords({ ...view, stalls: this.data.stalls() }, card.car),
+      answers,
+      gearbox: card.gearbox,
+      occasion: fields?.occasion,
+      workOn: card.oneThing?.fault.name.toLowerCase(),
+      good: card.worked,
+      notes: now?.notes,
+      traps: difference?.traps ?? [],
+      advice: difference?.advice ?? [],
+      after: before !== undefined,
+      lap,
+      ticked: drive.talked,
+      saidBefore: new Set(drivenBy(state, card.guest.id).flatMap(({ talked }) => [...talked])),
+    });
+  }
+
+  protected said(lines: string[]): void {
+    const next = this.next();
+    if (next) this.data.record({ kind: 'talkTicked', drive: next.drive.id, lines }, this.choice.me()?.name);
   }
 }

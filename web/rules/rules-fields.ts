@@ -100,6 +100,13 @@ export const RULES_FIELDS = formOf<RulesForm>({
     hint: 'of the lap in the gears that give the most',
   },
   'coaching.gearsOut': { label: 'Gears not for guests', kind: 'numbers', optional: true, hint: 'with commas' },
+  'coaching.talk': {
+    label: 'Seen to in the car',
+    kind: 'list',
+    wide: true,
+    optional: true,
+    hint: 'before it rolls, in order, with commas',
+  },
   'coaching.lock': {
     label: 'Wheels parked to the',
     kind: 'choice',

@@ -77,6 +77,11 @@ export const drivesSchemas = {
     gearbox: z.strictObject({ driven: gearbox, fromLap: lapNumber.optional() }).optional(),
     note,
   }),
+  /** Lines of the talk in the car that have been said, by their ids. */
+  talkTicked: entryOf('talkTicked', {
+    drive: subject,
+    lines: z.array(z.string().min(1).max(100)).min(1).max(60),
+  }),
   /** The instructor has read the card of the drive to come. */
   handoverSeen: entryOf('handoverSeen', { drive: subject }),
 };
@@ -245,6 +250,12 @@ export const drivesRules: Family<typeof drivesSchemas> = {
     apply: (state, { id: _, kind: __, at, drive, offline: ___, agoMs: ____, corrected: _____, ...marked }) =>
       changeDrive(state, drive, at, (it) => it.marked.push({ ...marked, atS: at })),
     words: { own: ['account', 'note'], named: ['good'] },
+  },
+  talkTicked: {
+    admit: onlyKnown,
+    apply: (state, { drive, lines, at }) =>
+      changeDrive(state, drive, at, (it) => lines.forEach((line) => it.talked.add(line))),
+    words: NO_WORDS,
   },
   handoverSeen: {
     admit: onlyKnown,
