@@ -186,6 +186,10 @@ function cornerCalls(
   const exit = station(taught.exitM);
   const nextTurnIn = order(station(after.turnInM)) + (after === taught ? n : 0);
   if (book.lookAt) add('look', turnIn, fact('look', {}, { where: book.lookAt }), LOOK_AHEAD_S);
+  // Said only to those whose hands wander here.
+  if (settings.sooner?.has(callId(corner, 'hands'))) {
+    add('hands', braking?.from ?? turnIn, fact('hands', {}), settings.reactionS);
+  }
   if (book.beOn) add('beOn', braking?.from ?? turnIn, fact('beOn', {}, { side: book.beOn }), settings.reactionS);
   if (braking) {
     add('brake', braking.from, fact('brake', {}));

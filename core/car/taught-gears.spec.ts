@@ -166,6 +166,8 @@ describe('The calls of a lap in the taught gears', () => {
     expect(plain.map(({ kind }) => kind)).toEqual(jasmine.arrayContaining(['look', 'beOn', 'easeThrottle']));
     const own = winch({ ...quick, customs: { turn: { takesS: 0.5, aheadS: 1.5 }, look: { off: true } } });
     expect(own.map(({ kind }) => kind)).not.toContain('look');
+    const handed = winch({ ...quick, sooner: new Set(['Winch-hands']) });
+    expect([plain, handed].map((calls) => calls.some(({ kind }) => kind === 'hands'))).toEqual([false, true]);
     const turn = (calls: typeof plain) => calls.find(({ kind }) => kind === 'turn')!;
     expect(turn(own).sayS).toBeLessThan(turn(plain).sayS);
     expect(turn(own).takesS).toBe(0.5);

@@ -18,7 +18,13 @@ const CALL_OF: Readonly<Record<Phase, CallKind | undefined>> = {
   whole: undefined,
 };
 
-/** A call that comes sooner, as its fault came again at this corner. */
+/** Faults that a call of their own answers, whatever their phase. */
+const CALL_OF_FAULT: Readonly<Record<string, CallKind | undefined>> = {
+  'hands-wander': 'hands',
+  'paddle-lost': 'hands',
+};
+
+/** A call that comes sooner, or is made at all, as its fault came again at this corner. */
 export interface SoonerCall {
   /** Of the call sheet. */
   readonly id: string;
@@ -56,7 +62,7 @@ export function soonerCalls(
     }
   }
   const sooner = [...seen.values()].flatMap(({ fault, corner, places }): SoonerCall[] => {
-    const kind = CALL_OF[fault.phase];
+    const kind = CALL_OF_FAULT[fault.id] ?? CALL_OF[fault.phase];
     if (!kind || places.size < REPEATED) return [];
     return [{ id: callId(corner, kind), corner, kind, fault, times: places.size }];
   });
