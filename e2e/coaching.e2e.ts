@@ -88,7 +88,7 @@ test('the next instructor reads the card before the guest sits down, with the on
   await phone.goto('/handover');
   const card = phone.getByRole('article', { name: 'Next guest' });
   await expect(card.getByRole('heading', { level: 1 })).toHaveText(guest.name);
-  await expect(card.getByText('Turns in early')).toBeVisible();
+  await expect(card.getByText('Turns in early', { exact: true })).toBeVisible();
   await expect(card.getByText('likes numbers')).toBeVisible();
   await card.getByRole('button', { name: 'Read', exact: true }).click();
   await expect(card.getByText(/^Read by/)).toBeVisible();

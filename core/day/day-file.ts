@@ -27,6 +27,8 @@ export const condition = z.strictObject({
 export const circuit = z.strictObject({
   name,
   lapLengthM: z.number().positive().max(30_000),
+  /** The way in lies before the line, so that the last lap of a drive ends there; as if it did not where missing. */
+  endsBeforeLine: z.boolean().optional(),
   closures: z.array(
     z
       .strictObject({ from: timeOfDay, to: timeOfDay, reason: z.string().max(500).optional() })
@@ -59,6 +61,8 @@ export const rules = z.strictObject({
   refuelBays: count,
   firstLapFactor: z.number().min(0.5).max(3).optional(),
   outLapCounts: z.boolean().optional(),
+  /** A lap that a flag has spoiled is given again without asking; not where missing. */
+  flagLapsGranted: z.boolean().optional(),
   briefing: z.strictObject({ durationS, seats, rooms: count }),
   sighting: z.strictObject({ laps, setUpS: durationS, wrapUpS: durationS }),
   weights: weights.optional(),

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { wallClock } from '../day';
-import { aDay, aPlan, at, drive } from '../testing/small-day';
+import { aDay, aGuest, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal } from '../testing/written-journal';
-import { timedLaps } from '.';
+import { countsDiffer, lapsOwed, progressOf, timedLaps } from '.';
 import { agreedCrossings } from './lap-count';
 
 /** Seconds by which a tap comes after the crossing, at most. */
@@ -81,5 +81,76 @@ describe('Laps and their times, whatever the loop misses', () => {
         for (const { laps, lapS } of timed) expect(lapS).toBeGreaterThanOrEqual(laps * quickest - LATE_S);
       }),
     );
+  });
+});
+
+describe('A drive that ends at the way in', () => {
+  const layout = fc.record({
+    endsBeforeLine: fc.boolean(),
+    outLapCounts: fc.boolean(),
+    laps: fc.integer({ min: 1, max: 6 }),
+    source: fc.constantFrom('loop', 'hand', 'both'),
+    loopInPits: fc.boolean(),
+    lapS: fc.integer({ min: 60, max: 100 }),
+    toldOfWayIn: fc.boolean(),
+  });
+
+  it('has all its laps, by loop, by hand and by both, on both sides of the line; a loop in the pits adds none', () => {
+    fc.assert(
+      fc.property(layout, ({ endsBeforeLine, outLapCounts, laps, source, loopInPits, lapS, toldOfWayIn }) => {
+        const day = aDay({ guests: [aGuest({ drives: [{ id: 'd1', cars: ['c1'], laps }] })] });
+        const it = writtenJournal(
+          { ...day, rules: { ...day.rules, outLapCounts }, circuit: { ...day.circuit, endsBeforeLine } },
+          aPlan({ drives: [drive('10:00')] }),
+        );
+        for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const) {
+          it.enter('09:00', { kind, guest: 'g1' });
+        }
+        it.enter('09:56', { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' });
+        it.enter('10:00', { kind: 'released', drive: 'd1' });
+        // Round by round; where the way in lies before the line, the last round has no crossing.
+        const rounds = laps + (outLapCounts ? 0 : 1);
+        const crossings = endsBeforeLine ? rounds - 1 : rounds;
+        const loop = (atS: number) => it.enter(wallClock(atS), { kind: 'lineCrossed', car: 'c1', ms: 0 });
+        const tap = (atS: number) => it.enter(wallClock(atS), { kind: 'lapCounted', drive: 'd1', source: 'hand' });
+        for (let lap = 1; lap <= crossings; lap++) {
+          const atS = RELEASED + lap * lapS;
+          if (source !== 'hand') loop(atS);
+          if (source !== 'loop') tap(atS + 1);
+        }
+        const inS = RELEASED + rounds * lapS - (endsBeforeLine ? 6 : -6);
+        if (toldOfWayIn) it.enter(wallClock(inS), { kind: 'broughtIn', drive: 'd1' });
+        if (endsBeforeLine && loopInPits && toldOfWayIn) loop(inS + 10);
+        it.enter(wallClock(inS + 60), { kind: 'parked', drive: 'd1' });
+        const state = it.state(wallClock(inS + 90));
+        const driven = state.drives.get('d1')!;
+        expect(progressOf(it.context, driven)).toEqual({ done: laps, due: laps });
+        expect(lapsOwed(it.context, state, driven)).toBe(0);
+        expect(state.cars.get('c1')!.laps).toBe(rounds);
+        expect(countsDiffer(driven.count, inS + 90)).toBeUndefined();
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('gives a lap that a flag has spoiled again by itself where the venue says so, once a lap', () => {
+    const laps = (flagLapsGranted: boolean) => {
+      const day = aDay();
+      const it = writtenJournal(
+        { ...day, rules: { ...day.rules, flagLapsGranted } },
+        aPlan({ drives: [drive('10:00')] }),
+      );
+      for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const) {
+        it.enter('09:00', { kind, guest: 'g1' });
+      }
+      it.enter('09:56', { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' });
+      it.enter('10:00', { kind: 'released', drive: 'd1' });
+      it.enter('10:00:40', { kind: 'flagCalled', flag: 'caution' });
+      it.enter('10:00:50', { kind: 'flagCalled', flag: 'caution' });
+      it.enter('10:01:10', { kind: 'flagCalled', flag: 'green' });
+      it.enter('10:01:20', { kind: 'lapCounted', drive: 'd1', source: 'hand' });
+      return it.state('10:02').drives.get('d1')!.extraLaps;
+    };
+    expect([laps(true), laps(false)]).toEqual([1, 0]);
   });
 });

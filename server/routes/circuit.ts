@@ -84,12 +84,12 @@ function originOf({ origin }: Circuit): Origin {
 }
 
 /** The rules plan with the length of the lap; it follows the circuit. */
-function takeOverLength(
-  store: Services['store'],
-  circuit: { name: string; line: Parameters<typeof centreLineOf>[0] },
-): void {
+function takeOverLength(store: Services['store'], circuit: Pick<Circuit, 'name' | 'line' | 'pitEntryM'>): void {
   const { version, fields } = store.venue.get()!;
   const lapLengthM = Math.round(centreLineOf(circuit.line, 5).lengthM);
-  if (fields.circuit.lapLengthM === lapLengthM && fields.circuit.name === circuit.name) return;
-  store.venue.change(version, { ...fields, circuit: { ...fields.circuit, name: circuit.name, lapLengthM } });
+  const { name, pitEntryM } = circuit;
+  const endsBeforeLine = pitEntryM === undefined ? fields.circuit.endsBeforeLine : pitEntryM > lapLengthM / 2;
+  const taken = { ...fields.circuit, name, lapLengthM, ...(endsBeforeLine !== undefined && { endsBeforeLine }) };
+  if (JSON.stringify(taken) === JSON.stringify(fields.circuit)) return;
+  store.venue.change(version, { ...fields, circuit: taken });
 }

@@ -25,6 +25,11 @@ export const RULES_FIELDS = formOf<RulesForm>({
   'condition.paceFactor': { label: 'Lap times ×', kind: 'number', decimals: 3, hint: 'damp: 1.08, wet: 1.15, say' },
   'circuit.name': { label: 'Circuit', kind: 'text', group: 'Circuit' },
   'circuit.lapLengthM': { label: 'Lap', unit: 'm', kind: 'number', decimals: 1 },
+  'circuit.endsBeforeLine': {
+    label: 'The last lap ends at the way in, before the line',
+    kind: 'yes',
+    whenAbsent: false,
+  },
   'circuit.closures': { label: 'Closed', kind: 'windows', hint: 'such as 12:30–13:00 quiet half-hour' },
   'rules.maxCarsOnTrack': { label: 'Cars at once', kind: 'number' },
   'rules.releaseGapS': { label: 'Between two releases', unit: 's', kind: 'number' },
@@ -42,6 +47,11 @@ export const RULES_FIELDS = formOf<RulesForm>({
     kind: 'list',
     wide: true,
     hint: 'answered by yes or no, with commas',
+  },
+  'rules.flagLapsGranted': {
+    label: 'A lap spoiled by a flag is given again',
+    kind: 'yes',
+    whenAbsent: false,
   },
   'pitExit.lastCheck': {
     label: 'Last check',

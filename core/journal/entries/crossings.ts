@@ -1,4 +1,4 @@
-import { isSpoiled, lapEstimateOf, type DayContext } from '../context';
+import { isSpoiled, lapEstimateOf, progressOf, type DayContext } from '../context';
 import type { DayState, DriveState } from '../day-state';
 import { agreedCrossings, markOf, report, type LapSource } from '../lap-count';
 import { changeCar, changeCrew } from './changing';
@@ -12,6 +12,8 @@ export function crossed(
   atS: number,
   by: string,
 ): void {
+  // Beside the pit lane, where the drive has ended before the line.
+  if (context.day.circuit.endsBeforeLine && drive.stage === 'rollingIn') return;
   const hindered = isSpoiled(context, drive, drive.crossings.length + 1);
   const { lapS } = lapEstimateOf(context, drive);
   report(drive.count, { atS, source, by }, { lapS, sinceS: drive.releasedS ?? atS, hindered });
@@ -43,6 +45,16 @@ export function countUpTo(
   if (change > 0 && drive.stage === 'onCircuit') spoilUnderFlag(context, state, drive);
 }
 
+/**
+ * Where the way in lies before the line, the lap on which a car comes in ends there: it counts, and has no time, as nobody
+ * sees it cross the line. What a loop beside the pit lane reports after that is no further lap.
+ */
+export function endAtWayIn(context: DayContext, state: DayState, drive: DriveState, nowS: number): void {
+  if (!context.day.circuit.endsBeforeLine || drive.stage !== 'onCircuit') return;
+  const { done, due } = progressOf(context, drive);
+  if (done < due) countUpTo(context, state, drive, drive.crossings.length + 1, nowS);
+}
+
 /** A lap under a flag is spoiled, whoever was at fault. */
 export function spoilUnderFlag({ day }: DayContext, { flag }: DayState, drive: DriveState): void {
   if (flag.flag === 'green') return;
@@ -50,5 +62,6 @@ export function spoilUnderFlag({ day }: DayContext, { flag }: DayState, drive: D
   const last = drive.drive.laps + drive.extraLaps;
   if (lap >= 1 && lap <= last && !drive.spoiled.has(lap)) {
     drive.spoiled.set(lap, flag.flag === 'stop' ? 'all-stop' : 'caution');
+    if (day.rules.flagLapsGranted) drive.extraLaps += 1;
   }
 }

@@ -6,6 +6,7 @@ import { paceKnownOf } from '../context';
 import { vehiclesOnCircuit } from '../day-state';
 import { onDrive, onlyKnown, owesLaps, unknown, notReady, crewFree, circuitShut, circuitFull } from './judging';
 import { changeDrive, changeCar, occupy, release, noteResolution } from './changing';
+import { endAtWayIn } from './crossings';
 import { subject, entryOf, breakOffReason, extraLapReason, lapNumber, readiness, note, shareOfLap } from './parts';
 import { NO_WORDS, type Family } from './family';
 
@@ -207,8 +208,9 @@ export const drivesRules: Family<typeof drivesSchemas> = {
   },
   broughtIn: {
     admit: onlyKnown,
-    apply: (state, { drive, at }) =>
+    apply: (state, { drive, at }, context) =>
       changeDrive(state, drive, at, (it) => {
+        endAtWayIn(context, state, it, at);
         it.stage = 'rollingIn';
         it.standing = undefined;
         it.inS = at;
@@ -217,8 +219,10 @@ export const drivesRules: Family<typeof drivesSchemas> = {
   },
   parked: {
     admit: onlyKnown,
-    apply: (state, { drive, at }) =>
+    apply: (state, { drive, at }, context) =>
       changeDrive(state, drive, at, (it) => {
+        // Nobody told of the way in: the drive has ended there all the same.
+        endAtWayIn(context, state, it, at);
         it.stage = 'parked';
         it.standing = undefined;
         it.inS ??= at;
