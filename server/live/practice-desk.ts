@@ -11,7 +11,7 @@ const GONE_AFTER_MS = 6000;
 /** What somebody has taken over goes back when it has not been touched for so long, real time. */
 const TAKEN_FOR_MS = 3 * 60_000;
 /** What was tapped just before giving back may come in so much later, by a clock that is a little ahead. */
-const JUST_GIVEN_BACK_MS = 2000;
+const JUST_GIVEN_BACK_MS = 5000;
 const WATCH_MS = 1000;
 
 interface Taken {

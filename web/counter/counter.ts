@@ -98,7 +98,7 @@ export class Counter {
 
   constructor() {
     keepScreenOn();
-    this.circuit.refresh();
+    this.circuit.readCustoms();
   }
 
   protected choose(id: string): void {

@@ -130,6 +130,14 @@ export class CircuitService implements OnDestroy {
     });
   }
 
+  /** Reads the venue's customs alone, for screens that have nothing computed. */
+  readCustoms(): void {
+    this.api.call(contract.readVenue).subscribe({
+      next: ({ fields }) => this.coaching.set(fields.coaching),
+      error: (error: Error) => this.failure.set(error.message),
+    });
+  }
+
   /** Changes the circuit; what stood before can be brought back. */
   change(circuit: Circuit): void {
     const current = this.draft();

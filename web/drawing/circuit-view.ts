@@ -57,13 +57,24 @@ const STEP = 0.01;
   templateUrl: './circuit-view.html',
   styles: `
     :host {
+      position: relative;
       display: block;
       min-height: 0;
+    }
+    /* What stands still is a layer of its own: moving cars do not have it drawn anew. */
+    .ground {
+      position: absolute;
+      inset: 0;
+      pointer-events: none;
+      will-change: transform;
     }
     svg {
       display: block;
       width: 100%;
       height: 100%;
+    }
+    svg:not(.ground) {
+      position: relative;
     }
     .picking {
       cursor: crosshair;

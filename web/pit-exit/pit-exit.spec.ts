@@ -41,7 +41,7 @@ describe('A car on the circuit', () => {
     await inDialog('Break off');
     expect(data.kinds().slice(-2)).toEqual(['brokenOff', 'carHeld']);
     expect(text()).toContain('stands in the way');
-    expect(element.querySelector('jl-circuit-view svg')!.getAttribute('aria-label')).toContain('which stands');
+    expect(element.querySelector('jl-circuit-view svg[role]')!.getAttribute('aria-label')).toContain('which stands');
     // The record of the incident has the car already.
     expect(document.querySelector('.cars [aria-pressed="true"]')!.textContent.trim()).toBe('2');
     const { standing } = data.state().drives.get('d2')!;
@@ -269,7 +269,9 @@ describe('An incident', () => {
     const what = dialog.querySelector<HTMLInputElement>('#incident-what')!;
     what.value = 'Spin, no contact';
     what.dispatchEvent(new Event('input'));
-    dialog.querySelector('jl-circuit-view svg')!.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight' }));
+    dialog
+      .querySelector('jl-circuit-view svg[role]')!
+      .dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight' }));
     await press('2');
     await press('unhurt');
     await press('Keep record');

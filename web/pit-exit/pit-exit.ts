@@ -62,7 +62,7 @@ export class PitExit {
   protected readonly traffic = inject(Traffic);
   protected readonly devices = inject(DeviceService);
   private readonly circuit = inject(CircuitService);
-  /** What stands beside the road, once it has been computed. */
+  /** What stands beside the road, where it has been computed on this device: a tablet at the exit has other things to do. */
   protected readonly cones = computed(() =>
     (this.circuit.study()?.cones.cones ?? [])
       .filter(({ marker }) => marker.by === 'cone' || marker.by === 'board')
@@ -160,7 +160,6 @@ export class PitExit {
     this.data.record({ kind: 'unseated', drive: drive.id });
   }
   constructor() {
-    this.circuit.refresh();
     this.takeKeys();
   }
 
