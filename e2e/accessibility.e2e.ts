@@ -2,7 +2,7 @@ import { keyFaults } from './key-faults';
 import { ADDRESSES, expect, seriousFaults, test } from './demo';
 
 test('no screen has a serious fault of accessibility, of contrast at dusk, or of the keyboard', async ({ page }) => {
-  test.setTimeout(400_000);
+  test.setTimeout(600_000);
   const faults: string[] = [];
   for (const address of ADDRESSES) {
     await page.goto(address);
