@@ -10,7 +10,7 @@ import {
   type Plan,
   type Schedule,
 } from '@core/day';
-import { namesOf, touchWords, wordsIn } from '@core/words';
+import { GEARBOX_WORDS, namesOf, touchWords, wordsIn } from '@core/words';
 import { INK, LINE, MUTED } from './inks';
 
 /** What a sheet is made from. */
@@ -133,7 +133,7 @@ function mind(occupancy: DriveOccupancy, { bookings }: SheetSource): TableCell {
   const gearbox = occupancy.drive?.gearbox;
   const parts = [
     occupancy.guests[0]?.languages.join(', '),
-    gearbox && (gearbox === 'auto' ? 'automatic' : 'paddles'),
+    gearbox && GEARBOX_WORDS[gearbox],
     fields && touchWords(fields.touch),
     fields?.occasion,
     fields?.notes,

@@ -4,12 +4,21 @@ import type { TaughtCorner } from '../circuit/teaching-line';
 import type { Lap } from './lap';
 
 /** The station of a driven line that lies at a place of the centre line; whole laps are left out. */
-export function stationOn(line: DrivenLine, atM: number): number {
-  let [low, high] = [0, line.centreM.length];
-  const placeM = around(atM, line.centreM[high - 1]! + line.stepM);
+export function stationOn({ centreM, stepM }: DrivenLine, atM: number): number {
+  return lastNotAbove(centreM, around(atM, centreM.at(-1)! + stepM));
+}
+
+/** The station at which a car is at a time of its lap; whole laps are left out. */
+export function stationAtTime({ timeS, lapTimeS }: Pick<Lap, 'timeS' | 'lapTimeS'>, atS: number): number {
+  return lastNotAbove(timeS, around(atS, lapTimeS));
+}
+
+/** The place of the last of rising values that is not above a value; the first where all are. */
+function lastNotAbove(values: Float64Array, value: number): number {
+  let [low, high] = [0, values.length];
   while (high - low > 1) {
     const middle = (low + high) >> 1;
-    if (line.centreM[middle]! <= placeM) low = middle;
+    if (values[middle]! <= value) low = middle;
     else high = middle;
   }
   return low;

@@ -1,8 +1,9 @@
+import { around } from '../circuit/around';
 import { cornerName } from '../circuit/cones';
 import type { CornerBook } from '../circuit/circuit-file';
 import type { TaughtCorner } from '../circuit/teaching-line';
 import { fact, type Fact } from '../day/fact';
-import { slowestIn, stationOn, taughtBraking, type BrakingCustom } from './braking';
+import { slowestIn, stationAtTime, stationOn, taughtBraking, type BrakingCustom } from './braking';
 import { CALL_KINDS, callKind, type CallCustoms, type CallKind } from './call-kinds';
 import type { Lap } from './lap';
 
@@ -177,7 +178,7 @@ function cornerCalls(
     const takesS = custom?.takesS ?? settings.speechS * (CALL_KINDS[kind].length + long);
     const aheadS = takesS + (custom?.aheadS ?? settings.reactionS) + aheadOfS + (sooner ? SOONER_S : 0);
     // A lap begins with what is done behind the start line, wherever it is said.
-    const doneS = timeS(at) < 0 ? timeS(at) + lap.lapTimeS : timeS(at) % lap.lapTimeS;
+    const doneS = around(timeS(at), lap.lapTimeS);
     calls.push({ corner: index, id, kind, what, at, order: order(at), takesS, doneS, latestS: doneS - aheadS, sooner });
   };
 
@@ -207,9 +208,8 @@ function cornerCalls(
   if (settings.gearbox === 'paddle' || settings.byHand?.has(corner)) {
     for (const { station: at, from, to } of lap.changes) {
       const afterApex = order(at) > order(slowest);
-      if (to < from && !afterApex && order(at) > order(station(before.apexesM.at(-1)!)) - n) {
-        if (isBefore(at, turnIn, before, lap)) add('gearDown', at, fact('gearDown', {}, { to }));
-      }
+      if (to < from && !afterApex && isBefore(at, turnIn, before, lap))
+        add('gearDown', at, fact('gearDown', {}, { to }));
       if (to > from && afterApex && order(at) < nextTurnIn) add('gearUp', at, fact('gearUp', {}, { to }));
     }
   }
@@ -230,7 +230,7 @@ function cornerCalls(
 /** Whether a change down belongs to the corner with this turn-in: it lies between the corner before and the turn-in. */
 function isBefore(at: number, turnIn: number, before: TaughtCorner, { line, speedMps: { length: n } }: Lap): boolean {
   const apex = stationOn(line, before.apexesM.at(-1)!);
-  return (at - apex + n) % n <= (turnIn - apex + n) % n;
+  return around(at - apex, n) <= around(turnIn - apex, n);
 }
 
 /** Where the throttle is let go before a corner that needs no brake; nothing where it is driven through. */
@@ -310,18 +310,6 @@ function spoken(calls: readonly Wanted[], lapTimeS: number): Said[] | undefined 
     if (calls[i]!.latestS - sayS[i] > MOST_EARLY_S) return undefined;
   }
   return calls.map((call, i) => ({ call, sayS: sayS[i]! }));
-}
-
-/** The station at which the car is at a time of the lap; whole laps are left out. */
-function stationAtTime(lap: Lap, atS: number): number {
-  const wantedS = ((atS % lap.lapTimeS) + lap.lapTimeS) % lap.lapTimeS;
-  let [low, high] = [0, lap.timeS.length];
-  while (high - low > 1) {
-    const middle = (low + high) >> 1;
-    if (lap.timeS[middle]! <= wantedS) low = middle;
-    else high = middle;
-  }
-  return low;
 }
 
 /** A call of a kind where nothing of a lap is known: the next place, the left, third gear. */

@@ -148,6 +148,12 @@ export function studyCircuit(
   };
 }
 
+/** The lap of a car at the pace nearest to a guest's; nothing where it was not studied. */
+export function lapNearest(laps: readonly StudiedLap[], car: string | undefined, pace: number): StudiedLap | undefined {
+  const off = (lap: StudiedLap) => Math.abs(lap.pace - pace);
+  return laps.filter((one) => one.car === car).sort((a, b) => off(a) - off(b))[0];
+}
+
 /** How gears are taught in one car: the venue's customs, and what the corner book orders for this car. */
 export function gearTeaching(
   { shiftsWithinS, gearsOut }: TeachingCustom,

@@ -186,10 +186,18 @@ class SectionTimes {
   }
 }
 
+/** The quickest way to where a section begins in a gear, after so many changes. */
+interface Reached {
+  readonly gear: number;
+  readonly changes: number;
+  readonly ways: readonly Way[];
+  readonly timeS: number;
+}
+
 /** Ways round with each number of changes: the quickest of each. */
 class FewestChanges {
   private readonly freeS: number;
-  private readonly ways: readonly (Way[] | undefined)[];
+  private readonly ways: readonly (readonly Way[] | undefined)[];
 
   constructor(
     private readonly sections: readonly Section[],
@@ -202,7 +210,7 @@ class FewestChanges {
   }
 
   /** The way with the fewest changes that takes at most so much longer than the best one. */
-  within(roomS: number): Way[] | undefined {
+  within(roomS: number): readonly Way[] | undefined {
     return this.ways.find((ways) => ways && totalS(ways) <= this.freeS + roomS);
   }
 
@@ -211,18 +219,18 @@ class FewestChanges {
     return Math.min(...this.ways.flatMap((ways) => (ways ? [totalS(ways) - this.freeS] : [])));
   }
 
-  private quickestByChanges(gears: readonly number[]): (Way[] | undefined)[] {
+  private quickestByChanges(gears: readonly number[]): (readonly Way[] | undefined)[] {
     const most = 4 * this.sections.length;
-    const quickest: (Way[] | undefined)[] = [];
+    const quickest: (readonly Way[] | undefined)[] = [];
     for (const first of this.allowed[0]!) {
       // By the gear in which a section begins and the changes until then: the quickest way there.
-      let reached = new Map<string, { readonly ways: Way[]; readonly timeS: number; readonly changes: number }>();
-      reached.set(`${first} 0`, { ways: [], timeS: 0, changes: 0 });
+      let reached = new Map<string, Reached>();
+      reached.set(`${first} 0`, { gear: first, changes: 0, ways: [], timeS: 0 });
       this.sections.forEach((_, place) => {
         const onward: typeof reached = new Map();
         const nextGears = place === this.sections.length - 1 ? [first] : this.allowed[place + 1]!;
-        for (const [key, before] of reached) {
-          const gear = Number(key.split(' ')[0]);
+        for (const before of reached.values()) {
+          const { gear } = before;
           for (const highest of new Set([gear, ...gears.filter((one) => one > gear)])) {
             const wayS = this.times.wayS(place, gear, highest);
             const ups = gears.filter((one) => one > gear && one <= highest).length;
@@ -232,11 +240,8 @@ class FewestChanges {
               const timeS = before.timeS + wayS;
               const known = onward.get(`${next} ${changes}`);
               if (changes > most || !Number.isFinite(timeS) || (known && known.timeS <= timeS)) continue;
-              onward.set(`${next} ${changes}`, {
-                ways: [...before.ways, { gear, highest, timeS: wayS }],
-                timeS,
-                changes,
-              });
+              const ways = [...before.ways, { gear, highest, timeS: wayS }];
+              onward.set(`${next} ${changes}`, { gear: next, changes, ways, timeS });
             }
           }
         }

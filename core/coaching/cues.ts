@@ -54,7 +54,7 @@ const COLOURS =
   );
 const MARKERS = 'cone cones board boards marker markers pylon pylons landmark landmarks pair'.split(' ');
 
-/** Words of a colour's name that say nothing by themselves. */
+/** What the cones of a legend are called. */
 const coloursOf = (legend: Legend): string[] =>
   Object.values(legend).flatMap((marker) =>
     typeof marker === 'string' || marker.by !== 'cone' ? [] : [marker.colour],

@@ -1,6 +1,6 @@
 import { around } from '../circuit/around';
 import type { DrivenLine } from '../circuit/centre-line';
-import type { CircuitStudy, StudiedLap } from '../car/study';
+import { lapNearest, type CircuitStudy } from '../car/study';
 import type { TaughtPlace } from './evidence';
 
 /**
@@ -10,8 +10,7 @@ import type { TaughtPlace } from './evidence';
  * @returns nothing where the study does not know the car
  */
 export function taughtPlaces(study: CircuitStudy, car: string | undefined, pace: number): TaughtPlace[] {
-  const off = (lap: StudiedLap) => Math.abs(lap.pace - pace);
-  const lap = study.laps.filter((one) => one.car === car).sort((a, b) => off(a) - off(b))[0];
+  const lap = lapNearest(study.laps, car, pace);
   if (!lap) return [];
   const { lengthM } = study.centre;
   const left = (atM: number) => leftAt(study.teaching, lengthM, atM);

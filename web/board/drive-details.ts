@@ -12,6 +12,7 @@ import { RouterLink } from '@angular/router';
 import { clockMinute, lapTimeText, wallClock, type PlannedDrive } from '@core/day';
 import { progressOf, standpointOf, type Standpoint } from '@core/journal';
 import type { Assignment, CarChoice, Place } from '@core/planner';
+import { GEARBOX_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
@@ -119,7 +120,7 @@ export class DriveDetails {
       beads: beadsOf(drive, done),
       done,
       due,
-      gearbox: gearbox ? `, ${gearbox === 'auto' ? 'automatic' : 'paddles'}` : '',
+      gearbox: gearbox ? `, ${GEARBOX_WORDS[gearbox]}` : '',
       planned: occupancy
         ? `seat ${clockMinute(occupancy.startS)}, out ${wallClock(occupancy.releaseS)}, back ${clockMinute(occupancy.endS)}`
         : 'not planned',

@@ -165,6 +165,10 @@ describe('The calls of a lap', () => {
     localStorage.setItem('joylap.counter', 'i2');
     const { shown, asked } = await sheet(data);
     localStorage.removeItem('joylap.counter');
+    const times = asked.length;
+    data.clockS.update((s) => s + 1);
+    await shown.follow();
+    expect(asked.length).withContext('the clock alone asks for nothing').toBe(times);
     expect([...asked.at(-1)!.settings.sooner!]).toEqual(['Bend-turn']);
     expect(shown.text()).toContain('“Turn” sooner at Bend: turns in early, 2 times.');
   });

@@ -66,7 +66,7 @@ export class CallSheet {
   private readonly drive = signal<string | null | undefined>(undefined);
   protected readonly car = signal<string | undefined>(undefined);
   protected readonly pace = signal<number | undefined>(undefined);
-  private readonly gearboxOf = signal<'auto' | 'paddle' | undefined>(undefined);
+  protected readonly gearboxOf = signal<'auto' | 'paddle' | undefined>(undefined);
   protected readonly lap = signal<number>(1);
   protected readonly practising = signal(false);
   protected readonly wording = signal(false);
@@ -81,9 +81,7 @@ export class CallSheet {
   protected readonly drives = computed(() => {
     const state = this.data.state();
     const me = this.instructor.me()?.id;
-    const open = [...(state?.drives.values() ?? [])].filter(({ stage }) =>
-      ['planned', 'seated', 'onCircuit'].includes(stage),
-    );
+    const open = [...(state?.drives.values() ?? [])].filter(({ stage }) => OPEN.has(stage));
     const mine = (drive: DriveState) => Number(me !== undefined && drive.instructor === me);
     return open
       .sort((a, b) => mine(b) - mine(a) || (a.seatedS ?? Infinity) - (b.seatedS ?? Infinity))
@@ -114,15 +112,15 @@ export class CallSheet {
   );
   protected readonly chosenPace = computed(() => this.pace() ?? this.paces()[0]?.value ?? 1);
   private readonly guest = computed(() => this.chosenDrive()?.drive.guest.id);
-  /** What this guest's faults move, in words. */
-  protected readonly soonerWords = computed(() => {
+  private readonly ofGuest = computed(() => {
     const guest = this.guest();
-    return guest === undefined ? [] : this.guestCalls.sooner(guest).map((one) => this.guestCalls.soonerWords(one));
+    return guest === undefined ? [] : this.guestCalls.sooner(guest);
   });
-  protected readonly sooner = computed(() => {
-    const guest = this.guest();
-    const own = guest === undefined ? [] : this.guestCalls.sooner(guest).map(({ id }) => id);
-    return new Set([...own, ...this.byHand()]);
+  /** What this guest's faults move, in words. */
+  protected readonly soonerWords = computed(() => this.ofGuest().map((one) => this.guestCalls.soonerWords(one)));
+  /** The same set as long as the same calls are in it: the clock alone has nothing computed anew. */
+  protected readonly sooner = computed(() => new Set([...this.ofGuest().map(({ id }) => id), ...this.byHand()]), {
+    equal: (one, other) => one.size === other.size && [...one].every((id) => other.has(id)),
   });
   /** The corners with the calls of the lap that is shown. */
   protected readonly corners = computed(() => {
@@ -192,10 +190,6 @@ export class CallSheet {
     this.car.set(undefined);
     this.gearboxOf.set(undefined);
     this.byHand.set(new Set());
-  }
-
-  protected setGearbox(gearbox: 'auto' | 'paddle'): void {
-    this.gearboxOf.set(gearbox);
   }
 
   protected say({ what }: Pick<Call, 'what'>): string {

@@ -8,8 +8,8 @@ import {
   untracked,
   type OnDestroy,
 } from '@angular/core';
-import type { CircuitStudy } from '@core/car';
-import type { Circuit } from '@core/circuit';
+import { stationAtTime, type CircuitStudy } from '@core/car';
+import { around, type Circuit } from '@core/circuit';
 import { Button } from 'primeng/button';
 import type { LapCalls } from '../circuit/circuit.worker';
 import { CircuitMapView } from '../circuit/circuit-map';
@@ -84,18 +84,12 @@ export class PractiseLap implements OnDestroy {
   private readonly ordered = computed(() => {
     const lapS = this.lapTimeS();
     return this.calls()
-      .map((call) => ({ ...call, sayS: ((call.sayS % lapS) + lapS) % lapS }))
+      .map((call) => ({ ...call, sayS: around(call.sayS, lapS) }))
       .sort((a, b) => a.sayS - b.sayS);
   });
   protected readonly placeM = computed(() => {
     const { atM, timeS } = this.way();
-    let [low, high] = [0, timeS.length];
-    while (high - low > 1) {
-      const middle = (low + high) >> 1;
-      if (timeS[middle]! <= this.atS()) low = middle;
-      else high = middle;
-    }
-    return atM[low]!;
+    return atM[stationAtTime({ timeS, lapTimeS: this.lapTimeS() }, this.atS())]!;
   });
   protected readonly word = computed(() => {
     const call = this.ordered().findLast(({ sayS }) => sayS <= this.atS());

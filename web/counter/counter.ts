@@ -68,7 +68,6 @@ export class Counter {
     return {
       id: drive.drive.id,
       drive,
-      own: new Set([drive.drive.id]),
       crossings: drive.crossings.length,
       asked: drive.extraLapAsked && EXTRA_LAP_WORDS[drive.extraLapAsked.reason],
       parking: `Against the stops, wheels to the ${lock}, in ${parkedIn}`,

@@ -185,13 +185,13 @@ export class CircuitView {
   });
   /** The way out of the pits, a little of it. */
   protected readonly lane = computed(() => {
-    const { at, pitExit, size, path } = this.plan();
-    if (!this.map() || path === '') return '';
+    const { at, pitExit, size } = this.plan();
+    if (!this.map()) return '';
     const [joins, before] = [at(pitExit), at(pitExit - 0.035)];
     const [dx, dy] = [joins.x - before.x, joins.y - before.y];
     const along = Math.hypot(dx, dy) || 1;
     const off = 0.075 * size;
-    const [x, y] = [before.x - (dy / along) * -off, before.y + (dx / along) * off];
+    const [x, y] = [before.x + (dy / along) * off, before.y + (dx / along) * off];
     return `M${x.toFixed(1)} ${y.toFixed(1)}Q${before.x.toFixed(1)} ${before.y.toFixed(1)} ${joins.x.toFixed(1)} ${joins.y.toFixed(1)}`;
   });
   protected readonly coneMarks = computed(() =>

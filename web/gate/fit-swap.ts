@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { contract } from '@core/api';
 import { drivesThatDoNotFit, type Car } from '@core/day';
 import { asFitted, type GuestState } from '@core/journal';
 import { Button } from 'primeng/button';
-import { Api } from '../data/api';
+import { BookedDrives } from '../data/booked-drives';
 import { DayService } from '../data/day.service';
 import { DayWords } from '../data/day-words';
 import { PlanService } from '../data/plan.service';
@@ -45,7 +44,7 @@ import { PlanService } from '../data/plan.service';
 })
 export class FitSwap {
   private readonly data = inject(DayService);
-  private readonly api = inject(Api);
+  private readonly booked = inject(BookedDrives);
   private readonly tell = inject(DayWords).tell;
   protected readonly planning = inject(PlanService);
   readonly guest = input.required<GuestState>();
@@ -62,17 +61,11 @@ export class FitSwap {
 
   /** What was not booked is added to the booking first; the plan then looks for the place that costs least. */
   protected take(drive: string, car: Car): void {
-    const [date, id] = [this.data.date(), this.guest().guest.id];
-    const booking = this.data.bookings().get(id);
-    if (!date || !booking) return;
-    const drives = booking.fields.drives.map((one) => (one.id === drive ? { ...one, cars: [car.id] } : one));
-    const body = { version: booking.version, fields: { ...booking.fields, drives } };
-    this.api.call(contract.changeBooking, { params: { date, id }, body }).subscribe({
-      next: () => {
-        this.data.reload();
-        this.planning.repairOnceSent(`${this.guest().guest.name} in ${car.name}`);
-      },
-      error: (error: Error) => this.data.refuse(error.message),
-    });
+    const { id, name } = this.guest().guest;
+    this.booked.change(
+      id,
+      (one) => (one.id === drive ? { ...one, cars: [car.id] } : one),
+      () => this.planning.repairOnceSent(`${name} in ${car.name}`),
+    );
   }
 }

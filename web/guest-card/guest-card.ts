@@ -6,7 +6,7 @@ import { lapTexts } from '@core/words/guests';
 import { clockMinute, money } from '@core/day';
 import { isAbout, type JournalEntry, lapsOwed, nextOccupancy, progressOf } from '@core/journal';
 import { knownAnswers } from '@core/booking';
-import { answersWords, BREAK_OFF_WORDS, GUEST_STAGE_WORDS, touchWords } from '@core/words';
+import { answersWords, BREAK_OFF_WORDS, GEARBOX_WORDS, GUEST_STAGE_WORDS, touchWords } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { GuestBefore } from './guest-before';
@@ -101,7 +101,7 @@ export class GuestCard {
           .filter(Boolean)
           .join(', '),
       ],
-      ['Gearbox', fields.gearbox && { auto: 'automatic', paddle: 'paddles' }[fields.gearbox]],
+      ['Gearbox', fields.gearbox && GEARBOX_WORDS[fields.gearbox]],
       ['At home', fields.carAtHome],
       ['Asked', answersWords(answers).join(', ')],
       ...(answers.touch === undefined ? [['Touch', touchWords(undefined)] as [string, string]] : []),

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { rxResource } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { contract } from '@core/api';
-import { differenceCard } from '@core/car';
+import { differenceCard, lapNearest } from '@core/car';
 import { legendOf } from '@core/circuit';
 import {
   drivenBy,
@@ -17,7 +17,7 @@ import { crewDaysOf, freeFor, mealOf, restOf } from '@core/crew';
 import { knownAnswers, type BookingFields, type GateAnswers } from '@core/booking';
 import { clockMinute, lapTimeText, spokenDuration } from '@core/day';
 import { progressOf } from '@core/journal';
-import { answersWords, HOUSE_RULE, spokenCue } from '@core/words';
+import { answersWords, GEARBOX_WORDS, HOUSE_RULE, spokenCue } from '@core/words';
 import { Button } from 'primeng/button';
 import { of } from 'rxjs';
 import { Api } from '../data/api';
@@ -84,7 +84,7 @@ export class HandoverScreen {
       toAsk: answers.touch === undefined ? { guest, fields } : undefined,
       facts: [
         card.guest.languages.join(', '),
-        card.gearbox === 'auto' ? 'automatic' : card.gearbox === 'paddle' ? 'paddles' : 'gearbox open',
+        card.gearbox ? GEARBOX_WORDS[card.gearbox] : 'gearbox open',
         `expect ${lapTimeText(card.lapS)}`,
         card.drivesBefore === 0 ? 'first drive today' : `drive ${card.drivesBefore + 1} today`,
         ...(card.ready ? [READY_WORDS[card.ready]] : []),
@@ -216,9 +216,6 @@ export class HandoverScreen {
     const now = this.circuit.talkSubject(card.car);
     const before = this.circuit.talkSubject(card.lastCar);
     const difference = now && differenceCard(now, before);
-    const pace = card.guest.pace;
-    const laps = this.circuit.study()?.laps.filter(({ car }) => car === card.car) ?? [];
-    const [lap] = [...laps].sort((a, b) => Math.abs(a.pace - pace) - Math.abs(b.pace - pace));
     return talkOf({
       customs: this.circuit.coaching(),
       wayIn: wayInWords({ ...view, stalls: this.data.stalls() }, card.car),
@@ -231,7 +228,7 @@ export class HandoverScreen {
       traps: difference?.traps ?? [],
       advice: difference?.advice ?? [],
       after: before !== undefined,
-      lap,
+      lap: lapNearest(this.circuit.study()?.laps ?? [], card.car, card.guest.pace),
       ticked: drive.talked,
       saidBefore: new Set(drivenBy(state, card.guest.id).flatMap(({ talked }) => [...talked])),
     });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { wallClock } from '@core/day';
-import { effectiveEntries, type DayState, type EntryKind, type JournalEntry, type RecordedEntry } from '@core/journal';
+import { effectiveEntries, type DayState, type EntryKind, type JournalEntry } from '@core/journal';
 import { DayService } from '../data/day.service';
 import { DayWords } from '../data/day-words';
 
@@ -23,15 +23,15 @@ const LONGEST_S = 120;
 /**
  * What was entered last at the exit and in the cars, whoever and whatever entered it; nothing where it is too long ago.
  *
- * @param only the drives that count; all where not given
+ * @param effective entries that hold, in order of their time
+ * @param only the drive that counts; all where not given
  */
 export function lastDeed(
-  entries: readonly RecordedEntry[],
+  effective: readonly JournalEntry[],
   state: DayState,
   kinds: Kinds,
-  only?: ReadonlySet<string>,
+  only?: string,
 ): { readonly entry: JournalEntry; readonly drive: string } | undefined {
-  const effective = effectiveEntries(entries);
   for (let place = effective.length - 1; place >= 0; place--) {
     const entry = effective[place]!;
     if (entry.at > state.timeS) continue;
@@ -40,7 +40,7 @@ export function lastDeed(
     if (shownS === undefined || entry.at < state.timeS - shownS) continue;
     const drive =
       'drive' in entry ? entry.drive : entry.kind === 'lineCrossed' ? state.cars.get(entry.car)?.drive : undefined;
-    if (drive !== undefined && (!only || only.has(drive))) return { entry, drive };
+    if (drive !== undefined && (only === undefined || only === drive)) return { entry, drive };
   }
   return undefined;
 }
@@ -88,17 +88,19 @@ export function lastDeed(
 export class LastDeed {
   private readonly data = inject(DayService);
   private readonly tell = inject(DayWords).tell;
-  /** Only those of these drives. */
-  readonly drives = input<ReadonlySet<string>>();
+  /** Only what is about this drive. */
+  readonly drive = input<string>();
   /** Counts of laps, or everything else; both where not given. */
   readonly of = input<keyof typeof SHOWN_S>();
 
+  /** Told apart from the state, which changes with every second. */
+  private readonly effective = computed(() => effectiveEntries(this.data.entries()));
   protected readonly deed = computed(() => {
     const state = this.data.state();
     if (!state || !this.data.live()) return undefined;
     const of = this.of();
     const kinds = of ? SHOWN_S[of] : { ...SHOWN_S.counts, ...SHOWN_S.steps };
-    const found = lastDeed(this.data.entries(), state, kinds, this.drives());
+    const found = lastDeed(this.effective(), state, kinds, this.drive());
     if (!found) return undefined;
     const { entry, drive } = found;
     const guest = state.drives.get(drive)?.guest.name ?? '';

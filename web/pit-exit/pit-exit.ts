@@ -191,9 +191,6 @@ export class PitExit {
   protected settle(drive: RunningDrive, crossings: number, why: string): void {
     this.data.record({ kind: 'lapsSettled', drive: drive.id, crossings, why });
   }
-  protected only({ id }: PitDrive): ReadonlySet<string> {
-    return new Set([id]);
-  }
   /** A lap that nobody tapped when it ended, at the time at which it did. */
   protected countAt(drive: PitDrive, time: string): void {
     if (!/^\d\d:\d\d(:\d\d)?$/.test(time)) this.data.refuse('Say when the line was crossed, such as 11:08:30.');

@@ -44,8 +44,9 @@ describe('The rules', () => {
     closes.dispatchEvent(new Event('input'));
     element.querySelector('form')!.dispatchEvent(new Event('submit'));
     const { body } = http.expectOne('/api/venue').request;
-    // Where the rules do not say, the lap out counts; saving must not turn that round.
-    const rules = { ...venue.rules, outLapCounts: true };
-    expect(body).toEqual({ version: 7, fields: { ...venue, closes: '19:00', rules } });
+    // What the rules leave open is saved as it holds: the lap out counts, a lap ends at the line, a flag grants none.
+    const rules = { ...venue.rules, outLapCounts: true, flagLapsGranted: false };
+    const circuit = { ...venue.circuit, endsBeforeLine: false };
+    expect(body).toEqual({ version: 7, fields: { ...venue, closes: '19:00', rules, circuit } });
   });
 });
