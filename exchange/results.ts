@@ -12,13 +12,16 @@ export interface ResultSource {
   readonly circuit: string;
   readonly result: GuestResult;
   readonly map: CircuitMap | null;
+  /** Why the guest came, as it was booked. */
+  readonly occasion?: string | undefined;
   /** Where the page can be opened on the venue's network. */
   readonly address: string;
   readonly words: GuestWords;
 }
 
 /** The page a guest takes home, to be shown around. */
-export function resultSheet({ venue, date, circuit, result, map, address, words }: ResultSource): TDocumentDefinitions {
+export function resultSheet(source: ResultSource): TDocumentDefinitions {
+  const { venue, date, circuit, result, map, occasion, address, words } = source;
   const { guest, drives, laps, best, gainS, oneThing } = result;
   const { results: say, numbers } = words;
   const learned = learnedWords(result, say);
@@ -34,7 +37,8 @@ export function resultSheet({ venue, date, circuit, result, map, address, words 
     defaultStyle: { fontSize: 10.5, color: INK },
     content: [
       { text: guest.name, fontSize: 30, bold: true },
-      { text: `${venue} · ${circuit} · ${numbers.date(date)}`, color: MUTED, margin: [0, 2, 0, 16] },
+      { text: `${venue} · ${circuit} · ${numbers.date(date)}`, color: MUTED, margin: [0, 2, 0, occasion ? 4 : 16] },
+      ...(occasion ? [{ text: occasion, fontSize: 14, bold: true, margin: [0, 0, 0, 14] } as Content] : []),
       {
         columns: facts.map(([value, words]) => ({
           stack: [

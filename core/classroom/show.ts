@@ -6,12 +6,15 @@ import * as z from 'zod';
 export const slideKind = z.enum([
   'welcome',
   'seat',
+  'paddles',
   'eyes',
   'grip',
   'weight',
+  'aids',
   'phases',
   'corners',
   'cones',
+  'calls',
   'passing',
   'flags',
   'discomfort',
@@ -42,6 +45,10 @@ export const question = z
     right: z.number().int().min(0).max(5),
     /** Why, told once the hands are counted. */
     because: words(200).optional(),
+    /** What a wrong answer shows, for the handover of those who gave it: `looks at the cone instead of ahead`. */
+    misread: words(120).min(1).optional(),
+    /** Which cone says brake: the answers are what the venue's own legend has for them, those here where it has none. */
+    legend: z.boolean().optional(),
   })
   .refine(({ answers, right }) => right < answers.length, {
     message: 'expected the right answer to be one of the answers',
@@ -63,6 +70,16 @@ const ORDINARY_QUESTIONS = [
     answers: ['Yes, to be quick', 'Never', 'Only in the wet'],
     right: 1,
     because: 'Only one foot works at a time: brake, release, then throttle.',
+    misread: 'thinks that brake and throttle may be pressed together',
+  },
+  {
+    id: 'cones',
+    text: 'Which of these says: brake?',
+    answers: ['The one for turning in', 'The one for braking', 'The one at the apex', 'The one at the exit'],
+    right: 1,
+    because: 'First brake, then turn in: each has a place and a look of its own.',
+    misread: 'mixed up the cones',
+    legend: true,
   },
   {
     id: 'look',
@@ -70,6 +87,7 @@ const ORDINARY_QUESTIONS = [
     answers: ['At the cone beside me', 'Ahead, to the turn-in and on to the apex', 'In the mirror'],
     right: 1,
     because: 'The car goes where you look.',
+    misread: 'looks at what is near instead of ahead',
   },
   {
     id: 'mirrors',
@@ -77,6 +95,7 @@ const ORDINARY_QUESTIONS = [
     answers: ['For me', 'For the instructor'],
     right: 1,
     because: 'The instructor watches behind; you watch ahead.',
+    misread: 'thinks that the mirrors are the driver’s',
   },
   {
     id: 'unwell',
@@ -84,6 +103,7 @@ const ORDINARY_QUESTIONS = [
     answers: ['Hold on, it is nearly over', 'Say so at once'],
     right: 1,
     because: 'We stop, and the laps that are left are kept for later.',
+    misread: 'may say nothing when feeling unwell: ask',
   },
 ] as const satisfies readonly (Omit<Question, 'answers'> & { readonly answers: readonly string[] })[];
 export type OrdinaryQuestion = (typeof ORDINARY_QUESTIONS)[number]['id'];

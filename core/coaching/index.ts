@@ -2,6 +2,7 @@
 export * from './handover';
 export * from './laps';
 export * from './marks';
+export * from './misread';
 export * from './vocabulary';
 export * from './cues';
 export * from './sooner';

@@ -56,6 +56,8 @@ export function beginning({ day, schedule }: DayContext): DayState {
           unwell: false,
           deskDone: false,
           answers: {},
+          misread: new Map(),
+          sentFor: undefined,
           fitted: {},
           recording: undefined,
           freeSinceS: undefined,

@@ -42,6 +42,12 @@ export interface GuestState {
   answers: GateAnswers;
   /** The same of what decides which cars are right; the day itself goes by it once the server has it. */
   fitted: Fitted;
+  /** What the guest misunderstood in class, by question. */
+  readonly misread: Map<string, { readonly atS: number; readonly words: string }>;
+  /** Missing at a class and sent for, and found meanwhile; over with the next step of the guest, see `sentFor`. */
+  sentFor:
+    | { readonly atS: number; readonly by: string; readonly instructor: string; readonly foundS: number | undefined }
+    | undefined;
   /** The drive in which the guest sits or which is still to be debriefed. */
   drive: string | undefined;
   /** Set while a class or sighting run holds the guest. */

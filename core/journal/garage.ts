@@ -73,6 +73,8 @@ export interface CountedAnswers {
   readonly question: string;
   readonly hands: readonly number[];
   readonly right: number;
+  /** What each answer shows to have been misunderstood; empty where nobody has said. */
+  readonly misread: readonly string[];
 }
 
 export function emptyGarage(): GarageState {

@@ -19,5 +19,6 @@ export { effectiveEntries, replay, stateOf } from './reduce';
 export { stateAt } from './statuses';
 export { journalWithOwed, RunningJournal, sameOwed } from './running';
 export { contextOf, slid, slidContext } from './slid';
+export { sentFor } from './sent-for';
 export * from './stations';
 export * from './timed-laps';

@@ -53,6 +53,7 @@ export type Refusal =
       | 'notBriefed'
       | 'notSighted'
       | 'notInThisClass'
+      | 'notSentFor'
       | 'stillInACar'
       | 'inClass'
       | 'onSighting'

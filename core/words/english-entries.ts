@@ -55,6 +55,9 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   conesChecked: 'Cones looked at',
   coneDoubted: 'Cone doubted',
   answersCounted: 'Answers counted',
+  answerMissed: 'Misunderstood in class',
+  guestSentFor: 'Missing at a class, sent for',
+  guestFound: 'Found, on the way to the class',
   breakBegan: 'Break began',
   crewBack: 'Back from the break',
   guestLate: 'Late',
@@ -121,6 +124,8 @@ function plainWords(entry: JournalEntry): string {
       return `${words}, lap ${entry.lap}${entry.corner ? `, ${entry.corner}` : ''}`;
     case 'brokenOff':
       return `${words}: ${entry.note || BREAK_OFF_WORDS[entry.reason]}`;
+    case 'answerMissed':
+      return `${words}: ${entry.misread}`;
     case 'guestAnswered':
       return `${words}: ${answersWords(entry.answers).join(', ')}`;
     case 'guestFitted':

@@ -65,6 +65,7 @@ export function refusalWords(names: Names, misfit: (of: CarMisfit) => string): W
     sightedAlready: ({ subjects }) => `${guest(subjects.guest)} has seen the circuit already.`,
     notBriefed: ({ subjects }) => `${guest(subjects.guest)} is not briefed yet: class first.`,
     notSighted: ({ subjects }) => `${guest(subjects.guest)} has not seen the circuit yet: sighting run first.`,
+    notSentFor: ({ subjects }) => `Nobody has sent for ${guest(subjects.guest)}, or they have been found.`,
     notInThisClass: ({ subjects }) => `${guest(subjects.guest)} does not sit in this class.`,
     stillInACar: ({ subjects }) => `${guest(subjects.guest)} is still in a car.`,
     inClass: ({ subjects }) => `${guest(subjects.guest)} sits in a class.`,

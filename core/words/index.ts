@@ -26,6 +26,7 @@ export {
   spokenCue,
   FRIEND_WISH_WORDS,
   TERM_WORDS,
+  misreadWords,
   touchWords,
 } from './terms';
 export { CALL_HOLDS, CALL_MEANINGS, TALK_GROUP_WORDS } from './english-driving';

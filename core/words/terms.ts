@@ -1,6 +1,6 @@
 import type { GateAnswers, GateQuestion, HomeCar } from '../booking';
 import type { ConeKind, Legend, Marker } from '../circuit';
-import { CUE_PLACES, type CuePlace, type Phase } from '../coaching';
+import { CUE_PLACES, type CuePlace, type Misread, type Phase } from '../coaching';
 import type { FriendWishKind, Gearbox, TermName } from '../day';
 import type { BreakOffReason, CarStatus, ExtraLapReason, CrewStatus, FlagKind, GuestStage } from '../journal';
 import type { CrewStation } from '../practice';
@@ -119,6 +119,12 @@ export function answersWords({ touch, homeCar, drivesOn, glasses, sick, fast, ow
     ...(fast === undefined ? [] : [fast ? 'has driven fast before' : 'has never driven fast']),
     ...Object.entries(own ?? {}).map(([question, yes]) => `${question}: ${yes ? 'yes' : 'no'}`),
   ];
+}
+
+/** What was misunderstood in class, for those who teach the guest next. */
+export function misreadWords({ words, hands }: Misread): string {
+  if (!hands) return `In class: ${words}`;
+  return `In class, ${hands.wrong} of ${hands.all}: ${words}. Nobody has said who: ask`;
 }
 
 /** A rule of the house that no answer of a guest switches off: said in class, and on the waiver. */

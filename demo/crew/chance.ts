@@ -57,6 +57,12 @@ export const WAIT_S = 1.5;
 export const FORGOTTEN = { lap: 0.03, in: 0.04, debrief: 0.04, check: 0.1, spoiled: 0.3, asked: 0.15 };
 /** What guests answer at the gate, as shares of those who say yes. */
 export const ANSWERS = { glasses: 0.35, sick: 0.15, fast: 0.3 };
+/** Of all answers in class so many are wrong, and of those so many are told with their guest's name. */
+export const MISREAD = 0.06;
+export const NAMED = 0.75;
+/** Who is not there so long after the time of the class is sent for, and found within this. */
+export const MISSED_AFTER_S = 60;
+export const FOUND_S = [60, 180] as const;
 export const NOTICED_AFTER_S = 5 * 60;
 /** A lap that a pass has spoiled is marked after this. */
 export const SPOILED_S = [5, 40] as const;

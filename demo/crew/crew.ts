@@ -1,7 +1,8 @@
 import type { DayContext, DayState } from '@core/journal';
 import { atDesk, atGate, type Arrivals } from './gate';
 import { atWalkRounds, inGarage, inTrouble } from './garage';
-import { atCars, inClassroom } from './instructors';
+import { inClassroom } from './classroom';
+import { atCars } from './instructors';
 import { atPitExit, asSoonAsAllowed, type LetOut } from './marshal';
 import { BY_LOOP, Memory, type Deed, type Sight } from './scene';
 

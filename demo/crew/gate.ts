@@ -1,6 +1,7 @@
 import { isCleared, type GuestState } from '@core/journal';
 import { homeCar, type GateAnswers } from '@core/booking';
 import { ANSWERS, ARRIVALS, FORGOTTEN, LEAVES_S, NO_SHOW_AFTER_S, PAPER_S } from './chance';
+import { looksFor } from './classroom';
 import type { Deed, Scene } from './scene';
 
 const GATE = { by: 'Gate' } as const;
@@ -63,8 +64,10 @@ function answersOf(draw: Scene['draw'], guest: string): GateAnswers {
   };
 }
 
-/** Whoever has driven everything is seen off. */
-export function* atDesk({ state, ripe, between }: Scene): Iterable<Deed> {
+/** Whoever is missed is looked for, and whoever has driven everything is seen off. */
+export function* atDesk(scene: Scene): Iterable<Deed> {
+  const { state, ripe, between } = scene;
+  yield* looksFor(scene, DESK.by);
   for (const it of state.guests.values()) {
     const guest = it.guest.id;
     if (it.gone || it.deskDone || it.arrivedS === undefined || it.drive !== undefined) continue;

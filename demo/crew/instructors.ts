@@ -1,42 +1,11 @@
 import { GOOD_THINGS } from '@core/coaching';
 import type { DriveOccupancy } from '@core/day';
 import type { DriveState } from '@core/journal';
-import {
-  CLASS_SD,
-  FORGOTTEN,
-  MARKED,
-  NOTICED_AFTER_S,
-  PARK_S,
-  SIT_DOWN_S,
-  TURNAROUND,
-  WALK_S,
-  WRAP_UP,
-} from './chance';
-import { gathered, isFree, isHere } from './order';
+import { FORGOTTEN, MARKED, NOTICED_AFTER_S, PARK_S, TURNAROUND, WALK_S, WRAP_UP } from './chance';
+import { isFree, isHere } from './order';
 import type { Deed, Scene } from './scene';
 
 const pickBy = <T>(list: readonly T[], share: number): T => list[Math.floor(share * list.length)]!;
-
-/** Classes begin when everybody is there and has sat down, or those who are; and take as long as they take. */
-export function* inClassroom(scene: Scene): Iterable<Deed> {
-  const { state, context, nowS, ripe, between, normal } = scene;
-  for (const activity of scene.turns()) {
-    if (activity.kind !== 'briefing' || !activity.instructor) continue;
-    const { id: instructor, name } = activity.instructor;
-    const guests = gathered(scene, activity, (id) => !state.guests.get(id)?.briefed);
-    const key = `class ${instructor} ${activity.guests[0]?.id}`;
-    const possible = guests.length > 0 && state.crew.get(instructor)?.busyWith === undefined;
-    if (ripe(key, possible, between(key, SIT_DOWN_S))) {
-      yield { by: name, fields: { kind: 'classBegan', instructor, guests } };
-    }
-  }
-  for (const [instructor, { guests, sinceS }] of state.classes) {
-    const lengthS = context.day.rules.briefing.durationS * (1 + CLASS_SD * normal(`class ${guests[0]}`));
-    if (nowS < sinceS + lengthS) continue;
-    const by = state.crew.get(instructor)?.instructor.name ?? 'Classroom';
-    yield { by, fields: { kind: 'classEnded', instructor, guests: [...guests] } };
-  }
-}
 
 /** Guests are seated, cars parked, drives marked and debriefed. */
 export function* atCars(scene: Scene, corners: readonly string[]): Iterable<Deed> {

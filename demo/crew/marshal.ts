@@ -32,6 +32,9 @@ export type LetOut = (scene: Scene, queue: readonly AtExit[]) => AtExit | undefi
  */
 const UNSEEN_LAPS = { last: 2.5, before: 6 };
 
+/** The marshal taps so long after a car has come past. */
+const TAPS_AFTER_S = 1;
+
 const EXIT = { by: 'Pit exit' } as const;
 
 /** Cars that are set up come to the exit, are let out, counted and brought in. */
@@ -79,8 +82,9 @@ function* countAndBringIn({ state, context, nowS, draw, between, sight }: Scene,
   if (lastS === undefined) return;
   // A tap that is forgotten is forgotten for good; the loop knows better.
   const tapped = it.count.marks.some(({ source, atS }) => source === 'hand' && atS >= lastS);
-  if (!tapped && draw(`tap ${drive} ${laps}`) >= FORGOTTEN.lap && nowS >= lastS + 1) {
-    yield { ...EXIT, fields: { kind: 'lapCounted', drive, source: 'hand' } };
+  const tapS = Math.ceil(lastS + TAPS_AFTER_S);
+  if (!tapped && draw(`tap ${drive} ${laps}`) >= FORGOTTEN.lap && nowS >= tapS) {
+    yield { ...EXIT, atS: tapS, fields: { kind: 'lapCounted', drive, source: 'hand' } };
   }
   const due = crossingsDue(context, it);
   // A car whose last crossing nobody has counted is in all the same, and has driven its laps.

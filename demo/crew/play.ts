@@ -51,7 +51,8 @@ export class PlayedDay {
     const { crossed, passes } = this.track.step(this.context, this.state());
     this.passes += passes;
     for (const { vehicle, ms } of crossed) this.enter({ kind: 'lineCrossed', car: vehicle, ms }, 'Timing loop');
-    for (const { fields, by } of this.crew.look(this.context, this.state(), this.nowS)) this.enter(fields, by);
+    for (const { fields, by, atS } of this.crew.look(this.context, this.state(), this.nowS))
+      this.enter(fields, by, atS);
   }
 
   /** Lets the plan's times follow, as the server does. */
@@ -83,10 +84,10 @@ export class PlayedDay {
   }
 
   /** Enters something; false where it is refused. */
-  enter(fields: DeedFields, by: string): boolean {
+  enter(fields: DeedFields, by: string, atS = this.nowS): boolean {
     const seq = this.entries.length + 1;
     const id = `crew-${this.day.date}-${String(seq).padStart(5, '0')}`;
-    const entry = { ...fields, id, at: this.nowS, by };
+    const entry = { ...fields, id, at: atS, by };
     if (!this.journal.admit(entry).admitted) return false;
     this.journal.add({ seq, recordedAt: recordedAt(this.day.date, this.nowS), entry });
     return true;

@@ -5,9 +5,11 @@ import { turnsNow, type Activity } from './order';
 type DistributiveOmit<T, K extends keyof T> = T extends unknown ? Omit<T, K> : never;
 export type DeedFields = DistributiveOmit<JournalEntry, 'id' | 'at' | 'by'>;
 
-/** Something that somebody of the crew enters now. */
+/** Something that somebody of the crew enters. */
 export interface Deed {
   readonly by: string;
+  /** When it was done, seconds since midnight, where that is not just now: a tap belongs to what was seen. */
+  readonly atS?: number;
   readonly fields: DeedFields;
 }
 

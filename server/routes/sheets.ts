@@ -61,14 +61,16 @@ export function sheetsRoutes({ store, dayCache }: Services): Handlers<typeof she
       await send(response, sheet, `instructor-${date}.pdf`);
     },
     resultSheet: async ({ params: { date, id }, query, response }) => {
-      const { day, context } = dayCache.of(date);
+      const { day, context, bookings } = dayCache.of(date);
       const result = guestResult(context, dayCache.stateAt(date), id, dayCache.vocabulary());
       if (!result) throw notFound('guest', id, date);
       const words = wordsFor(result.guest.languages, query.language);
       const address = pageOn(response, `results/${encodeURIComponent(id)}?day=${date}`);
       const { circuit } = store.circuit.get();
       const map = circuit && circuitMapOf(circuit);
-      const sheet = resultSheet({ venue: day.venue, date, circuit: day.circuit.name, result, map, address, words });
+      const occasion = bookings.find((booking) => booking.id === id)?.fields.occasion;
+      const about = { venue: day.venue, date, circuit: day.circuit.name, occasion };
+      const sheet = resultSheet({ ...about, result, map, address, words });
       await send(response, sheet, fileName(result.guest, date));
     },
     timesSheet: async ({ params: { date, id }, query, response }) => {

@@ -65,16 +65,16 @@ function isOurs(deed: Deed, state: DayState): boolean {
   return !status.off.includes(post.station) && !status.taken.some((taken) => samePost(taken.post, post));
 }
 
-async function enter({ fields, by }: Deed, date: string, at: number): Promise<void> {
+async function enter({ fields, by, atS }: Deed, date: string, nowS: number): Promise<void> {
   const key = JSON.stringify(fields);
-  if ((refusedUntil.get(key) ?? -Infinity) > at) return;
+  if ((refusedUntil.get(key) ?? -Infinity) > nowS) return;
   try {
-    const body = { ...fields, id: crewId(randomUUID()), at, by };
+    const body = { ...fields, id: crewId(randomUUID()), at: atS ?? nowS, by };
     venue.take(await venue.call(contract.appendEntry, { params: { date }, body }));
     refusedUntil.delete(key);
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
-    refusedUntil.set(key, at + AGAIN_AFTER_S);
+    refusedUntil.set(key, nowS + AGAIN_AFTER_S);
     logger.info({ error: error.message, kind: fields.kind }, 'refused');
   }
 }

@@ -1,11 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
 import { RouterLink } from '@angular/router';
+import { misreadBy } from '@core/coaching';
 import { clockMinute, spokenDuration, type BriefingOccupancy, type SightingOccupancy } from '@core/day';
-import { isCleared, type GuestState } from '@core/journal';
+import { isCleared, sentFor, type GuestState } from '@core/journal';
 import { GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
 import { When } from '../data/when';
+import { ClassAnswers } from './class-answers';
 
 /** A guest on a roster, and whether this one may take part now. */
 interface Seat {
@@ -13,13 +16,20 @@ interface Seat {
   readonly ticked: boolean;
   readonly ready: boolean;
   readonly words: string;
+  /** Set where a class begins soon or is running without this guest: what was done about it. */
+  readonly missing?: { readonly words: string; readonly canSend: boolean };
 }
+
+/** Who is not there is missed from so long before the class on. */
+const MISSED_BEFORE_S = 15 * 60;
+/** A class that is over stays on screen so long where wrong hands are nobody's yet. */
+const ASKED_AFTER_S = 30 * 60;
 
 /** The next classes with rosters and attendance, and the sighting runs that follow with their seats. */
 @Component({
   selector: 'jl-classroom',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, RouterLink],
+  imports: [Button, ClassAnswers, NgTemplateOutlet, RouterLink],
   templateUrl: './classroom.html',
   styleUrl: './classroom.scss',
   host: { class: 'screen' },
@@ -50,15 +60,18 @@ export class Classroom {
         name: context.schedule.index.instructors.get(instructor)?.name ?? instructor,
         when: `since ${clockMinute(sinceS)}, ends about ${clockMinute(sinceS + context.day.rules.briefing.durationS)}`,
         seats,
-        others: [] as Seat[],
-        answers: this.answersOf(instructor, sinceS),
+        others: this.absent(id, instructor, guests),
+        held: { instructor, guests, sinceS },
       };
     });
     const planned = upcoming.map((occupancy, place) => {
       const id = `class-${occupancy.briefing.instructor}-${occupancy.startS}`;
       const wants = (guest: GuestState) =>
         !guest.briefed && isCleared(guest) && guest.heldBy === undefined && !guest.gone;
-      const seats = occupancy.guests.flatMap((guest) => this.seat(id, state.guests.get(guest.id), wants));
+      const soon = this.when.start()(occupancy).atS - state.timeS <= MISSED_BEFORE_S;
+      const seats = occupancy.guests
+        .flatMap((guest) => this.seat(id, state.guests.get(guest.id), wants))
+        .map((seat) => (soon && !seat.ready ? { ...seat, missing: missing(seat.guest) } : seat));
       return {
         id,
         instructor: occupancy.briefing.instructor,
@@ -67,10 +80,23 @@ export class Classroom {
         when: `${this.when.words()(occupancy)}, ${spokenDuration(occupancy.endS - occupancy.startS)}`,
         seats,
         others: place === 0 ? this.missed(id, upcoming) : [],
-        answers: [] as ReturnType<Classroom['answersOf']>,
+        held: undefined,
       };
     });
     return [...running, ...planned];
+  });
+  /** Classes that are over, in which hands were wrong and nobody has said whose. */
+  protected readonly over = computed(() => {
+    const [context, state] = [this.data.context(), this.data.state()];
+    if (!context || !state) return [];
+    return state.taught
+      .filter(({ endS }) => endS > state.timeS - ASKED_AFTER_S)
+      .filter(({ guests }) => guests.some((guest) => misreadBy(state, guest).some(({ hands }) => hands)))
+      .map((held) => ({
+        held,
+        when: `${clockMinute(held.sinceS)} to ${clockMinute(held.endS)}`,
+        name: context.schedule.index.instructors.get(held.instructor)?.name ?? held.instructor,
+      }));
   });
 
   protected readonly runs = computed(() => {
@@ -155,15 +181,21 @@ export class Classroom {
       .flatMap((guest) => this.seat(id, guest, () => true));
   }
 
-  /** What a class answered to the questions of the show: what was misunderstood is worth another word in the car. */
-  private answersOf(instructor: string, sinceS: number) {
-    const answers = this.data.state()?.garage.answers ?? [];
-    return answers
-      .filter((one) => one.instructor === instructor && one.atS >= sinceS)
-      .map(({ question, hands, right }) => {
-        const all = hands.reduce((sum, count) => sum + count, 0);
-        return { question, wrong: all - hands[right]!, words: `${hands[right]} of ${all} right` };
-      });
+  /** Those of the plan's class who are not in the room of the one that is running. */
+  private absent(id: string, instructor: string, there: readonly string[]): Seat[] {
+    const [context, state] = [this.data.context()!, this.data.state()!];
+    const planned = context.schedule.briefings.find(
+      ({ briefing }) => briefing.instructor === instructor && briefing.guests.some((guest) => there.includes(guest)),
+    );
+    return (planned?.guests ?? [])
+      .map((guest) => state.guests.get(guest.id))
+      .filter((guest) => guest && !guest.briefed && !guest.gone && !there.includes(guest.guest.id))
+      .flatMap((guest) => this.seat(id, guest, () => false))
+      .map((seat) => ({ ...seat, missing: missing(seat.guest) }));
+  }
+
+  protected send(instructor: string, { guest }: Seat): void {
+    this.data.record({ kind: 'guestSentFor', guest: guest.guest.id, instructor });
   }
 
   private isRunning(occupancy: BriefingOccupancy): boolean {
@@ -174,4 +206,13 @@ export class Classroom {
   private isOut(guestId: string): boolean {
     return this.data.state()?.guests.get(guestId)?.heldBy === 'sighting';
   }
+}
+
+/** What was done about somebody who is missing. */
+function missing(guest: GuestState): NonNullable<Seat['missing']> {
+  const sent = sentFor(guest);
+  if (!sent) return { words: '', canSend: true };
+  return sent.foundS === undefined
+    ? { words: `sent for ${clockMinute(sent.atS)}`, canSend: false }
+    : { words: `on the way since ${clockMinute(sent.foundS)}`, canSend: false };
 }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { nextOccupancy, stationOf, type GuestState } from '@core/journal';
+import { clockMinute } from '@core/day';
+import { nextOccupancy, sentFor, stationOf, type GuestState } from '@core/journal';
 import { GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
@@ -31,10 +32,21 @@ import { When } from '../data/when';
       min-height: 44px;
       border-bottom: 1px solid var(--p-jl-line);
     }
-    section + section article {
+    .wanted {
+      grid-column: 1 / -1;
+      padding: 0.5rem 0.9rem;
+      border: 1px solid var(--p-jl-amber-mark);
+      border-radius: 8px;
+      background: var(--p-jl-amber-soft);
+    }
+    .wanted article {
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
+      border-bottom: 0;
+    }
+    .out article {
       grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr) 5rem;
     }
-    section + section b {
+    .out b {
       text-align: right;
     }
     p {
@@ -69,6 +81,28 @@ export class Desk {
       .filter((guest) => state && stationOf(guest, state) === 'desk')
       .map((guest) => this.row(guest));
   });
+  /** Who is missed at a class, the one who was sent for first on top. */
+  protected readonly wanted = computed(() => {
+    const context = this.data.context();
+    return this.guests()
+      .flatMap((guest) => {
+        const sent = sentFor(guest);
+        if (!context || !sent) return [];
+        const instructor = context.schedule.index.instructors.get(sent.instructor)?.name ?? sent.instructor;
+        const { name, party, id } = guest.guest;
+        return [
+          {
+            id,
+            name,
+            sentS: sent.atS,
+            what: `Class with ${instructor}, sent for ${clockMinute(sent.atS)} by ${sent.by}`,
+            last: `${GUEST_STAGE_WORDS[guest.stage]}${guest.sinceS === undefined ? '' : ` since ${clockMinute(guest.sinceS)}`}${party ? `, with ${party}` : ''}`,
+            found: sent.foundS === undefined ? undefined : `on the way since ${clockMinute(sent.foundS)}`,
+          },
+        ];
+      })
+      .sort((a, b) => a.sentS - b.sentS);
+  });
   protected readonly out = computed(() => {
     const state = this.data.state();
     return this.guests()
@@ -80,6 +114,10 @@ export class Desk {
     const finished = this.guests().filter(({ stage }) => stage === 'finished').length;
     return `${this.at().length} at the desk, ${this.out().length} on the way, ${finished} finished`;
   });
+
+  protected found(guest: string): void {
+    this.data.record({ kind: 'guestFound', guest });
+  }
 
   protected finish(guest: string): void {
     this.data.record({ kind: 'deskDone', guest });

@@ -12,12 +12,13 @@ import {
   talkOf,
   type Handover,
   type TalkGroup,
+  misreadBy,
 } from '@core/coaching';
 import { crewDaysOf, freeFor, mealOf, restOf } from '@core/crew';
 import { knownAnswers, type BookingFields, type GateAnswers } from '@core/booking';
 import { clockMinute, lapTimeText, spokenDuration } from '@core/day';
 import { progressOf } from '@core/journal';
-import { answersWords, GEARBOX_WORDS, HOUSE_RULE, spokenCue } from '@core/words';
+import { answersWords, GEARBOX_WORDS, HOUSE_RULE, misreadWords, spokenCue } from '@core/words';
 import { Button } from 'primeng/button';
 import { of } from 'rxjs';
 import { Api } from '../data/api';
@@ -100,6 +101,7 @@ export class HandoverScreen {
       thing: card.oneThing,
       say: card.oneThing && spokenCue(card.oneThing.say, legendOf(this.circuit.draft())),
       sooner: this.guestCalls.sooner(card.guest.id).map((one) => this.guestCalls.soonerWords(one)),
+      misread: misreadBy(state, card.guest.id).map(misreadWords),
       cured: card.cured.map(({ name: words }) => words.toLowerCase()),
       minds: [
         ...(fields?.healthNote ? [fields.healthNote] : []),

@@ -57,6 +57,7 @@ export class Results {
     const day = this.data.day();
     return day ? `${day.venue} · ${day.circuit.name} · ${this.told().numbers.date(day.date)}` : '';
   });
+  protected readonly occasion = computed(() => this.data.bookings().get(this.id())?.fields.occasion);
   protected readonly party = computed(() => this.result()?.guest.party);
   protected readonly pdf = computed(() => {
     const date = this.data.date();

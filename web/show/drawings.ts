@@ -155,6 +155,70 @@ import type { ShowWords } from '@core/words/guests';
         opacity: 1;
       }
     }
+    .sign {
+      font-size: 22px;
+    }
+    .paddle {
+      animation: pull 6s ease-in-out infinite;
+      transform-origin: 150px 100px;
+    }
+    .paddle.up {
+      animation-delay: -3s;
+    }
+    .paddle .shell {
+      fill: var(--p-jl-lake-soft);
+    }
+    @keyframes pull {
+      0%,
+      42%,
+      58%,
+      100% {
+        transform: none;
+      }
+      50% {
+        transform: scale(0.9);
+      }
+    }
+    .slid {
+      fill: none;
+      stroke: var(--p-jl-kerb);
+      stroke-width: 3;
+      stroke-dasharray: 6 4;
+    }
+    .axle {
+      fill: var(--p-jl-ink);
+    }
+    .car {
+      offset-rotate: auto;
+      animation: slide 6s ease-in-out infinite;
+    }
+    @keyframes slide {
+      0% {
+        offset-distance: 0%;
+      }
+      80%,
+      100% {
+        offset-distance: 100%;
+      }
+    }
+    /* The tail comes round behind the turn-in, and is caught. */
+    .tail .turned {
+      animation: comeRound 6s ease-in-out infinite;
+    }
+    @keyframes comeRound {
+      0%,
+      30% {
+        transform: none;
+      }
+      55%,
+      62% {
+        transform: rotate(38deg);
+      }
+      80%,
+      100% {
+        transform: rotate(4deg);
+      }
+    }
     .slower rect,
     .quicker rect {
       fill: var(--p-jl-ink);
@@ -207,8 +271,33 @@ import type { ShowWords } from '@core/words/guests';
   `,
 })
 export class ShowDrawing {
+  /** The line that is meant through the bend; under- and oversteer leave it, each in its way. */
+  protected readonly meant = 'M34 205 V128 Q36 56 108 54 H132';
   readonly kind = input.required<SlideKind>();
   readonly words = input.required<ShowWords>();
   protected readonly say = computed(() => this.words().drawing);
+  protected readonly bends = computed(() => {
+    const [wide, tail] = ['M34 205 V118 Q32 62 58 34', 'M34 205 V128 Q34 72 92 44 Q112 36 132 42'];
+    return [
+      {
+        kind: 'nose',
+        x: 4,
+        word: this.say().noseWide,
+        path: wide,
+        motion: `path('${wide}')`,
+        steers: 'rotate(32 8 -7.3)',
+        steersRight: 'rotate(32 8 7.3)',
+      },
+      {
+        kind: 'tail',
+        x: 156,
+        word: this.say().tailOut,
+        path: tail,
+        motion: `path('${tail}')`,
+        steers: 'rotate(-24 8 -7.3)',
+        steersRight: 'rotate(-24 8 7.3)',
+      },
+    ];
+  });
   protected readonly label = computed(() => this.words().slide[this.kind()].words.join('. '));
 }

@@ -56,7 +56,7 @@ export class ShowEditor {
   }
 
   protected readonly isFromCircuit = ({ kind, words }: Slide) =>
-    words === undefined && ['welcome', 'corners', 'cones', 'passing', 'phases'].includes(kind);
+    words === undefined && ['welcome', 'corners', 'cones', 'calls', 'passing', 'phases'].includes(kind);
 
   protected change(fields: ShowFields): void {
     this.draft.set(fields);

@@ -133,6 +133,7 @@ export class Show {
       question: slide.asked,
       hands,
       right: slide.question.right,
+      misread: [...slide.misread],
     });
   }
 

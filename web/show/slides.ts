@@ -2,7 +2,8 @@ import type { CoachingCustoms } from '@core/api';
 import type { Question, ShowFields, Slide, SlideKind } from '@core/classroom';
 import type { CircuitStudy, StudiedCorner } from '@core/car';
 import { legendOf, markersOf, type Circuit, type CornerBook } from '@core/circuit';
-import type { ShowWords } from '@core/words/guests';
+import { CONE_WORDS } from '@core/words';
+import type { CallLine, ShowWords } from '@core/words/guests';
 
 /** One picture of the show, as it is drawn. */
 export type ShownSlide =
@@ -14,6 +15,8 @@ export type ShownSlide =
       readonly picture: string | undefined;
       /** The corner that is drawn, on slides that draw one. */
       readonly corner: StudiedCorner | undefined;
+      /** Calls of the venue, on the slides that list them. */
+      readonly calls?: readonly CallLine[];
     }
   | {
       readonly kind: 'question';
@@ -22,6 +25,8 @@ export type ShownSlide =
       readonly question: Question;
       /** The question in the words of the venue, by which its answers are counted in every language. */
       readonly asked: string;
+      /** What each answer shows to have been misunderstood, for those who teach; empty at the right one. */
+      readonly misread: readonly string[];
     };
 
 export interface ShowSource {
@@ -35,15 +40,18 @@ export interface ShowSource {
   readonly words: ShowWords;
 }
 
+/** So many calls are read from the last row. */
+const CALLS_ON_A_SLIDE = 9;
+
 /** The slides in their order: a slide for each corner, and the questions at the end. */
 export function slidesOf(source: ShowSource): ShownSlide[] {
   const slides = source.show.slides
     .filter(({ hidden }) => !hidden)
-    .flatMap((slide) => (slide.kind === 'corners' ? cornerSlides(source, slide) : [plainSlide(source, slide)]));
-  const questions = source.show.questions.map((asked): ShownSlide => {
-    const question = source.words.question(asked);
-    return { kind: 'question', id: asked.id, title: question.text, question, asked: asked.text };
-  });
+    .flatMap((slide) => {
+      if (slide.kind === 'corners') return cornerSlides(source, slide);
+      return slide.kind === 'calls' && !slide.words ? callSlides(source, slide) : [plainSlide(source, slide)];
+    });
+  const questions = source.show.questions.map((asked) => questionSlide(source, asked));
   return [...slides, ...questions];
 }
 
@@ -90,6 +98,41 @@ function ownWords(
     default:
       return plain;
   }
+}
+
+/** The calls that this venue makes, evenly over as many slides as they need. */
+function callSlides({ coaching, words }: ShowSource, slide: Slide): ShownSlide[] {
+  const calls = words.calls(coaching.calls ?? {});
+  const count = Math.ceil(calls.length / CALLS_ON_A_SLIDE);
+  const each = Math.ceil(calls.length / count);
+  return Array.from({ length: count }, (_, place) => ({
+    id: place === 0 ? slide.id : `${slide.id}-${place + 1}`,
+    kind: 'calls',
+    title: slide.title ?? words.slide.calls.title,
+    words: [],
+    picture: undefined,
+    corner: undefined,
+    calls: calls.slice(place * each, (place + 1) * each),
+  }));
+}
+
+/** In this order the cones are offered as answers, so that the right one is not the first. */
+const ASKED_CONES = ['turnIn', 'brake', 'apex', 'exit'] as const;
+
+function questionSlide({ circuit, words }: ShowSource, asked: Question): ShownSlide {
+  const question = words.question(asked);
+  const slide = { kind: 'question' as const, id: asked.id, title: question.text, asked: asked.text };
+  const legend = legendOf(circuit);
+  const marked = ASKED_CONES.filter((kind) => legend[kind].by !== 'none');
+  if (!asked.legend || marked.length < 2 || !marked.includes('brake')) {
+    const misread = question.answers.map((answer, place) =>
+      place === asked.right ? '' : (asked.misread ?? `answered “${asked.answers[place] ?? answer}” to “${asked.text}”`),
+    );
+    return { ...slide, question, misread };
+  }
+  const answers = marked.map((kind) => words.look(legend[kind]));
+  const misread = marked.map((kind) => (kind === 'brake' ? '' : `mixed up brake and ${CONE_WORDS[kind]} cones`));
+  return { ...slide, question: { ...question, answers, right: marked.indexOf('brake') }, misread };
 }
 
 function cornerSlides({ study, circuit, coaching, words: say }: ShowSource, slide: Slide): ShownSlide[] {

@@ -1,10 +1,11 @@
 import * as z from 'zod';
 import { fact } from '../../day';
 import { elsewhere, firstReason } from '../misplaced';
+import { sentFor } from '../sent-for';
 import { onGuest, unknown, notReady, crewFree, circuitShut, circuitFull } from './judging';
 import { changeGuest, occupy, release } from './changing';
 import { subject, entryOf } from './parts';
-import { NO_WORDS, type Family } from './family';
+import { always, NO_WORDS, type Family } from './family';
 
 /** Classes, what is asked in them, and sighting runs. */
 export const classesSchemas = {
@@ -19,7 +20,18 @@ export const classesSchemas = {
     hands: z.array(z.number().int().min(0).max(200)).min(2).max(6),
     /** Place of the right answer. */
     right: z.number().int().min(0).max(5),
+    /** What each answer shows to have been misunderstood, in the same order; empty where it shows nothing. */
+    misread: z.array(z.string().max(200)).max(6).optional(),
   }),
+  /** One of those whose hands were up for a wrong answer. */
+  answerMissed: entryOf('answerMissed', {
+    guest: subject,
+    question: z.string().min(1).max(200),
+    misread: z.string().min(1).max(200),
+  }),
+  /** Somebody who is missing at a class is to be found, and has been. */
+  guestSentFor: entryOf('guestSentFor', { guest: subject, instructor: subject }),
+  guestFound: entryOf('guestFound', { guest: subject }),
 };
 
 export const classesRules: Family<typeof classesSchemas> = {
@@ -116,9 +128,36 @@ export const classesRules: Family<typeof classesSchemas> = {
       if (!state.crew.has(instructor)) return unknown('instructor', instructor);
       return right < hands.length ? undefined : fact('noSuchAnswer', {});
     },
-    apply: ({ garage }, { instructor, question, hands, right, at }) => {
-      garage.answers.push({ atS: at, instructor, question, hands, right });
+    apply: ({ garage }, { instructor, question, hands, right, misread, at }) => {
+      garage.answers.push({ atS: at, instructor, question, hands, right, misread: misread ?? [] });
     },
     words: { named: ['question'] },
+  },
+  answerMissed: {
+    admit: (state, { guest }) => onGuest(state, guest, always),
+    apply: (state, { guest, question, misread, at }) =>
+      state.guests.get(guest)?.misread.set(question, { atS: at, words: misread }),
+    words: { own: ['misread'], named: ['question'] },
+  },
+  // Neither is a step of the guest's day, so neither says that the guest has been seen.
+  guestSentFor: {
+    admit: (state, { guest, instructor }) =>
+      state.crew.has(instructor)
+        ? onGuest(state, guest, (it) => elsewhere(state, it))
+        : unknown('instructor', instructor),
+    apply: (state, { guest, instructor, at, by }) => {
+      const known = state.guests.get(guest);
+      if (known) known.sentFor = { atS: at, by, instructor, foundS: undefined };
+    },
+    words: NO_WORDS,
+  },
+  guestFound: {
+    admit: (state, { guest }) =>
+      onGuest(state, guest, (it) => (sentFor(it) ? undefined : fact('notSentFor', { guest: it.guest.id }))),
+    apply: (state, { guest, at }) => {
+      const known = state.guests.get(guest);
+      if (known?.sentFor) known.sentFor = { ...known.sentFor, foundS: at };
+    },
+    words: NO_WORDS,
   },
 };

@@ -1,8 +1,12 @@
+import { CALL_KINDS, type CallCustoms, type CallKind, type CallKindFacts } from '../../car';
 import { ORDINARY_SHOW, type OrdinaryQuestion, type Question } from '../../classroom';
 import { GOOD_THINGS, VOCABULARY, type CommonFault, type FaultEntry, type GoodThing } from '../../coaching';
+import type { CallLine } from './guest-words';
 
 /** What is the same at every venue has its words in each language; what a venue has changed stays as it was written. */
 
+/** A call in the car: what is said, and what it asks for. */
+export type CallWords = Readonly<Record<CallKind, readonly [say: string, means: string]>>;
 export type FaultWords = Readonly<Record<CommonFault, readonly [name: string, cure: string]>>;
 export type GoodWords = Readonly<Record<GoodThing, string>>;
 export type QuestionWords = Readonly<Record<OrdinaryQuestion, Pick<Question, 'text' | 'answers' | 'because'>>>;
@@ -36,4 +40,21 @@ export function questionIn(words: QuestionWords) {
 /** A word that has one in the language, else as it was typed: colours of cones, conditions of the circuit. */
 export function wordIn(words: Readonly<Record<string, string>>) {
   return (typed: string): string => words[typed.toLowerCase()] ?? typed;
+}
+
+/** The calls of a venue in a language, but for those it does not make: its own words where it has some, what they ask, how long they hold. */
+export function callsIn(
+  words: CallWords,
+  holds: Readonly<Record<CallKindFacts['holds'], string>>,
+  blanks: Readonly<Record<'gear' | 'where' | 'side', string>>,
+) {
+  return (customs: CallCustoms): CallLine[] =>
+    Object.entries(CALL_KINDS).flatMap(([key, facts]) => {
+      const kind = key as CallKind;
+      const custom = customs[kind];
+      if (custom?.off) return [];
+      const [say, means] = words[kind];
+      const own = custom?.say?.replace(/\{(gear|where|side)\}/g, (_, blank: keyof typeof blanks) => blanks[blank]);
+      return { kind, say: own ?? say, means, holds: holds[facts.holds] };
+    });
 }

@@ -1,5 +1,7 @@
-import { ordinal } from '../english-driving';
-import { coneWords, PHASE_WORDS } from '../terms';
+import { CALL_KINDS, plainCall, type CallKind } from '../../car';
+import { CALL_HOLDS, CALL_MEANINGS, callWords, ordinal } from '../english-driving';
+import { coneWords, lookWords, PHASE_WORDS } from '../terms';
+import { callsIn, type CallWords } from './common';
 import type { GuestWords } from './guest-words';
 import { numbersIn } from './numbers';
 
@@ -7,6 +9,10 @@ const numbers = numbersIn('en-GB');
 const { fixed, lapTime } = numbers;
 const COUNTS = ['no', 'one', 'two', 'three', 'four', 'five', 'six'];
 const laps = (count: number) => `${COUNTS[count] ?? count} lap${count === 1 ? '' : 's'}`;
+
+const CALLS = Object.fromEntries(
+  (Object.keys(CALL_KINDS) as CallKind[]).map((kind) => [kind, [callWords(plainCall(kind)), CALL_MEANINGS[kind]]]),
+) as unknown as CallWords;
 
 export const ENGLISH: GuestWords = {
   language: 'English',
@@ -63,6 +69,16 @@ export const ENGLISH: GuestWords = {
           'Both hands on the wheel, level, all the time',
         ],
       },
+      paddles: {
+        title: 'Paddles: gears by a finger',
+        words: [
+          'Right hand pulls: one gear up. Left hand pulls: one gear down',
+          'One short pull, one gear; the hands stay where they are',
+          'Down only while you brake, up only with the wheel nearly straight',
+          'The instructor says when, and which gear. The car refuses what would hurt it',
+          'In automatic you leave them alone; a pull by mistake does no harm',
+        ],
+      },
       eyes: {
         title: 'Look far ahead',
         words: [
@@ -87,9 +103,21 @@ export const ENGLISH: GuestWords = {
           'Stability control helps; smooth feet do more',
         ],
       },
+      aids: {
+        title: 'What the car does for you',
+        words: [
+          'Anti-lock: press the brake as hard as you can, and you can still steer',
+          'Traction control takes power away where the wheels would spin',
+          'Stability control brakes single wheels when the car does not go where you steer',
+          'Without it, too quick in: the nose pushes wide. Ease the throttle, wait, steer no more',
+          'Without it, throttle too soon: the tail steps out. Look where you want to go, ease off, follow with the wheel',
+          'None of them makes more grip: too fast is too fast',
+        ],
+      },
       phases: { title: 'Phases of a corner', words: [] },
       corners: { title: 'Our corners', words: [] },
       cones: { title: 'What the cones say', words: [] },
+      calls: { title: 'What we say in the car', words: [] },
       passing: { title: 'Passing', words: [] },
       flags: {
         title: 'Flags',
@@ -125,9 +153,10 @@ export const ENGLISH: GuestWords = {
     passing: { straights: 'On any straight.', signals: 'Where the instructors agree by hand and lights.' },
     passingNamed: (corners) => `Only where it is named: ${corners.join(', ') || 'nowhere today'}`,
     passed: [
-      'The slower car lifts and shows its hazard lights',
-      'The instructor says the side and steadies the wheel; you never let go',
-      'Afterwards: find the line again before you push',
+      'You are passed: lift, stay where you are, the hazard lights are on. No need to hurry',
+      'You pass: throttle when the instructor says, on the other side, back on the line when it is said',
+      'The other seat: the instructors agree, watch the mirrors, say the side and may steady the wheel; you never let go',
+      'Afterwards, both: find the line again before you push',
       'In an emergency too: the instructor may steady or steer, and brake where there is a second pedal',
     ],
     corner: (number, direction, apex) => `${ordinal(number)} corner, to the ${direction}; ${apex} apex`,
@@ -143,7 +172,9 @@ export const ENGLISH: GuestWords = {
     roadMarks: (what) => `Road marks: ${what}`,
     lightThrottle: 'A light throttle through the middle',
     mistakes: (what) => `Often wrong: ${what}`,
+    look: lookWords,
     cone: coneWords,
+    calls: callsIn(CALLS, CALL_HOLDS, { gear: '3rd', where: 'the next place', side: 'left' }),
     drawing: {
       wrist: 'wrist reaches the top',
       knee: 'knee bent, brake pressed hard',
@@ -155,6 +186,12 @@ export const ENGLISH: GuestWords = {
       turn: 'turn',
       frontGrips: 'front grips',
       rearGrips: 'rear grips',
+      gearDown: 'one gear down',
+      gearUp: 'one gear up',
+      noseWide: 'the nose pushes wide',
+      tailOut: 'the tail steps out',
+      meant: 'meant',
+      goes: 'goes',
       lifts: 'lifts, hazard lights on',
       caution: 'caution: slow, no passing',
       allStop: 'all-stop: to the side, stand still',

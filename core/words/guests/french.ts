@@ -1,5 +1,6 @@
-import type { ConeKind } from '../../circuit';
-import { faultIn, goodThingIn, questionIn, wordIn, type QuestionWords } from './common';
+import type { ConeKind, Marker } from '../../circuit';
+import { callsIn, faultIn, goodThingIn, questionIn, wordIn, type QuestionWords } from './common';
+import { FRENCH_CALLS } from './french-calls';
 import { FRENCH_FAULTS, FRENCH_GOOD_THINGS } from './french-faults';
 import type { GuestWords } from './guest-words';
 import { numbersIn } from './numbers';
@@ -50,6 +51,11 @@ const QUESTIONS: QuestionWords = {
     answers: ['Le cône à côté de moi', 'Devant, le point de braquage puis la corde', 'Dans le rétroviseur'],
     because: 'La voiture va où vous regardez.',
   },
+  cones: {
+    text: 'Lequel de ces repères dit : freiner ?',
+    answers: ['Celui du braquage', 'Celui du freinage', 'Celui de la corde', 'Celui de la sortie'],
+    because: 'Freiner d’abord, braquer ensuite : chacun a sa place et son aspect.',
+  },
   mirrors: {
     text: 'Pour qui les rétroviseurs sont-ils réglés ?',
     answers: ['Pour moi', 'Pour l’instructeur'],
@@ -61,6 +67,12 @@ const QUESTIONS: QuestionWords = {
     because: 'Nous nous arrêtons, et les tours restants vous sont gardés.',
   },
 };
+
+function look(marker: Marker): string {
+  const cones = (count: number) =>
+    `${count > 1 ? 'cônes' : 'cône'} (${colour(marker.colour)}${PATTERNS[marker.pattern]})`;
+  return markerWords(marker, 'une paire de', cones);
+}
 
 export const FRENCH: GuestWords = {
   language: 'Français',
@@ -129,6 +141,16 @@ export const FRENCH: GuestWords = {
           'Les deux mains sur le volant, à la même hauteur, tout le temps',
         ],
       },
+      paddles: {
+        title: 'Les palettes : un rapport du bout du doigt',
+        words: [
+          'Tirer à droite : un rapport de plus. Tirer à gauche : un rapport de moins',
+          'Une petite traction, un rapport ; les mains restent en place',
+          'Descendre seulement au freinage, monter seulement le volant presque droit',
+          'L’instructeur dit quand, et lequel. La voiture refuse ce qui l’abîmerait',
+          'En automatique, n’y touchez pas ; une traction par erreur ne fait pas de mal',
+        ],
+      },
       eyes: {
         title: 'Regarder loin devant',
         words: [
@@ -153,9 +175,21 @@ export const FRENCH: GuestWords = {
           'L’antidérapage aide ; des pieds doux aident davantage',
         ],
       },
+      aids: {
+        title: 'Ce que la voiture fait pour vous',
+        words: [
+          'Antiblocage : freiner aussi fort que possible, et pouvoir encore tourner',
+          'L’antipatinage retire de la puissance là où les roues patineraient',
+          'Le contrôle de stabilité freine une seule roue quand la voiture ne va pas où vous tournez',
+          'Sans lui, entré trop vite : l’avant élargit. Lever le pied, attendre, ne plus braquer',
+          'Sans lui, gaz trop tôt : l’arrière sort. Regarder où l’on veut aller, lever, suivre au volant',
+          'Aucun ne donne plus d’adhérence : trop vite reste trop vite',
+        ],
+      },
       phases: { title: 'Les phases d’un virage', words: [] },
       corners: { title: 'Nos virages', words: [] },
       cones: { title: 'Ce que disent les cônes', words: [] },
+      calls: { title: 'Ce que nous disons en voiture', words: [] },
       passing: { title: 'Dépasser', words: [] },
       flags: {
         title: 'Drapeaux',
@@ -194,9 +228,10 @@ export const FRENCH: GuestWords = {
     },
     passingNamed: (corners) => `Seulement aux endroits nommés : ${corners.join(', ') || 'nulle part aujourd’hui'}`,
     passed: [
-      'La voiture plus lente lève le pied et met ses feux de détresse',
-      'L’instructeur dit le côté et stabilise le volant ; vous ne lâchez jamais',
-      'Après : retrouver la trajectoire avant d’attaquer',
+      'On vous dépasse : lever le pied, rester où vous êtes, feux de détresse. Rien ne presse',
+      'Vous dépassez : gaz quand l’instructeur le dit, de l’autre côté ; retour quand il le dit',
+      'L’autre siège : les instructeurs s’accordent, regardent derrière, disent le côté ; vous ne lâchez jamais',
+      'Après, tous deux : retrouver la trajectoire avant d’attaquer',
       'En cas d’urgence aussi : l’instructeur peut tenir ou tourner le volant, et freiner s’il a une pédale',
     ],
     corner: (number, direction, apex) =>
@@ -213,11 +248,13 @@ export const FRENCH: GuestWords = {
     roadMarks: (what) => `Au sol : ${what}`,
     lightThrottle: 'Un filet de gaz au milieu',
     mistakes: (what) => `Erreur fréquente : ${what}`,
-    cone: (kind, marker) => {
-      const cones = (count: number) =>
-        `${count > 1 ? 'cônes' : 'cône'} (${colour(marker.colour)}${PATTERNS[marker.pattern]})`;
-      return `${markerWords(marker, 'une paire de', cones)} : ${CONES[kind]}`;
-    },
+    look,
+    cone: (kind, marker) => `${look(marker)} : ${CONES[kind]}`,
+    calls: callsIn(
+      FRENCH_CALLS,
+      { untilNext: 'jusqu’au suivant', moment: 'un instant', whileSaid: 'tant qu’on le dit' },
+      { gear: 'troisième', where: 'le prochain repère', side: 'gauche' },
+    ),
     drawing: {
       wrist: 'le poignet atteint le haut',
       knee: 'genou plié, frein enfoncé',
@@ -229,6 +266,12 @@ export const FRENCH: GuestWords = {
       turn: 'tourner',
       frontGrips: 'l’avant adhère',
       rearGrips: 'l’arrière adhère',
+      gearDown: 'un rapport de moins',
+      gearUp: 'un rapport de plus',
+      noseWide: 'l’avant élargit',
+      tailOut: 'l’arrière sort',
+      meant: 'voulu',
+      goes: 'suivi',
       lifts: 'lève le pied, feux de détresse',
       caution: 'attention : ralentir',
       allStop: 'arrêt général : sur le côté',

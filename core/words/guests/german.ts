@@ -1,5 +1,6 @@
-import type { ConeKind } from '../../circuit';
-import { faultIn, goodThingIn, questionIn, wordIn, type QuestionWords } from './common';
+import type { ConeKind, Marker } from '../../circuit';
+import { callsIn, faultIn, goodThingIn, questionIn, wordIn, type QuestionWords } from './common';
+import { GERMAN_CALLS } from './german-calls';
 import { GERMAN_FAULTS, GERMAN_GOOD_THINGS } from './german-faults';
 import type { GuestWords } from './guest-words';
 import { numbersIn } from './numbers';
@@ -50,6 +51,11 @@ const QUESTIONS: QuestionWords = {
     answers: ['Auf den Kegel neben mir', 'Voraus, zum Einlenken und weiter zum Scheitelpunkt', 'In den Spiegel'],
     because: 'Das Auto fährt dorthin, wohin Sie schauen.',
   },
+  cones: {
+    text: 'Was davon sagt: bremsen?',
+    answers: ['Das fürs Einlenken', 'Das fürs Bremsen', 'Das am Scheitelpunkt', 'Das am Ausgang'],
+    because: 'Erst bremsen, dann einlenken: jedes hat seinen Ort und sein Aussehen.',
+  },
   mirrors: {
     text: 'Für wen sind die Spiegel eingestellt?',
     answers: ['Für mich', 'Für den Instruktor'],
@@ -61,6 +67,11 @@ const QUESTIONS: QuestionWords = {
     because: 'Wir halten an, und die übrigen Runden werden aufgehoben.',
   },
 };
+
+function look(marker: Marker): string {
+  const cones = () => `Kegel, ${colour(marker.colour)}${PATTERNS[marker.pattern]}`;
+  return markerWords(marker, 'ein Paar', cones);
+}
 
 export const GERMAN: GuestWords = {
   language: 'Deutsch',
@@ -129,6 +140,16 @@ export const GERMAN: GuestWords = {
           'Beide Hände am Lenkrad, auf gleicher Höhe, immer',
         ],
       },
+      paddles: {
+        title: 'Schaltwippen: Gänge mit dem Finger',
+        words: [
+          'Rechts ziehen: ein Gang hinauf. Links ziehen: ein Gang zurück',
+          'Ein kurzer Zug, ein Gang; die Hände bleiben, wo sie sind',
+          'Zurück nur, während Sie bremsen; hinauf nur mit fast geradem Lenkrad',
+          'Der Instruktor sagt, wann und in welchen. Was dem Auto schadet, nimmt es nicht an',
+          'In Automatik lassen Sie sie in Ruhe; ein Zug aus Versehen schadet nicht',
+        ],
+      },
       eyes: {
         title: 'Weit vorausschauen',
         words: [
@@ -153,9 +174,21 @@ export const GERMAN: GuestWords = {
           'Die Stabilitätsregelung hilft; ruhige Füße helfen mehr',
         ],
       },
+      aids: {
+        title: 'Was das Auto für Sie tut',
+        words: [
+          'Blockierschutz: so fest bremsen, wie es geht, und trotzdem lenken können',
+          'Die Antriebsregelung nimmt Kraft weg, wo Räder durchdrehen würden',
+          'Die Stabilitätsregelung bremst einzelne Räder, wenn das Auto nicht dorthin fährt, wohin Sie lenken',
+          'Ohne sie, zu schnell hinein: vorn schiebt es hinaus. Gas weg, warten, nicht mehr lenken',
+          'Ohne sie, zu früh Gas: hinten kommt es herum. Dorthin schauen, wohin Sie wollen, Gas weg, mitlenken',
+          'Mehr Haftung macht keine von ihnen: zu schnell ist zu schnell',
+        ],
+      },
       phases: { title: 'Phasen einer Kurve', words: [] },
       corners: { title: 'Unsere Kurven', words: [] },
       cones: { title: 'Was die Kegel sagen', words: [] },
+      calls: { title: 'Was wir im Auto sagen', words: [] },
       passing: { title: 'Überholen', words: [] },
       flags: {
         title: 'Flaggen',
@@ -194,9 +227,10 @@ export const GERMAN: GuestWords = {
     },
     passingNamed: (corners) => `Nur wo es genannt ist: ${corners.join(', ') || 'heute nirgends'}`,
     passed: [
-      'Das langsamere Auto geht vom Gas und zeigt Warnblinker',
-      'Der Instruktor sagt die Seite und hält das Lenkrad ruhig; Sie lassen nie los',
-      'Danach: erst die Linie wiederfinden, dann Tempo',
+      'Sie werden überholt: Gas weg, bleiben, wo Sie sind, Warnblinker an. Keine Eile',
+      'Sie überholen: Gas, wenn der Instruktor es sagt, auf der anderen Seite; zurück, wenn es gesagt wird',
+      'Der andere Sitz: Instruktoren sind sich einig, sehen nach hinten, sagen die Seite; Sie lassen nie los',
+      'Danach, beide: erst die Linie wiederfinden, dann Tempo',
       'Auch im Notfall: der Instruktor darf das Lenkrad halten oder lenken, und bremsen, wo es ein zweites Pedal gibt',
     ],
     corner: (number, direction, apex) => `${number}. Kurve, nach ${SIDES[direction]}; ${APEXES[apex]} Scheitelpunkt`,
@@ -212,11 +246,13 @@ export const GERMAN: GuestWords = {
     roadMarks: (what) => `Auf der Fahrbahn: ${what}`,
     lightThrottle: 'Leichtes Gas durch die Mitte',
     mistakes: (what) => `Oft falsch: ${what}`,
-    cone: (kind, marker) => {
-      const of = colour(marker.colour);
-      const cones = () => `Kegel, ${of}${PATTERNS[marker.pattern]}`;
-      return `${markerWords(marker, 'ein Paar', cones)}: ${CONES[kind]}`;
-    },
+    look,
+    cone: (kind, marker) => `${look(marker)}: ${CONES[kind]}`,
+    calls: callsIn(
+      GERMAN_CALLS,
+      { untilNext: 'bis zum nächsten', moment: 'einen Moment', whileSaid: 'so lange es gesagt wird' },
+      { gear: 'dritten', where: 'die nächste Stelle', side: 'links' },
+    ),
     drawing: {
       wrist: 'Handgelenk reicht nach oben',
       knee: 'Knie gebeugt, Bremse gedrückt',
@@ -228,6 +264,12 @@ export const GERMAN: GuestWords = {
       turn: 'lenken',
       frontGrips: 'vorn greift',
       rearGrips: 'hinten greift',
+      gearDown: 'ein Gang zurück',
+      gearUp: 'ein Gang hinauf',
+      noseWide: 'vorn schiebt es hinaus',
+      tailOut: 'hinten kommt es herum',
+      meant: 'gewollt',
+      goes: 'gefahren',
       lifts: 'geht vom Gas, Warnblinker an',
       caution: 'Vorsicht: langsam',
       allStop: 'Alle halten: an den Rand',

@@ -1,3 +1,4 @@
+import type { CallCustoms, CallKind } from '../../car';
 import type { ConeKind, Marker } from '../../circuit';
 import type { Question, SlideKind } from '../../classroom';
 import type { FaultEntry, Phase } from '../../coaching';
@@ -77,6 +78,7 @@ export interface ShowWords {
   readonly passing: Readonly<Record<'straights' | 'signals', string>>;
   /** Where passing is allowed: the corners named, or nowhere. */
   readonly passingNamed: (corners: readonly string[]) => string;
+  /** From both seats: being passed, passing, and what the instructor does. */
   readonly passed: readonly string[];
   readonly corner: (
     number: number,
@@ -92,8 +94,20 @@ export interface ShowWords {
   readonly roadMarks: (what: string) => string;
   readonly lightThrottle: string;
   readonly mistakes: (what: string) => string;
+  /** What stands at the road: `a pair of white cones`. */
+  readonly look: (marker: Marker) => string;
   readonly cone: (kind: ConeKind, marker: Marker) => string;
+  /** What is called at a venue, in the order of doing. */
+  readonly calls: (customs: CallCustoms) => readonly CallLine[];
   readonly drawing: Readonly<Record<DrawnWord, string>>;
+}
+
+/** One call as the class is told of it. */
+export interface CallLine {
+  readonly kind: CallKind;
+  readonly say: string;
+  readonly means: string;
+  readonly holds: string;
 }
 
 /** What is written in the drawings of the show. */
@@ -108,6 +122,12 @@ export type DrawnWord =
   | 'turn'
   | 'frontGrips'
   | 'rearGrips'
+  | 'gearDown'
+  | 'gearUp'
+  | 'noseWide'
+  | 'tailOut'
+  | 'meant'
+  | 'goes'
   | 'lifts'
   | 'caution'
   | 'allStop'

@@ -6,7 +6,7 @@ import { GERMAN } from './german';
 import type { GuestWords, ResultWords } from './guest-words';
 
 /** What guests read, in their own language. */
-export type { DrawnWord, GuestWords, ResultWords, ShowWords } from './guest-words';
+export type { CallLine, DrawnWord, GuestWords, ResultWords, ShowWords } from './guest-words';
 
 const LANGUAGES = { en: ENGLISH, de: GERMAN, fr: FRENCH } satisfies Record<string, GuestWords>;
 export type GuestLanguage = keyof typeof LANGUAGES;
