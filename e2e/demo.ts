@@ -3,6 +3,10 @@ import { once } from 'node:events';
 import { setTimeout } from 'node:timers/promises';
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Browser, type Page } from '@playwright/test';
+import { dayView } from '@core/api';
+import { emptyPlan } from '@core/day';
+import { dayContext, stateOf } from '@core/journal';
+import { DEMO_DATE } from '../demo/larkmere';
 import { SCREENS } from '../web/screens';
 
 /** The demo of worker 0, 1, … listens here, and on the ports above. */
@@ -76,6 +80,13 @@ export function guard(page: Page): string[] {
     }
   });
   return faults;
+}
+
+/** The demo day as the server has it, and its state at the end of what it knows. */
+export async function dayNow(page: Page) {
+  const view = dayView.parse(await (await page.request.get(`/api/days/${DEMO_DATE}`)).json());
+  const context = dayContext(view.day, view.plan ?? emptyPlan(view.day.date));
+  return { view, context, state: stateOf(context, view.journal, view.clock.secondsOfDay) };
 }
 
 /** What keeps people from using the page, in the words of axe; by all its rules, or by some. */

@@ -1,23 +1,13 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import type { Locator, Page } from '@playwright/test';
-import { dayView } from '@core/api';
-import { emptyPlan } from '@core/day';
-import { dayContext, progressOf, stateOf } from '@core/journal';
+import { progressOf } from '@core/journal';
 import { DEMO_DEVICE_KEY } from '../demo/larkmere';
-import { expect, guard, keepsApplication, secondBrowser, setClock, test } from './demo';
+import { dayNow, expect, guard, keepsApplication, secondBrowser, setClock, test } from './demo';
 
-const DAY = '/api/days/2027-05-22';
 const LAP_MS = 100_000;
 /** More than the tablets' clocks gain while the walk looks at them. */
 const SPENT_ON_SCREENS_S = 600;
-
-/** The day as the server has it, and its state at the end of what it knows. */
-async function dayNow(page: Page) {
-  const view = dayView.parse(await (await page.request.get(DAY)).json());
-  const context = dayContext(view.day, view.plan ?? emptyPlan(view.day.date));
-  return { view, context, state: stateOf(context, view.journal, view.clock.secondsOfDay) };
-}
 
 /** Presses a button of the list of cars, which may be sorted anew between look and click. */
 async function tap(page: Page, name: string): Promise<void> {

@@ -28,6 +28,17 @@ describe('The circuit on the server', () => {
     expect(Math.min(...map.speeds.map(({ kmh }: { kmh: number }) => kmh))).toBeGreaterThan(30);
   });
 
+  it('says where its cones stand, anew once it has changed', async () => {
+    const cones = async () => (await server.http.get('/api/circuit/cones').expect(200)).body.cones;
+    expect(await cones()).toEqual([]);
+    await save(0).expect(200);
+    const first = await cones();
+    expect(first.map(({ id }: { id: string }) => id)).toContain('Boathouse-apex');
+    expect(await cones()).toEqual(first);
+    await save(1, { ...SLIPWAY, removedCones: [{ id: 'Boathouse-apex', note: 'none there' }] }).expect(200);
+    expect((await cones()).length).toBe(first.length - 1);
+  });
+
   it('tells two people who change it of each other', async () => {
     await save(0).expect(200);
     await save(1, { ...SLIPWAY, name: 'Theirs' }).expect(200);

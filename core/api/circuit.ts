@@ -41,5 +41,16 @@ export const setOutSheet = z.strictObject({
 });
 export type SetOutSheet = z.output<typeof setOutSheet>;
 
+/** A cone or a board as a map draws it. */
+export const standingCone = z.object({
+  id: z.string(),
+  /** East and north, metres. */
+  xM: z.number(),
+  yM: z.number(),
+  css: z.string(),
+  board: z.boolean(),
+});
+export type StandingCone = z.output<typeof standingCone>;
+
 export const storedShow = z.object({ version: versionOrNone, fields: showFields });
 export type StoredShow = z.output<typeof storedShow>;

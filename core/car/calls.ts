@@ -12,6 +12,8 @@ export type CallFact =
   | Fact<'lift' | 'brake' | 'brakeLightly' | 'keepBraking' | 'release' | 'easeOff' | 'keepWaiting' | 'turn' | 'hands'>
   | Fact<'apex' | 'secondApex' | 'balance' | 'throttle' | 'easeThrottle' | 'letRun' | 'exit'>
   | Fact<'look', object, { where: string }>
+  /** In place of a longer one for which there is no time. */
+  | Fact<'lookAhead'>
   | Fact<'beOn', object, { side: 'left' | 'right' }>
   | Fact<'gearDown' | 'gearUp', object, { to: number }>;
 
@@ -87,6 +89,8 @@ const LONG_BRAKING_S = 1.6;
 const LONG_WAIT_S = 0.9;
 /** Eyes go to the next place so long before the turn-in. */
 const LOOK_AHEAD_S = 1.6;
+/** `Eyes ahead`, as a share of an ordinary call. */
+const LOOK_AHEAD_LENGTH = 0.6;
 /** Each word of where to look takes so much of an ordinary call. */
 const WORD_LENGTH = 0.3;
 const PEDAL = 0.25;
@@ -105,11 +109,14 @@ interface Wanted {
   readonly doneS: number;
   readonly latestS: number;
   readonly sooner: boolean;
+  /** The same in fewer words, for where it finds no room. */
+  readonly shorter?: Wanted;
 }
 
 /**
  * The calls of a lap, corner by corner, each in the order in which it is said. Calls are thinned over the whole lap: the
- * weightier ones first, each as near to its moment as those that stand leave room; what finds none is left away and told.
+ * weightier ones first, each as near to its moment as those that stand leave room; what finds none is said in fewer words
+ * where it can be, else left away, and told.
  */
 export function callSheet(lap: Lap, taught: readonly TaughtCorner[], settings: CallSettings): CornerCalls[] {
   const wanted = taught.flatMap((one, index) => {
@@ -179,7 +186,22 @@ function cornerCalls(
     const aheadS = takesS + (custom?.aheadS ?? settings.reactionS) + aheadOfS + (sooner ? SOONER_S : 0);
     // A lap begins with what is done behind the start line, wherever it is said.
     const doneS = around(timeS(at), lap.lapTimeS);
-    calls.push({ corner: index, id, kind, what, at, order: order(at), takesS, doneS, latestS: doneS - aheadS, sooner });
+    const call = {
+      corner: index,
+      id,
+      kind,
+      what,
+      at,
+      order: order(at),
+      takesS,
+      doneS,
+      latestS: doneS - aheadS,
+      sooner,
+    };
+    if (what.code !== 'look' || custom?.takesS !== undefined) return calls.push(call);
+    const savedS = settings.speechS * (CALL_KINDS.look.length + long - LOOK_AHEAD_LENGTH);
+    const shorter = { ...call, what: fact('lookAhead', {}), takesS: takesS - savedS, latestS: call.latestS + savedS };
+    return calls.push({ ...call, shorter });
   };
 
   const braking = taughtBraking(lap, taught, settings.braking, before.corner.exitM);
@@ -277,11 +299,12 @@ function thinned(
   for (const call of [...wanted].sort((a, b) => weight(b) - weight(a))) {
     const place = said.findIndex(({ call: other }) => isDoneBefore(call, other));
     const at = place < 0 ? said.length : place;
-    const calls = said.map((one) => one.call).toSpliced(at, 0, call);
-    const found = spoken(calls, lapTimeS);
+    const withIt = (one: Wanted) => spoken(said.map(({ call: other }) => other).toSpliced(at, 0, one), lapTimeS);
+    const whole = withIt(call);
+    const found = whole ?? (call.shorter && withIt(call.shorter));
     if (found) said = found;
-    else {
-      const beside = said[at % said.length]!.call;
+    if (!whole) {
+      const beside = found ? call.shorter! : said[at % said.length]!.call;
       dropped.push({ corner: call.corner, kind: call.kind, what: call.what, beside: beside.what });
     }
   }

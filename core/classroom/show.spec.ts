@@ -10,7 +10,10 @@ describe('The classroom show', () => {
   it('asks what catches a misunderstanding: whether brake and throttle are ever pressed together', () => {
     const pedals = ORDINARY_SHOW.questions.find(({ id }) => id === 'pedals')!;
     expect(pedals.answers[pedals.right]).toBe('Never');
-    for (const one of ORDINARY_SHOW.questions) expect(one.because).toBeTruthy();
+    for (const one of ORDINARY_SHOW.questions) expect([one.because, one.misread].every(Boolean)).toBeTrue();
+    // Slides and questions are found by their ids alike.
+    const ids = [...ORDINARY_SHOW.slides, ...ORDINARY_SHOW.questions].map(({ id }) => id);
+    expect(new Set(ids).size).toBe(ids.length);
   });
 
   it('refuses a question whose right answer is none of its answers, and a show without slides', () => {

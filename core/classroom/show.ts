@@ -73,7 +73,7 @@ const ORDINARY_QUESTIONS = [
     misread: 'thinks that brake and throttle may be pressed together',
   },
   {
-    id: 'cones',
+    id: 'brakeCone',
     text: 'Which of these says: brake?',
     answers: ['The one for turning in', 'The one for braking', 'The one at the apex', 'The one at the exit'],
     right: 1,

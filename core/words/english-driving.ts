@@ -30,10 +30,14 @@ export function lapObstacleWords(obstacle: LapObstacle): string {
   return tell(sentences, obstacle);
 }
 
+/** Said so at every venue, whatever it calls the others of their kind. */
+const OWN_SENTENCES: ReadonlySet<CallFact['code']> = new Set(['brakeLightly', 'secondApex', 'lookAhead']);
+
 /** What an instructor says, in the words of the venue where it has its own. */
 export function callWords(call: CallFact, customs: CallCustoms = {}): string {
   const sentences: ByCode<CallFact> = {
     look: ({ values: { where } }) => `Eyes to ${where}`,
+    lookAhead: () => 'Eyes ahead',
     beOn: ({ values: { side } }) => `Keep ${side}`,
     hands: () => 'Hands level',
     lift: () => 'Lift',
@@ -55,7 +59,7 @@ export function callWords(call: CallFact, customs: CallCustoms = {}): string {
     gearUp: ({ values: { to } }) => `Up to ${ordinal(to)}`,
   };
   const own = customs[kindOf(call)]?.say;
-  if (own === undefined || call.code === 'brakeLightly' || call.code === 'secondApex') return tell(sentences, call);
+  if (own === undefined || OWN_SENTENCES.has(call.code)) return tell(sentences, call);
   const values: { readonly to?: number; readonly where?: string; readonly side?: string } = call.values;
   return own
     .replace('{gear}', values.to === undefined ? '' : ordinal(values.to))
@@ -66,6 +70,7 @@ export function callWords(call: CallFact, customs: CallCustoms = {}): string {
 function kindOf({ code }: CallFact): CallKind {
   if (code === 'brakeLightly') return 'brake';
   if (code === 'easeOff') return 'release';
+  if (code === 'lookAhead') return 'look';
   return code === 'secondApex' ? 'apex' : code;
 }
 

@@ -63,8 +63,11 @@ export function* atPitExit(scene: Scene, letOut: LetOut): Iterable<Deed> {
   }
   for (const [vehicle, run] of state.sightings) {
     const { laps, lastS = run.sinceS } = sight.ofRun(vehicle, run);
-    const due = laps >= context.day.rules.sighting.laps;
-    if (due && nowS >= lastS + 20) yield { ...EXIT, fields: { kind: 'sightingEnded', vehicle } };
+    const toGo = context.day.rules.sighting.laps - laps;
+    // Nobody stands at the line for long for a vehicle that is in: a crossing may have been seen by nothing.
+    const lapS = context.schedule.index.vehicles.get(vehicle)?.lapTimeS ?? 0;
+    const unseen = nowS > lastS + (toGo + UNSEEN_LAPS.last) * lapS;
+    if ((toGo <= 0 && nowS >= lastS + 20) || unseen) yield { ...EXIT, fields: { kind: 'sightingEnded', vehicle } };
   }
 }
 

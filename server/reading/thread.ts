@@ -17,8 +17,9 @@ interface Waiting {
 }
 
 /**
- * Where files from outside are read: a thread of its own, with limits of time and memory, one file after the other. What
- * a file does there is done to nobody else, and nobody waits for it but who sent it.
+ * Where files from outside are read, and what takes long is computed from what came in: a thread of its own, with limits of
+ * time and memory, one after the other. What a file does there is done to nobody else, and nobody waits for it but who
+ * sent it.
  */
 class ReadingThread {
   private worker: Worker | undefined;

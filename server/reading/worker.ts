@@ -3,11 +3,12 @@ import { readBookingList, type BookingList } from '@exchange/booking-list';
 import { readCircuit, type CircuitFormat } from '@exchange/circuit-import';
 import type { CircuitRead, CircuitReadOptions } from '@exchange/circuit-read';
 import { readRosterIcal, type RosterRead } from '@exchange/roster-ical';
-import { importPreview } from '@core/api';
+import { importPreview, type StandingCone } from '@core/api';
 import * as z from 'zod';
 import { contextOf, readBookingBatch, type BatchRead, type ListSituation } from './booking-batch';
+import { standingCones, type ConesToPlace } from './standing-cones';
 
-/** A file from outside, and what is to be known to read it. */
+/** A file from outside, and what is to be known to read it; or the venue's own circuit, to be computed. */
 export type ReadingOrder =
   | { readonly kind: 'preview'; readonly text: string; readonly situation: ListSituation }
   | { readonly kind: 'bookings'; readonly text: string; readonly situation: ListSituation }
@@ -17,6 +18,7 @@ export type ReadingOrder =
       readonly format: CircuitFormat;
       readonly options: CircuitReadOptions;
     }
+  | ({ readonly kind: 'cones' } & ConesToPlace)
   | { readonly kind: 'roster'; readonly text: string; readonly context: Parameters<typeof readRosterIcal>[1] };
 
 export interface Readings {
@@ -24,6 +26,7 @@ export interface Readings {
   readonly preview: { readonly ok: true; readonly json: string } | Extract<BookingList, { ok: false }>;
   readonly bookings: BatchRead;
   readonly circuit: CircuitRead;
+  readonly cones: StandingCone[];
   readonly roster: RosterRead;
 }
 
@@ -40,6 +43,8 @@ function read(order: ReadingOrder): Readings[keyof Readings] {
       return readBookingBatch(order.text, contextOf(order.situation));
     case 'circuit':
       return readCircuit(order.text, order.format, order.options);
+    case 'cones':
+      return standingCones(order);
     case 'roster':
       return readRosterIcal(order.text, order.context);
   }

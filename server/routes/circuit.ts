@@ -1,4 +1,4 @@
-import { storedCircuit } from '@core/api';
+import { storedCircuit, type StandingCone } from '@core/api';
 import type { circuitEndpoints } from '@core/api/endpoints/circuit';
 import { centreLineOf, circuitFaults, legendFaults, legendOf, type Circuit, type Origin } from '@core/circuit';
 import { fact, type Fault } from '@core/day';
@@ -9,6 +9,7 @@ import { formatOf } from '@exchange/circuit-import';
 import { UNNAMED } from '@exchange/circuit-read';
 import { setOutCsv, setOutGeoJson } from '@exchange/set-out';
 import { notFound, refusalOf } from '../problems';
+import type { ConesToPlace } from '../reading/standing-cones';
 import { readingThread } from '../reading/thread';
 import { download } from '../routing/download';
 import { stale } from '../routing/records';
@@ -29,6 +30,8 @@ function confusions(circuit: Circuit): Fault[] {
 /** The circuit, its files, and what is set out on it. */
 export function circuitRoutes({ store, dayCache, hub }: Services): Handlers<typeof circuitEndpoints> {
   const changed = setupChanged({ dayCache, hub });
+  /** The cones that were asked for last, whoever asked. */
+  let standing: { readonly key: string; readonly cones: Promise<StandingCone[]> } | undefined;
   const circuit = () => {
     const { circuit: stored } = store.circuit.get();
     if (!stored) throw notFound('circuit');
@@ -36,6 +39,32 @@ export function circuitRoutes({ store, dayCache, hub }: Services): Handlers<type
   };
   return {
     readCircuit: () => store.circuit.get(),
+    readCones: async () => {
+      const { circuit: stored } = store.circuit.get();
+      if (!stored) return { cones: [] };
+      const { coaching, paces } = store.venue.get()!.fields;
+      const { braking, shiftsWithinS, gearsOut } = coaching;
+      const place: ConesToPlace = {
+        circuit: stored,
+        fleet: store.cars
+          .list()
+          .flatMap(({ id, fields: { name, number, level, model } }) =>
+            model ? [{ id, name, number, level, model }] : [],
+          ),
+        paces: [...new Set(Object.values(paces))],
+        custom: { braking, shiftsWithinS, gearsOut },
+      };
+      const key = JSON.stringify(place);
+      if (standing?.key !== key) standing = { key, cones: readingThread.read({ kind: 'cones', ...place }) };
+      const asked = standing;
+      try {
+        return { cones: await asked.cones };
+      } catch (error) {
+        // What has failed is tried again when it is asked for again.
+        if (standing === asked) standing = undefined;
+        throw error;
+      }
+    },
     changeCircuit: ({ body: { version, circuit } }) => {
       const faults = [...circuitFaults(circuit), ...confusions(circuit)];
       if (faults.length > 0) {

@@ -69,4 +69,48 @@ describe('The classroom', () => {
     await press('Back');
     expect(data.state().guests.get('g1')!.sighted).toBeTrue();
   });
+
+  it('sends for who is missing when the class is due, and sees that they were found', async () => {
+    const data = dayAt('09:00');
+    data.clear('g1', '08:50');
+    const { press, text, fixture, element } = await show(Classroom, data);
+    expect(element.querySelector('.gone')).toBeNull();
+    data.clockS.set(at('09:12'));
+    await fixture.whenStable();
+    await press('Send for Piet Verhoeve');
+    expect(text()).toContain('missing sent for 09:12');
+    data.record({ kind: 'guestFound', guest: 'g2' }, '09:14');
+    data.clockS.set(at('09:15'));
+    await fixture.whenStable();
+    expect(text()).toContain('on the way since 09:14');
+    // A class that has begun without them misses them still.
+    data.record({ kind: 'classBegan', instructor: 'i1', guests: ['g1'] }, '09:20');
+    data.clockS.set(at('09:21'));
+    await fixture.whenStable();
+    expect(element.querySelector('article.running .gone')!.textContent).toContain('on the way since 09:14');
+  });
+
+  it('says whose hands were wrong with a tap each, and takes it back with another', async () => {
+    const data = dayAt('09:44');
+    for (const guest of ['g1', 'g2']) data.clear(guest, '09:00');
+    data.record({ kind: 'classBegan', instructor: 'i1', guests: ['g1', 'g2'] }, '09:20');
+    const misread = ['looks at the cone', ''];
+    data.record(
+      { kind: 'answersCounted', instructor: 'i1', question: 'Where?', hands: [1, 1], right: 1, misread },
+      '09:43',
+    );
+    const { press, text } = await show(Classroom, data);
+    expect(text()).toContain('Where? 1 of 2 right');
+    expect(text()).toContain('looks at the cone: whose hand?');
+    const missed = () => [...data.state().guests.values()].map((guest) => guest.misread.get('Where?')?.words);
+    await press('Piet Verhoeve');
+    expect(missed()).toEqual([undefined, 'looks at the cone']);
+    await press('Piet Verhoeve');
+    expect(missed()).toEqual([undefined, undefined]);
+    data.record({ kind: 'classEnded', instructor: 'i1', guests: ['g1', 'g2'] }, '09:45');
+    data.clockS.set(at('09:50'));
+    await press('Ines Faro');
+    // Said of one, the class that is over has nothing to ask any more.
+    expect(text()).not.toContain('Class is over');
+  });
 });

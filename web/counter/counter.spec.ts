@@ -1,7 +1,7 @@
 import { at } from '@core/testing/small-day';
 import { Counter } from './counter';
 import { show } from '../testing/fake-day';
-import { running } from '../testing/two-guests';
+import { running, seen } from '../testing/two-guests';
 
 describe('The counter on the phone', () => {
   const ofIfe = async (time: string) => {
@@ -36,6 +36,19 @@ describe('The counter on the phone', () => {
     data.clockS.set(at('10:24'));
     await follow();
     expect(text()).not.toContain('Laps settled at 0');
+  });
+
+  it('seats the guest who is next, and takes it back', async () => {
+    localStorage.setItem('joylap.counter', 'i2');
+    const data = seen();
+    const { press, text } = await show(Counter, data);
+    await press('Guest is seated');
+    expect(data.state().drives.get('d2')).toEqual(
+      jasmine.objectContaining({ stage: 'seated', car: 'c2', instructor: 'i2' }),
+    );
+    expect(text()).toContain('Last check');
+    await press(/^Undo: .*[Ss]eated/);
+    expect(data.state().drives.get('d2')!.stage).toBe('planned');
   });
 
   it('asks the marshal for one more lap, and says so until there is an answer', async () => {

@@ -156,6 +156,14 @@ export class Counter {
     if (drive) this.left.update((left) => new Set(left).add(drive.drive.id));
   }
 
+  /** In the car that the plan has for it; why that cannot be is said. */
+  protected seated(): void {
+    const [drive, me] = [this.drive(), this.me()];
+    if (!drive || !me) return;
+    if (drive.car === undefined) return this.data.refuse('This drive is not in the plan.');
+    this.enter({ kind: 'seated', drive: drive.drive.id, car: drive.car, instructor: me.id });
+  }
+
   protected parked(): void {
     const drive = this.drive();
     if (drive) this.enter({ kind: 'parked', drive: drive.drive.id });

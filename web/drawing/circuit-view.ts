@@ -10,6 +10,7 @@ import {
   type ElementRef,
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import type { StandingCone } from '@core/api';
 import type { CircuitMap } from '@core/circuit';
 import { progressOfRunner, type LapShape, type Runner } from '@core/traffic';
 import { interval } from 'rxjs';
@@ -33,15 +34,6 @@ export interface MapCar {
   readonly kind: 'plain' | 'last' | 'warn' | 'sighting';
   /** The car's own, where it has one. */
   readonly colour?: string | undefined;
-}
-
-/** Something that stands beside the road. */
-export interface MapCone {
-  readonly id: string;
-  readonly xM: number;
-  readonly yM: number;
-  readonly css: string;
-  readonly board: boolean;
 }
 
 const MOVE_MS = 200;
@@ -162,7 +154,7 @@ export class CircuitView {
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
   readonly map = input<CircuitMap>();
   readonly cars = input<readonly MapCar[]>([]);
-  readonly cones = input<readonly MapCone[]>([]);
+  readonly cones = input<readonly StandingCone[]>([]);
   readonly shape = input.required<LapShape>();
   /** Cars move with the clock; else they stand where they are. */
   readonly live = input(true);

@@ -51,6 +51,21 @@ describe('The instructor’s phone between two drives', () => {
     expect(minds).toEqual(['Motion sickness once', 'no touch as a prompt', 'drives on the left at home']);
   });
 
+  it('says what was misunderstood in class, and whether it may be somebody else’s hand', async () => {
+    const it = morning();
+    const misread = 'mixed up brake and turn in cones';
+    it.record(
+      { kind: 'answersCounted', instructor: 'i1', question: 'Cones?', hands: [1, 1], right: 1, misread: [misread, ''] },
+      '09:44',
+    );
+    const { shown, pick } = await phone(it);
+    await pick('Anselm Holt');
+    expect(shown.text()).toContain(`In class, 1 of 2: ${misread}. Nobody has said who: ask`);
+    it.record({ kind: 'answerMissed', guest: 'g1', question: 'Cones?', misread }, '10:05');
+    await shown.fixture.whenStable();
+    expect(shown.text()).toContain(`In class: ${misread}`);
+  });
+
   it('leads through the talk in the car line by line, and folds what has been said', async () => {
     const it = morning({ occasion: 'fortieth birthday' });
     const { shown, pick } = await phone(it);

@@ -1,16 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
+import { contract } from '@core/api';
 import { clockMinute, secondsOf, spokenDuration, wallClock } from '@core/day';
 import { FLAG_WORDS } from '@core/words';
 import { effectiveEntries, type DayContext, type DayState, type FlagKind } from '@core/journal';
 import type { Delay, ReleaseWindow } from '@core/traffic';
 import { Button } from 'primeng/button';
-import { CircuitService } from '../data/circuit.service';
+import { Api } from '../data/api';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { DeviceService } from '../data/device.service';
+import { known } from '../data/reading';
 import { When } from '../data/when';
 import { Beads } from '../drawing/beads';
-import { CircuitView, type MapCone } from '../drawing/circuit-view';
+import { CircuitView } from '../drawing/circuit-view';
 import { HoldButton } from '../drawing/hold-button';
 import type { ActsOf, PIT_EXIT_KEYS } from '../screens';
 import { onKeys } from '../shell/keys';
@@ -61,13 +64,15 @@ export class PitExit {
   protected readonly clock = wallClock;
   protected readonly traffic = inject(Traffic);
   protected readonly devices = inject(DeviceService);
-  private readonly circuit = inject(CircuitService);
-  /** What stands beside the road, where it has been computed on this device: a tablet at the exit has other things to do. */
-  protected readonly cones = computed(() =>
-    (this.circuit.study()?.cones.cones ?? [])
-      .filter(({ marker }) => marker.by === 'cone' || marker.by === 'board')
-      .map(({ id, xM, yM, marker }): MapCone => ({ id, xM, yM, css: marker.css, board: marker.by === 'board' })),
-  );
+  private readonly api = inject(Api);
+  /** Computed by the server: a tablet at the exit has other things to do. */
+  private readonly standing = rxResource({
+    params: () => this.hasMap() || undefined,
+    stream: () => this.api.call(contract.readCones),
+  });
+  private readonly hasMap = computed(() => Boolean(this.data.view()?.map));
+  /** What stands beside the road. */
+  protected readonly cones = computed(() => known(this.standing)?.cones ?? []);
   /** The drive whose further buttons are open. */
   protected readonly open = signal<string | undefined>(undefined);
   /** The drive that was put first by hand. */

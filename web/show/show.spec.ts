@@ -72,7 +72,13 @@ describe('The show on the big screen', () => {
     const [entry, ...others] = data.written().filter((one) => one.entry.kind === 'answersCounted');
     expect(others).toEqual([]);
     expect(entry!.entry).toEqual(
-      jasmine.objectContaining({ instructor: 'i1', question: SHORT.questions[0]!.text, hands: [0, 2, 0], right: 1 }),
+      jasmine.objectContaining({
+        instructor: 'i1',
+        question: SHORT.questions[0]!.text,
+        hands: [0, 2, 0],
+        right: 1,
+        misread: jasmine.any(Array),
+      }),
     );
   });
 
@@ -102,8 +108,10 @@ describe('The show on the big screen', () => {
     await follow();
     await key('Home');
     expect(TestBed.inject(CircuitService).draft()).toBeUndefined();
-    expect([title(), text().includes(`/ ${ORDINARY_SHOW.slides.length - 1 + ORDINARY_SHOW.questions.length}`)]).toEqual(
-      ['Welcome', true],
-    );
+    // Without a circuit there are no corners, and the calls take two slides.
+    expect([title(), text().includes(`/ ${ORDINARY_SHOW.slides.length + ORDINARY_SHOW.questions.length}`)]).toEqual([
+      'Welcome',
+      true,
+    ]);
   });
 });

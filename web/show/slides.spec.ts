@@ -1,7 +1,7 @@
 import { ORDINARY_COACHING } from '@core/api';
 import { ORDINARY_SHOW } from '@core/classroom';
-import { studyCircuit } from '@core/car';
-import { circuitFile } from '@core/circuit';
+import { callKind, studyCircuit, type CallCustoms } from '@core/car';
+import { circuitFile, legendOf } from '@core/circuit';
 import { guestWords } from '@core/words/guests';
 import { square } from '@core/testing/circuits';
 import { slidesOf } from './slides';
@@ -64,6 +64,43 @@ describe('The slides of the show', () => {
     expect(german.at(-1)).toEqual(
       jasmine.objectContaining({ title: 'In der dritten Runde ist Ihnen etwas unwohl. Was nun?' }),
     );
+  });
+
+  const asked = (slides: ReturnType<typeof slidesOf>, id: string) => {
+    const slide = slides.find((one) => one.id === id);
+    return slide?.kind === 'question' ? slide : undefined;
+  };
+
+  it('ask for the cones as they stand here, and know what was mixed up', () => {
+    const { question, misread } = asked(slidesOf(source), 'brakeCone')!;
+    const marked = legendOf(circuit).brake;
+    expect(question.answers[question.right]).toBe(source.words.look(marked));
+    expect(question.answers[0]).not.toBe(question.answers[1]);
+    expect(misread[question.right]).toBe('');
+    expect(misread).toContain('mixed up brake and turn in cones');
+  });
+
+  it('say of every other question what a wrong answer shows, by its own words or the answer', () => {
+    const pedals = asked(slidesOf(source), 'pedals')!;
+    expect(pedals.misread).toEqual([
+      'thinks that brake and throttle may be pressed together',
+      '',
+      'thinks that brake and throttle may be pressed together',
+    ]);
+    const own = { id: 'q', text: 'Which lake?', answers: ['This', 'That'], right: 0 };
+    const { misread } = asked(slidesOf({ ...source, show: { slides: [], questions: [own] } }), 'q')!;
+    expect(misread).toEqual(['', 'answered “That” to “Which lake?”']);
+  });
+
+  it('list the calls that the venue makes, on as many slides as can be read', () => {
+    const calls = (customs: CallCustoms) =>
+      slidesOf({ ...source, coaching: { ...source.coaching, calls: customs } }).flatMap((slide) =>
+        slide.kind === 'calls' ? [slide.calls!] : [],
+      );
+    expect(calls({}).map(({ length }) => length)).toEqual([9, 8]);
+    const off = Object.fromEntries(callKind.options.slice(8).map((kind) => [kind, { off: true }]));
+    expect(calls(off).map(({ length }) => length)).toEqual([8]);
+    expect(calls({ brake: { say: 'Anchor' } })[0]!.find(({ kind }) => kind === 'brake')!.say).toBe('Anchor');
   });
 
   it('can be shown before there is a circuit', () => {

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { circuitFile } from '../../circuit/circuit-file';
-import { circuitToRead, readCircuitReply, setOutSheet, storedCircuit } from '../circuit';
+import { circuitToRead, readCircuitReply, setOutSheet, standingCone, storedCircuit } from '../circuit';
 import { endpoint, type Endpoint, raw, versionOrNone } from '../endpoint';
 
 /** The circuit, its files, and what is set out on it. */
@@ -26,6 +26,13 @@ export const circuitEndpoints = {
     body: circuitToRead,
     reply: readCircuitReply,
     refusals: [422],
+  }),
+  readCones: endpoint({
+    method: 'get',
+    path: '/api/circuit/cones',
+    summary: 'Cones and boards as they stand when it is dry, for a map; computed when they are first asked for',
+    reply: z.object({ cones: z.array(standingCone) }),
+    refusals: [422, 503],
   }),
   circuitCsv: endpoint({
     method: 'get',

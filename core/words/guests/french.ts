@@ -51,7 +51,7 @@ const QUESTIONS: QuestionWords = {
     answers: ['Le cône à côté de moi', 'Devant, le point de braquage puis la corde', 'Dans le rétroviseur'],
     because: 'La voiture va où vous regardez.',
   },
-  cones: {
+  brakeCone: {
     text: 'Lequel de ces repères dit : freiner ?',
     answers: ['Celui du braquage', 'Celui du freinage', 'Celui de la corde', 'Celui de la sortie'],
     because: 'Freiner d’abord, braquer ensuite : chacun a sa place et son aspect.',

@@ -51,7 +51,7 @@ const QUESTIONS: QuestionWords = {
     answers: ['Auf den Kegel neben mir', 'Voraus, zum Einlenken und weiter zum Scheitelpunkt', 'In den Spiegel'],
     because: 'Das Auto fährt dorthin, wohin Sie schauen.',
   },
-  cones: {
+  brakeCone: {
     text: 'Was davon sagt: bremsen?',
     answers: ['Das fürs Einlenken', 'Das fürs Bremsen', 'Das am Scheitelpunkt', 'Das am Ausgang'],
     because: 'Erst bremsen, dann einlenken: jedes hat seinen Ort und sein Aussehen.',

@@ -1,5 +1,6 @@
 import { aDay, aGuest, aPlan, at, drive } from '../../testing/small-day';
 import { guestTimes, layOut } from '../../day';
+import { callKind, type CallCustoms } from '../../car';
 import { GOOD_THINGS, VOCABULARY } from '../../coaching';
 import { ORDINARY_SHOW, slideKind } from '../../classroom';
 import { GUEST_LANGUAGES, groupLanguage, guestLanguage, guestTimeWords, guestWords, lapTexts } from '.';
@@ -60,6 +61,24 @@ describe('What guests read', () => {
         for (const line of words) expect(line.length).toBeLessThan(110);
       }
     }
+  });
+
+  it('tells every call that a venue makes, in its own words where it has some', () => {
+    const of = (language: 'en' | 'de' | 'fr', customs: CallCustoms = {}) => guestWords(language).show.calls(customs);
+    for (const language of GUEST_LANGUAGES) {
+      expect(of(language).map(({ kind }) => kind)).toEqual(callKind.options);
+      expect(new Set(of(language).map(({ say }) => say)).size).toBe(callKind.options.length);
+    }
+    expect(of('en').find(({ kind }) => kind === 'lift')).toEqual({
+      kind: 'lift',
+      say: 'Lift',
+      means: 'foot off the throttle, no brake',
+      holds: 'until the next call',
+    });
+    const customs = { lift: { off: true }, gearUp: { say: 'Zug nach oben, {gear}' } };
+    const kinds = of('de', customs);
+    expect(kinds.some(({ kind }) => kind === 'lift')).toBe(false);
+    expect(kinds.find(({ kind }) => kind === 'gearUp')!.say).toBe('Zug nach oben, dritten');
   });
 
   it('counts laps by the rules of the language', () => {
