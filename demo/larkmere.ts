@@ -1,4 +1,11 @@
-import { ORDINARY_COACHING, ORDINARY_GATE, ORDINARY_LIVE, type CarFields, type VenueFields } from '@core/api';
+import {
+  ORDINARY_COACHING,
+  ORDINARY_GATE,
+  ORDINARY_INTRODUCTION,
+  ORDINARY_LIVE,
+  type CarFields,
+  type VenueFields,
+} from '@core/api';
 import { ORDINARY_RULES, type Instructor } from '@core/day';
 import { CAR_MODELS, CAR_TALK } from './models';
 
@@ -42,6 +49,8 @@ export const LARKMERE: VenueFields = {
   coaching: { ...ORDINARY_COACHING, passing: 'named' },
   live: ORDINARY_LIVE,
   gate: { ...ORDINARY_GATE, own: ['uneasy in narrow seats'] },
+  introduction: ORDINARY_INTRODUCTION,
+  putOff: [],
 };
 
 /** The demo's devices; their key is no secret, as they run on the same machine. */

@@ -1,4 +1,4 @@
-import { plannedCar, type Booking, type BookingFields, type VenueFields } from '@core/api';
+import { isInFleet, plannedCar, type Booking, type BookingFields, type VenueFields } from '@core/api';
 import { plannedInstructor } from '@core/crew';
 import type { Day, Drive, Guest } from '@core/day';
 import type { Store } from './store';
@@ -6,7 +6,7 @@ import type { Store } from './store';
 /** The day file of an event day, put together from venue, fleet, crew and bookings. */
 export function dayOf(store: Store, date: string): Day {
   const venue = store.venue.get()!.fields;
-  const cars = store.cars.list().map(({ fields }) => plannedCar(fields));
+  const cars = store.cars.list().flatMap(({ fields }) => (isInFleet(fields, date) ? [plannedCar(fields)] : []));
   const fleet = cars.map(({ id }) => id);
   const roster = store.roster.between(date, date).map(({ fields }) => fields);
   return {
@@ -51,8 +51,9 @@ function guestOf(
     heightCm: fields.heightCm,
     weightKg: fields.weightKg,
     pace: venue.paces[fields.pace],
-    briefed: fields.briefed,
-    sighted: fields.sighted,
+    // What this venue does without is behind everybody.
+    briefed: fields.briefed || !venue.introduction.class,
+    sighted: fields.sighted || venue.introduction.circuit !== 'vehicle',
     avoidInstructors: fields.avoidInstructors,
     preferInstructors: fields.preferInstructors,
     sameTimeAs: friends(fields.sameTimeAs),

@@ -1,4 +1,11 @@
-import { ORDINARY_CHECK, ORDINARY_COACHING, ORDINARY_GATE, ORDINARY_LIVE, type VenueFields } from '@core/api';
+import {
+  ORDINARY_CHECK,
+  ORDINARY_COACHING,
+  ORDINARY_GATE,
+  ORDINARY_INTRODUCTION,
+  ORDINARY_LIVE,
+  type VenueFields,
+} from '@core/api';
 import { ORDINARY_RULES } from '@core/day';
 
 const at = (hours: number) => hours * 3600;
@@ -21,4 +28,6 @@ export const NEW_VENUE: VenueFields = {
   coaching: ORDINARY_COACHING,
   live: ORDINARY_LIVE,
   gate: ORDINARY_GATE,
+  introduction: ORDINARY_INTRODUCTION,
+  putOff: [],
 };

@@ -22,6 +22,7 @@ import { onKeys } from './shell/keys';
 import { Palette } from './shell/palette';
 import { PracticeCrew } from './shell/practice-crew';
 import { PracticeStrip } from './shell/practice-strip';
+import { StepsStrip } from './first-steps/steps-strip';
 import { Ribbon } from './shell/ribbon';
 import { PLACES, type ActsOf, type FRAME_KEYS, type Screen } from './screens';
 import { Stations } from './shell/stations';
@@ -44,6 +45,7 @@ import { ThemeChoice } from './shell/theme-choice';
     PracticeStrip,
     Ribbon,
     Stations,
+    StepsStrip,
   ],
   templateUrl: './app.html',
   styleUrl: './app.scss',

@@ -245,9 +245,24 @@ export const SCREENS: readonly Screen[] = [
   {
     path: 'rules',
     title: 'Rules',
-    load: () => import('./rules/rules').then((m) => m.RulesScreen),
+    load: () => import('./rules/rules-frame').then((m) => m.RulesFrame),
+    parts: [
+      { path: 'venue', label: 'Venue and rules', load: () => import('./rules/rules').then((m) => m.RulesScreen) },
+      {
+        path: 'introduction',
+        label: 'Class and circuit',
+        load: () => import('./first-steps/introduction').then((m) => m.Introduction),
+      },
+    ],
     places: [room('Rules', 'u')],
     demo: '/rules',
+  },
+  {
+    path: 'start',
+    title: 'First steps',
+    load: () => import('./first-steps/first-steps').then((m) => m.FirstSteps),
+    places: [room('First steps', 'j')],
+    demo: '/start',
   },
   {
     path: 'devices',

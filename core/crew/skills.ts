@@ -59,3 +59,8 @@ export function withSkill(
   const cars = may ? (who.cars === 'all' ? 'all' : [...others, skill.car]) : [...others];
   return { ...who, cars, holdsUntil: { ...days, cars: { ...otherDays, ...(may && until && { [skill.car]: until }) } } };
 }
+
+/** An id for somebody new: `i4`, the first that nobody has. */
+export function instructorId(taken: ReadonlySet<string>): string {
+  for (let place = taken.size + 1; ; place++) if (!taken.has(`i${place}`)) return `i${place}`;
+}

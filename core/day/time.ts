@@ -46,6 +46,41 @@ export function spokenDuration(durationS: number): string {
   return `${Math.floor(whole / 3600)} h${minutes === 0 ? '' : ` ${minutes} min`}`;
 }
 
+/** A duration to the second, as people write it: `1 h 30 min`, `4 min`, `90 s` as `1 min 30 s`. */
+export function durationText(durationS: number): string {
+  const parts = [
+    [Math.floor(durationS / 3600), 'h'],
+    [Math.floor((durationS % 3600) / 60), 'min'],
+    [durationS % 60, 's'],
+  ] as const;
+  const said = parts.flatMap(([count, unit]) => (count > 0 ? [`${Math.round(count * 1000) / 1000} ${unit}`] : []));
+  return said.join(' ') || '0 s';
+}
+
+const UNITS_S: Readonly<Record<string, number>> = { h: 3600, m: 60, s: 1 };
+
+/**
+ * Seconds of a duration as people write it: `25 min`, `1 h 30`, `1:30 h`, `90 s`, `1 min 30`, a bare number in minutes.
+ * Nothing where it cannot be read.
+ */
+export function durationOf(text: string): number | undefined {
+  const written = text.trim().toLowerCase().replaceAll(',', '.');
+  const clock = /^(\d{1,2}):([0-5]\d)(?:\s*h(?:ours?|rs?)?)?$/.exec(written);
+  if (clock) return Number(clock[1]) * 3600 + Number(clock[2]) * 60;
+  const parts = [...written.matchAll(/(\d+(?:\.\d+)?)\s*(h|m|s)?[a-z]*\.?\s*/g)];
+  if (parts.length === 0 || parts.map(([whole]) => whole).join('') !== written) return undefined;
+  let last = 3600 * 60;
+  let seconds = 0;
+  for (const [, count, unit] of parts) {
+    // What follows hours without a unit is minutes, what follows minutes seconds; alone it is minutes.
+    const unitS = unit ? UNITS_S[unit]! : last === 3600 * 60 ? 60 : last / 60;
+    if (unitS >= last || unitS < 1) return undefined;
+    seconds += Number(count) * unitS;
+    last = unitS;
+  }
+  return Math.round(seconds * 1000) / 1000;
+}
+
 /** A lap time as it is written at a circuit: `1:14.3`. */
 export function lapTimeText(lapTimeS: number): string {
   const tenths = Math.round(lapTimeS * 10);

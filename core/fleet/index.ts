@@ -2,6 +2,9 @@ import * as z from 'zod';
 import { carFile } from '../car/car-file';
 import { car, fit, type Car } from '../day/day-file';
 import { moneyAmount, text } from '../day/fields';
+import { CAR_KINDS } from './starter-set';
+
+export * from './starter-set';
 
 /** A car of the fleet, the number on its door and what a lap in it costs. */
 export const carFields = z.strictObject({
@@ -12,6 +15,12 @@ export const carFields = z.strictObject({
     .string()
     .regex(/^#[0-9a-fA-F]{6}$/, 'expected a colour such as #3366cc')
     .optional(),
+  /** What kind of car it is to people who choose one. */
+  kind: z.enum(CAR_KINDS).optional(),
+  /** Paths of numbers that are assumed: a better one would come from the papers, measured laps or the scales. */
+  assumed: z.array(text(60).min(1)).max(60).optional(),
+  /** The day from which it is not in the fleet any more; its history stays. */
+  leftOn: z.iso.date('expected a date, YYYY-MM-DD').optional(),
   lapPrice: moneyAmount.optional(),
   /** Number of its stall. */
   stall: z.number().int().min(1).max(999).optional(),
@@ -44,4 +53,9 @@ export type CarFields = z.output<typeof carFields>;
 export function plannedCar(fields: CarFields): Car {
   const { id, name, level, lapTimeS, gearboxes, available, fuel, cooling, fit: fits } = fields;
   return { id, name, level, lapTimeS, gearboxes, available, fuel, cooling, fit: fits };
+}
+
+/** Whether a car belongs to the fleet on a day. */
+export function isInFleet({ leftOn }: Pick<CarFields, 'leftOn'>, date: string): boolean {
+  return leftOn === undefined || date < leftOn;
 }

@@ -87,6 +87,24 @@ export const ORDINARY_COACHING: CoachingCustoms = {
   walkRound: ['Tyres', 'Wheel nuts', 'Body', 'Glass', 'Lights', 'Leaks', 'Seat and belts', 'Camera card', 'Radio'],
 };
 
+/** How guests get to know the circuit before they drive: only the first takes a place in the plan. */
+export const introductionWay = z.enum(['vehicle', 'leadCar', 'walk', 'none']);
+export type IntroductionWay = z.output<typeof introductionWay>;
+
+/** What every guest goes through before the first drive. */
+export const introduction = z.strictObject({
+  class: z.boolean(),
+  circuit: introductionWay,
+});
+export type Introduction = z.output<typeof introduction>;
+
+/** Of a venue that has not said otherwise. */
+export const ORDINARY_INTRODUCTION: Introduction = { class: true, circuit: 'vehicle' };
+
+/** What a new venue has put off; it works without. */
+export const putOff = z.enum(['circuit', 'bookings', 'phones']);
+export type PutOff = z.output<typeof putOff>;
+
 /** The venue: its hours, its circuit and the rules by which its days are planned. */
 export const venueFields = z
   .strictObject({
@@ -116,6 +134,8 @@ export const venueFields = z
     coaching: coachingCustoms.default(ORDINARY_COACHING),
     live: liveCustoms.default(ORDINARY_LIVE),
     gate: gateCustoms.default(ORDINARY_GATE),
+    introduction: introduction.default(ORDINARY_INTRODUCTION),
+    putOff: z.array(putOff).max(10).default([]),
   })
   .refine((venue) => venue.opens < venue.closes, {
     message: 'expected the opening time to be before the closing time',

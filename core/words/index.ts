@@ -29,6 +29,7 @@ export {
   misreadWords,
   touchWords,
 } from './terms';
+export * from './english-first-steps';
 export { CALL_HOLDS, CALL_MEANINGS, TALK_GROUP_WORDS } from './english-driving';
 export type { Words } from './words';
 

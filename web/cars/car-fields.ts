@@ -1,15 +1,30 @@
-import type { carFields } from '@core/api';
 import type { carFile } from '@core/car';
-import type * as z from 'zod';
+import * as z from 'zod';
+import { CAR_KINDS, carFields } from '@core/api';
+import { CAR_KIND_WORDS } from '@core/words';
 import { formOf } from '../forms/fields';
 
 /** The fields of a car, as the form shows them. */
 export const CAR_FIELDS = formOf<Omit<z.input<typeof carFields>, 'model'>>({
   'fuel.readings': 'notHere',
-  id: { label: 'Id', kind: 'text', group: 'Car', hint: 'stays the same for good' },
-  number: { label: 'Number on the door', kind: 'number' },
+  // Made by the program.
+  id: 'notHere',
+  assumed: 'notHere',
+  leftOn: 'notHere',
+  number: { label: 'Number on the door', kind: 'number', group: 'Car' },
   name: { label: 'Name', kind: 'text' },
-  colour: { label: 'Colour on maps', kind: 'text', optional: true, hint: 'such as #a33c2f' },
+  kind: {
+    label: 'Kind',
+    kind: 'choice',
+    optional: true,
+    options: CAR_KINDS.map((value) => ({ value, label: CAR_KIND_WORDS[value].name })),
+  },
+  colour: {
+    label: 'Colour',
+    kind: 'colour',
+    optional: true,
+    hint: 'on maps, and where people look for the yellow one',
+  },
   level: {
     label: 'Level',
     kind: 'choice',
@@ -34,20 +49,46 @@ export const CAR_FIELDS = formOf<Omit<z.input<typeof carFields>, 'model'>>({
     ],
   },
   available: { label: 'Available', kind: 'windows', wide: true },
-  'fuel.capacityL': { label: 'Tank', unit: 'l', kind: 'number', decimals: 1, group: 'Fuel' },
+  'fuel.capacityL': {
+    label: 'Tank',
+    unit: 'l',
+    kind: 'number',
+    decimals: 1,
+    group: 'Fuel',
+    folded: 'so that refuelling is planned',
+  },
   'fuel.startL': { label: 'At opening', unit: 'l', kind: 'number', decimals: 1 },
   'fuel.reserveL': { label: 'Reserve', unit: 'l', kind: 'number', decimals: 1 },
   'fuel.perLapL': { label: 'A lap takes', unit: 'l', kind: 'number', decimals: 3 },
-  'fuel.refuelS': { label: 'Refuelling takes', unit: 's', kind: 'number' },
-  'cooling.afterLaps': { label: 'Cooling after', unit: 'laps', kind: 'number', group: 'Cooling and fit' },
-  'cooling.restS': { label: 'Cooling takes', unit: 's', kind: 'number' },
+  'fuel.refuelS': { label: 'Refuelling takes', kind: 'duration' },
+  'cooling.afterLaps': {
+    label: 'Cooling after',
+    unit: 'laps',
+    kind: 'number',
+    group: 'Cooling and fit',
+    folded: 'so that it is not driven hot, and nobody books a car they cannot sit in',
+  },
+  'cooling.restS': { label: 'Cooling takes', kind: 'duration' },
   'fit.minHeightCm': { label: 'Guest at least', unit: 'cm', kind: 'number', optional: true },
   'fit.maxHeightCm': { label: 'Guest at most', unit: 'cm', kind: 'number', optional: true },
   'fit.maxWeightKg': { label: 'Guest at most', unit: 'kg', kind: 'number', optional: true },
-  'wear.brakesMJ': { label: 'Brakes last', unit: 'MJ', kind: 'number', optional: true, group: 'Parts' },
+  'wear.brakesMJ': {
+    label: 'Brakes last',
+    unit: 'MJ',
+    kind: 'number',
+    optional: true,
+    group: 'Parts',
+    folded: 'so that wear is counted down',
+  },
   'wear.tyresKm': { label: 'Tyres last', unit: 'km', kind: 'number', optional: true },
   'wear.clutchStarts': { label: 'Clutch lasts', unit: 'starts', kind: 'number', optional: true },
-  'talk.brakes': { label: 'Brakes', kind: 'text', optional: true, group: 'Talk in the car' },
+  'talk.brakes': {
+    label: 'Brakes',
+    kind: 'text',
+    optional: true,
+    group: 'Talk in the car',
+    folded: 'so that the instructor can say what is special',
+  },
   'talk.steering': { label: 'Steering', kind: 'text', optional: true },
   'talk.automatic': { label: 'Automatic', kind: 'text', optional: true, hint: 'how well it suits the circuit' },
   'talk.traps': {
@@ -59,6 +100,21 @@ export const CAR_FIELDS = formOf<Omit<z.input<typeof carFields>, 'model'>>({
   },
 });
 
+/** What a car begins with; the rest follows from its kind until somebody knows better. */
+export const newCar = z.strictObject({
+  number: carFields.shape.number,
+  name: carFields.shape.name,
+  kind: z.enum(CAR_KINDS),
+  lapPrice: carFields.shape.lapPrice,
+  colour: carFields.shape.colour,
+});
+
+export const NEW_CAR_FIELDS = CAR_FIELDS.filter(({ path }) => path in newCar.shape).map((field) => {
+  if (field.path === 'kind') return { ...field, optional: false };
+  return field.path === 'lapPrice' ? { ...field, hint: 'an ordinary one for its kind where empty' } : field;
+});
+
+/** A car before anybody has said of what kind it is; only specs and the editor of one that is there go by it. */
 export const NEW_CAR = {
   id: '',
   number: null,

@@ -3,18 +3,31 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { carFile } from '@core/car';
 import { isLow, tankOf } from '@core/garage';
 import type { CarState } from '@core/journal';
-import { carFields, contract, type StoredCar } from '@core/api';
+import {
+  betterFrom,
+  carFields,
+  carId,
+  contract,
+  isInFleet,
+  STARTER_COLOURS,
+  starterCar,
+  type CarFields,
+  type StoredCar,
+} from '@core/api';
 import { clockMinute } from '@core/day';
-import { CAR_STATUS_WORDS } from '@core/words';
+import { BETTER_FROM_WORDS, CAR_STATUS_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { TableModule } from 'primeng/table';
+import { Dialog } from 'primeng/dialog';
+import { tap } from 'rxjs';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import { windowsText } from '../forms/fields';
+import { valueAt, windowsText, type Field } from '../forms/fields';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { Ask } from '../shell/ask';
-import { CAR_FIELDS, MODEL_FIELDS, NEW_CAR, NEW_MODEL } from './car-fields';
+import { CAR_FIELDS, MODEL_FIELDS, NEW_CAR_FIELDS, NEW_MODEL, newCar } from './car-fields';
+import { StarterSet } from './starter-set';
 import { known } from '../data/reading';
 import { Unread } from '../shell/unread';
 
@@ -22,7 +35,7 @@ import { Unread } from '../shell/unread';
 @Component({
   selector: 'jl-cars',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, RecordEditor, TableModule, Unread],
+  imports: [Button, Dialog, RecordEditor, StarterSet, TableModule, Unread],
   templateUrl: './cars.html',
   host: { class: 'screen' },
 })
@@ -30,7 +43,9 @@ export class Cars {
   private readonly api = inject(Api);
   private readonly ask = inject(Ask);
   protected readonly data = inject(DayService);
-  protected readonly fields = CAR_FIELDS;
+  /** Of the car that is being edited. */
+  protected readonly fields = signal<readonly Field[]>(CAR_FIELDS);
+  protected readonly starting = signal(false);
   protected readonly edited = signal<Edited | undefined>(undefined);
   protected readonly modelFields = MODEL_FIELDS;
   /** The lap model of a car that is being edited. */
@@ -55,6 +70,11 @@ export class Cars {
         fuel: tank ? `${tank.litres.toFixed(0)} of ${fields.fuel.capacityL} l` : '',
         low: tank !== undefined && isLow(tank, fields),
         available: windowsText(z.encode(carFields, fields).available),
+        out:
+          fields.leftOn !== undefined && !isInFleet(fields, this.data.date() ?? fields.leftOn)
+            ? fields.leftOn
+            : undefined,
+        assumed: fields.assumed?.includes('lapTimeS') ?? false,
       };
     }),
   );
@@ -65,15 +85,30 @@ export class Cars {
   }
 
   protected open(stored: StoredCar): void {
+    const before = z.encode(carFields, stored.fields);
+    const { id, version: read } = stored;
+    const change = (fields: CarFields, version: number) =>
+      this.api
+        .call(contract.changeCar, { params: { id }, body: { version, fields } })
+        .pipe(tap(() => this.data.reload()));
+    const leave = () => change({ ...stored.fields, leftOn: this.data.date() }, read);
+    this.fields.set(CAR_FIELDS.map((field) => asAssumed(field, stored.fields.assumed)));
     this.edited.set(
       editing(carFields, {
         title: `Car ${stored.fields.number}, ${stored.fields.name}`,
-        fields: z.encode(carFields, stored.fields),
-        version: stored.version,
-        save: (fields, version) =>
-          this.api.call(contract.changeCar, { params: { id: stored.id }, body: { version: version!, fields } }),
+        fields: before,
+        version: read,
+        save: (fields, version) => change(stillAssumed(before, fields), version!),
+        remove: stored.fields.leftOn ? undefined : { label: 'Take out of the fleet', run: leave },
       }),
     );
+  }
+
+  protected backIn({ id, version, fields: { leftOn: _, ...fields } }: StoredCar): void {
+    this.api.call(contract.changeCar, { params: { id }, body: { version, fields } }).subscribe({
+      next: () => this.read(),
+      error: (error: Error) => this.data.refuse(error.message),
+    });
   }
 
   protected openModel({ id, version, fields }: StoredCar): void {
@@ -88,16 +123,72 @@ export class Cars {
     );
   }
 
+  /** Number, name, kind and price; what follows from the kind is assumed, and can be corrected at once. */
   protected add(): void {
+    const day = this.data.day();
+    if (!day) return;
+    const { number, taken } = this.free();
+    const colour = STARTER_COLOURS[(number - 1) % STARTER_COLOURS.length];
+    const at = { lapLengthM: day.circuit.lapLengthM, available: [{ from: day.opens, to: day.closes }], taken };
+    this.fields.set(NEW_CAR_FIELDS);
     this.edited.set(
-      editing(carFields, {
+      editing(newCar, {
         title: 'New car',
-        fields: NEW_CAR,
+        fields: { number, name: '', kind: 'grandTourer', colour },
         version: undefined,
-        save: (fields) => this.api.call(contract.addCar, { body: fields }),
+        save: ({ kind, lapPrice, ...entered }) => {
+          const car = { ...starterCar(kind, { ...at, ...entered }), ...(lapPrice !== undefined && { lapPrice }) };
+          return this.api.call(contract.addCar, {
+            body: stillAssumed(z.encode(carFields, starterCar(kind, { ...at, ...entered })), car),
+          });
+        },
       }),
     );
   }
+
+  /** Another one like it, under the next number. */
+  protected copy({ fields }: StoredCar): void {
+    const { number, taken } = this.free();
+    const { transponder: _, stall: __, leftOn: ___, ...like } = fields;
+    this.fields.set(CAR_FIELDS.map((field) => asAssumed(field, fields.assumed)));
+    const before = z.encode(carFields, { ...like, id: carId(number, taken), number });
+    this.edited.set(
+      editing(carFields, {
+        title: `Another ${fields.name}`,
+        fields: before,
+        version: undefined,
+        save: (car) =>
+          this.api.call(contract.addCar, { body: stillAssumed(before, { ...car, id: carId(car.number, taken) }) }),
+      }),
+    );
+  }
+
+  /** The next number, and the ids that are taken. */
+  private free(): { readonly number: number; readonly taken: ReadonlySet<string> } {
+    const cars = known(this.list)?.cars ?? [];
+    const number = 1 + Math.max(0, ...cars.map(({ fields }) => fields.number));
+    return { number, taken: new Set(cars.map(({ id }) => id)) };
+  }
+
+  protected read(): void {
+    this.list.reload();
+    this.data.reload();
+  }
+}
+
+/** A number that nobody has measured says so, and where a better one would come from. */
+function asAssumed(field: Field, assumed: readonly string[] = []): Field {
+  const from = assumed.includes(field.path) ? betterFrom(field.path) : undefined;
+  return from ? { ...field, hint: BETTER_FROM_WORDS[from] } : field;
+}
+
+/** What has been changed by hand is not assumed any more. */
+function stillAssumed(before: z.input<typeof carFields>, fields: CarFields): CarFields {
+  const now = z.encode(carFields, fields);
+  const assumed = fields.assumed?.filter(
+    (path) => JSON.stringify(valueAt(before, path)) === JSON.stringify(valueAt(now, path)),
+  );
+  return { ...fields, assumed: assumed && assumed.length > 0 ? assumed : undefined };
 }
 
 /** What a car does, and that it is out of service, be it that it has still to come in for that. */

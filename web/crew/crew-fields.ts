@@ -1,24 +1,41 @@
 import type { instructorFields } from '@core/crew';
 import type * as z from 'zod';
+import { languageName } from '@core/words';
 import { formOf, type Field, type Option } from '../forms/fields';
 
+/** Languages that guests come with, by their codes; others are offered where somebody speaks them. */
+const COMMON_LANGUAGES =
+  'en de fr es it nl pt pl cs sk hu ro da sv no fi fo is et lv lt el tr uk ru hr sl sr bg ar he hi zh ja ko'.split(' ');
+
+/** Languages by name, those that are spoken already among them. */
+function languageOptions(spoken: readonly string[]): Option[] {
+  const codes = [...new Set([...COMMON_LANGUAGES, ...spoken])];
+  return codes.map((value) => ({ value, label: languageName(value) })).sort((a, b) => a.label.localeCompare(b.label));
+}
+
 /** The fields of an instructor, as the form shows them. */
-export function crewFormFields(cars: readonly Option[], teachesAll: boolean): Field[] {
+export function crewFormFields(cars: readonly Option[], teachesAll: boolean, spoken: readonly string[] = []): Field[] {
   return formOf<z.input<typeof instructorFields>>({
-    id: { label: 'Id', kind: 'text', group: 'Instructor', hint: 'stays the same for good' },
-    name: { label: 'Name', kind: 'text' },
-    languages: { label: 'Languages', kind: 'words', hint: 'codes, such as en, de' },
+    // Made by the program.
+    id: 'notHere',
+    name: { label: 'Name', kind: 'text', group: 'Instructor' },
+    languages: { label: 'Languages', kind: 'many', options: languageOptions(spoken) },
     available: { label: 'Usual hours', kind: 'windows', wide: true },
     byRoster: { label: 'Only on days with a shift', kind: 'yes' },
-    brief: { label: 'Gives briefings', kind: 'yes' },
+    brief: { label: 'Gives the class', kind: 'yes' },
     sighting: { label: 'Drives sighting runs', kind: 'yes' },
     cars: teachesAll ? 'notHere' : { label: 'Teaches in', kind: 'many', options: cars, wide: true },
-    maxSeatS: { label: 'Work without a break', unit: 's', kind: 'number', group: 'Limits' },
-    restS: { label: 'Break', unit: 's', kind: 'number' },
+    maxSeatS: {
+      label: 'Work without a break',
+      kind: 'duration',
+      group: 'Limits',
+      folded: 'so that nobody works too long, and everybody eats',
+    },
+    restS: { label: 'Break', kind: 'duration' },
     maxLaps: { label: 'Laps a day', kind: 'number' },
     'meal.from': { label: 'Meal from', kind: 'time' },
     'meal.to': { label: 'Meal to', kind: 'time' },
-    'meal.durationS': { label: 'Meal takes', unit: 's', kind: 'number' },
+    'meal.durationS': { label: 'Meal takes', kind: 'duration' },
     'levelLaps.1': 'notHere',
     'levelLaps.2': 'notHere',
     'levelLaps.3': 'notHere',
@@ -40,6 +57,7 @@ export const NEW_INSTRUCTOR = {
   restS: 900,
   meal: { from: '11:30', to: '14:00', durationS: 1800 },
   maxLaps: 130,
-  brief: false,
+  // Somebody has to: a crew of which nobody may give the class leaves out every guest who needs it.
+  brief: true,
   sighting: true,
 };

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { addressOf, contract, type StoredInstructor } from '@core/api';
-import { instructorFields } from '@core/crew';
+import { instructorFields, instructorId } from '@core/crew';
 import { clockMinute } from '@core/day';
 import { CREW_STATUS_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
@@ -46,7 +46,8 @@ export class Crew {
       value: id,
       label: `${view?.carNumbers[id] ?? ''} ${name}`,
     }));
-    return crewFormFields(cars, this.edited()?.fields['cars'] === 'all');
+    const spoken = (known(this.list)?.instructors ?? []).flatMap(({ fields }) => fields.languages);
+    return crewFormFields(cars, this.edited()?.fields['cars'] === 'all', spoken);
   });
   protected readonly deskPdf = computed(() => this.ofDay((date) => addressOf(contract.deskSheet, { date })));
   protected readonly dayPdf = computed(() => this.ofDay((date) => addressOf(contract.daySheet, { date })));
@@ -101,10 +102,15 @@ export class Crew {
   }
 
   protected add(): void {
+    const crew = known(this.list)?.instructors ?? [];
     this.edited.set(
       editing(instructorFields, {
         title: 'New instructor',
-        fields: NEW_INSTRUCTOR,
+        fields: {
+          ...NEW_INSTRUCTOR,
+          id: instructorId(new Set(crew.map(({ id }) => id))),
+          brief: !crew.some(({ fields }) => fields.brief),
+        },
         version: undefined,
         save: (fields) => this.api.call(contract.addInstructor, { body: fields }),
       }),

@@ -1,3 +1,5 @@
+import { durationOf, durationText } from '@core/day';
+
 /** One field of a record form: where its value lies and how it is entered. */
 export interface Field {
   /** Place in the record, `fuel.capacityL`. */
@@ -7,6 +9,8 @@ export interface Field {
     | 'text'
     | 'longText'
     | 'number'
+    | 'duration'
+    | 'colour'
     | 'time'
     | 'date'
     | 'choice'
@@ -29,6 +33,8 @@ export interface Field {
   readonly whenAbsent?: boolean;
   /** Begins a new group with this title. */
   readonly group?: string;
+  /** What that group is for: it is folded behind this until somebody wants it, or something in it is wrong. */
+  readonly folded?: string;
   readonly hint?: string;
   /** Takes the whole width. */
   readonly wide?: boolean;
@@ -53,9 +59,9 @@ type ValueAt<T, P extends string> = P extends `${infer Step}.${infer Rest}`
 type KindFor<V> = [V] extends [boolean]
   ? 'yes' | 'choice'
   : [V] extends [number]
-    ? 'number' | 'choice'
+    ? 'number' | 'duration' | 'choice'
     : [V] extends [string]
-      ? 'text' | 'longText' | 'time' | 'date' | 'choice'
+      ? 'text' | 'longText' | 'colour' | 'time' | 'date' | 'choice'
       : [V] extends [readonly string[] | 'all']
         ? 'many' | 'words' | 'list'
         : [V] extends [readonly number[]]
@@ -143,6 +149,8 @@ export function shownValue(field: Field, value: unknown): unknown {
       return ((value as (string | number)[] | undefined) ?? []).join(', ');
     case 'curve':
       return curveText(value);
+    case 'duration':
+      return typeof value === 'number' ? durationText(value) : (value ?? '');
     case 'yes':
       return value ?? field.whenAbsent ?? false;
     case 'many':
@@ -185,6 +193,9 @@ export function recordValue(field: Field, shown: unknown): unknown {
           const [rpm, kW] = part.trim().split(/[\s/]+/);
           return { rpm: Number(rpm), kW: Number(kW) };
         });
+    case 'duration':
+      // What cannot be read stays as it is, for the form to say how it is written.
+      return durationOf(String(shown)) ?? shown;
     case 'time':
       return paddedTime(String(shown));
     default:
@@ -222,6 +233,7 @@ export function valueText(field: Field, value: unknown): string {
   if (value === undefined || value === '') return 'empty';
   if (field.kind === 'windows') return windowsText(value);
   if (field.kind === 'curve') return curveText(value) || 'none';
+  if (field.kind === 'duration') return durationText(value as number);
   if (field.kind === 'yes') return value ? 'yes' : 'no';
   if (field.kind === 'drives') {
     return (

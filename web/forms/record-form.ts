@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
-import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { faultsOf, type Fault } from '@core/day';
+import { NgTemplateOutlet } from '@angular/common';
+import { FormControl, FormGroup, FormsModule, ReactiveFormsModule } from '@angular/forms';
+import { durationOf, faultsOf, type Fault } from '@core/day';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { InputNumber } from 'primeng/inputnumber';
@@ -14,6 +15,8 @@ import { DrivesField } from './drives-field';
 import { fieldId, recordValue, shownValue, valueAt, valueText, withValues, type Field, type Json } from './fields';
 
 const FEW_OPTIONS = 12;
+/** More are drawn only as far as they are seen. */
+const MANY_OPTIONS = 100;
 
 /** What somebody else has saved meanwhile. */
 export interface Conflict {
@@ -36,7 +39,19 @@ export function conflictOf(error: unknown): (Conflict & { readonly version: numb
 @Component({
   selector: 'jl-record-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, DrivesField, InputNumber, InputText, MultiSelect, ReactiveFormsModule, Select, Textarea],
+  imports: [
+    Button,
+    Checkbox,
+    DrivesField,
+    FormsModule,
+    InputNumber,
+    InputText,
+    MultiSelect,
+    NgTemplateOutlet,
+    ReactiveFormsModule,
+    Select,
+    Textarea,
+  ],
   templateUrl: './record-form.html',
   styleUrl: './record-form.scss',
 })
@@ -62,10 +77,16 @@ export class RecordForm {
     return options.length > FEW_OPTIONS;
   }
 
+  protected isVeryLong({ options = [] }: Field): boolean {
+    return options.length > MANY_OPTIONS;
+  }
+
   protected readonly groups = computed(() => {
-    const groups: { title: string; fields: Field[] }[] = [];
+    const groups: { title: string; folded: string | undefined; fields: Field[] }[] = [];
     for (const field of this.fields()) {
-      if (field.group !== undefined || groups.length === 0) groups.push({ title: field.group ?? '', fields: [] });
+      if (field.group !== undefined || groups.length === 0) {
+        groups.push({ title: field.group ?? '', folded: field.folded, fields: [] });
+      }
       groups.at(-1)!.fields.push(field);
     }
     return groups;
@@ -108,11 +129,19 @@ export class RecordForm {
   /** How a text is to be written, where that is not plain. */
   protected placeholder({ kind }: Field): string {
     if (kind === 'windows') return '08:30–12:00, 13:00–18:00';
+    if (kind === 'duration') return '25 min';
     return kind === 'time' ? '09:40' : '';
   }
 
   protected faultOf(field: Field): string | undefined {
-    return this.faults().find((fault) => belongs(fault, field.path))?.message;
+    const fault = this.faults().find((one) => belongs(one, field.path))?.message;
+    const typed = this.form().controls[this.control(field)]?.value;
+    const unread = field.kind === 'duration' && typed && durationOf(String(typed)) === undefined;
+    return fault && unread ? 'write it as people say it: 25 min, 1 h 30, 90 s' : fault;
+  }
+
+  protected isFaulty(fields: readonly Field[]): boolean {
+    return fields.some((field) => this.faultOf(field) !== undefined);
   }
 
   protected submit(event?: Event): void {

@@ -5,10 +5,12 @@ import { DayService } from '../data/day.service';
 import { DayWords } from '../data/day-words';
 
 type Kinds = Partial<Record<EntryKind, number>>;
-/** What can be taken back where it was done, and for how long it is shown there, seconds: counts of laps, and all else. */
+/** What can be taken back, and for how long it is shown, seconds: counts of a car's laps, and what hands have done. */
 const SHOWN_S: Readonly<Record<'counts' | 'steps', Kinds>> = {
   counts: { lapCounted: 10, lineCrossed: 10, lapsSettled: 60 },
   steps: {
+    lapCounted: 10,
+    lapsSettled: 60,
     lapSpoiled: 60,
     extraLapGranted: 60,
     seated: 120,

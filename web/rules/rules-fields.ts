@@ -2,7 +2,7 @@ import type { venueFields } from '@core/api';
 import { gateQuestion } from '@core/booking';
 import { GATE_QUESTION_WORDS } from '@core/words';
 import type * as z from 'zod';
-import { formOf } from '../forms/fields';
+import { formOf, type Option } from '../forms/fields';
 
 type Venue = z.input<typeof venueFields>;
 /** Weights are set on the board, under what matters; how calls are said, beside the calls. */
@@ -11,14 +11,30 @@ type RulesForm = Omit<Venue, 'rules' | 'coaching'> & {
   readonly coaching: Omit<NonNullable<Venue['coaching']>, 'calls'>;
 };
 
+/** Every zone that there is, as places: `Atlantic, Faroe`. */
+function timeZones(): Option[] {
+  const zones = new Set([...Intl.supportedValuesOf('timeZone'), 'UTC']);
+  return [...zones].map((value) => ({ value, label: value.replaceAll('/', ', ').replaceAll('_', ' ') }));
+}
+
+/** Every currency in use, by code and name. */
+function currencies(): Option[] {
+  const names = new Intl.DisplayNames('en', { type: 'currency' });
+  return Intl.supportedValuesOf('currency').map((value) => ({ value, label: `${value}, ${names.of(value) ?? value}` }));
+}
+
 /** The fields of the venue and its rules, as the form shows them. */
 export const RULES_FIELDS = formOf<RulesForm>({
+  // Entered under class and sighting run, and in the first steps.
   sightingVehicles: 'notHere',
+  'introduction.class': 'notHere',
+  'introduction.circuit': 'notHere',
+  putOff: 'notHere',
   // Entered as what happened.
   'condition.changes': 'notHere',
   name: { label: 'Venue', kind: 'text', group: 'Venue' },
-  timeZone: { label: 'Time zone', kind: 'text' },
-  currency: { label: 'Currency', kind: 'text' },
+  timeZone: { label: 'Time zone', kind: 'choice', options: timeZones() },
+  currency: { label: 'Currency', kind: 'choice', options: currencies() },
   opens: { label: 'Opens', kind: 'time' },
   closes: { label: 'Closes', kind: 'time' },
   'condition.name': { label: 'Condition at the start of a day', kind: 'text' },
@@ -32,7 +48,7 @@ export const RULES_FIELDS = formOf<RulesForm>({
   },
   'circuit.closures': { label: 'Closed', kind: 'windows', hint: 'such as 12:30–13:00 quiet half-hour' },
   'rules.maxCarsOnTrack': { label: 'Cars at once', kind: 'number' },
-  'rules.releaseGapS': { label: 'Between two releases', unit: 's', kind: 'number' },
+  'rules.releaseGapS': { label: 'Between two releases', kind: 'duration' },
   'rules.firstLapFactor': { label: 'First lap ×', kind: 'number', decimals: 3, optional: true },
   'rules.outLapCounts': { label: 'The lap out of the pits counts', kind: 'yes', whenAbsent: true },
   'gate.asks': {
@@ -141,17 +157,17 @@ export const RULES_FIELDS = formOf<RulesForm>({
     group: 'While the day runs',
     hint: 'later than accepted; beyond that somebody decides',
   },
-  'rules.setUpS': { label: 'Set-up', unit: 's', kind: 'number', group: 'A drive' },
-  'rules.wrapUpS': { label: 'Wrap-up', unit: 's', kind: 'number' },
-  'rules.turnaroundS': { label: 'Turnaround of the car', unit: 's', kind: 'number' },
-  'rules.guestRestS': { label: 'Guest’s rest', unit: 's', kind: 'number' },
+  'rules.setUpS': { label: 'Set-up', kind: 'duration', group: 'A drive' },
+  'rules.wrapUpS': { label: 'Wrap-up', kind: 'duration' },
+  'rules.turnaroundS': { label: 'Turnaround of the car', kind: 'duration' },
+  'rules.guestRestS': { label: 'Guest’s rest', kind: 'duration' },
   'rules.refuelBays': { label: 'Refuel bays', kind: 'number' },
-  'rules.briefing.durationS': { label: 'Class takes', unit: 's', kind: 'number', group: 'Class and sighting run' },
+  'rules.briefing.durationS': { label: 'Class takes', kind: 'duration', group: 'Class and sighting run' },
   'rules.briefing.seats': { label: 'Seats in the class', kind: 'number' },
   'rules.briefing.rooms': { label: 'Rooms', kind: 'number' },
   'rules.sighting.laps': { label: 'Laps of a sighting run', kind: 'number' },
-  'rules.sighting.setUpS': { label: 'Its set-up', unit: 's', kind: 'number' },
-  'rules.sighting.wrapUpS': { label: 'Its wrap-up', unit: 's', kind: 'number' },
+  'rules.sighting.setUpS': { label: 'Its set-up', kind: 'duration' },
+  'rules.sighting.wrapUpS': { label: 'Its wrap-up', kind: 'duration' },
   'paces.first': {
     label: 'First time ×',
     kind: 'number',

@@ -1,10 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
+import { ActivatedRoute } from '@angular/router';
 import { contract, venueFields, type VenueFields } from '@core/api';
 import { clockMinute, conditionAt } from '@core/day';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
+import { focusOnceThere } from '../forms/focus';
 import { conflictOf, RecordForm, type Conflict } from '../forms/record-form';
 import { RULES_FIELDS } from './rules-fields';
 import { known } from '../data/reading';
@@ -16,13 +18,10 @@ import { Unread } from '../shell/unread';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RecordForm, Unread],
   template: `
-    <header>
-      <h1>Rules</h1>
-      <span class="muted"
-        >They hold for every plan that is made from now on. Local law and the marshal’s word come first.</span
-      >
-    </header>
     <div class="body">
+      <p class="muted">
+        They hold for every plan that is made from now on. Local law and the marshal’s word come first.
+      </p>
       @if (conditionToday(); as words) {
         <p class="muted">{{ words }}</p>
       }
@@ -68,6 +67,14 @@ export class RulesScreen {
     const stored = known(this.stored);
     return stored && z.encode(venueFields, stored.fields);
   });
+
+  constructor() {
+    // Whoever comes for one field is put into it.
+    const { fragment } = inject(ActivatedRoute).snapshot;
+    effect(() => {
+      if (this.record() && fragment) untracked(() => focusOnceThere(fragment));
+    });
+  }
 
   /** What was entered today stands over what the rules begin a day with. */
   protected readonly conditionToday = computed(() => {

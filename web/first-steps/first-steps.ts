@@ -1,0 +1,96 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, RouterLink } from '@angular/router';
+import { venueFields, type VenueFields } from '@core/api';
+import { UNNAMED_VENUE, type StepName } from '@core/first-steps';
+import { STEP_WORDS } from '@core/words';
+import { Button } from 'primeng/button';
+import * as z from 'zod';
+import { StarterSet } from '../cars/starter-set';
+import { DayService } from '../data/day.service';
+import { RecordForm } from '../forms/record-form';
+import { RULES_FIELDS } from '../rules/rules-fields';
+import { IntroductionForm } from './introduction-form';
+import { QuickCrew } from './quick-crew';
+import { canPutOff, StepsService } from './steps.service';
+
+const VENUE_FIELDS = RULES_FIELDS.filter(({ path }) =>
+  ['name', 'timeZone', 'currency', 'opens', 'closes'].includes(path),
+);
+const LENGTH_FIELDS = RULES_FIELDS.filter(({ path }) => ['circuit.name', 'circuit.lapLengthM'].includes(path));
+
+/** From an empty folder to the first plan: what is there, what is missing, and the shortest way to it. */
+@Component({
+  selector: 'jl-first-steps',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, IntroductionForm, QuickCrew, RecordForm, RouterLink, StarterSet],
+  templateUrl: './first-steps.html',
+  styleUrl: './first-steps.scss',
+  host: { class: 'screen' },
+})
+export class FirstSteps {
+  private readonly service = inject(StepsService);
+  protected readonly data = inject(DayService);
+  private readonly fragment = toSignal(inject(ActivatedRoute).fragment, { initialValue: null });
+  /** The step that somebody has opened or closed by hand; else the first one that is to be done. */
+  private readonly chosen = signal<StepName | 'none' | undefined>(undefined);
+  protected readonly venueFormFields = VENUE_FIELDS;
+  protected readonly lengthFields = LENGTH_FIELDS;
+  protected readonly schema = venueFields;
+  protected readonly canPutOff = canPutOff;
+  protected readonly missing = this.service.missing;
+
+  protected readonly steps = computed(() =>
+    this.service.steps().map((step, place) => ({ ...step, ...STEP_WORDS[step.name], place: place + 1 })),
+  );
+  protected readonly open = computed(() => this.chosen() ?? this.steps().find(({ state }) => state === 'open')?.name);
+  /** The venue with what the browser knows offered where nobody has chosen yet. */
+  protected readonly venue = computed(() => {
+    const stored = this.service.venue();
+    if (!stored) return undefined;
+    const fields = z.encode(venueFields, stored.fields);
+    const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+    return {
+      ...fields,
+      name: fields.name === UNNAMED_VENUE ? '' : fields.name,
+      timeZone: fields.timeZone === 'UTC' && zone ? zone : fields.timeZone,
+    };
+  });
+  protected readonly cars = computed(() => {
+    const count = this.service.fleet().length;
+    return count === 0 ? 'No car yet' : count === 1 ? 'One car' : `${count} cars`;
+  });
+
+  constructor() {
+    effect(() => {
+      const fragment = this.fragment();
+      if (fragment && fragment in STEP_WORDS) untracked(() => this.chosen.set(fragment as StepName));
+    });
+  }
+
+  protected toggle(name: StepName): void {
+    this.chosen.set(this.open() === name ? 'none' : name);
+  }
+
+  protected saveVenue(fields: unknown, ...parts: (keyof VenueFields)[]): void {
+    const entered = fields as VenueFields;
+    const change = Object.fromEntries(parts.map((part) => [part, entered[part]]));
+    this.service
+      .change((known) => ({ ...known, ...change }))
+      .subscribe({
+        next: () => this.goOn(),
+        error: () => undefined,
+      });
+  }
+
+  /** On to the next step that is open. */
+  protected goOn(): void {
+    this.chosen.set(undefined);
+  }
+
+  protected putOff(name: StepName, later: boolean): void {
+    if (!canPutOff(name)) return;
+    this.service.putOff(name, later);
+    this.goOn();
+  }
+}
