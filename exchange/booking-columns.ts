@@ -15,7 +15,15 @@ export interface CellContext extends BookingNames {
 }
 
 /** A cell that can't be read; the message becomes the reason in the preview. */
-export class CellError extends Error {}
+export class CellError extends Error {
+  /** @param unknownCars cars that the cell names and the fleet has not */
+  constructor(
+    message: string,
+    readonly unknownCars: readonly string[] = [],
+  ) {
+    super(message);
+  }
+}
 
 interface Described {
   /** Header in the file; case, spaces and underscores do not matter. */
@@ -77,7 +85,8 @@ const words = (cell: string) => cell.split(/[\s,;/+]+/).filter((word) => word !=
 
 /** `Sabrel R x5 + Halyard GT / Tessel Turbo x7`: drives joined by +, cars of which any will do by /, laps behind x. */
 function drives(cell: string, { cars, driveIds, reference }: CellContext): BookingFields['drives'] {
-  return cell.split('+').map((part, position) => {
+  const unknown: string[] = [];
+  const read = cell.split('+').map((part, position) => {
     const match = /^(.*?)(?:\s*[x×]\s*(\d+))$/i.exec(part.trim());
     if (!match?.[1] || !match[2]) {
       throw new CellError(`expected a car and its laps such as "Sabrel R x5", got "${part.trim()}"`);
@@ -89,12 +98,14 @@ function drives(cell: string, { cars, driveIds, reference }: CellContext): Booki
       const found = cars.filter(
         (car) => car.name.toLowerCase() === wanted || car.id.toLowerCase() === wanted || String(car.number) === wanted,
       );
-      if (found.length === 0) throw new CellError(`no car "${word.trim()}" in the fleet`);
+      if (found.length === 0) unknown.push(word.trim());
       return found.map((car) => car.id);
     });
     const id = driveIds[position] ?? `${reference.slice(0, 56)}-${position + 1}`;
     return { id, cars: [...new Set(named)], laps };
   });
+  if (unknown.length > 0) throw new CellError(`no car "${unknown.join('", "')}" in the fleet`, unknown);
+  return read;
 }
 
 function crew(cell: string, { instructors }: CellContext): string[] {
@@ -222,4 +233,49 @@ export function normalHeader(header: string): string {
     .toLowerCase()
     .replace(/[\s_-]+/g, ' ');
   return EARLIER_HEADERS[plain] ?? plain;
+}
+
+/**
+ * What columns are called in lists of other programs and languages, by the column that they are. Accents are left out, as
+ * `columnOf` does.
+ */
+const ALSO_CALLED: Readonly<Record<string, string>> = {
+  reference:
+    'booking, booking no, booking number, booking reference, order no, ticket, voucher, code, buchung, buchungsnummer, auftrag, gutschein, nummer, numero, reservation, no de reservation, bon, reserva, localizador, prenotazione, buono, boeking, bestelling',
+  name: 'guest, guest name, full name, customer, participant, driver, gast, teilnehmer, kunde, fahrer, nom, nom complet, client, participant, conducteur, nombre, cliente, invitado, nome, ospite, pilota, naam, klant',
+  arrives:
+    'arrival, arrival time, time, check in, ankunft, anreise, uhrzeit, zeit, arrivee, heure, heure d arrivee, llegada, hora, arrivo, ora, aankomst, tijd',
+  drives:
+    'cars and laps, experience, programme, fahrten, erlebnis, sessions, essais, vueltas y coche, giri e auto, ritten',
+  car: 'vehicle, model, auto, fahrzeug, wagen, voiture, vehicule, coche, macchina, vettura',
+  laps: 'number of laps, runden, anzahl runden, tours, nombre de tours, vueltas, giri, ronden, rondes',
+  'leaves by': 'departure, leaves, abreise, abfahrt, depart, salida, partenza, vertrek',
+  party: 'group, family, gruppe, familie, groupe, famille, grupo, gruppo, groep',
+  languages: 'language, sprache, sprachen, langue, langues, idioma, lingua, taal, talen',
+  'height cm': 'height, grosse, groesse, korpergrosse, taille, altura, altezza, lengte',
+  'weight kg': 'weight, gewicht, poids, peso',
+  price: 'total, amount, preis, betrag, summe, prix, montant, precio, importe, prezzo, importo, prijs, bedrag',
+  paid: 'deposit, bezahlt, anzahlung, paye, acompte, pagado, pagato, betaald',
+  email: 'e mail, mail, e mail address, courriel, correo, posta',
+  birthday:
+    'date of birth, born, geburtstag, geburtsdatum, date de naissance, nacimiento, data di nascita, geboortedatum',
+  occasion: 'anlass, occasion speciale, ocasion, occasione, gelegenheid',
+  notes:
+    'note, comment, comments, remarks, bemerkung, bemerkungen, notiz, remarque, remarques, commentaire, notas, opmerking, opmerkingen',
+};
+const CALLED = new Map(
+  Object.entries(ALSO_CALLED).flatMap(([column, names]) => names.split(', ').map((name) => [name, column] as const)),
+);
+
+/** The column that a header stands for, in whichever language; one that is not known as it is. */
+export function columnOf(header: string): string {
+  const own = normalHeader(header);
+  if (own in ALSO_CALLED || BOOKING_COLUMNS.some((column) => column.header === own)) return own;
+  const plain = own
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .replaceAll('ß', 'ss')
+    .replace(/[^a-z0-9]+/g, ' ')
+    .trim();
+  return CALLED.get(plain) ?? own;
 }

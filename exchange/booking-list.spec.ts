@@ -91,12 +91,46 @@ describe('A booking list', () => {
   });
 
   it('is refused as a whole where a column that it needs is missing', () => {
-    const list = readBookingList('name,arrives\nInes,9:10', context);
+    const list = readBookingList('name,party\nInes,Faro', context);
     expect(list.ok ? [] : list.faults.map(({ message }) => message)).toEqual([
-      'the column "reference" is missing',
+      'the column "arrives" is missing',
       'the column "drives" is missing',
     ]);
     expect(readBookingList('', context).ok).toBe(false);
+  });
+
+  it('is read under the names that other languages and programs have for its columns', () => {
+    const csv = 'Buchungsnr.;Gast;Ankunft;Fahrzeug;Anzahl Runden;Größe;Préis\nA1;Ines;9.10;Sabrel R;5;171,5;80';
+    const [row] = rowsOf(csv.replace('Buchungsnr.', 'Buchungsnummer').replace('Préis', 'Preis'));
+    expect(row!.fields).toEqual(
+      jasmine.objectContaining({
+        reference: 'A1',
+        heightCm: 171.5,
+        price: 80,
+        drives: [{ id: 'A1-1', cars: ['c9'], laps: 5 }],
+      }),
+    );
+    const [french] = rowsOf('Numéro,Nom,Heure d’arrivée,Voiture,Nombre de tours\nB2,Piet,9:20,4,6');
+    expect(french!.fields).toEqual(jasmine.objectContaining({ reference: 'B2', name: 'Piet' }));
+  });
+
+  it('makes a reference where it has none, and finds the booking by it again', () => {
+    const csv = 'guest,time,car,laps\nInês Faro,9:10,Sabrel R,5';
+    const [row] = rowsOf(csv);
+    expect([row!.reference, row!.outcome]).toEqual(['ines-faro-0910', 'added']);
+    const bookings = [{ id: 'b1', version: 1, fields: row!.fields! }];
+    expect(rowsOf(csv, { bookings })[0]!.outcome).toBe('unchanged');
+    expect(rowsOf(csv.replace(',5', ',6'), { bookings })[0]!.outcome).toBe('changed');
+  });
+
+  it('names the cars that the fleet has not, so that they can be created', () => {
+    const csv = `${HEAD}\nA1,Ines,9:10,Corrin x5 + 9 x5\nA2,Piet,9:20,Corrin / Marram x5`;
+    const list = readBookingList(csv, context);
+    expect(list.ok && list.preview.unknownCars).toEqual([
+      { name: 'Corrin', rows: 2 },
+      { name: 'Marram', rows: 1 },
+    ]);
+    expect(faultsOf(csv)[1]).toEqual(['drives: no car "Corrin", "Marram" in the fleet']);
   });
 
   it('is refused as a whole where quotes do not match', () => {

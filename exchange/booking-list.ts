@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { bookingFields, type Booking, type BookingFields, type ImportPreview, type ImportRow } from '@core/api';
 import { faultsOf, MOST_GUESTS_A_DAY, wallClock, type Fault } from '@core/day';
 import * as z from 'zod';
-import { BOOKING_COLUMNS, CellError, normalHeader, type BookingNames, type CellContext } from './booking-columns';
+import { BOOKING_COLUMNS, CellError, columnOf, type BookingNames, type CellContext } from './booking-columns';
 
 export interface BookingListContext extends BookingNames {
   /** The bookings that the day has already. */
@@ -25,8 +25,8 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
   if (faults.length > 0) return { ok: false, faults };
   const [header, ...body] = rows;
   if (!header) return { ok: false, faults: [{ path: '(file)', message: 'the list is empty' }] };
-  const headers = header.cells.map(normalHeader);
-  const missing = BOOKING_COLUMNS.filter((column) => column.required && !headers.includes(column.header));
+  const headers = header.cells.map(columnOf);
+  const missing = BOOKING_COLUMNS.filter((column) => column.required && !isThere(column, headers));
   const twice = headers.filter((name, place) => name !== '' && headers.indexOf(name) !== place);
   if (missing.length > 0 || twice.length > 0) {
     return {
@@ -47,24 +47,63 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
   }
   const stored = new Map(context.bookings.map((booking) => [booking.fields.reference, booking]));
   const firstLine = new Map<string, number>();
+  const unknownCars = new Map<string, number>();
+  const read = body.map((row) => {
+    const { cars, ...one } = readRow(row, { headers, decimalComma, context, stored });
+    for (const car of cars) unknownCars.set(car, (unknownCars.get(car) ?? 0) + 1);
+    const before = firstLine.get(one.reference);
+    if (one.reference !== '' && before === undefined) firstLine.set(one.reference, row.line);
+    if (before === undefined) return one;
+    const fault = { column: 'reference', reason: `stands twice in the list, first on line ${before}` };
+    return { ...one, outcome: 'faulty' as const, fields: undefined, changes: [], faults: [...one.faults, fault] };
+  });
   return {
     ok: true,
     preview: {
       delimiter,
       decimalComma,
       unknownColumns: header.cells.filter(
-        (name, place) => name.trim() !== '' && !BOOKING_COLUMNS.some((column) => column.header === headers[place]),
+        (name, place) =>
+          name.trim() !== '' &&
+          !BOOKING_COLUMNS.some((column) => column.header === headers[place]) &&
+          !PARTS_OF_DRIVES.some((part) => part === headers[place]),
       ),
-      rows: body.map((row) => {
-        const read = readRow(row, { headers, decimalComma, context, stored });
-        const before = firstLine.get(read.reference);
-        if (read.reference !== '' && before === undefined) firstLine.set(read.reference, row.line);
-        if (before === undefined) return read;
-        const fault = { column: 'reference', reason: `stands twice in the list, first on line ${before}` };
-        return { ...read, outcome: 'faulty' as const, fields: undefined, changes: [], faults: [...read.faults, fault] };
-      }),
+      unknownCars: [...unknownCars].map(([name, rows]) => ({ name, rows })),
+      rows: read,
     },
   };
+}
+
+/** A drive may stand in two columns, where each guest has one. */
+const PARTS_OF_DRIVES = ['car', 'laps'] as const;
+
+/** Whether a list has what a column needs, in one way or another. */
+function isThere({ field, header }: (typeof BOOKING_COLUMNS)[number], headers: readonly string[]): boolean {
+  if (headers.includes(header) || field === 'reference') return true;
+  return field === 'drives' && PARTS_OF_DRIVES.every((part) => headers.includes(part));
+}
+
+/** The cell of a column; nothing where the list does not have it. */
+function cellFor(
+  column: (typeof BOOKING_COLUMNS)[number],
+  headers: readonly string[],
+  cellOf: (header: string) => string,
+): string | undefined {
+  if (headers.includes(column.header)) return cellOf(column.header);
+  if (!isThere(column, headers)) return undefined;
+  const [car, laps] = PARTS_OF_DRIVES.map(cellOf);
+  return car ? `${car} x${laps ?? ''}` : '';
+}
+
+/** By it a row of a list without references finds its booking again: whose it is, and when they come. */
+function madeReference(name: string, arrives: string): string {
+  const plain = name
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '');
+  return `${plain.slice(0, 30)}-${arrives.replace(/\D/g, '').padStart(4, '0')}`;
 }
 
 interface Row {
@@ -117,9 +156,12 @@ function readRow(
     /** The bookings of the day, by reference. */
     readonly stored: ReadonlyMap<string, Booking>;
   },
-): ImportRow {
+): ImportRow & { readonly cars: readonly string[] } {
   const cellOf = (header: string) => cells[headers.indexOf(header)] ?? '';
-  const reference = cellOf('reference');
+  const reference = headers.includes('reference')
+    ? cellOf('reference')
+    : madeReference(cellOf('name'), cellOf('arrives'));
+  const cars: string[] = [];
   const stored = known.get(reference);
   const cellContext: CellContext = {
     ...context,
@@ -132,26 +174,26 @@ function readRow(
   if (cells.length > headers.length)
     faults.push({ column: '', reason: `has ${cells.length} cells, the header ${headers.length}` });
   for (const column of BOOKING_COLUMNS) {
-    const present = headers.includes(column.header);
-    if (!present && stored) continue;
-    const cell = present ? cellOf(column.header) : '';
+    const cell = column.field === 'reference' ? reference : cellFor(column, headers, cellOf);
+    if (cell === undefined && stored) continue;
     try {
-      values[column.field] = cell === '' ? column.empty : column.read(cell, cellContext);
+      values[column.field] = cell ? column.read(cell, cellContext) : column.empty;
     } catch (error) {
       if (!(error instanceof CellError)) throw error;
+      cars.push(...error.unknownCars);
       faults.push({ column: column.header, reason: error.message });
       values[column.field] = undefined;
     }
-    if (column.required && cell === '') faults.push({ column: column.header, reason: 'is empty' });
+    if (column.required && !cell) faults.push({ column: column.header, reason: 'is empty' });
   }
   if (stored) keepMadeByHand(values, stored.fields);
   const row = { line, reference, name: cellOf('name') };
   const checked = faults.length === 0 ? checkFields(values) : undefined;
   if (!checked?.fields)
-    return { ...row, outcome: 'faulty', changes: [], faults: [...faults, ...(checked?.faults ?? [])] };
+    return { ...row, cars, outcome: 'faulty', changes: [], faults: [...faults, ...(checked?.faults ?? [])] };
   const changes = stored ? changedFields(stored.fields, checked.fields) : [];
   const outcome = !stored ? 'added' : changes.length > 0 ? 'changed' : 'unchanged';
-  return { ...row, outcome, changes, faults: [], fields: checked.fields };
+  return { ...row, cars, outcome, changes, faults: [], fields: checked.fields };
 }
 
 /** A gearbox or a pin that was set for one drive by hand is no column of the list and stays. */

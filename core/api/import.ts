@@ -22,11 +22,17 @@ export const importRow = z.object({
 });
 export type ImportRow = z.output<typeof importRow>;
 
+/** A car that the list books and the fleet has not, as the list calls it. */
+export const unknownCar = z.object({ name: z.string(), rows: z.number().int() });
+export type UnknownCar = z.output<typeof unknownCar>;
+
 export const importPreview = z.object({
   delimiter: z.string(),
   decimalComma: z.boolean(),
   /** Columns of the file that the import does not know, named so that a typing error is seen. */
   unknownColumns: z.array(z.string()),
+  /** Cars that could be created from the list. */
+  unknownCars: z.array(unknownCar),
   rows: z.array(importRow),
 });
 export type ImportPreview = z.output<typeof importPreview>;

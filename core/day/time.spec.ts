@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { DAY_S, lapTimeText, mergeWindows, overloads, secondsOf, spokenDuration, wallClock } from '.';
+import {
+  DAY_S,
+  durationOf,
+  durationText,
+  lapTimeText,
+  mergeWindows,
+  overloads,
+  secondsOf,
+  spokenDuration,
+  wallClock,
+} from '.';
 
 describe('Times of a day', () => {
   it('come back from their text, whatever the second', () => {
@@ -42,5 +52,23 @@ describe('Windows', () => {
       }),
     );
     expect(overloads([], 1)).toEqual([]);
+  });
+
+  it('are durations as people write them, and come back as they were', () => {
+    const read = [
+      '25 min',
+      '25',
+      '1 h 30',
+      '1h30',
+      '1:30 h',
+      '1.5 h',
+      '90 s',
+      '1 min 30',
+      '4 minutes',
+      '2 hours 5 min',
+    ];
+    expect(read.map(durationOf)).toEqual([1500, 1500, 5400, 5400, 5400, 5400, 90, 90, 240, 7500]);
+    for (const nonsense of ['', 'soon', '5 s 4 min', '4 km', '-3 min']) expect(durationOf(nonsense)).toBeUndefined();
+    fc.assert(fc.property(fc.nat({ max: 20_000 }), (durationS) => durationOf(durationText(durationS)) === durationS));
   });
 });

@@ -67,11 +67,16 @@ export function durationOf(text: string): number | undefined {
   const written = text.trim().toLowerCase().replaceAll(',', '.');
   const clock = /^(\d{1,2}):([0-5]\d)(?:\s*h(?:ours?|rs?)?)?$/.exec(written);
   if (clock) return Number(clock[1]) * 3600 + Number(clock[2]) * 60;
-  const parts = [...written.matchAll(/(\d+(?:\.\d+)?)\s*(h|m|s)?[a-z]*\.?\s*/g)];
+  const parts = [
+    ...written.matchAll(
+      /(\d+(?:\.\d+)?)\s*(?:(h)(?:(?:ou)?rs?)?|(m)(?:in(?:ute)?s?)?|(s)(?:ec(?:ond)?s?)?)?\.?(?![a-z])\s*/g,
+    ),
+  ];
   if (parts.length === 0 || parts.map(([whole]) => whole).join('') !== written) return undefined;
   let last = 3600 * 60;
   let seconds = 0;
-  for (const [, count, unit] of parts) {
+  for (const [, count, ...units] of parts) {
+    const unit = units.find(Boolean);
     // What follows hours without a unit is minutes, what follows minutes seconds; alone it is minutes.
     const unitS = unit ? UNITS_S[unit]! : last === 3600 * 60 ? 60 : last / 60;
     if (unitS >= last || unitS < 1) return undefined;

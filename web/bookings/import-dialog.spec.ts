@@ -38,6 +38,7 @@ describe('The import', () => {
       delimiter: ';',
       decimalComma: true,
       unknownColumns: ['colour'],
+      unknownCars: [],
       rows: [row(2, 'added'), row(3, 'faulty', [{ column: 'arrives', reason: 'is empty' }])],
     });
     await fixture.whenStable();

@@ -1,7 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
-import { contract, type ImportPreview, type ImportRow } from '@core/api';
+import { FormsModule } from '@angular/forms';
+import {
+  CAR_KINDS,
+  contract,
+  STARTER_COLOURS,
+  starterCar,
+  type CarKind,
+  type ImportPreview,
+  type ImportRow,
+} from '@core/api';
+import { CAR_KIND_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import { Select } from 'primeng/select';
+import { concatMap, from, last } from 'rxjs';
 import { Api, ApiError } from '../data/api';
 import { DayService } from '../data/day.service';
 import { readText } from '../data/text-file';
@@ -13,11 +25,14 @@ const OUTCOME_WORDS: Record<ImportRow['outcome'], string> = {
   faulty: 'faulty',
 };
 
+/** Of a car that is created from a list, until somebody says otherwise. */
+const DEFAULT_KIND: CarKind = 'grandTourer';
+
 /** Import of a CSV booking list: a file or pasted text, what it would do row by row, then all good rows or none. */
 @Component({
   selector: 'jl-import-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Dialog],
+  imports: [Button, Dialog, FormsModule, Select],
   templateUrl: './import-dialog.html',
   styles: `
     .drop {
@@ -56,6 +71,30 @@ const OUTCOME_WORDS: Record<ImportRow['outcome'], string> = {
     .fault {
       display: block;
     }
+    .unknown {
+      padding: 0.6rem 0.9rem;
+      margin-bottom: 0.7rem;
+      border: 1px solid var(--p-jl-amber-mark);
+      border-radius: 8px;
+      background: var(--p-jl-amber-soft);
+
+      p {
+        margin: 0 0 0.4rem;
+      }
+
+      div {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.4rem 1.2rem;
+        margin-bottom: 0.6rem;
+      }
+
+      label {
+        display: flex;
+        gap: 0.5rem;
+        align-items: center;
+      }
+    }
     footer {
       display: flex;
       justify-content: flex-end;
@@ -74,7 +113,12 @@ export class ImportDialog {
     undefined,
   );
   protected readonly busy = signal(false);
+  /** Of what kind the cars are that are to be created, by their name in the list. */
+  protected readonly kindOf = signal<ReadonlyMap<string, CarKind>>(new Map());
+  protected readonly kinds = CAR_KINDS.map((value) => ({ value, label: CAR_KIND_WORDS[value].name }));
+  protected readonly creating = signal(false);
   private csv = '';
+  private fileName = '';
 
   /** Faulty rows first: they are what a person has to look at. */
   protected readonly sorted = computed(() => {
@@ -111,6 +155,59 @@ export class ImportDialog {
     });
   }
 
+  protected setKind(car: string, kind: CarKind): void {
+    this.kindOf.update((known) => new Map(known).set(car, kind));
+  }
+
+  /** The cars that the list books and the fleet has not; then the list is read again. */
+  protected createCars(): void {
+    const [preview, day] = [this.preview(), this.data.day()];
+    if (!preview || !day) return;
+    this.creating.set(true);
+    const at = { lapLengthM: day.circuit.lapLengthM, available: [{ from: day.opens, to: day.closes }] };
+    this.api
+      .call(contract.listCars)
+      .pipe(
+        concatMap(({ cars }) => {
+          const taken = new Set(cars.map(({ id }) => id));
+          const first = 1 + Math.max(0, ...cars.map(({ fields }) => fields.number));
+          const created = preview.unknownCars.map(({ name }, place) => {
+            const number = first + place;
+            const colour = STARTER_COLOURS[(number - 1) % STARTER_COLOURS.length];
+            return starterCar(this.kindOf().get(name) ?? DEFAULT_KIND, { ...at, number, name, taken, colour });
+          });
+          return from(created);
+        }),
+        concatMap((car) => this.api.call(contract.addCar, { body: car })),
+        last(),
+      )
+      .subscribe({
+        next: () => {
+          this.creating.set(false);
+          this.data.reload();
+          this.look();
+        },
+        error: (error: unknown) => {
+          this.creating.set(false);
+          this.fail(error);
+        },
+      });
+  }
+
+  /** The faulty rows as a list of their own, with the same header, to be put right and brought in again. */
+  protected saveFaulty(): void {
+    const lines = this.csv.split(/\r\n|\n|\r/);
+    const rows = [...(this.preview()?.rows ?? [])].sort((a, b) => a.line - b.line);
+    const faulty = rows.flatMap(({ line, outcome }, place) =>
+      outcome === 'faulty' ? lines.slice(line - 1, (rows[place + 1]?.line ?? lines.length + 1) - 1) : [],
+    );
+    const text = `\uFEFF${[lines[0], ...faulty].join('\r\n')}\r\n`;
+    const address = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
+    const link = Object.assign(document.createElement('a'), { href: address, download: `faulty-${this.fileName}` });
+    link.click();
+    URL.revokeObjectURL(address);
+  }
+
   protected close(): void {
     this.busy.set(false);
     this.preview.set(undefined);
@@ -124,9 +221,14 @@ export class ImportDialog {
     this.failure.set(undefined);
     try {
       this.csv = await readText(file);
+      this.fileName = file.name;
     } catch (error) {
       return this.fail(error);
     }
+    this.look();
+  }
+
+  private look(): void {
     this.api.call(contract.previewImport, { params: { date: this.data.date()! }, body: { csv: this.csv } }).subscribe({
       next: (preview) => this.preview.set(preview),
       error: (error: unknown) => this.fail(error),

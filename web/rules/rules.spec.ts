@@ -1,4 +1,4 @@
-import { ORDINARY_COACHING, ORDINARY_GATE, ORDINARY_LIVE, venueFields } from '@core/api';
+import { ORDINARY_COACHING, ORDINARY_GATE, ORDINARY_INTRODUCTION, ORDINARY_LIVE, venueFields } from '@core/api';
 import { aCar, aDay, aPlan, at, drive, ORDINARY_RULES } from '@core/testing/small-day';
 import * as z from 'zod';
 import { RulesScreen } from './rules';
@@ -32,6 +32,8 @@ describe('The rules', () => {
     coaching: ORDINARY_COACHING,
     live: ORDINARY_LIVE,
     gate: ORDINARY_GATE,
+    introduction: ORDINARY_INTRODUCTION,
+    putOff: [],
   });
 
   it('are saved as they stand, with what no field shows', async () => {
