@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
+import { rmSync } from 'node:fs';
 import { setTimeout } from 'node:timers/promises';
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Browser, type Page } from '@playwright/test';
@@ -38,13 +39,29 @@ export const test = base.extend<object, { demo: string }>({
 export { expect };
 
 /** A demo of its own, by its number: those of the workers come first. */
-export async function startDemo(number: number): Promise<{ readonly url: string; readonly stop: () => Promise<void> }> {
+export function startDemo(number: number): Promise<Started> {
+  return start(number, 'demo', { JOYLAP_DEMO_DATA: `.tmp/e2e-${number}` });
+}
+
+/** A venue of its own in an empty folder. */
+export function startVenue(number: number): Promise<Started> {
+  const folder = `.tmp/venue-${number}`;
+  rmSync(folder, { recursive: true, force: true });
+  return start(number, 'start', { JOYLAP_DATA: folder });
+}
+
+interface Started {
+  readonly url: string;
+  readonly stop: () => Promise<void>;
+}
+
+async function start(number: number, what: 'demo' | 'start', folder: Record<string, string>): Promise<Started> {
   const port = String(FIRST_PORT + number);
-  const env = { ...process.env, PORT: port, JOYLAP_DEMO_DATA: `.tmp/e2e-${number}` };
-  const server = spawn(process.execPath, ['dist/server/main.js', 'demo'], { env, stdio: 'inherit' });
+  const env = { ...process.env, PORT: port, ...folder };
+  const server = spawn(process.execPath, ['dist/server/main.js', what], { env, stdio: 'inherit' });
   const url = `http://127.0.0.1:${port}`;
   while (!(await fetch(`${url}/api/health`).catch(() => undefined))?.ok) {
-    if (server.exitCode !== null) throw new Error(`The demo on port ${port} has ended with ${server.exitCode}.`);
+    if (server.exitCode !== null) throw new Error(`The server on port ${port} has ended with ${server.exitCode}.`);
     await setTimeout(200);
   }
   const stop = async () => {

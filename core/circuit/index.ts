@@ -6,6 +6,7 @@ export * from './circuit-file';
 export * from './circuit-map';
 export * from './corners';
 export { mapOf } from './map-of';
+export { circuitOfDrawing, FEWEST_DRAWN, type DrawnPoint } from './drawn';
 export { circuitFaults, crossingOf } from './faults';
 export { SegmentGrid, type FlatPoint } from './segment-grid';
 export { corridorOf, minimumCurvature, type Corridor } from './minimum-curvature';

@@ -25,6 +25,7 @@ import type { ActsOf, CIRCUIT_KEYS } from '../screens';
 import { Ask } from '../shell/ask';
 import { onKeys } from '../shell/keys';
 import { CircuitImport } from './circuit-import';
+import { DrawCircuit } from './draw-circuit';
 import { LegendEditor } from './legend-editor';
 import { CircuitMapView, type MapChoice, type MapMode, type MapMove } from './circuit-map';
 import { LapChart } from './lap-chart';
@@ -67,6 +68,7 @@ type HandKind = ConeKind | 'landmark' | 'marshalPost';
     LegendEditor,
     Button,
     CircuitImport,
+    DrawCircuit,
     CircuitMapView,
     FormsModule,
     InputNumber,
@@ -104,6 +106,7 @@ export class CircuitEditor {
   protected readonly choice = signal<MapChoice | undefined>(undefined);
   protected readonly cursorM = signal<number | undefined>(undefined);
   protected readonly importing = signal(false);
+  protected readonly drawing = signal(false);
   protected readonly handKind = signal<HandKind>('gate');
   protected readonly saving = signal(false);
   /** Somebody else has saved meanwhile; what they say. */

@@ -32,8 +32,9 @@ export class FirstSteps {
   private readonly service = inject(StepsService);
   protected readonly data = inject(DayService);
   private readonly fragment = toSignal(inject(ActivatedRoute).fragment, { initialValue: null });
-  /** The step that somebody has opened or closed by hand; else the first one that is to be done. */
-  private readonly chosen = signal<StepName | 'none' | undefined>(undefined);
+  /** The step that is open; it stays so, done or not, until somebody goes on. */
+  protected readonly open = signal<StepName | undefined>(undefined);
+  private begun = false;
   protected readonly venueFormFields = VENUE_FIELDS;
   protected readonly lengthFields = LENGTH_FIELDS;
   protected readonly schema = venueFields;
@@ -43,7 +44,6 @@ export class FirstSteps {
   protected readonly steps = computed(() =>
     this.service.steps().map((step, place) => ({ ...step, ...STEP_WORDS[step.name], place: place + 1 })),
   );
-  protected readonly open = computed(() => this.chosen() ?? this.steps().find(({ state }) => state === 'open')?.name);
   /** The venue with what the browser knows offered where nobody has chosen yet. */
   protected readonly venue = computed(() => {
     const stored = this.service.venue();
@@ -64,12 +64,20 @@ export class FirstSteps {
   constructor() {
     effect(() => {
       const fragment = this.fragment();
-      if (fragment && fragment in STEP_WORDS) untracked(() => this.chosen.set(fragment as StepName));
+      if (!fragment || !(fragment in STEP_WORDS)) return;
+      this.begun = true;
+      untracked(() => this.open.set(fragment as StepName));
+    });
+    effect(() => {
+      const [first] = this.steps().filter(({ state }) => state === 'open');
+      if (this.begun || !first) return;
+      this.begun = true;
+      untracked(() => this.open.set(first.name));
     });
   }
 
   protected toggle(name: StepName): void {
-    this.chosen.set(this.open() === name ? 'none' : name);
+    this.open.update((open) => (open === name ? undefined : name));
   }
 
   protected saveVenue(fields: unknown, ...parts: (keyof VenueFields)[]): void {
@@ -83,9 +91,10 @@ export class FirstSteps {
       });
   }
 
-  /** On to the next step that is open. */
+  /** On to the next step that is to be done. */
   protected goOn(): void {
-    this.chosen.set(undefined);
+    const now = this.open();
+    this.open.set(this.steps().find(({ state, name }) => state === 'open' && name !== now)?.name);
   }
 
   protected putOff(name: StepName, later: boolean): void {
