@@ -33,6 +33,13 @@ const LIST = [
 ].join('\r\n');
 
 /** Everything that somebody clicks, chooses or types into, counted. */
+/** A folder, where pictures are asked for. */
+const PICTURES = process.env['FIRST_DAY_PICTURES'];
+/** The pictures of `docs/first-day.md`, where they are asked for. */
+async function picture(page: Page, file: string): Promise<void> {
+  if (PICTURES) await page.screenshot({ path: `${PICTURES}/${file}.png` });
+}
+
 class Hands {
   actions = 0;
   async click(target: Locator): Promise<void> {
@@ -72,6 +79,7 @@ async function drawCircuit(page: Page, hands: Hands): Promise<void> {
     hands.actions += 1;
     await page.mouse.click(box.x + across! * box.width, box.y + down! * box.height);
   }
+  await picture(page, 'first-day-draw');
   await hands.click(page.getByRole('button', { name: 'Take it over' }));
   await hands.click(page.getByRole('button', { name: 'Save', exact: true }));
   await expect(step(page, 'Circuit')).toContainText('done');
@@ -133,6 +141,7 @@ test.describe('from an empty folder', () => {
       for (const kind of ['Small car', 'Roadster', 'Fierce one']) {
         await hands.click(page.getByRole('button', { name: `One more: ${kind}` }));
       }
+      await picture(page, 'first-day-steps');
       await hands.click(page.getByRole('button', { name: 'Add these 3 cars' }));
       await expect(step(page, 'Cars')).toContainText('done');
 

@@ -21,6 +21,25 @@ const computed = async (page: Page) => {
   await expect(page.getByText('Computing…')).toBeHidden();
 };
 
+interface Seating {
+  readonly kind: string;
+  readonly drive: string;
+  readonly instructor: string;
+}
+
+/** The instructor of the last drive of which something was entered. */
+async function lastOf(request: APIRequestContext, kind: string): Promise<string> {
+  const { journal } = (await (await request.get('/api/days/2027-05-22')).json()) as { journal: { entry: Seating }[] };
+  const entries = journal.map(({ entry }) => entry);
+  const { drive } = entries.findLast((entry) => entry.kind === kind)!;
+  return entries.findLast((entry) => entry.kind === 'seated' && entry.drive === drive)!.instructor;
+}
+
+/** The phone of an instructor. */
+const ofInstructor = async (page: Page, id: string): Promise<void> => {
+  await page.addInitScript((instructor) => localStorage.setItem('joylap.counter', instructor), id);
+};
+
 /** Where more is to be seen than what a screen opens with. */
 const SHOTS: Readonly<Record<string, Shot>> = {
   board: { steps: async (page) => void (await page.locator('.drive').first().waitFor()) },
@@ -54,20 +73,25 @@ const SHOTS: Readonly<Record<string, Shot>> = {
   },
   'counter-phone': {
     size: PHONE,
-    before: async (page, request) => {
-      const { journal } = (await (await request.get('/api/days/2027-05-22')).json()) as {
-        journal: { entry: { kind: string; drive: string; instructor: string } }[];
-      };
-      const entries = journal.map(({ entry }) => entry);
-      const inCar = entries.findLast(({ kind }) => kind === 'released')!.drive;
-      const { instructor } = entries.findLast(({ kind, drive }) => kind === 'seated' && drive === inCar)!;
-      await page.addInitScript((id) => localStorage.setItem('joylap.counter', id), instructor);
-    },
+    before: async (page, request) => ofInstructor(page, await lastOf(request, 'released')),
     steps: (page) => page.getByText('Count lap').waitFor(),
+  },
+  'parking-phone': {
+    size: PHONE,
+    before: async (page, request) => ofInstructor(page, await lastOf(request, 'parked')),
+    steps: (page) => page.getByRole('button', { name: 'Hand over the card' }).waitFor(),
+  },
+  'talk-phone': {
+    size: PHONE,
+    before: async (page, request) => ofInstructor(page, await lastOf(request, 'seated')),
+    steps: async (page) => {
+      const promised = page.getByRole('region', { name: 'To be promised' });
+      await promised.waitFor();
+      await page.getByRole('region', { name: 'This guest' }).scrollIntoViewIfNeeded();
+    },
   },
   'guest-card': { steps: (page) => page.getByRole('heading', { name: 'What happened' }).waitFor() },
   circuit: { steps: computed },
-  fleet: { steps: computed },
   garage: { steps: computed },
   'calls-phone': { size: PHONE, steps: computed },
   show: {
@@ -75,7 +99,7 @@ const SHOTS: Readonly<Record<string, Shot>> = {
       // It opens in the language of most of the next class.
       await page.getByRole('button', { name: 'English' }).click();
       await page.getByText('9 corners').waitFor();
-      for (let slide = 0; slide < 8; slide++) await page.keyboard.press('PageDown');
+      for (let slide = 0; slide < 10; slide++) await page.keyboard.press('PageDown');
       await page.getByRole('heading', { name: 'Ramp' }).waitFor();
       await page.waitForTimeout(1000);
     },

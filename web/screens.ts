@@ -138,7 +138,6 @@ export const SCREENS: readonly Screen[] = [
     load: () => import('./debrief/debrief').then((m) => m.Debrief),
     places: [station('Debrief', 'debrief', '6')],
     demo: '/debrief',
-    pictures: [{ file: 'debrief', caption: 'Debrief' }],
   },
   {
     path: 'desk',
@@ -167,7 +166,6 @@ export const SCREENS: readonly Screen[] = [
     load: () => import('./free/free').then((m) => m.Free),
     places: [room('Still free', 'f')],
     demo: '/free',
-    pictures: [{ file: 'free', caption: 'What can still be sold' }],
   },
   {
     path: 'bookings',
@@ -209,7 +207,6 @@ export const SCREENS: readonly Screen[] = [
         path: 'cars',
         label: 'Cars on the line',
         load: () => import('./circuit/fleet').then((m) => m.Fleet),
-        pictures: [{ file: 'fleet', caption: 'The fleet on it, and the talk in the car' }],
       },
       { path: 'calls', label: 'Calls', load: () => import('./calls/call-sheet').then((m) => m.CallSheet) },
     ],
@@ -277,7 +274,6 @@ export const SCREENS: readonly Screen[] = [
     load: () => import('./close/close').then((m) => m.Close),
     places: [room('Close', 'z')],
     demo: '/close',
-    pictures: [{ file: 'close', caption: 'Close of the day' }],
   },
   {
     path: 'counter',
@@ -286,7 +282,10 @@ export const SCREENS: readonly Screen[] = [
     frame: 'phone',
     places: [onPhone('Counter', 'o')],
     demo: '/counter',
-    pictures: [{ file: 'counter-phone', caption: 'The instructor’s counter, on a phone' }],
+    pictures: [
+      { file: 'counter-phone', caption: 'The instructor’s counter, on a phone' },
+      { file: 'parking-phone', caption: 'At the parked car, on a phone' },
+    ],
   },
   {
     path: 'calls',
@@ -312,6 +311,7 @@ export const SCREENS: readonly Screen[] = [
     frame: 'phone',
     places: [onPhone('Handover', 'w')],
     demo: '/handover',
+    pictures: [{ file: 'talk-phone', caption: 'Handover and the talk in the car, on a phone' }],
   },
   {
     path: 'marks/:id',

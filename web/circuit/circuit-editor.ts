@@ -31,7 +31,7 @@ import { CircuitMapView, type MapChoice, type MapMode, type MapMove } from './ci
 import { LapChart } from './lap-chart';
 
 const MODES: readonly { label: string; value: MapMode; hint: string }[] = [
-  { label: 'Look', value: 'look', hint: 'Drag to pan, wheel or + − to zoom.' },
+  { label: 'Look', value: 'look', hint: 'Drag to move the map; the wheel, + and − come nearer and go further.' },
   {
     label: 'Line',
     value: 'line',

@@ -73,7 +73,8 @@ export class DrawCircuit {
     const { x, y, widthM, heightM } = this.view();
     const lines = (from: number, length: number) =>
       Array.from({ length: Math.ceil(length / GRID_M) + 1 }, (_, i) => (Math.ceil(from / GRID_M) + i) * GRID_M);
-    return { across: lines(x, widthM), down: lines(y, heightM) };
+    // To the edges of the sheet, which may be wider than what has to be seen of it.
+    return { across: lines(x - widthM / 2, 2 * widthM), down: lines(y, heightM) };
   });
   protected readonly circuit = computed(() =>
     circuitOfDrawing({ name: this.name(), points: this.points(), widthM: this.widthM() || 10 }),
