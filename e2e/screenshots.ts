@@ -65,11 +65,13 @@ const SHOTS: Readonly<Record<string, Shot>> = {
   },
   'pit-exit': {
     size: { width: 1024, height: 768 },
-    steps: (page) =>
-      page
+    steps: async (page) => {
+      await page
         .getByRole('button', { name: /^All checked/ })
         .first()
-        .waitFor(),
+        .waitFor();
+      await page.locator('jl-circuit-view .cone').first().waitFor({ state: 'attached' });
+    },
   },
   'counter-phone': {
     size: PHONE,
@@ -87,7 +89,7 @@ const SHOTS: Readonly<Record<string, Shot>> = {
     steps: async (page) => {
       const promised = page.getByRole('region', { name: 'To be promised' });
       await promised.waitFor();
-      await page.getByRole('region', { name: 'This guest' }).scrollIntoViewIfNeeded();
+      await page.getByRole('region', { name: 'This guest' }).evaluate((group) => group.scrollIntoView());
     },
   },
   'guest-card': { steps: (page) => page.getByRole('heading', { name: 'What happened' }).waitFor() },

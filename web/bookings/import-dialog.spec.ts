@@ -3,17 +3,17 @@ import { show } from '../testing/fake-day';
 import { dayAt } from '../testing/left-out-day';
 
 describe('The import', () => {
-  it('refuses a file that is not UTF-8 before anything is sent', async () => {
+  it('refuses a file that is no text before anything is sent', async () => {
     const { fixture, http } = await show(ImportDialog, dayAt('09:00'), { open: true });
     await fixture.whenStable();
     const input = document.querySelector<HTMLInputElement>('#booking-file')!;
     const files = new DataTransfer();
-    files.items.add(new File([new Uint8Array([0xe9, 0x0a])], 'old.csv'));
+    files.items.add(new File([new Uint8Array([0x50, 0x4b, 0x00, 0x04])], 'old.xlsx'));
     input.files = files.files;
     input.dispatchEvent(new Event('change'));
     await new Promise((resolve) => setTimeout(resolve, 50));
     await fixture.whenStable();
-    expect(document.body.textContent).toContain('old.csv is not UTF-8 text');
+    expect(document.body.textContent).toContain('old.xlsx is no text; save the list as CSV');
     http.expectNone('/api/days/2027-05-22/bookings/preview');
   });
 

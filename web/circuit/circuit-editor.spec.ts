@@ -139,7 +139,9 @@ describe('The editor of the circuit', () => {
 
   it('says what can be imported where there is no circuit yet', async () => {
     const { shown } = await editor(null);
-    expect(shown.text()).toContain('There is no circuit yet. Import one: GeoJSON');
+    expect(shown.text()).toContain(
+      'There is no circuit yet. Draw it, on an empty sheet or over a picture, or import one: GeoJSON',
+    );
     expect(legendOf(undefined)).toBe(LEGENDS[0]!);
     expect(circuitFile.safeEncode(LOOP).success && z.encode(circuitFile, LOOP).name).toBe('Loop');
   });

@@ -6,7 +6,7 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import { readText } from '../data/text-file';
+import { readUtf8 } from '../data/text-file';
 
 /** Takes in a calendar file: what it would do first, event by event, then all that is good or nothing. */
 @Component({
@@ -62,7 +62,7 @@ export class RosterImport {
     this.preview.set(undefined);
     this.failure.set('');
     try {
-      this.text = await readText(file);
+      this.text = await readUtf8(file);
     } catch (error) {
       return this.failure.set((error as Error).message);
     }

@@ -1,3 +1,16 @@
+/**
+ * The text of a file whose kind is always UTF-8, such as a calendar.
+ *
+ * @throws Error with a sentence for people where it is not, so that no name is taken in with its letters broken
+ */
+export async function readUtf8(file: File): Promise<string> {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(await file.arrayBuffer());
+  } catch {
+    throw new Error(`${file.name} is not UTF-8 text; save it in UTF-8, and try again.`);
+  }
+}
+
 /** Bytes that begin a text in UTF-16, by their order. */
 const UTF_16 = [
   { label: 'utf-16le', mark: [0xff, 0xfe] },

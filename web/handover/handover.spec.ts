@@ -62,7 +62,7 @@ describe('The instructor’s phone between two drives', () => {
     await pick('Anselm Holt');
     expect(shown.text()).toContain(`In class, 1 of 2: ${misread}. Nobody has said who: ask`);
     it.record({ kind: 'answerMissed', guest: 'g1', question: 'Cones?', misread }, '10:05');
-    await shown.fixture.whenStable();
+    await shown.follow();
     expect(shown.text()).toContain(`In class: ${misread}`);
   });
 
