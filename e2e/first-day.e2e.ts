@@ -79,7 +79,7 @@ async function drawCircuit(page: Page, hands: Hands): Promise<void> {
     hands.actions += 1;
     await page.mouse.click(box.x + across! * box.width, box.y + down! * box.height);
   }
-  await picture(page, 'first-day-draw');
+  await picture(page, 'draw');
   await hands.click(page.getByRole('button', { name: 'Take it over' }));
   await hands.click(page.getByRole('button', { name: 'Save', exact: true }));
   await expect(step(page, 'Circuit')).toContainText('done');
@@ -141,7 +141,7 @@ test.describe('from an empty folder', () => {
       for (const kind of ['Small car', 'Roadster', 'Fierce one']) {
         await hands.click(page.getByRole('button', { name: `One more: ${kind}` }));
       }
-      await picture(page, 'first-day-steps');
+      await picture(page, 'steps');
       await hands.click(page.getByRole('button', { name: 'Add these 3 cars' }));
       await expect(step(page, 'Cars')).toContainText('done');
 
