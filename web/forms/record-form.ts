@@ -136,7 +136,7 @@ export class RecordForm {
   protected faultOf(field: Field): string | undefined {
     const fault = this.faults().find((one) => belongs(one, field.path))?.message;
     const typed = this.form().controls[this.control(field)]?.value;
-    const unread = field.kind === 'duration' && typed && durationOf(String(typed)) === undefined;
+    const unread = field.kind === 'duration' && typeof typed === 'string' && durationOf(typed) === undefined;
     return fault && unread ? 'write it as people say it: 25 min, 1 h 30, 90 s' : fault;
   }
 
