@@ -19,8 +19,12 @@ async function others(page: Page, by: string, ...all: Fields[]): Promise<void> {
   }
 }
 
-async function standAt(page: Page, secondsOfDay: number): Promise<void> {
-  await page.request.post('/api/clock', { data: { secondsOfDay: Math.round(secondsOfDay), rate: 0 } });
+/** Sets the venue's clock, and waits until the screen goes by it: a tap before that would belong to the time before. */
+async function standAt(page: Page, atS: number): Promise<void> {
+  const secondsOfDay = Math.round(atS);
+  await page.request.post('/api/clock', { data: { secondsOfDay, rate: 0 } });
+  const shown = new Date(secondsOfDay * 1000).toISOString().slice(11, 19);
+  await expect(page.getByLabel('Venue time')).toHaveText(shown);
 }
 
 /** Everybody who is out or in a car now comes in, and every car is mended. */

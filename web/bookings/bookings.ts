@@ -151,14 +151,19 @@ export class Bookings {
 
   /** Somebody stands at the desk: a reference of its own, here from now on. */
   protected walkIn(wanted?: string): void {
-    const taken = new Set((this.data.view()?.bookings ?? []).map(({ fields }) => fields.reference));
-    let number = 1;
-    while (taken.has(`W${number}`)) number += 1;
     // Chosen before: a car, how many laps, and whether class and sighting run are behind the guest.
     const [car, laps, known] = wanted?.split(',') ?? [];
     const drives = car ? [{ id: newId(), cars: [car], laps: Number(laps) || 5 }] : [];
     const isKnown = known === 'known';
-    this.add({ reference: `W${number}`, drives, briefed: isKnown, sighted: isKnown }, 'Walk-in');
+    this.add({ reference: this.freeReference('W'), drives, briefed: isKnown, sighted: isKnown }, 'Walk-in');
+  }
+
+  /** The first of `B1`, `B2`, … that no booking of the day has. */
+  private freeReference(letter: string): string {
+    const taken = new Set((this.data.view()?.bookings ?? []).map(({ fields }) => fields.reference));
+    let number = 1;
+    while (taken.has(`${letter}${number}`)) number += 1;
+    return `${letter}${number}`;
   }
 
   /** The next five minutes from now on a day that has begun, else its opening. */
@@ -173,7 +178,7 @@ export class Bookings {
     this.edited.set(
       editing(bookingFields, {
         title,
-        fields: { ...NEW_BOOKING, ...more, arrives: this.arrivesNow() },
+        fields: { ...NEW_BOOKING, reference: this.freeReference('B'), ...more, arrives: this.arrivesNow() },
         version: undefined,
         save: (fields) => this.api.call(contract.addBooking, { params: { date }, body: fields }),
       }),
