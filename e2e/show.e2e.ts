@@ -12,7 +12,7 @@ test('the show runs by clicker, and the hands of the class are kept with it', as
   await page.keyboard.press('PageDown');
   await expect(title).toHaveText('How to sit');
   expect(await seriousFaults(page)).toEqual([]);
-  for (let slide = 0; slide < 5; slide++) await page.keyboard.press('PageDown');
+  for (let slide = 0; slide < 7; slide++) await page.keyboard.press('PageDown');
   await expect(title).toHaveText('Boathouse');
   await expect(page.getByText('Look at the red door, then the end of the wall')).toBeVisible();
   await page.keyboard.press('End');
@@ -51,9 +51,9 @@ test('the show follows condition and cone code, and the venue changes order and 
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Sit well');
   await page.keyboard.press('ArrowRight');
   await expect(page.getByText('Today it is wet')).toBeVisible();
-  // Back from the end: four questions, the new slide, discomfort, flags, passing.
+  // Back from the end: five questions, the new slide, discomfort, flags, passing, two of calls.
   await page.keyboard.press('End');
-  for (let slide = 0; slide < 8; slide++) await page.keyboard.press('ArrowLeft');
+  for (let slide = 0; slide < 11; slide++) await page.keyboard.press('ArrowLeft');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('What the cones say');
   await expect(page.getByText('violet cone: turn in').first()).toBeVisible();
 });
