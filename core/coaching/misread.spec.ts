@@ -39,6 +39,24 @@ describe('What was misunderstood in class', () => {
     expect([of('g1'), of('g2')]).toEqual([[], [{ words: MIXED, hands: undefined }]]);
   });
 
+  it('is not that of the class which the same instructor holds next', () => {
+    const { it, of } = taught();
+    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const)
+      it.enter('09:00', { kind, guest: 'g3' });
+    it.enter('09:50', { kind: 'classBegan', instructor: 'i1', guests: ['g3'] });
+    const misread = ['thinks the mirrors are the driver’s', ''];
+    it.enter('09:55', {
+      kind: 'answersCounted',
+      instructor: 'i1',
+      question: 'Mirrors?',
+      hands: [1, 0],
+      right: 1,
+      misread,
+    });
+    it.enter('09:58', { kind: 'classEnded', instructor: 'i1', guests: ['g3'] });
+    expect([of('g1'), of('g3')].map((all) => all.map(({ words }) => words))).toEqual([[MIXED], [misread[0]!]]);
+  });
+
   it('is nobody’s where all were right, or nobody has said what a wrong answer shows', () => {
     const { it, of } = taught();
     it.enter('09:44', { kind: 'answersCounted', instructor: 'i1', question: 'Mirrors?', hands: [2, 0], right: 0 });

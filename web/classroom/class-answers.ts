@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { answersIn } from '@core/coaching';
 import { DayService } from '../data/day.service';
 
 /** A class that is being held, or is over. */
@@ -84,11 +85,10 @@ export class ClassAnswers {
   readonly openOnly = input(false);
 
   protected readonly questions = computed(() => {
-    const [state, { instructor, guests, sinceS }] = [this.data.state(), this.held()];
+    const [state, held] = [this.data.state(), this.held()];
     if (!state) return [];
-    const inClass = guests.flatMap((id) => state.guests.get(id) ?? []);
-    return state.garage.answers
-      .filter((one) => one.instructor === instructor && one.atS >= sinceS)
+    const inClass = held.guests.flatMap((id) => state.guests.get(id) ?? []);
+    return answersIn(state, held)
       .filter(({ question }) => !this.openOnly() || !inClass.some(({ misread }) => misread.has(question)))
       .map(({ question, hands, right, misread }) => ({
         question,
