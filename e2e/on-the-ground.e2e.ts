@@ -1,15 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
-import { progressOf, type JournalEntry } from '@core/journal';
+import { progressOf } from '@core/journal';
+import type { EntryFields } from '@core/testing/written-journal';
 import { DEMO_DATE } from '../demo/larkmere';
 import { dayNow, expect, test } from './demo';
 
-type DistributiveOmit<T, K extends keyof T> = T extends unknown ? Omit<T, K> : never;
-type Fields = DistributiveOmit<JournalEntry, 'id' | 'at' | 'by'>;
 type Now = Awaited<ReturnType<typeof dayNow>>;
 
 /** What somebody else enters meanwhile, at the time of the clock. */
-async function others(page: Page, by: string, ...all: Fields[]): Promise<void> {
+async function others(page: Page, by: string, ...all: EntryFields[]): Promise<void> {
   for (const fields of all) {
     const { secondsOfDay } = (await (await page.request.get('/api/clock')).json()) as { secondsOfDay: number };
     const at = new Date(Math.floor(secondsOfDay) * 1000).toISOString().slice(11, 19);

@@ -7,12 +7,13 @@ import {
   type VenueFields,
 } from '@core/api';
 import { ORDINARY_RULES } from '@core/day';
+import { UNNAMED_VENUE } from '@core/first-steps';
 
 const at = (hours: number) => hours * 3600;
 
 /** What a new venue begins with, and what stands in for what cannot be read of a stored one. */
 export const NEW_VENUE: VenueFields = {
-  name: 'New venue',
+  name: UNNAMED_VENUE,
   timeZone: 'UTC',
   currency: 'EUR',
   opens: at(9),

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { carFile } from '../car/car-file';
+import type { FleetCar } from '../car/study';
 import { car, fit, type Car } from '../day/day-file';
 import { moneyAmount, text } from '../day/fields';
 import { CAR_KINDS } from './starter-set';
@@ -58,4 +59,11 @@ export function plannedCar(fields: CarFields): Car {
 /** Whether a car belongs to the fleet on a day. */
 export function isInFleet({ leftOn }: Pick<CarFields, 'leftOn'>, date: string): boolean {
   return leftOn === undefined || date < leftOn;
+}
+
+/** Cars that the lap model knows, as a circuit is studied with them. */
+export function modelledCars(cars: readonly { readonly id: string; readonly fields: CarFields }[]): FleetCar[] {
+  return cars.flatMap(({ id, fields: { name, number, level, model } }) =>
+    model ? [{ id, name, number, level, model }] : [],
+  );
 }

@@ -244,8 +244,28 @@ export function carId(number: number, taken: ReadonlySet<string>): string {
 }
 
 /** The colours that cars get in turn, well told apart on a map. */
-export const STARTER_COLOURS =
+const STARTER_COLOURS =
   '#5e8ca8 #c9b458 #a34b3f #7f9a6b #8c6aa0 #e0a84b #2f6d73 #c0564b #3e4a57 #b98ac0 #6e6459 #9fb9c4'.split(' ');
+
+export function starterColour(number: number): string {
+  return STARTER_COLOURS[(number - 1) % STARTER_COLOURS.length]!;
+}
+
+/** A car of each kind under each name, numbered on from those that are there. */
+export function namedCars(
+  wanted: readonly { readonly kind: CarKind; readonly name: string }[],
+  fleet: readonly Pick<CarFields, 'id' | 'number'>[],
+  at: Pick<StarterPlace, 'lapLengthM' | 'available'>,
+): CarFields[] {
+  const taken = new Set(fleet.map(({ id }) => id));
+  const first = 1 + Math.max(0, ...fleet.map(({ number }) => number));
+  return wanted.map(({ kind, name }, place) => {
+    const number = first + place;
+    const car = starterCar(kind, { ...at, number, name, taken, colour: starterColour(number) });
+    taken.add(car.id);
+    return car;
+  });
+}
 
 /** So many of each kind, numbered on from those that are there; the first of a kind has its plain name. */
 export function starterSet(
@@ -254,20 +274,15 @@ export function starterSet(
   fleet: readonly Pick<CarFields, 'id' | 'number' | 'name'>[],
   at: Pick<StarterPlace, 'lapLengthM' | 'available'>,
 ): CarFields[] {
-  const taken = new Set(fleet.map(({ id }) => id));
   const called = new Set(fleet.map(({ name }) => name));
-  let number = Math.max(0, ...fleet.map((car) => car.number));
-  return CAR_KINDS.flatMap((kind) =>
+  const wanted = CAR_KINDS.flatMap((kind) =>
     Array.from({ length: counts[kind] ?? 0 }, () => {
-      number += 1;
       const name = freeName(names[kind], called);
-      const colour = STARTER_COLOURS[(number - 1) % STARTER_COLOURS.length];
-      const car = starterCar(kind, { ...at, number, name, taken, colour });
-      taken.add(car.id);
       called.add(name);
-      return car;
+      return { kind, name };
     }),
   );
+  return namedCars(wanted, fleet, at);
 }
 
 function freeName(plain: string, called: ReadonlySet<string>): string {

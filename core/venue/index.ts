@@ -1,3 +1,4 @@
+import type { TeachingCustom } from '../car/study';
 import * as z from 'zod';
 import { gateQuestion } from '../booking/answers';
 import { callCustoms } from '../car/call-kinds';
@@ -59,6 +60,11 @@ export const coachingCustoms = z.strictObject({
   talk: z.array(text(60).min(1)).max(20).default(ORDINARY_TALK),
 });
 export type CoachingCustoms = z.output<typeof coachingCustoms>;
+
+/** What of a venue's customs decides how a lap is taught. */
+export function teachingCustom({ braking, shiftsWithinS, gearsOut }: CoachingCustoms): TeachingCustom {
+  return { braking, shiftsWithinS, gearsOut };
+}
 
 /** What the plan does by itself while the day runs. */
 export const liveCustoms = z.strictObject({

@@ -1,4 +1,5 @@
 import { ORDINARY_SHOW } from '@core/classroom';
+import { answersIn } from '@core/coaching';
 import { sentFor } from '@core/journal';
 import { CLASS_SD, FOUND_S, MISREAD, MISSED_AFTER_S, NAMED, SIT_DOWN_S } from './chance';
 import { gathered } from './order';
@@ -44,13 +45,9 @@ function* asks(
   sinceS: number,
   by: string,
 ): Iterable<Deed> {
+  const asked = new Set(answersIn(state, { instructor, sinceS }).map(({ question }) => question));
   for (const { id, text: question, answers, right, misread = '' } of ORDINARY_SHOW.questions) {
-    if (
-      state.garage.answers.some(
-        (one) => one.instructor === instructor && one.atS >= sinceS && one.question === question,
-      )
-    )
-      continue;
+    if (asked.has(question)) continue;
     const missed = guests.filter((guest) => draw(`misreads ${id} ${guest}`) < MISREAD);
     const wrong = right === 0 ? 1 : 0;
     const hands = answers.map((_, place) =>

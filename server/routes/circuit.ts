@@ -1,4 +1,4 @@
-import { storedCircuit, type StandingCone } from '@core/api';
+import { modelledCars, storedCircuit, teachingCustom, type StandingCone } from '@core/api';
 import type { circuitEndpoints } from '@core/api/endpoints/circuit';
 import { centreLineOf, circuitFaults, legendFaults, legendOf, type Circuit, type Origin } from '@core/circuit';
 import { fact, type Fault } from '@core/day';
@@ -43,16 +43,11 @@ export function circuitRoutes({ store, dayCache, hub }: Services): Handlers<type
       const { circuit: stored } = store.circuit.get();
       if (!stored) return { cones: [] };
       const { coaching, paces } = store.venue.get()!.fields;
-      const { braking, shiftsWithinS, gearsOut } = coaching;
       const place: ConesToPlace = {
         circuit: stored,
-        fleet: store.cars
-          .list()
-          .flatMap(({ id, fields: { name, number, level, model } }) =>
-            model ? [{ id, name, number, level, model }] : [],
-          ),
+        fleet: modelledCars(store.cars.list()),
         paces: [...new Set(Object.values(paces))],
-        custom: { braking, shiftsWithinS, gearsOut },
+        custom: teachingCustom(coaching),
       };
       const key = JSON.stringify(place);
       if (standing?.key !== key) standing = { key, cones: readingThread.read({ kind: 'cones', ...place }) };

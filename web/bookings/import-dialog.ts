@@ -1,14 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  CAR_KINDS,
-  contract,
-  STARTER_COLOURS,
-  starterCar,
-  type CarKind,
-  type ImportPreview,
-  type ImportRow,
-} from '@core/api';
+import { CAR_KINDS, contract, namedCars, type CarKind, type ImportPreview, type ImportRow } from '@core/api';
 import { CAR_KIND_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
@@ -169,14 +161,12 @@ export class ImportDialog {
       .call(contract.listCars)
       .pipe(
         concatMap(({ cars }) => {
-          const taken = new Set(cars.map(({ id }) => id));
-          const first = 1 + Math.max(0, ...cars.map(({ fields }) => fields.number));
-          const created = preview.unknownCars.map(({ name }, place) => {
-            const number = first + place;
-            const colour = STARTER_COLOURS[(number - 1) % STARTER_COLOURS.length];
-            return starterCar(this.kindOf().get(name) ?? DEFAULT_KIND, { ...at, number, name, taken, colour });
-          });
-          return from(created);
+          const wanted = preview.unknownCars.map(({ name }) => ({
+            name,
+            kind: this.kindOf().get(name) ?? DEFAULT_KIND,
+          }));
+          const fleet = cars.map(({ fields }) => fields);
+          return from(namedCars(wanted, fleet, at));
         }),
         concatMap((car) => this.api.call(contract.addCar, { body: car })),
         last(),

@@ -9,8 +9,8 @@ import {
   carId,
   contract,
   isInFleet,
-  STARTER_COLOURS,
   starterCar,
+  starterColour,
   type CarFields,
   type StoredCar,
 } from '@core/api';
@@ -128,19 +128,17 @@ export class Cars {
     const day = this.data.day();
     if (!day) return;
     const { number, taken } = this.free();
-    const colour = STARTER_COLOURS[(number - 1) % STARTER_COLOURS.length];
     const at = { lapLengthM: day.circuit.lapLengthM, available: [{ from: day.opens, to: day.closes }], taken };
     this.fields.set(NEW_CAR_FIELDS);
     this.edited.set(
       editing(newCar, {
         title: 'New car',
-        fields: { number, name: '', kind: 'grandTourer', colour },
+        fields: { number, name: '', kind: 'grandTourer', colour: starterColour(number) },
         version: undefined,
         save: ({ kind, lapPrice, ...entered }) => {
-          const car = { ...starterCar(kind, { ...at, ...entered }), ...(lapPrice !== undefined && { lapPrice }) };
-          return this.api.call(contract.addCar, {
-            body: stillAssumed(z.encode(carFields, starterCar(kind, { ...at, ...entered })), car),
-          });
+          const plain = starterCar(kind, { ...at, ...entered });
+          const car = lapPrice === undefined ? plain : stillAssumed(z.encode(carFields, plain), { ...plain, lapPrice });
+          return this.api.call(contract.addCar, { body: car });
         },
       }),
     );

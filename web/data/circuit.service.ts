@@ -1,6 +1,13 @@
 import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
-import { contract, ORDINARY_COACHING, type CoachingCustoms, type StoredCar, type StoredCircuit } from '@core/api';
-import type { CallSettings, CardSubject, CircuitStudy, FleetCar, TeachingCustom } from '@core/car';
+import {
+  contract,
+  modelledCars,
+  ORDINARY_COACHING,
+  teachingCustom,
+  type StoredCar,
+  type StoredCircuit,
+} from '@core/api';
+import type { CallSettings, CardSubject, CircuitStudy, FleetCar } from '@core/car';
 import type { Circuit } from '@core/circuit';
 import { conditionAt, type ConditionInForce } from '@core/day';
 import type { Remote } from 'comlink';
@@ -22,11 +29,6 @@ export function gripOf({ name, paceFactor }: Pick<ConditionInForce, 'name' | 'pa
   const named = GRIPS.find(({ label }) => label.toLowerCase() === name.trim().toLowerCase());
   if (named) return named.value;
   return paceFactor < 1.04 ? GRIPS[0].value : paceFactor < 1.12 ? GRIPS[1].value : GRIPS[2].value;
-}
-
-/** What of a venue's customs decides how a lap is taught. */
-function teachingCustom({ braking, shiftsWithinS, gearsOut }: CoachingCustoms): TeachingCustom {
-  return { braking, shiftsWithinS, gearsOut };
 }
 
 /** What is read again as it was is no change: nothing has to be computed anew. */
@@ -76,11 +78,7 @@ export class CircuitService implements OnDestroy {
     () => this.draft() !== undefined && this.draft() !== (this.stored()?.circuit ?? undefined),
   );
   /** Cars that the lap model knows. */
-  readonly fleet = computed<readonly FleetCar[]>(() =>
-    this.cars().flatMap(({ id, fields }) =>
-      fields.model ? [{ id, name: fields.name, number: fields.number, level: fields.level, model: fields.model }] : [],
-    ),
-  );
+  readonly fleet = computed<readonly FleetCar[]>(() => modelledCars(this.cars()));
 
   /** Looks at laps in another condition; nothing goes back to the one in force. */
   lookAtGrip(grip: number | undefined): void {
