@@ -12,7 +12,7 @@ export default defineConfig(base, {
   webServer: {
     command: 'node dist/server/main.js demo',
     url: `http://127.0.0.1:${PORT}/api/health`,
-    env: { PORT: String(PORT), JOYLAP_DEMO_DATA: '.tmp/bench' },
+    env: { PORT: String(PORT), JOYLAP_NETWORK_PORT: 'off', JOYLAP_DEMO_DATA: '.tmp/bench' },
     reuseExistingServer: false,
   },
 });

@@ -17,7 +17,7 @@ export async function startServer(
   env: { readonly PORT: string } & Readonly<Record<string, string>>,
 ): Promise<ChildProcess> {
   const child = spawn(process.execPath, ['dist/server/main.js', mode], {
-    env: { ...process.env, ...env },
+    env: { ...process.env, JOYLAP_NETWORK_PORT: 'off', ...env },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   const isUp = async () => (await fetch(`http://127.0.0.1:${env.PORT}/api/health`).catch(() => undefined))?.ok;

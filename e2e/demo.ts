@@ -57,7 +57,7 @@ interface Started {
 
 async function start(number: number, what: 'demo' | 'start', folder: Record<string, string>): Promise<Started> {
   const port = String(FIRST_PORT + number);
-  const env = { ...process.env, PORT: port, ...folder };
+  const env = { ...process.env, PORT: port, JOYLAP_NETWORK_PORT: 'off', ...folder };
   const server = spawn(process.execPath, ['dist/server/main.js', what], { env, stdio: 'inherit' });
   const url = `http://127.0.0.1:${port}`;
   while (!(await fetch(`${url}/api/health`).catch(() => undefined))?.ok) {

@@ -32,7 +32,7 @@ const aBooking = (number: number) => ({
 
 /** A venue's own server with its data in a folder. */
 async function start(folder: string): Promise<ChildProcess> {
-  const env = { ...process.env, PORT: String(PORT), JOYLAP_DATA: folder };
+  const env = { ...process.env, PORT: String(PORT), JOYLAP_NETWORK_PORT: 'off', JOYLAP_DATA: folder };
   const child = spawn(process.execPath, ['dist/server/main.js', 'start'], {
     env,
     stdio: ['ignore', 'pipe', 'inherit'],

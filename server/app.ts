@@ -1,4 +1,4 @@
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
@@ -19,6 +19,9 @@ import { Hub } from './live/hub';
 import { PracticeDesk } from './live/practice-desk';
 import { Slides } from './live/slides';
 import { pruneStore } from './keeping/prune';
+import { Network } from './network/network';
+import { PhoneDesk } from './phones/phone-desk';
+import { phoneDoor } from './phones/phone-door';
 import { ManagerDesk } from './manager-desk';
 import { PlanJobs } from './planner/plan-jobs';
 import { notFound, Refusal, refusalOf } from './problems';
@@ -36,6 +39,8 @@ export interface AppOptions {
   readonly logger?: Logger;
   /** Further names by which this server may be called. */
   readonly hosts?: readonly string[];
+  /** How others on the network reach this server; without it, nobody is told of a way. */
+  readonly network?: Network;
   /** Makes a backup of what is stored; without it none is made. */
   readonly backUp?: (reason: string) => Promise<void>;
 }
@@ -43,11 +48,14 @@ export interface AppOptions {
 const MOST_BODY = '5mb';
 
 /** The whole server but for the port: API, live stream and interface. `close` ends its streams and threads. */
-export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = [], backUp }: AppOptions): {
+export function createApp(options: AppOptions): {
   app: Express;
   close: () => void;
 } {
+  const { store, clock, resetDemo, webRoot, logger, hosts = [], backUp } = options;
+  const { network = new Network({ here: '', hosts, folder: '', open: false }) } = options;
   const hub = new Hub();
+  const phones = new PhoneDesk(store, hub);
   const dayCache = new DayCache(store, clock);
   const journal = new JournalWriter(store, dayCache, hub, clock);
   const boundThread = new BoundThread(logger);
@@ -74,6 +82,9 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
       devices,
       manager,
       practice,
+      phones,
+      network,
+      version: webRoot === undefined ? '' : versionOf(webRoot),
       resetDemo,
       dayClosed,
     },
@@ -103,7 +114,9 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
       filter: (request, response) => !request.url.endsWith('/stream') && compression.filter(request, response),
     }),
   );
-  app.use(door(hosts), express.json({ limit: MOST_BODY }), cookieParser());
+  app.use(door(hosts), cookieParser());
+  if (!network.open) app.use(phoneDoor(phones));
+  app.use(express.json({ limit: MOST_BODY }));
 
   mountAll(app, contract, routes(services));
   app.use('/api', (request) => {
@@ -141,6 +154,12 @@ export function createApp({ store, clock, resetDemo, webRoot, logger, hosts = []
       hub.close();
     },
   };
+}
+
+/** The application's version: the name that its build gave to its first script. */
+function versionOf(webRoot: string): string {
+  const page = join(webRoot, 'index.html');
+  return (existsSync(page) && /\bmain-(\w+)\.js/.exec(readFileSync(page, 'utf8'))?.[1]) || '';
 }
 
 /** Every error leaves as a problem document; what nobody expected is logged and told without its innards. */

@@ -1,6 +1,6 @@
 import { fact } from '@core/day';
-import { hostname, networkInterfaces } from 'node:os';
 import type { RequestHandler } from 'express';
+import { ownNames } from './network/addresses';
 import { refusalOf } from './problems';
 
 /** Requests that change nothing. */
@@ -20,10 +20,16 @@ const OTHER_BODIES: readonly { readonly path: RegExp; readonly type: RegExp }[] 
  * @param names further names by which the server is known
  */
 export function door(names: readonly string[]): RequestHandler {
-  const known = new Set([...ownNames(), ...names.map((name) => name.trim().toLowerCase()).filter(Boolean)]);
+  const given = new Set(names.map((name) => name.trim().toLowerCase()).filter(Boolean));
+  let known = new Set(ownNames());
+  const isKnown = (host: string) => {
+    // An address that has come since, as where a machine has joined another network.
+    if (!given.has(host) && !known.has(host)) known = new Set(ownNames());
+    return given.has(host) || known.has(host);
+  };
   return (request, _response, next) => {
     const host = nameOf(request.get('host'));
-    if (host === undefined || !known.has(host)) {
+    if (host === undefined || !isKnown(host)) {
       throw refusalOf(fact('unknownHost', {}, { host: host ?? '' }));
     }
     if (HARMLESS.has(request.method)) return next();
@@ -54,17 +60,4 @@ function hasBody(length: string | undefined, encoding: string | undefined): bool
 function nameOf(host: string | undefined): string | undefined {
   if (host === undefined || !URL.canParse(`http://${host}`)) return undefined;
   return new URL(`http://${host}`).hostname.replace(/^\[|\]$/g, '').toLowerCase();
-}
-
-function ownNames(): string[] {
-  const addresses = Object.values(networkInterfaces()).flatMap((list) => list ?? []);
-  const own = hostname().toLowerCase();
-  return [
-    'localhost',
-    '127.0.0.1',
-    '::1',
-    own,
-    `${own}.local`,
-    ...addresses.map(({ address }) => address.split('%')[0]!),
-  ];
 }

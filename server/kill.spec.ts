@@ -9,7 +9,7 @@ import { journalStore } from './store/journal';
 /** Starts the real server on a free port with its data in a folder, and waits until it says where it is. */
 async function start(folder: string, port: number): Promise<ChildProcess> {
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-    env: { ...process.env, PORT: String(port), JOYLAP_DATA: folder, HOST: '127.0.0.1' },
+    env: { ...process.env, PORT: String(port), JOYLAP_NETWORK_PORT: 'off', JOYLAP_DATA: folder },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   await once(child.stdout, 'data');

@@ -1,7 +1,7 @@
 import { mkdirSync, readFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import { createServer as createTlsServer } from 'node:https';
-import type { AddressInfo } from 'node:net';
+import { isIP, type AddressInfo } from 'node:net';
 import { join, dirname } from 'node:path';
 import { createSecureContext } from 'node:tls';
 import { fileURLToPath } from 'node:url';
@@ -15,16 +15,18 @@ import { keepBackup } from './keeping/backup';
 import { CannotStart, startFault } from './keeping/faults';
 import { heldUntilOpen } from './keeping/held';
 import { lockFolder } from './keeping/lock';
-import { DATABASE_FILE, dataFolder, DEMO_ID, mayHoldDemo, portOf } from './keeping/settings';
+import { DATABASE_FILE, dataFolder, DEMO_ID, mayHoldDemo, networkPortOf, portOf } from './keeping/settings';
 import { pruneStore } from './keeping/prune';
+import { KEPT_ALIVE_MS, Network } from './network/network';
 import { seedDemo } from './seed-demo';
 import { openStore } from './store';
 
 /**
  * Starts the server. `demo` as the first argument: the demo venue with its own clock; else the venue's own data. The data
  * lie in `JOYLAP_DATA` (the demo's in `JOYLAP_DEMO_DATA`, if that is set). `PORT` and `HOST` say where it listens,
- * `JOYLAP_HOSTS` by which further names it may be called; with `JOYLAP_TLS_CERT` and `JOYLAP_TLS_KEY` (files in PEM
- * format) it does so by HTTPS.
+ * `JOYLAP_HOSTS` by which further names it may be called. For phones on the network it listens on `JOYLAP_NETWORK_PORT` by
+ * HTTPS under a certificate of its own; with `JOYLAP_TLS_CERT` and `JOYLAP_TLS_KEY` (files in PEM format) on `PORT`.
+ * `JOYLAP_OPEN=yes` lets in phones that were not added.
  */
 const demo = process.argv[2] === 'demo';
 const host = process.env['HOST'] ?? '127.0.0.1';
@@ -36,8 +38,6 @@ const logger = pino({
   // Whoever reads the log must not become the manager by it.
   redact: ['req.headers.cookie', 'req.headers.authorization', 'res.headers["set-cookie"]'],
 });
-
-const KEPT_ALIVE_MS = 310_000;
 
 /** Certificate and key, if both are given. */
 function tlsFiles(): { cert: Buffer; key: Buffer } | undefined {
@@ -66,11 +66,11 @@ function listening(server: Server, port: number): Promise<void> {
 
 async function start(): Promise<void> {
   const port = portOf(process.env['PORT']);
+  const networkPort = networkPortOf(process.env['JOYLAP_NETWORK_PORT']);
   const tls = tlsFiles();
   mkdirSync(folder, { recursive: true });
   const unlock = lockFolder(folder);
   const server: Server = tls ? createTlsServer(tls) : createServer();
-  // Browsers keep an idle connection for 300 s: one that the server ends just as it is used again loses the request.
   server.keepAliveTimeout = KEPT_ALIVE_MS;
   const held = heldUntilOpen();
   server.on('request', held.listener);
@@ -93,14 +93,30 @@ async function start(): Promise<void> {
     seedDemo(store);
     clock.adjust({ ...begins, rate: 1 });
   };
-  const hosts = [host, ...(process.env['JOYLAP_HOSTS'] ?? '').split(',')];
-  const { app, close } = createApp({ store, clock, webRoot, logger, hosts, backUp, ...(demo && { resetDemo }) });
+  const scheme = tls ? 'https' : 'http';
+  const named = (process.env['JOYLAP_HOSTS'] ?? '').split(',').map((name) => name.trim().toLowerCase());
+  const further = named.filter((name) => name !== '');
+  const network = new Network({
+    here: `${scheme}://localhost:${ownPort}`,
+    hosts: further,
+    folder: join(folder, 'tls'),
+    open: process.env['JOYLAP_OPEN'] === 'yes',
+  });
+  if (!isLoopback(host)) network.reachedByFirstPort(scheme, ownPort);
+  const hosts = [host, ...further];
+  const { app, close } = createApp({ store, clock, webRoot, logger, hosts, network, backUp, ...(demo && { resetDemo }) });
   held.open(app);
-  process.stdout.write(`Joy Lap is at ${tls ? 'https' : 'http'}://localhost:${ownPort}${demo ? ' (demo)' : ''}\n`);
+  if (!tls && networkPort !== undefined) await network.listen(networkPort, app);
+  const { addresses, withoutSignIn, why } = await network.view();
+  process.stdout.write(`Joy Lap is at ${scheme}://localhost:${ownPort}${demo ? ' (demo)' : ''}\n`);
+  if (addresses.length > 0) process.stdout.write(`From the network: ${addresses.join(', ')}\n`);
+  if (why === 'portTaken') process.stdout.write(`No phone can be added: something else listens on ${networkPort}.\n`);
+  if (withoutSignIn) process.stdout.write('Whoever is on this network is let in without being added.\n');
 
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.on(signal, () => {
       close();
+      network.close();
       server.close(() => {
         db.close();
         unlock();
@@ -109,6 +125,11 @@ async function start(): Promise<void> {
       server.closeAllConnections();
     });
   }
+}
+
+/** Whether an address is this machine's own, so that nobody else gets there. */
+function isLoopback(address: string): boolean {
+  return address === 'localhost' || address === '::1' || (isIP(address) === 4 && address.startsWith('127.'));
 }
 
 start().catch((error: unknown) => {

@@ -3,6 +3,7 @@ import type { ManagerDoor } from '@core/api';
 import { fact } from '@core/day';
 import { compare, hash } from 'bcryptjs';
 import type { Request, Response } from 'express';
+import { isThisMachine } from './phones/phone-door';
 import { refusalOf } from './problems';
 import type { Store } from './store';
 
@@ -14,13 +15,6 @@ const ROUNDS = 10;
 /** What is stored of a code. */
 export function hashOfCode(code: string): Promise<string> {
   return hash(code, ROUNDS);
-}
-
-/** Whether a request comes from the machine on which the server runs, and not through a proxy on it. */
-function isThisMachine({ socket, headers }: Request): boolean {
-  const address = (socket.remoteAddress ?? '').replace(/^::ffff:/, '');
-  const direct = headers['x-forwarded-for'] === undefined && headers['forwarded'] === undefined;
-  return direct && (address === '::1' || address.startsWith('127.'));
 }
 
 /**

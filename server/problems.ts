@@ -78,6 +78,8 @@ const STATUS: Readonly<Record<RequestRefusal['code'], number>> = {
   noCodeYet: 403,
   wrongCode: 403,
   tooManyCodes: 429,
+  notAdded: 403,
+  wrongPhoneCode: 403,
   demoOnly: 403,
   practiceOnly: 403,
   foreignPage: 403,

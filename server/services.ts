@@ -4,6 +4,8 @@ import type { DayCache } from './day-cache';
 import type { DeviceDesk } from './devices/device-desk';
 import type { ManagerDesk } from './manager-desk';
 import type { Hub } from './live/hub';
+import type { Network } from './network/network';
+import type { PhoneDesk } from './phones/phone-desk';
 import type { PracticeDesk } from './live/practice-desk';
 import type { Slides } from './live/slides';
 import type { PlanJobs } from './planner/plan-jobs';
@@ -23,6 +25,10 @@ export interface Services {
   readonly devices: DeviceDesk;
   readonly manager: ManagerDesk;
   readonly practice: PracticeDesk;
+  readonly phones: PhoneDesk;
+  readonly network: Network;
+  /** Of the application that is served. */
+  readonly version: string;
   /** Puts the demo back to its beginning; only the demo has it. */
   readonly resetDemo: (() => void) | undefined;
   /** What is to be done once a day is closed: a backup, and what nobody looks at any more goes. */

@@ -8,6 +8,7 @@ import { faultsEndpoints } from './endpoints/faults';
 import { guestsEndpoints } from './endpoints/guests';
 import { managerEndpoints } from './endpoints/manager';
 import { photosEndpoints } from './endpoints/photos';
+import { phonesEndpoints } from './endpoints/phones';
 import { plansEndpoints } from './endpoints/plans';
 import { practiceEndpoints } from './endpoints/practice';
 import { serviceEndpoints } from './endpoints/service';
@@ -35,5 +36,6 @@ export const contract = {
   ...faultsEndpoints,
   ...managerEndpoints,
   ...devicesEndpoints,
+  ...phonesEndpoints,
   ...practiceEndpoints,
 };

@@ -19,6 +19,7 @@ export {
   type ReplyOf,
 } from './endpoint';
 export * from './import';
+export * from './phones';
 export * from './planning';
 export { anyFact, type AnyFact } from './facts';
 export * from './practice';

@@ -17,7 +17,7 @@ import { DEMO_ID, mayHoldDemo, portOf } from './settings';
 function startOn(env: Record<string, string>, mode?: string) {
   const args = ['--import', 'tsx', 'server/main.ts', ...(mode ? [mode] : [])];
   const { status, stderr } = spawnSync(process.execPath, args, {
-    env: { ...process.env, PORT: '0', ...env },
+    env: { ...process.env, PORT: '0', JOYLAP_NETWORK_PORT: 'off', ...env },
     encoding: 'utf8',
     timeout: 40_000,
   });

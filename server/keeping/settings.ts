@@ -17,7 +17,16 @@ export function dataFolder(demo: boolean, env: NodeJS.ProcessEnv = process.env):
 export function portOf(text: string | undefined): number {
   const port = Number(text ?? 4700);
   if (Number.isInteger(port) && port >= 0 && port <= 65_535) return port;
-  throw new CannotStart(`PORT is "${text}"; expected a number up to 65535.`);
+  throw new CannotStart(`"${text}" is no port; expected a number up to 65535.`);
+}
+
+/**
+ * The port for phones on the network; nothing where it is `off`.
+ *
+ * @throws CannotStart where this is no port
+ */
+export function networkPortOf(text: string | undefined): number | undefined {
+  return text === 'off' ? undefined : portOf(text ?? '4743');
 }
 
 /**

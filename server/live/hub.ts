@@ -1,4 +1,4 @@
-import type { Response } from 'express';
+import type { Request, Response } from 'express';
 import { planProgress, type LivePositions, type PlanProgress } from '@core/api';
 import { recordedEntry, type RecordedEntry } from '@core/journal';
 import { fact } from '@core/day';
@@ -7,7 +7,7 @@ import { refusalOf } from '../problems';
 
 /** What else than the journal may have changed, so that a screen knows to read it again. */
 export type ChangedWhat =
-  'bookings' | 'plan' | 'setup' | 'clock' | 'reset' | 'planning' | 'bound' | 'devices' | 'practice' | 'erased';
+  'bookings' | 'plan' | 'setup' | 'clock' | 'reset' | 'planning' | 'bound' | 'devices' | 'phones' | 'practice' | 'erased';
 
 const HEARTBEAT_MS = 10_000;
 /** A reader that lets so much wait is dropped: its browser comes back by itself, and gets what it missed. */
@@ -74,6 +74,15 @@ export class Hub {
   /** Where the cars are. */
   positions(date: string, positions: LivePositions): void {
     this.write(this.of(date), `event: positions\ndata: ${JSON.stringify(positions)}\n\n`);
+  }
+
+  /** Ends the streams of those who may not read any more. */
+  end(whose: (request: Request) => boolean): void {
+    for (const response of [...this.listeners.keys()]) {
+      if (!whose(response.req)) continue;
+      this.listeners.delete(response);
+      response.end();
+    }
   }
 
   close(): void {

@@ -10,6 +10,7 @@ import { devicesRoutes } from './devices';
 import { faultsRoutes } from './faults';
 import { guestsRoutes } from './guests';
 import { managerRoutes } from './manager';
+import { phonesRoutes } from './phones';
 import { photosRoutes } from './photos';
 import { plansRoutes } from './plans';
 import { practiceRoutes } from './practice';
@@ -36,6 +37,7 @@ export function routes(services: Services): Handlers<typeof contract> {
     ...faultsRoutes(services),
     ...managerRoutes(services),
     ...devicesRoutes(services),
+    ...phonesRoutes(services),
     ...practiceRoutes(services),
   };
 }

@@ -1,12 +1,10 @@
-import { rateLimit } from 'express-rate-limit';
 import type { managerEndpoints } from '@core/api/endpoints/manager';
-import { fact } from '@core/day';
-import { notFound, refusalOf } from '../problems';
+import { notFound } from '../problems';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
+import { fewTries } from '../routing/tries';
 
 const TRIES = 10;
-const TRIES_WITHIN_MS = 10 * 60_000;
 
 /** What is the manager's alone, behind a code. */
 export function managerRoutes({ store, dayCache, manager }: Services): Handlers<typeof managerEndpoints> {
@@ -17,12 +15,7 @@ export function managerRoutes({ store, dayCache, manager }: Services): Handlers<
     readManager: ({ request }) => manager.door(request),
     setManagerCode: ({ body: { code }, response }) => manager.setCode(response, code),
     openManager: {
-      before: rateLimit({
-        limit: TRIES,
-        windowMs: TRIES_WITHIN_MS,
-        skipSuccessfulRequests: true,
-        handler: (_request, _response, next) => next(refusalOf(fact('tooManyCodes', {}))),
-      }),
+      before: fewTries(TRIES),
       handle: ({ body: { code }, response }) => manager.open(response, code),
     },
     closeManager: ({ response }) => manager.close(response),

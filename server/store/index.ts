@@ -9,6 +9,7 @@ import { documentTable } from './documents';
 import { guestStore } from './guests';
 import { journalStore } from './journal';
 import { managerStore } from './manager';
+import { phoneStore } from './phones';
 import { planJobStore } from './plan-jobs';
 import { photoStore } from './photos';
 import { rosterStore } from './roster';
@@ -31,6 +32,7 @@ export function openStore(db: Db) {
     journal: journalStore(db),
     planJobs: planJobStore(db),
     devices: deviceStore(db),
+    phones: phoneStore(db),
     circuit: circuitStore(db),
     show: showStore(db),
     photos: photoStore(db),

@@ -1,0 +1,69 @@
+import * as z from 'zod';
+import { endpoint, type Endpoint, id, raw } from '../endpoint';
+import { joinPhone, networkView, phone, phoneChange, phoneCode, phoneReport } from '../phones';
+
+/** Phones and tablets of the venue's people, and how they reach the server. */
+export const phonesEndpoints = {
+  readNetwork: endpoint({
+    method: 'get',
+    path: '/api/network',
+    summary: 'On which addresses the server is reached, and by whom',
+    reply: networkView,
+  }),
+  readAuthority: endpoint({
+    method: 'get',
+    path: '/api/network/authority.crt',
+    summary: "The certificate of the server's own authority, for phones to trust",
+    reply: raw('application/x-x509-ca-cert'),
+    refusals: [404],
+  }),
+  listPhones: endpoint({
+    method: 'get',
+    path: '/api/phones',
+    summary: 'Phones and tablets that were added, whose they are and when each was heard last',
+    reply: z.object({ phones: z.array(phone), version: z.string() }),
+  }),
+  makePhoneCode: endpoint({
+    method: 'post',
+    path: '/api/phones/code',
+    summary: 'A code by which one phone is let in, for a quarter of an hour',
+    reply: phoneCode,
+    status: 201,
+  }),
+  joinPhone: endpoint({
+    method: 'post',
+    path: '/api/phones/join',
+    summary: 'Let this phone in by a code',
+    body: joinPhone,
+    reply: z.object({ phone }),
+    refusals: [403, 429],
+  }),
+  reportPhone: endpoint({
+    method: 'post',
+    path: '/api/phones/report',
+    summary: 'What this phone shows and keeps; the reply names who is to have it from now on, if somebody else',
+    body: phoneReport,
+    reply: z.object({
+      /** Nothing where this browser was never added: there is nothing to report then. */
+      name: z.string().nullable(),
+      handedTo: z.string().nullable(),
+    }),
+  }),
+  changePhone: endpoint({
+    method: 'put',
+    path: '/api/phones/:id',
+    summary: 'Rename a phone, or hand it to somebody else',
+    params: id,
+    body: phoneChange,
+    reply: z.object({ phone }),
+    refusals: [404],
+  }),
+  removePhone: endpoint({
+    method: 'delete',
+    path: '/api/phones/:id',
+    summary: 'Put a phone out: it reads and changes nothing more',
+    params: id,
+    reply: z.object({ removed: z.string() }),
+    refusals: [404],
+  }),
+} as const satisfies Record<string, Endpoint>;

@@ -1,0 +1,34 @@
+import type { phonesEndpoints } from '@core/api/endpoints/phones';
+import { notFound } from '../problems';
+import type { Handlers } from '../routing/mount';
+import { fewTries } from '../routing/tries';
+import type { Services } from '../services';
+
+const TRIES = 20;
+
+/** Phones and tablets of the venue's people, and how they reach the server. */
+export function phonesRoutes({ phones, network, version }: Services): Handlers<typeof phonesEndpoints> {
+  return {
+    readNetwork: () => network.view(),
+    readAuthority: ({ response }) => {
+      const certificate = network.authorityCertificate;
+      if (certificate === undefined) throw notFound('certificate');
+      response
+        .type('application/x-x509-ca-cert')
+        .set('content-disposition', 'attachment; filename="joylap-authority.crt"')
+        .send(certificate);
+    },
+    listPhones: () => ({ phones: phones.list(), version }),
+    makePhoneCode: () => phones.newCode(),
+    joinPhone: {
+      before: fewTries(TRIES),
+      handle: ({ body: { code, name }, response }) => ({ phone: phones.join(response, code, name) }),
+    },
+    reportPhone: ({ body, request }) => phones.report(request, body),
+    changePhone: ({ params: { id }, body }) => ({ phone: phones.change(id, body) }),
+    removePhone: ({ params: { id } }) => {
+      phones.remove(id);
+      return { removed: id };
+    },
+  };
+}

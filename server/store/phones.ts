@@ -1,0 +1,34 @@
+import type { Db } from '../database';
+
+/** A phone as its row stands; `report` is the JSON of a `PhoneReport`. */
+export interface PhoneRow {
+  id: string;
+  name: string;
+  token_hash: string;
+  added_at: string;
+  seen_at: string | null;
+  report: string | null;
+  handed_to: string | null;
+}
+
+/** Phones and tablets that were let in. */
+export function phoneStore(db: Db) {
+  const all = db.prepare<[], PhoneRow>('select * from phone order by name, added_at');
+  const one = db.prepare<[string], PhoneRow>('select * from phone where id = ?');
+  const byToken = db.prepare<[string], PhoneRow>('select * from phone where token_hash = ?');
+  const insert = db.prepare(
+    'insert into phone (id, name, token_hash, added_at) values (@id, @name, @token_hash, @added_at)',
+  );
+  const update = db.prepare(
+    'update phone set name = @name, seen_at = @seen_at, report = @report, handed_to = @handed_to where id = @id',
+  );
+  const remove = db.prepare('delete from phone where id = ?');
+  return {
+    list: (): PhoneRow[] => all.all(),
+    get: (id: string): PhoneRow | undefined => one.get(id),
+    withToken: (hash: string): PhoneRow | undefined => byToken.get(hash),
+    add: (phone: Pick<PhoneRow, 'id' | 'name' | 'token_hash' | 'added_at'>): void => void insert.run(phone),
+    put: (row: PhoneRow): void => void update.run(row),
+    remove: (id: string): boolean => remove.run(id).changes > 0,
+  };
+}
