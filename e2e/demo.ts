@@ -44,10 +44,10 @@ export function startDemo(number: number): Promise<Started> {
 }
 
 /** A venue of its own in an empty folder. */
-export function startVenue(number: number): Promise<Started> {
+export function startVenue(number: number, settings: Record<string, string> = {}): Promise<Started> {
   const folder = `.tmp/venue-${number}`;
   rmSync(folder, { recursive: true, force: true });
-  return start(number, 'start', { JOYLAP_DATA: folder });
+  return start(number, 'start', { JOYLAP_DATA: folder, ...settings });
 }
 
 interface Started {

@@ -10,8 +10,8 @@ import { provideServiceWorker } from '@angular/service-worker';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
+import { PRIME } from './prime';
 import { PreloadLater } from './shell/preload-later';
-import { joyLapPreset } from './theme';
 
 export const appConfig: ApplicationConfig = {
   providers: [
@@ -24,9 +24,7 @@ export const appConfig: ApplicationConfig = {
       withPreloading(PreloadLater),
       withInMemoryScrolling({ anchorScrolling: 'enabled' }),
     ),
-    providePrimeNG({
-      theme: { preset: joyLapPreset, options: { darkModeSelector: '.dusk', cssLayer: { name: 'primeng' } } },
-    }),
+    providePrimeNG(PRIME),
     MessageService,
     // Keeps the application on the device once the first screen has had time to show.
     provideServiceWorker('service-worker.js', {

@@ -19,6 +19,7 @@ import { DayTroubles } from './shell/day-troubles';
 import { DemoClock } from './shell/demo-clock';
 import { FlagBanner } from './shell/flag-banner';
 import { onKeys } from './shell/keys';
+import { ThisPhone } from './phones/this-phone';
 import { Palette } from './shell/palette';
 import { PracticeCrew } from './shell/practice-crew';
 import { PracticeStrip } from './shell/practice-strip';
@@ -133,6 +134,7 @@ export class App {
     } satisfies ActsOf<typeof FRAME_KEYS>;
     onKeys({ ...others, ...Object.fromEntries(openings) });
     onKeys({ 'Ctrl K': find }, { whileTyping: true });
+    inject(ThisPhone);
     // The address of a guest's results names its day.
     this.data.start(new URLSearchParams(location.search).get('day') ?? undefined);
   }

@@ -43,7 +43,7 @@ export function missingWords(missing: Missing, carName: (id: string) => string):
     guestsWithoutDrives: ({ values: { count } }) =>
       count === 1 ? 'One guest has no drive.' : `${count} guests have no drive.`,
     noPlan: () => 'The day has no plan yet.',
-    noPhones: () => 'No phone or tablet but this one has been seen.',
+    noPhones: () => 'No phone or tablet has been added.',
   };
   return tell(sentences, missing);
 }

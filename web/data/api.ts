@@ -10,15 +10,22 @@ import {
   type Problem,
   type Raw,
   type ReplyOf,
+  type RequestRefusal,
 } from '@core/api';
 import { catchError, from, map, switchMap, throwError, type Observable } from 'rxjs';
 import * as z from 'zod';
+import { toBeAdded } from '../phones/to-be-added';
 
 /** A request that the server refused or that never reached it. */
 export class ApiError extends Error {
   /** @param problem nothing where no answer came: the network or the server is away */
   constructor(readonly problem: Problem | undefined) {
     super(problem?.detail ?? 'The server does not answer.');
+  }
+
+  /** Whether it was refused for this. */
+  is(code: RequestRefusal['code']): boolean {
+    return Boolean(this.problem?.facts?.some((one) => one.code === code));
   }
 }
 
@@ -40,7 +47,7 @@ export class Api {
     const url = addressOf(endpoint, request.params);
     return this.http.request<unknown>(endpoint.method, url, { body: bodyOf(endpoint, request.body) }).pipe(
       map((reply) => z.decode(endpoint.reply, reply as never) as ReplyOf<E>),
-      catchError((error: unknown) => throwError(() => apiError(error))),
+      catchError((error: unknown) => failed(error)),
     );
   }
 
@@ -50,9 +57,7 @@ export class Api {
     const body = bodyOf(endpoint, request.body);
     return this.http
       .request(endpoint.method, url, { body, responseType: 'blob' })
-      .pipe(
-        catchError((error: unknown) => from(asJson(error)).pipe(switchMap((read) => throwError(() => apiError(read))))),
-      );
+      .pipe(catchError((error: unknown) => from(asJson(error)).pipe(switchMap(failed))));
   }
 }
 
@@ -71,6 +76,12 @@ async function asJson(error: unknown): Promise<unknown> {
   } catch {
     return error;
   }
+}
+
+function failed(error: unknown): Observable<never> {
+  const read = apiError(error);
+  if (read instanceof ApiError && read.is('notAdded')) toBeAdded();
+  return throwError(() => read);
 }
 
 function apiError(error: unknown): unknown {

@@ -63,6 +63,7 @@ export class DayFeed {
   /** Rises whenever a day is begun anew: opened, or put back to its beginning. */
   readonly begun = signal(0);
   readonly devicesChanged = new Subject<void>();
+  readonly phonesChanged = new Subject<void>();
   readonly practiceChanged = new Subject<void>();
   readonly planningChanged = new Subject<void>();
   readonly boundChanged = new Subject<void>();
@@ -162,6 +163,7 @@ export class DayFeed {
     if (what === 'planning') return this.planningChanged.next();
     if (what === 'bound') return this.boundChanged.next();
     if (what === 'devices') return this.devicesChanged.next();
+    if (what === 'phones') return this.phonesChanged.next();
     if (what === 'practice') return this.practiceChanged.next();
     if (what === 'clock') return this.clock.refresh();
     if (what === 'reset') {

@@ -43,6 +43,7 @@ export class DayService implements OpenDay {
   readonly lostMs = this.feed.lostMs.asReadonly();
   readonly positions = this.feed.positions.asReadonly();
   readonly devicesChanged = this.feed.devicesChanged;
+  readonly phonesChanged = this.feed.phonesChanged;
   readonly practiceChanged = this.feed.practiceChanged;
   readonly planningChanged = this.feed.planningChanged;
   readonly boundChanged = this.feed.boundChanged;

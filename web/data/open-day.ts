@@ -42,6 +42,7 @@ export interface OpenDay {
   readonly shownS: Signal<number>;
   readonly live: Signal<boolean>;
   readonly devicesChanged: Subject<void>;
+  readonly phonesChanged: Subject<void>;
   /** Emits when the crew of a practice day has come or gone, and when a station has changed hands. */
   readonly practiceChanged: Subject<void>;
   /** Emits when the search for a plan has begun, ended or been dropped, and whenever a day is read from the start. */

@@ -69,7 +69,8 @@ export class Outbox {
     this.api.call(contract.appendEntry, { params: { date: next.date }, body: sentNow(next) }).subscribe({
       next: (recorded) => this.done(next, () => this.outcomes.next({ recorded })),
       error: (error: unknown) => {
-        if (error instanceof ApiError && error.problem && error.problem.status < 500) {
+        // What a phone that was put out has kept is sent once it is let in again.
+        if (error instanceof ApiError && error.problem && error.problem.status < 500 && !error.is('notAdded')) {
           const reason = error.message;
           this.done(next, () => {
             const refused = { ...next, reason };

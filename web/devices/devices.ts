@@ -9,6 +9,7 @@ import { TableModule } from 'primeng/table';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { DeviceService } from '../data/device.service';
+import { PhoneList } from '../phones/phone-list';
 
 const STATE_WORDS: Record<Device['state'], string> = { never: 'never heard', heard: 'heard', silent: 'silent' };
 
@@ -16,7 +17,7 @@ const STATE_WORDS: Record<Device['state'], string> = { never: 'never heard', hea
 @Component({
   selector: 'jl-devices',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, InputText, SelectButton, TableModule],
+  imports: [Button, FormsModule, InputText, PhoneList, SelectButton, TableModule],
   templateUrl: './devices.html',
   styles: `
     .id {

@@ -8,6 +8,7 @@ import { Button } from 'primeng/button';
 import * as z from 'zod';
 import { StarterSet } from '../cars/starter-set';
 import { DayService } from '../data/day.service';
+import { AddPhone } from '../phones/add-phone';
 import { RecordForm } from '../forms/record-form';
 import { RULES_FIELDS } from '../rules/rules-fields';
 import { IntroductionForm } from './introduction-form';
@@ -23,7 +24,7 @@ const LENGTH_FIELDS = RULES_FIELDS.filter(({ path }) => ['circuit.name', 'circui
 @Component({
   selector: 'jl-first-steps',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, IntroductionForm, QuickCrew, RecordForm, RouterLink, StarterSet],
+  imports: [AddPhone, Button, IntroductionForm, QuickCrew, RecordForm, RouterLink, StarterSet],
   templateUrl: './first-steps.html',
   styleUrl: './first-steps.scss',
   host: { class: 'screen' },
@@ -33,6 +34,7 @@ export class FirstSteps {
   protected readonly data = inject(DayService);
   private readonly fragment = toSignal(inject(ActivatedRoute).fragment, { initialValue: null });
   /** The step that is open; it stays so, done or not, until somebody goes on. */
+  protected readonly addingPhone = signal(false);
   protected readonly open = signal<StepName | undefined>(undefined);
   private begun = false;
   protected readonly venueFormFields = VENUE_FIELDS;

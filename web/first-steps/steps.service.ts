@@ -7,6 +7,7 @@ import { forkJoin, tap, type Observable } from 'rxjs';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { known } from '../data/reading';
+import { PhonesService } from '../phones/phones.service';
 
 /** Where each thing that is missing is entered: the address of its screen, and the field where there is one. */
 const WHERE: Readonly<Record<Missing['code'], readonly [address: string, fragment?: string]>> = {
@@ -35,6 +36,7 @@ const WHERE: Readonly<Record<Missing['code'], readonly [address: string, fragmen
 export class StepsService {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
+  private readonly phones = inject(PhonesService);
   /** Read again with every change of what is set up. */
   private readonly setUp = rxResource({
     params: () => this.data.view(),
@@ -54,7 +56,7 @@ export class StepsService {
       fleet: this.fleet(),
       hasCircuit: Boolean(view.map),
       planned: Boolean(view.plan),
-      phones: 0,
+      phones: this.phones.count(),
     });
   });
   readonly steps = computed(() =>

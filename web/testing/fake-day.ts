@@ -37,6 +37,7 @@ export class FakeDay implements OpenDay {
   readonly boundChanged = new Subject<void>();
   readonly planningProgress = new Subject<PlanProgress>();
   readonly devicesChanged = new Subject<void>();
+  readonly phonesChanged = new Subject<void>();
   readonly practiceChanged = new Subject<void>();
   readonly positions = signal<LivePositions | undefined>(undefined);
   readonly clockS = signal(0);

@@ -1,0 +1,30 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { contract, type Phone } from '@core/api';
+import { Api } from '../data/api';
+import { DayService } from '../data/day.service';
+
+/** Phones and tablets that were added, as the server knows them. */
+@Injectable({ providedIn: 'root' })
+export class PhonesService {
+  private readonly api = inject(Api);
+  private readonly read = signal<readonly Phone[]>([]);
+  readonly phones = this.read.asReadonly();
+  readonly count = computed(() => this.read().length);
+  /** Of the application that the server gives out. */
+  readonly version = signal('');
+
+  constructor() {
+    inject(DayService).phonesChanged.subscribe(() => this.refresh());
+    this.refresh();
+  }
+
+  refresh(): void {
+    this.api.call(contract.listPhones).subscribe({
+      next: ({ phones, version }) => {
+        this.read.set(phones);
+        this.version.set(version);
+      },
+      error: () => undefined,
+    });
+  }
+}

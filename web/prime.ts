@@ -1,0 +1,7 @@
+import type { PrimeNGConfigType } from 'primeng/config';
+import { joyLapPreset } from './theme';
+
+/** The component library in the colours of Joy Lap. */
+export const PRIME: PrimeNGConfigType = {
+  theme: { preset: joyLapPreset, options: { darkModeSelector: '.dusk', cssLayer: { name: 'primeng' } } },
+};
