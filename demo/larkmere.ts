@@ -51,6 +51,11 @@ export const LARKMERE: VenueFields = {
   gate: { ...ORDINARY_GATE, own: ['uneasy in narrow seats'] },
   introduction: ORDINARY_INTRODUCTION,
   putOff: [],
+  calendar: {
+    weekStartsOn: 1,
+    patterns: [{ weekdays: [6], from: '05-01', to: '09-30' }],
+    closed: [{ from: '2027-07-10', to: '2027-07-10', reason: 'harbour festival' }],
+  },
 };
 
 /** The demo's devices; their key is no secret, as they run on the same machine. */

@@ -1,12 +1,18 @@
-import { isInFleet, plannedCar, type Booking, type BookingFields, type VenueFields } from '@core/api';
+import { hoursOn, isInFleet, onHours, plannedCar, type Booking, type BookingFields, type VenueFields } from '@core/api';
 import { plannedInstructor } from '@core/crew';
-import type { Day, Drive, Guest } from '@core/day';
+import type { Day, Drive, Guest, TimeWindow } from '@core/day';
 import type { Store } from './store';
 
-/** The day file of an event day, put together from venue, fleet, crew and bookings. */
+/** The day file of an event day, put together from venue, calendar, fleet, crew and bookings. */
 export function dayOf(store: Store, date: string): Day {
   const venue = store.venue.get()!.fields;
-  const cars = store.cars.list().flatMap(({ fields }) => (isInFleet(fields, date) ? [plannedCar(fields)] : []));
+  const setup = store.days.setupOf(date);
+  const hours = hoursOn(venue, date, setup);
+  const there = <T extends { readonly available: readonly TimeWindow[] }>(one: T) => ({
+    ...one,
+    available: onHours(one.available, { from: venue.opens, to: venue.closes }, hours),
+  });
+  const cars = store.cars.list().flatMap(({ fields }) => (isInFleet(fields, date) ? [there(plannedCar(fields))] : []));
   const fleet = cars.map(({ id }) => id);
   const roster = store.roster.between(date, date).map(({ fields }) => fields);
   return {
@@ -15,14 +21,14 @@ export function dayOf(store: Store, date: string): Day {
     venue: venue.name,
     date,
     timeZone: venue.timeZone,
-    opens: venue.opens,
-    closes: venue.closes,
-    condition: venue.condition,
-    circuit: venue.circuit,
-    rules: venue.rules,
-    sightingVehicles: venue.sightingVehicles,
+    opens: hours.from,
+    closes: hours.to,
+    condition: setup.condition ?? venue.condition,
+    circuit: setup.closures ? { ...venue.circuit, closures: setup.closures } : venue.circuit,
+    rules: { ...venue.rules, maxCarsOnTrack: setup.maxCarsOnTrack ?? venue.rules.maxCarsOnTrack },
+    sightingVehicles: venue.sightingVehicles.map(there),
     cars,
-    instructors: store.instructors.list().map(({ fields }) => plannedInstructor(fields, roster, date, fleet)),
+    instructors: store.instructors.list().map(({ fields }) => plannedInstructor(there(fields), roster, date, fleet)),
     guests: guestsOf(store.bookings.list(date), venue),
   };
 }

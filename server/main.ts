@@ -104,7 +104,16 @@ async function start(): Promise<void> {
   });
   if (!isLoopback(host)) network.reachedByFirstPort(scheme, ownPort);
   const hosts = [host, ...further];
-  const { app, close } = createApp({ store, clock, webRoot, logger, hosts, network, backUp, ...(demo && { resetDemo }) });
+  const { app, close } = createApp({
+    store,
+    clock,
+    webRoot,
+    logger,
+    hosts,
+    network,
+    backUp,
+    ...(demo && { resetDemo }),
+  });
   held.open(app);
   if (!tls && networkPort !== undefined) await network.listen(networkPort, app);
   const { addresses, withoutSignIn, why } = await network.view();

@@ -1,4 +1,5 @@
 import {
+  NO_PATTERN,
   ORDINARY_CHECK,
   ORDINARY_COACHING,
   ORDINARY_GATE,
@@ -31,4 +32,5 @@ export const NEW_VENUE: VenueFields = {
   gate: ORDINARY_GATE,
   introduction: ORDINARY_INTRODUCTION,
   putOff: [],
+  calendar: NO_PATTERN,
 };

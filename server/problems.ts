@@ -34,6 +34,7 @@ const STATUS: Readonly<Record<RequestRefusal['code'], number>> = {
   idIsAVehicles: 409,
   otherEntryHasId: 409,
   dayThere: 409,
+  dayInUse: 409,
   changedMeanwhile: 409,
   acceptedMeanwhile: 409,
   keepsChanging: 409,

@@ -246,6 +246,11 @@ export const SCREENS: readonly Screen[] = [
     parts: [
       { path: 'venue', label: 'Venue and rules', load: () => import('./rules/rules').then((m) => m.RulesScreen) },
       {
+        path: 'calendar',
+        label: 'Calendar',
+        load: () => import('./rules/calendar').then((m) => m.CalendarScreen),
+      },
+      {
         path: 'introduction',
         label: 'Class and circuit',
         load: () => import('./first-steps/introduction').then((m) => m.Introduction),

@@ -4,7 +4,7 @@ import { faultEntry } from '../coaching/vocabulary';
 import { dayFile } from '../day/day-file';
 import { planFile } from '../day/plan-file';
 import { recordedEntry } from '../journal/entry';
-import { gateCustoms, liveCustoms, ORDINARY_GATE, ORDINARY_LIVE, pitExitCustoms } from '../venue';
+import { calendar, gateCustoms, liveCustoms, ORDINARY_GATE, ORDINARY_LIVE, pitExitCustoms } from '../venue';
 import { booking } from './setup';
 import { planRevision } from './planning';
 import { dayTrouble } from './troubles';
@@ -16,6 +16,8 @@ export const daySummary = z.object({
   revision: z.number().int().nullable(),
   /** Made-up guests: a simulated crew may play it, and it counts nowhere. */
   practice: z.boolean(),
+  /** Made by the venue's calendar, and gone with it as long as nothing is on it. */
+  byCalendar: z.boolean(),
 });
 export type DaySummary = z.output<typeof daySummary>;
 
@@ -37,6 +39,8 @@ export const dayView = z.object({
   bookings: z.array(booking),
   /** Code of the venue's currency. */
   currency: z.string(),
+  /** Of the venue's weeks; Monday is 1. */
+  weekStartsOn: calendar.shape.weekStartsOn.default(1),
   carNumbers: z.record(z.string(), z.number().int()),
   /** The colour of each car that has one, as it is drawn. */
   carColours: z.record(z.string(), z.string()).default({}),

@@ -2,6 +2,7 @@
 export * from '../booking';
 export * from '../fleet';
 export * from '../venue';
+export type { RosterEntry } from '../crew/roster';
 export * from './setup';
 export * from './circuit';
 export * from './contract';

@@ -29,7 +29,7 @@ export type RequestRefusal =
   | Fact<'notThere', { id?: string | undefined; date?: string | undefined }, { kind: NamedThing }>
   | Fact<'idTaken', { id: string }, { kind: NamedThing }>
   | Fact<'idIsACars' | 'idIsAVehicles' | 'otherEntryHasId', { id: string }>
-  | Fact<'dayThere', { date: string }>
+  | Fact<'dayThere' | 'dayInUse', { date: string }>
   // Two people at once
   | Fact<'changedMeanwhile', object, { what: RecordName }>
   | Fact<'acceptedMeanwhile', object, { revision: number; author: string; reason: string }>

@@ -141,7 +141,7 @@ function friendGained(before: Schedule, after: Schedule, drive: string, guest: s
 }
 
 /** How long a guest waits in a plan before and between activities, seconds. */
-function waitOf({ guestOccupancies }: Schedule, guest: string, arrivesS: number): number {
+export function waitOf({ guestOccupancies }: Schedule, guest: string, arrivesS: number): number {
   let fromS = arrivesS;
   let waitS = 0;
   for (const { startS, endS } of guestOccupancies.get(guest) ?? []) {

@@ -26,3 +26,4 @@ export {
   type Wanted,
 } from './still-sold';
 export * from './assignment';
+export { effectOf, roomOf, type DayRoom, type RuleEffect } from './rule-effect';

@@ -1,10 +1,13 @@
 import type { TeachingCustom } from '../car/study';
 import * as z from 'zod';
 import { gateQuestion } from '../booking/answers';
+import { calendar, NO_PATTERN } from './calendar';
 import { callCustoms } from '../car/call-kinds';
 import { circuit, condition, idsTwice, rules, sightingVehicle, timeZone } from '../day/day-file';
 import { text } from '../day/fields';
 import { timeOfDay } from '../day/time';
+
+export * from './calendar';
 
 /** Of a venue that has not written its own. */
 export const ORDINARY_TALK = ['Helmet strap', 'Seat', 'Steering wheel', 'Mirrors', 'Belts', 'Window'];
@@ -142,6 +145,7 @@ export const venueFields = z
     gate: gateCustoms.default(ORDINARY_GATE),
     introduction: introduction.default(ORDINARY_INTRODUCTION),
     putOff: z.array(putOff).max(10).default([]),
+    calendar: calendar.default(NO_PATTERN),
   })
   .refine((venue) => venue.opens < venue.closes, {
     message: 'expected the opening time to be before the closing time',

@@ -51,6 +51,8 @@ export function requestWords(refusal: RequestRefusal): string {
       `A sighting vehicle has the id "${subjects.id}" already; a car needs one of its own.`,
     otherEntryHasId: () => 'Another entry has this id already.',
     dayThere: ({ subjects }) => `The event day ${subjects.date} is there already.`,
+    dayInUse: ({ subjects }) =>
+      `${subjects.date} has bookings, a plan or a journal: move them first, then the day can be taken out.`,
     changedMeanwhile: ({ values }) =>
       `Somebody else has changed ${recordName(values.what)} meanwhile. Nothing of yours is saved yet.`,
     acceptedMeanwhile: ({ values: { revision, author, reason } }) =>

@@ -30,6 +30,7 @@ export {
   touchWords,
 } from './terms';
 export * from './english-first-steps';
+export { ruleEffectWords } from './english-rules';
 export { CALL_HOLDS, CALL_MEANINGS, TALK_GROUP_WORDS } from './english-driving';
 export type { Words } from './words';
 

@@ -7,7 +7,17 @@ import { refusalOf } from '../problems';
 
 /** What else than the journal may have changed, so that a screen knows to read it again. */
 export type ChangedWhat =
-  'bookings' | 'plan' | 'setup' | 'clock' | 'reset' | 'planning' | 'bound' | 'devices' | 'phones' | 'practice' | 'erased';
+  | 'bookings'
+  | 'plan'
+  | 'setup'
+  | 'clock'
+  | 'reset'
+  | 'planning'
+  | 'bound'
+  | 'devices'
+  | 'phones'
+  | 'practice'
+  | 'erased';
 
 const HEARTBEAT_MS = 10_000;
 /** A reader that lets so much wait is dropped: its browser comes back by itself, and gets what it missed. */

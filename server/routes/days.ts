@@ -1,7 +1,10 @@
 import type { daysEndpoints } from '@core/api/endpoints/days';
+import { hoursOn, withDate } from '@core/api';
 import { fact } from '@core/day';
+import { copySetup, keepCalendar } from '../calendar';
 import { notFound, refusalOf } from '../problems';
 import { EncodedReply } from '../routing/mount';
+import { setupChanged } from '../routing/setup-changed';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
@@ -15,8 +18,51 @@ export function daysRoutes({
   practice,
   dayClosed,
 }: Services): Handlers<typeof daysEndpoints> {
+  const changed = setupChanged({ dayCache, hub });
+  /** The date up to which the calendar has been followed: days come and go with it. */
+  let keptOn: string | undefined;
+  const keep = () => {
+    keptOn = clock.read().date;
+    return keepCalendar(store, keptOn, clock.recordedAt());
+  };
+  const mustBeThere = (date: string) => {
+    if (!store.days.has(date)) throw notFound('eventDay', date);
+  };
+  const setupView = (date: string) => ({
+    setup: store.days.setupOf(date),
+    usual: hoursOn(store.venue.get()!.fields, date, {}),
+  });
   return {
-    listDays: () => ({ days: store.days.list(), erasedAt: store.guests.erasedAt() }),
+    listDays: () => {
+      if (keptOn !== clock.read().date) keep();
+      return { days: store.days.list(), erasedAt: store.guests.erasedAt() };
+    },
+    readDaySetup: ({ params: { date } }) => {
+      mustBeThere(date);
+      return setupView(date);
+    },
+    changeDaySetup: ({ params: { date }, body }) => {
+      mustBeThere(date);
+      store.days.changeSetup(date, body);
+      changed();
+      return setupView(date);
+    },
+    copyDaySetup: ({ params: { date }, body: { to } }) => {
+      mustBeThere(date);
+      const others = to.filter((other) => other !== date);
+      copySetup(store, date, others, clock.recordedAt());
+      changed();
+      return { days: others.length };
+    },
+    openCalendarDay: ({ params: { date }, body: { open } }) => {
+      const { version, fields } = store.venue.get()!;
+      if (open) store.days.add(date, clock.recordedAt());
+      else if (store.days.has(date) && !store.days.removeEmpty(date)) throw refusalOf(fact('dayInUse', { date }));
+      store.venue.change(version, { ...fields, calendar: withDate(fields.calendar, date, open) });
+      keep();
+      changed();
+      return { date, open };
+    },
     addDay: ({ body: { date, practice: practise } }) => {
       if (!store.days.add(date, clock.recordedAt(), practise)) throw refusalOf(fact('dayThere', { date }));
       hub.changed('setup');

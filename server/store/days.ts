@@ -1,5 +1,5 @@
 import { planFile, type Plan } from '@core/day';
-import type { DaySummary, PlanRevision } from '@core/api';
+import { daySetup, type DaySetup, type DaySummary, type PlanRevision } from '@core/api';
 import type { Db } from '../database';
 import * as z from 'zod';
 import { MAIN_SURFACE } from './venue';
@@ -25,20 +25,24 @@ type AcceptedBy = Omit<PlanRevision, 'revision' | 'despite'> & { despite?: PlanR
 
 /** Event days and the plans accepted for them. */
 export function dayStore(db: Db) {
-  type SummaryRow = Omit<DaySummary, 'practice'> & { practice: number };
+  type SummaryRow = Omit<DaySummary, 'practice' | 'byCalendar'> & { practice: number; by_calendar: number };
   const summaries = db.prepare<[], SummaryRow>(
     `select event_day.date,
        (select count(*) from booking where booking.date = event_day.date) as bookings,
        (select coalesce(sum(json_array_length(document, '$.drives')), 0) from booking
           where booking.date = event_day.date) as drives,
        (select max(revision) from plan_revision where plan_revision.date = event_day.date) as revision,
-       practice
+       practice, by_calendar
      from event_day order by date`,
   );
   const exists = db.prepare<[string], { practice: number }>('select practice from event_day where date = ?');
   const insert = db.prepare(
     'insert into event_day (date, created_at, practice) values (?, ?, ?) on conflict do nothing',
   );
+  const insertByCalendar = db.prepare('insert into event_day (date, created_at, by_calendar) values (?, ?, 1)');
+  const remove = db.prepare('delete from event_day where date = ?');
+  const setup = db.prepare<[string], { setup: string | null }>('select setup from event_day where date = ?');
+  const updateSetup = db.prepare('update event_day set setup = ? where date = ?');
   const columns = 'revision, author, reason, accepted_at, despite';
   const newest = db.prepare<[string, string], RevisionRow & { document: string }>(
     `select ${columns}, document from plan_revision where date = ? and surface = ? order by revision desc`,
@@ -71,12 +75,36 @@ export function dayStore(db: Db) {
   };
   const lastNumber = (date: string): number => lastRevision.get(date, MAIN_SURFACE)!.revision;
   return {
-    list: (): DaySummary[] => summaries.all().map((row) => ({ ...row, practice: row.practice === 1 })),
+    list: (): DaySummary[] =>
+      summaries.all().map(({ by_calendar, ...row }) => ({
+        ...row,
+        practice: row.practice === 1,
+        byCalendar: by_calendar === 1,
+      })),
     has: (date: string): boolean => exists.get(date) !== undefined,
     isPractice: (date: string): boolean => exists.get(date)?.practice === 1,
     /** False where the day is there already. */
     add: (date: string, createdAt: string, practice = false): boolean =>
       insert.run(date, createdAt, practice ? 1 : 0).changes > 0,
+    makeByCalendar: (date: string, createdAt: string): void => void insertByCalendar.run(date, createdAt),
+    /** False where something is on the day, which keeps it. */
+    removeEmpty: (date: string): boolean => {
+      try {
+        return remove.run(date).changes > 0;
+      } catch (error) {
+        if ((error as { code?: string }).code === 'SQLITE_CONSTRAINT_FOREIGNKEY') return false;
+        throw error;
+      }
+    },
+    /** What the day has of its own; nothing of it where that cannot be read. */
+    setupOf: (date: string): DaySetup => {
+      const text = setup.get(date)?.setup;
+      return (text && daySetup.safeParse(JSON.parse(text)).data) || {};
+    },
+    changeSetup: (date: string, of: DaySetup): void => {
+      const text = JSON.stringify(z.encode(daySetup, of));
+      updateSetup.run(text === '{}' ? null : text, date);
+    },
     currentPlan,
     /** Number of the newest plan, be it readable or not; 0 where there is none. */
     lastNumber,

@@ -75,8 +75,8 @@ describe('The tables', () => {
     store.days.add('2027-05-23', 'now');
     expect(store.days.add('2027-05-23', 'now')).toBe(false);
     expect(store.days.list()).toEqual([
-      { date: DATE, bookings: 1, drives: 2, revision: null, practice: false },
-      { date: '2027-05-23', bookings: 0, drives: 0, revision: null, practice: false },
+      { date: DATE, bookings: 1, drives: 2, revision: null, practice: false, byCalendar: false },
+      { date: '2027-05-23', bookings: 0, drives: 0, revision: null, practice: false, byCalendar: false },
     ]);
   });
 

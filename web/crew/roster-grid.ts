@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output } from '@angular/core';
+import { weekdayOf, type Weekday } from '@core/api';
 import { dateAfter, windowsOn, type InstructorFields, type RosterEntry } from '@core/crew';
 import { clockMinute } from '@core/day';
 
@@ -113,6 +114,7 @@ export class RosterGrid {
   readonly entries = input.required<readonly RosterEntry[]>();
   /** Dates of event days. */
   readonly events = input<ReadonlySet<string>>(new Set());
+  readonly weekStartsOn = input<Weekday>(1);
   readonly chosen = output<RosterPlace>();
 
   protected readonly days = computed(() =>
@@ -123,7 +125,7 @@ export class RosterGrid {
         date,
         weekday: at.toLocaleDateString('en', { weekday: 'short', timeZone: 'UTC' }),
         number: at.getUTCDate(),
-        week: at.getUTCDay() === 1,
+        week: weekdayOf(date) === this.weekStartsOn(),
         event: this.events().has(date),
       };
     }),

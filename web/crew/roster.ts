@@ -54,7 +54,7 @@ const skillForm = z.strictObject({ may: z.boolean(), until: z.iso.date('expected
 })
 export class Roster {
   private readonly api = inject(Api);
-  private readonly data = inject(DayService);
+  protected readonly data = inject(DayService);
   private readonly manager = inject(Manager);
   private readonly chosenFrom = signal<string | undefined>(undefined);
   protected readonly from = computed(() => this.chosenFrom() ?? this.data.date() ?? '2000-01-01');

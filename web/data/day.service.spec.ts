@@ -68,6 +68,7 @@ describe('The day on screen', () => {
       day: aDay(),
       bookings: [],
       currency: 'EUR',
+      weekStartsOn: 1 as const,
       troubles: [],
       carNumbers: { c1: 1 },
       carColours: {},
@@ -99,7 +100,14 @@ describe('The day on screen', () => {
   it('opens today’s day of those there are, and follows its stream', () => {
     data.start();
     http.expectOne('/api/clock').flush({ date: DATE, secondsOfDay: at('09:30'), rate: 0, adjustable: true });
-    const day = (date: string) => ({ date, bookings: 0, drives: 0, revision: null, practice: false });
+    const day = (date: string) => ({
+      date,
+      bookings: 0,
+      drives: 0,
+      revision: null,
+      practice: false,
+      byCalendar: false,
+    });
     http.expectOne('/api/days').flush({ days: [day('2027-05-21'), day(DATE), day('2027-05-23')], erasedAt: null });
     expect(data.date()).toBe(DATE);
     expect(FakeEventSource.last.url).toBe(`/api/days/${DATE}/stream?ngsw-bypass=true`);

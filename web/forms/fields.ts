@@ -35,6 +35,8 @@ export interface Field {
   readonly group?: string;
   /** What that group is for: it is folded behind this until somebody wants it, or something in it is wrong. */
   readonly folded?: string;
+  /** Read as a sentence, with the value in it: what stands before and behind it. */
+  readonly sentence?: readonly [before: string, after: string];
   readonly hint?: string;
   /** Takes the whole width. */
   readonly wide?: boolean;

@@ -12,7 +12,17 @@ import { Textarea } from 'primeng/textarea';
 import type * as z from 'zod';
 import { ApiError } from '../data/api';
 import { DrivesField } from './drives-field';
-import { fieldId, recordValue, shownValue, valueAt, valueText, withValues, type Field, type Json } from './fields';
+import {
+  fieldId,
+  recordValue,
+  shownValue,
+  valueAt,
+  valueText,
+  withValues,
+  type Field,
+  type Json,
+  type Option,
+} from './fields';
 
 const FEW_OPTIONS = 12;
 /** More are drawn only as far as they are seen. */
@@ -63,6 +73,10 @@ export class RecordForm {
   readonly conflict = input<Conflict>();
   readonly saving = input(false);
   readonly saveLabel = input('Save');
+  /** What a changed value would do, by its path; stands behind its sentence. */
+  readonly effects = input<ReadonlyMap<string, string>>(new Map());
+  /** The record as it is typed, encoded, whenever something in it changes. */
+  readonly typed = output<Json>();
   /** The record, decoded by the schema. */
   readonly saved = output<unknown>();
   readonly cancelled = output<void>();
@@ -76,6 +90,16 @@ export class RecordForm {
   protected isLong({ options = [] }: Field): boolean {
     return options.length > FEW_OPTIONS;
   }
+
+  /** The options of each choice, by its path; the value that it has is one of them, whatever it is. */
+  protected readonly choices = computed(() => {
+    const record = this.record();
+    return new Map(
+      this.fields().flatMap(({ path, kind, options = [] }): [string, Option[]][] =>
+        kind === 'choice' ? [[path, withStored(options, valueAt(record, path))]] : [],
+      ),
+    );
+  });
 
   protected isVeryLong({ options = [] }: Field): boolean {
     return options.length > MANY_OPTIONS;
@@ -116,6 +140,10 @@ export class RecordForm {
       const record = this.record();
       // Fields may be made anew while a person types; only another record fills the form.
       untracked(() => this.fill(record));
+    });
+    effect((onCleanup) => {
+      const watched = this.form().valueChanges.subscribe(() => this.typed.emit(this.collect()));
+      onCleanup(() => watched.unsubscribe());
     });
   }
 
@@ -194,6 +222,11 @@ export class RecordForm {
     if (first) document.getElementById(this.id(first))?.focus();
     return undefined;
   }
+}
+
+function withStored(options: readonly Option[], stored: unknown): Option[] {
+  const known = typeof stored !== 'string' || stored === '' || options.some(({ value }) => value === stored);
+  return known ? [...options] : [{ value: stored, label: stored }, ...options];
 }
 
 function belongs(fault: Fault, path: string): boolean {

@@ -69,8 +69,8 @@ describe('Still free', () => {
     const data = theDay();
     const [today, later] = [data.date(), '2027-06-05'];
     data.days.set([
-      { date: today, bookings: 2, drives: 2, revision: 1, practice: false },
-      { date: later, bookings: 2, drives: 2, revision: null, practice: false },
+      { date: today, bookings: 2, drives: 2, revision: 1, practice: false, byCalendar: false },
+      { date: later, bookings: 2, drives: 2, revision: null, practice: false, byCalendar: false },
     ]);
     const { http, fixture, element } = await opened(data);
     const view = data.view();

@@ -1,4 +1,11 @@
-import { ORDINARY_COACHING, ORDINARY_GATE, ORDINARY_INTRODUCTION, ORDINARY_LIVE, venueFields } from '@core/api';
+import {
+  NO_PATTERN,
+  ORDINARY_COACHING,
+  ORDINARY_GATE,
+  ORDINARY_INTRODUCTION,
+  ORDINARY_LIVE,
+  venueFields,
+} from '@core/api';
 import { aCar, aDay, aPlan, at, drive, ORDINARY_RULES } from '@core/testing/small-day';
 import * as z from 'zod';
 import { RulesScreen } from './rules';
@@ -34,6 +41,7 @@ describe('The rules', () => {
     gate: ORDINARY_GATE,
     introduction: ORDINARY_INTRODUCTION,
     putOff: [],
+    calendar: NO_PATTERN,
   });
 
   it('are saved as they stand, with what no field shows', async () => {

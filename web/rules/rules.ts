@@ -1,16 +1,32 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
-import { rxResource } from '@angular/core/rxjs-interop';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  linkedSignal,
+  signal,
+  untracked,
+} from '@angular/core';
+import { rxResource, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import { contract, venueFields, type VenueFields } from '@core/api';
 import { clockMinute, conditionAt } from '@core/day';
+import { combineLatest, debounceTime, switchMap } from 'rxjs';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
+import type { Json } from '../forms/fields';
 import { focusOnceThere } from '../forms/focus';
 import { conflictOf, RecordForm, type Conflict } from '../forms/record-form';
 import { RULES_FIELDS } from './rules-fields';
 import { known } from '../data/reading';
+import { PLAIN_WORDS } from '../data/screen-words';
 import { Unread } from '../shell/unread';
+import { RuleEffects } from './rule-effects';
+
+/** Somebody who types is not asked after each digit. */
+const PAUSE_MS = 350;
 
 /** The venue and the rules by which its days are planned. */
 @Component({
@@ -20,7 +36,8 @@ import { Unread } from '../shell/unread';
   template: `
     <div class="body">
       <p class="muted">
-        They hold for every plan that is made from now on. Local law and the marshal’s word come first.
+        They hold for every plan that is made from now on. Local law and the marshal’s word come first. Change a number,
+        and what it does to {{ dayWords() }} stands behind it.
       </p>
       @if (conditionToday(); as words) {
         <p class="muted">{{ words }}</p>
@@ -32,6 +49,8 @@ import { Unread } from '../shell/unread';
           [record]="fields"
           [conflict]="conflict()"
           [saving]="saving()"
+          [effects]="effects()"
+          (typed)="typed.set($event)"
           saveLabel="Save rules"
           (saved)="save($event, version())"
           (overwrite)="save($event, latest())"
@@ -56,6 +75,7 @@ import { Unread } from '../shell/unread';
 export class RulesScreen {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
+  private readonly ruleEffects = inject(RuleEffects);
   protected readonly formFields = RULES_FIELDS;
   protected readonly schema = venueFields;
   protected readonly conflict = signal<Conflict | undefined>(undefined);
@@ -68,7 +88,22 @@ export class RulesScreen {
     return stored && z.encode(venueFields, stored.fields);
   });
 
+  protected readonly dayWords = computed(() => PLAIN_WORDS.date(this.data.day()?.date ?? ''));
+  /** The record as it is typed, until it is saved or read anew. */
+  protected readonly typed = linkedSignal<Json | undefined, Json | undefined>({
+    source: () => this.record(),
+    computation: () => undefined,
+  });
+  protected readonly effects = toSignal(
+    combineLatest([toObservable(this.record), toObservable(this.typed)]).pipe(
+      debounceTime(PAUSE_MS),
+      switchMap(([stored, typed]) => this.ruleEffects.of(stored, typed)),
+    ),
+    { initialValue: new Map<string, string>() },
+  );
+
   constructor() {
+    this.ruleEffects.prepare();
     // Whoever comes for one field is put into it.
     const { fragment } = inject(ActivatedRoute).snapshot;
     effect(() => {

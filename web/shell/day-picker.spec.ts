@@ -22,8 +22,8 @@ describe('The event days', () => {
       },
     });
     data.days.set([
-      { date: '2027-05-22', bookings: 40, drives: 61, revision: 2, practice: false },
-      { date: '2027-05-20', bookings: 4, drives: 6, revision: 1, practice: true },
+      { date: '2027-05-22', bookings: 40, drives: 61, revision: 2, practice: false, byCalendar: false },
+      { date: '2027-05-20', bookings: 4, drives: 6, revision: 1, practice: true, byCalendar: false },
     ]);
     const { fixture } = await show(DayPicker, data, { open: true });
     await fixture.whenStable();

@@ -1,15 +1,20 @@
-import { ChangeDetectionStrategy, Component, inject, model, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { DayService } from '../data/day.service';
 import { PLAIN_WORDS } from '../data/screen-words';
 import { VenueClock } from '../data/venue-clock';
 
+/** Days without bookings are listed so far before and after the one that is open. */
+const BEFORE = 3;
+const AFTER = 6;
+
 /** The event days: choose one, or add another. */
 @Component({
   selector: 'jl-day-picker',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Dialog, Button],
+  imports: [Dialog, Button, RouterLink],
   templateUrl: './day-picker.html',
   styles: `
     ul {
@@ -62,6 +67,16 @@ export class DayPicker {
   protected readonly date = signal('');
   protected readonly practice = signal(false);
 
+  /** The days around the one that is open, and all on which something is booked. */
+  protected readonly near = computed(() => {
+    const days = this.data.days();
+    const here = this.data.date() ?? this.clock.date() ?? '';
+    const next = days.findIndex(({ date }) => date >= here);
+    const at = next < 0 ? days.length : next;
+    return days.filter(({ bookings }, place) => bookings > 0 || (place >= at - BEFORE && place < at + AFTER));
+  });
+  protected readonly isThere = computed(() => this.data.days().some(({ date }) => date === this.date()));
+
   protected text(date: string): string {
     return date && PLAIN_WORDS.dateWithYear(date);
   }
@@ -74,6 +89,7 @@ export class DayPicker {
   protected add(event: Event): void {
     event.preventDefault();
     const date = this.date();
+    if (this.isThere()) return this.choose(date);
     this.data.addDay(date, this.practice()).subscribe({
       next: () => {
         this.data.reload();

@@ -76,6 +76,7 @@ export class FakeDay implements OpenDay {
       map: null,
       faults: [],
       currency: 'EUR',
+      weekStartsOn: 1 as const,
       clock: { date: day.date, secondsOfDay: at(time), rate: 0, adjustable: true },
     };
     const troubles: DayTrouble[] = [];

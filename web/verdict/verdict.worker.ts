@@ -1,5 +1,5 @@
 import '../before-schemas';
-import { judgeOf, type Judgement, type Plan, type Violation } from '@core/day';
+import { judgeOf, type Day, type Judgement, type Plan, type Violation } from '@core/day';
 import type { Standpoint } from '@core/journal';
 import {
   acceptInPart,
@@ -7,9 +7,11 @@ import {
   carsFor,
   dayAhead,
   remediesFor,
+  roomOf,
   stillSold,
   type Assignment,
   type CarChoice,
+  type DayRoom,
   type Remedy,
   type PartOutcome,
   type StillSold,
@@ -31,6 +33,7 @@ const thread = {
   },
   /** Nothing before there is somewhere to stand. */
   judge: (plan: Plan): Judgement | undefined => judge?.of(plan),
+  room: (day: Day, wanted: Wanted): DayRoom => roomOf(day, wanted),
   inPart(proposal: Plan, chosen: ReadonlySet<string>): PartOutcome {
     if (!standpoint) throw new Error('There is no standpoint yet.');
     return acceptInPart(standpoint, proposal, chosen);

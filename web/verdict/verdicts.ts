@@ -2,7 +2,7 @@ import { inject, Injectable, type OnDestroy } from '@angular/core';
 import type { Day, Judgement, Plan, Violation } from '@core/day';
 import type { Heading, WayOut } from '@core/drift';
 import type { Standpoint } from '@core/journal';
-import type { Assignment, CarChoice, DayAhead, PartOutcome, Remedy, StillSold, Wanted } from '@core/planner';
+import type { Assignment, CarChoice, DayAhead, DayRoom, PartOutcome, Remedy, StillSold, Wanted } from '@core/planner';
 import { DayService } from '../data/day.service';
 import { Thread } from '../data/thread';
 import type { Moment } from './moment';
@@ -82,6 +82,11 @@ export class Verdicts implements OnDestroy {
   /** What can still be sold of the open day. */
   stillSold(standpoint: Standpoint, wanted: Wanted): Promise<StillSold> {
     return this.longer.askTwice((remote) => remote.stillSold(standpoint, wanted), this.sayAgain);
+  }
+
+  /** What a day takes under its rules. */
+  room(day: Day, wanted: Wanted): Promise<DayRoom> {
+    return this.longer.askTwice((remote) => remote.room(day, wanted), this.sayAgain);
   }
 
   /** How much more another day takes. */

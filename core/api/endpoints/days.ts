@@ -3,8 +3,12 @@ import { dayClose } from '../../closing/close-of-day';
 import { crewDay } from '../../crew/load';
 import { carDay } from '../../garage/usage';
 import { journalEntry, recordedEntry } from '../../journal/entry';
+import { timeWindow } from '../../day/time';
+import { daySetup } from '../../venue/calendar';
 import { daySummary, dayView } from '../day-view';
 import { date, dateAndId, endpoint, type Endpoint, raw } from '../endpoint';
+
+const daySetupView = z.object({ setup: daySetup, usual: timeWindow });
 
 /** Event days, their journals, and what is counted from them. */
 export const daysEndpoints = {
@@ -25,6 +29,41 @@ export const daysEndpoints = {
     body: z.strictObject({ ...date.shape, practice: z.boolean().optional() }),
     reply: daySummary,
     status: 201,
+    refusals: [409],
+  }),
+  readDaySetup: endpoint({
+    method: 'get',
+    path: '/api/days/:date/setup',
+    summary: 'What a day has of its own, and the hours that it would have without',
+    params: date,
+    reply: daySetupView,
+    refusals: [404],
+  }),
+  changeDaySetup: endpoint({
+    method: 'put',
+    path: '/api/days/:date/setup',
+    summary: 'Change what a day has of its own; what is left out is as the venue has it',
+    params: date,
+    body: daySetup,
+    reply: daySetupView,
+    refusals: [404],
+  }),
+  copyDaySetup: endpoint({
+    method: 'post',
+    path: '/api/days/:date/setup/copy',
+    summary: 'Copy what a day has of its own, and its shifts, to other days; those that are not there are added',
+    params: date,
+    body: z.strictObject({ to: z.array(z.iso.date('expected a date, YYYY-MM-DD')).min(1).max(100) }),
+    reply: z.object({ days: z.number().int() }),
+    refusals: [404],
+  }),
+  openCalendarDay: endpoint({
+    method: 'put',
+    path: '/api/calendar/:date',
+    summary: 'Put a single day into the calendar, or take it out; one with bookings or a journal stays',
+    params: date,
+    body: z.strictObject({ open: z.boolean() }),
+    reply: z.object({ date: z.iso.date(), open: z.boolean() }),
     refusals: [409],
   }),
   readDay: endpoint({
