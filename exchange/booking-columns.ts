@@ -198,6 +198,7 @@ const COLUMNS: Readonly<Record<keyof BookingFields, Described>> = {
     empty: false,
   },
   sighted: { header: 'sighted', meaning: '`yes` where the circuit is known already', read: yes, empty: false },
+  cancelled: { header: 'cancelled', meaning: 'why, or `yes`; empty where it is not', read: text },
   preferInstructors: { header: 'prefers', meaning: 'instructors by name', read: crew, empty: [] },
   avoidInstructors: { header: 'avoids', meaning: 'instructors by name', read: crew, empty: [] },
   sameTimeAs: {

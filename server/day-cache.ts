@@ -213,7 +213,9 @@ export class DayCache {
   closeOf(date: string): { today: DayClose; before: DayClose | null } {
     const close = (day: string): DayClose => {
       const { context, entries, bookings } = this.of(day);
-      const money = bookings.map(({ id, fields: { price, paid } }) => ({ guest: id, price, paid }));
+      const money = bookings.flatMap(({ id, fields: { price, paid, cancelled } }) =>
+        cancelled === undefined ? [{ guest: id, price, paid }] : [],
+      );
       return closeOfDay({ context, state: this.stateAt(day), entries, money });
     };
     const weekBefore = dateAfter(date, -7);

@@ -39,7 +39,8 @@ function guestsOf(bookings: readonly Booking[], venue: VenueFields): Guest[] {
   // A friend who is not booked keeps the reference, so that it can be told.
   const friends = (references: readonly string[] | undefined) =>
     references?.map((reference) => idOf.get(reference) ?? reference);
-  return bookings.map((booking) => guestOf(booking, venue, friends));
+  const coming = bookings.filter(({ fields }) => fields.cancelled === undefined);
+  return coming.map((booking) => guestOf(booking, venue, friends));
 }
 
 function guestOf(

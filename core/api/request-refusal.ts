@@ -1,3 +1,4 @@
+import type { SplitFault } from '../booking';
 import type { LinkFault } from '../coaching';
 import type { Fact, Fault } from '../day';
 
@@ -49,6 +50,8 @@ export type RequestRefusal =
   | Fact<'inTheJournal', object, { name: string }>
   | Fact<'referenceTaken', object, { reference: string; name: string }>
   | Fact<'dayFull', object, { guests: number; drives: number; mostGuests: number; mostDrives: number }>
+  | Fact<'sameDay' | 'joinedToItself' | 'tooManyDrives'>
+  | SplitFault
   // Plans
   | Fact<'noPlanYet' | 'otherDrive' | 'noLongerHelps' | 'guestGone' | 'noPlaceSent' | 'placeTaken' | 'noMoreDrives'>
   | Fact<'otherTime', object, { madeForS: number; nowS: number }>

@@ -4,6 +4,7 @@ import { moneyAmount, text } from '../day/fields';
 import { timeOfDay } from '../day/time';
 
 export * from './answers';
+export * from './split';
 
 /** Bookings: who comes on a day, and what was sold. */
 
@@ -60,6 +61,8 @@ export const bookingFields = z
     inTurnWith: friends,
     sameInstructorAs: friends,
     drives: z.array(bookedDrive).max(12, 'expected at most 12 drives'),
+    /** Why it was cancelled, and by whom: it stays with the day, and nobody is planned for it. */
+    cancelled: text(200).min(1).optional(),
   })
   .refine((booking) => booking.leavesBy === undefined || booking.arrives < booking.leavesBy, {
     message: 'expected "leaves by" to be after the arrival',

@@ -8,6 +8,7 @@ import {
   type DayContext,
   type DayState,
   type JournalEntry,
+  type MoneyMeans,
   type RecordedEntry,
 } from '../journal';
 import type { ToDo } from './to-do';
@@ -32,6 +33,9 @@ export const closeFigure = z.object({
     'fuelUsed',
     'moneyTaken',
     'moneyDue',
+    'moneyCash',
+    'moneyCard',
+    'moneyVoucher',
   ]),
   unit: z.enum(['', 'min', 'h', 'l', 'money']),
   value: z.number(),
@@ -66,10 +70,21 @@ export interface CloseSource {
 
 type Found = Omit<CloseFigure, 'entries'> & { readonly entries: readonly JournalEntry[] };
 
+/** What came in on the day, by how it did. */
+const MEANS = [
+  { key: 'moneyCash', means: 'cash' },
+  { key: 'moneyCard', means: 'card' },
+  { key: 'moneyVoucher', means: 'voucher' },
+] as const;
+
 /** The day in figures, each with the entries behind it. */
 export function closeOfDay({ context, state, entries, money }: CloseSource): DayClose {
   const happened = effectiveEntries(entries);
   const of = (...kinds: JournalEntry['kind'][]) => happened.filter(({ kind }) => kinds.includes(kind));
+  // What was paid before, and what was taken on the day.
+  const accounts = money.map(({ guest, price, paid }) => {
+    return { guest, price, paid: paid + (state.guests.get(guest)?.received ?? 0) };
+  });
   const drives = [...state.drives.values()];
   const done = drives.filter(({ stage }) => stage === 'parked' || stage === 'done');
   const owed = drives.map((drive) => ({ drive, laps: lapsOwed(context, state, drive) })).filter(({ laps }) => laps > 0);
@@ -106,14 +121,22 @@ export function closeOfDay({ context, state, entries, money }: CloseSource): Day
     { key: 'interventions', unit: '', value: drives.reduce((sum, { interventions }) => sum + interventions.length, 0), entries: of('intervened') },
     { key: 'faultsOpen', unit: '', value: openFaults.length, entries: of('faultFound').filter(({ id }) => openFaults.some((fault) => fault.id === id)) },
     { key: 'fuelUsed', unit: 'l', value: fuelL, entries: of('refuelEnded', 'fuelRead') },
-    { key: 'moneyTaken', unit: 'money', value: money.reduce((sum, { paid }) => sum + paid, 0), planned: money.reduce((sum, { price }) => sum + price, 0), entries: [] },
-    { key: 'moneyDue', unit: 'money', value: money.reduce((sum, { price, paid }) => sum + Math.max(0, price - paid), 0), entries: [] },
+    { key: 'moneyTaken', unit: 'money', value: accounts.reduce((sum, { paid }) => sum + paid, 0), planned: money.reduce((sum, { price }) => sum + price, 0), entries: of('moneyReceived') },
+    { key: 'moneyDue', unit: 'money', value: accounts.reduce((sum, { price, paid }) => sum + Math.max(0, price - paid), 0), entries: [] },
+    ...MEANS.flatMap(({ key, means }) => receivedBy(key, means, happened)),
   ]; // prettier-ignore
   return {
     date: context.day.date,
     figures: figures.map(({ entries: found, ...figure }) => ({ ...figure, entries: found.map(({ id }) => id) })),
-    toDo: toDoOf(state, owed, money),
+    toDo: toDoOf(state, owed, accounts),
   };
+}
+
+/** Only where something came in that way. */
+function receivedBy(key: CloseFigure['key'], means: MoneyMeans, happened: readonly JournalEntry[]): Found[] {
+  const entries = happened.filter((entry) => entry.kind === 'moneyReceived' && entry.means === means);
+  const value = entries.reduce((sum, entry) => sum + (entry.kind === 'moneyReceived' ? entry.amount : 0), 0);
+  return entries.length > 0 ? [{ key, unit: 'money', value, entries }] : [];
 }
 
 /** How long guests waited, after the sighting run or the debrief of a drive, until they were seated. */

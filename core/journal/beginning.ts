@@ -60,6 +60,7 @@ export function beginning({ day, schedule }: DayContext): DayState {
           sentFor: undefined,
           fitted: {},
           recording: undefined,
+          received: 0,
           freeSinceS: undefined,
           sinceS: undefined,
         },

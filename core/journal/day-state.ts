@@ -57,6 +57,8 @@ export interface GuestState {
   deskDone: boolean;
   /** Where the recording card is, once it has been handed out. */
   recording: 'guest' | 'desk' | undefined;
+  /** Money taken on this day, in the venue's currency. */
+  received: number;
   /** When the last class, run or drive let go of the guest, if one has. */
   freeSinceS: number | undefined;
   /** Time of day of the last entry about the guest. */

@@ -10,6 +10,7 @@ import { guestsSchemas } from './entries/guests';
 import { lapsSchemas } from './entries/laps';
 import { situationSchemas } from './entries/situation';
 
+export { moneyMeans, type MoneyMeans } from './entries/guests';
 export {
   breakKind,
   breakOffReason,

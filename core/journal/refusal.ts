@@ -48,6 +48,7 @@ export type Refusal =
       | 'notUnwell'
       | 'finishedAlready'
       | 'recordingThereAlready'
+      | 'nothingReceived'
       | 'briefedAlready'
       | 'sightedAlready'
       | 'notBriefed'

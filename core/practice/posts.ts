@@ -91,6 +91,7 @@ const WHOSE: Readonly<Record<EntryKind, CrewStation | typeof EITHER | typeof NOB
   carStalled: 'garage',
   walkRoundDone: 'garage',
   deskDone: 'desk',
+  moneyReceived: 'desk',
   recordingMoved: 'desk',
   guestLeft: 'desk',
   guestUnwell: 'desk',

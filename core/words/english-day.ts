@@ -134,4 +134,7 @@ export const FIGURES: Record<CloseFigure['key'], string> = {
   fuelUsed: 'Fuel used by laps',
   moneyTaken: 'Taken',
   moneyDue: 'Due',
+  moneyCash: 'Taken in cash',
+  moneyCard: 'Taken by card',
+  moneyVoucher: 'Taken as vouchers',
 };

@@ -1,6 +1,6 @@
 import { clockMinute, DAY_S, spokenDuration } from '../day';
 import type { EntryKind, EntryOf, JournalEntry } from '../journal';
-import { answersWords, BREAK_OFF_WORDS, EXTRA_LAP_WORDS, FLAG_WORDS, GEARBOX_WORDS } from './terms';
+import { answersWords, BREAK_OFF_WORDS, EXTRA_LAP_WORDS, FLAG_WORDS, GEARBOX_WORDS, MONEY_MEANS_WORDS } from './terms';
 
 const ENTRY_WORDS: Record<EntryKind, string> = {
   guestArrived: 'Arrived',
@@ -14,6 +14,7 @@ const ENTRY_WORDS: Record<EntryKind, string> = {
   guestUnwell: 'Unwell',
   guestWell: 'Well again',
   deskDone: 'Finished at the desk',
+  moneyReceived: 'Money taken',
   recordingMoved: 'Recording card',
   classBegan: 'Class began',
   classEnded: 'Class ended',
@@ -142,6 +143,8 @@ function plainWords(entry: JournalEntry): string {
       return `${words}: ${entry.reason}`;
     case 'fuelRead':
       return `${words}: ${entry.litres} l`;
+    case 'moneyReceived':
+      return `${words}: ${entry.amount.toFixed(2)}, ${MONEY_MEANS_WORDS[entry.means]}`;
     case 'recordingMoved':
       return `${words} ${entry.to === 'guest' ? 'handed out' : 'handed in'}`;
     case 'driveMarked':

@@ -60,6 +60,7 @@ export function refusalWords(names: Names, misfit: (of: CarMisfit) => string): W
     unwell: ({ subjects }) => `${guest(subjects.guest)} is unwell.`,
     notUnwell: ({ subjects }) => `${guest(subjects.guest)} is not entered as unwell.`,
     finishedAlready: ({ subjects }) => `${guest(subjects.guest)} is finished already.`,
+    nothingReceived: () => 'An amount of money is more than nothing.',
     recordingThereAlready: ({ subjects }) => `The recording of ${guest(subjects.guest)} is there already.`,
     briefedAlready: ({ subjects }) => `${guest(subjects.guest)} is briefed already.`,
     sightedAlready: ({ subjects }) => `${guest(subjects.guest)} has seen the circuit already.`,

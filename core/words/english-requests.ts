@@ -79,6 +79,11 @@ export function requestWords(refusal: RequestRefusal): string {
       `The pictures of this venue take ${megabytes(values.mostBytes)} already, which is the most they may.`,
     inTheJournal: ({ values }) => `${values.name} stands in the journal of the day; enter "no-show" or "left" instead.`,
     referenceTaken: ({ values }) => `The reference ${values.reference} belongs to the booking of ${values.name}.`,
+    sameDay: () => 'The booking stands on this day already.',
+    joinedToItself: () => 'A booking is joined with another one.',
+    tooManyDrives: () => 'Together they have more drives than one booking holds.',
+    nothingSplit: () => 'Choose some of the drives: at least one goes, and at least one stays.',
+    splitCostsMore: () => 'The part costs, or has paid, more than the whole.',
     dayFull: ({ values: { guests, drives, mostGuests, mostDrives } }) =>
       `A day holds at most ${mostGuests} guests and ${mostDrives} drives; this would make ${guests} and ${drives}.`,
     noPlanYet: () => 'There is no plan for this day yet: plan it first.',

@@ -2,7 +2,15 @@ import type { GateAnswers, GateQuestion, HomeCar } from '../booking';
 import type { ConeKind, Legend, Marker } from '../circuit';
 import { CUE_PLACES, type CuePlace, type Misread, type Phase } from '../coaching';
 import type { FriendWishKind, Gearbox, TermName } from '../day';
-import type { BreakOffReason, CarStatus, ExtraLapReason, CrewStatus, FlagKind, GuestStage } from '../journal';
+import type {
+  BreakOffReason,
+  CarStatus,
+  ExtraLapReason,
+  CrewStatus,
+  FlagKind,
+  GuestStage,
+  MoneyMeans,
+} from '../journal';
 import type { CrewStation } from '../practice';
 
 /** The terms of the field in the language of the screens. */
@@ -84,6 +92,12 @@ export function touchWords(touch: boolean | undefined): string {
   if (touch === undefined) return 'touch as a prompt: not asked yet';
   return touch ? 'touch as a prompt is all right' : 'no touch as a prompt';
 }
+
+export const MONEY_MEANS_WORDS: Readonly<Record<MoneyMeans, string>> = {
+  cash: 'cash',
+  card: 'card',
+  voucher: 'voucher',
+};
 
 export const GEARBOX_WORDS: Record<Gearbox, string> = { auto: 'automatic', paddle: 'paddles' };
 

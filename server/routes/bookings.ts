@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { booking, type Booking } from '@core/api';
+import { booking, bookingFields, joinedBooking, splitBooking, type Booking } from '@core/api';
 import type { bookingsEndpoints } from '@core/api/endpoints/bookings';
 import { fact, MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY, type Fault } from '@core/day';
 import { isAbout } from '@core/journal';
+import * as z from 'zod';
 import type { AddBooking, ChangeBooking } from '../store/bookings';
 import { notFound, refusalOf, type Refusal } from '../problems';
 import { withUniqueDrives, type ListSituation } from '../reading/booking-batch';
@@ -16,7 +17,7 @@ import type { Handlers } from '../routing/mount';
 const ROUNDS = 3;
 
 /** Bookings by hand and by list. */
-export function bookingsRoutes({ store, dayCache, hub }: Services): Handlers<typeof bookingsEndpoints> {
+export function bookingsRoutes({ store, dayCache, hub, clock }: Services): Handlers<typeof bookingsEndpoints> {
   const changed = (date: string) => {
     dayCache.forget(date);
     hub.changed('bookings', date);
@@ -35,16 +36,50 @@ export function bookingsRoutes({ store, dayCache, hub }: Services): Handlers<typ
       changed(date);
       return stored;
     },
-    cancelBooking: ({ params: { date, id }, body: { version } }) => {
-      const stored = store.bookings.get(date, id);
-      if (!stored) throw notFound('booking', id, date);
-      const drives = new Set(stored.fields.drives.map((drive) => drive.id));
-      if (dayCache.of(date).entries.some(({ entry }) => isAbout(entry, id, drives))) {
-        throw refusalOf(fact('inTheJournal', {}, { name: stored.fields.name }));
-      }
+    cancelBooking: ({ params: { date, id }, body: { version, why = 'cancelled' } }) => {
+      const { fields } = untouched(date, id);
+      const stored = taken(date, store.bookings.change(date, id, version, { ...fields, cancelled: why }));
+      changed(date);
+      return stored;
+    },
+    removeBooking: ({ params: { date, id }, body: { version } }) => {
+      const stored = untouched(date, id);
       if (!store.bookings.remove(date, id, version)) throw staleBooking(stored);
       changed(date);
-      return { cancelled: stored.fields.reference };
+      return { removed: stored.fields.reference };
+    },
+    moveBooking: ({ params: { date, id }, body: { version, to, arrives } }) => {
+      const before = untouched(date, id);
+      if (to === date) throw refusalOf(fact('sameDay', {}));
+      store.days.add(to, clock.recordedAt());
+      const { leavesBy, ...rest } = before.fields;
+      const leaves = leavesBy !== undefined && leavesBy > arrives ? { leavesBy } : {};
+      const fields = withUniqueDrives({ ...rest, ...leaves, arrives }, drivesOf(to));
+      const stored = taken(to, store.bookings.move(date, id, version, to, fields));
+      changed(date);
+      changed(to);
+      hub.changed('setup');
+      return stored;
+    },
+    splitBooking: ({ params: { date, id }, body: { version, ...off } }) => {
+      const stored = present(date, id);
+      refuseHappened(date, stored, off.drives);
+      const parts = splitBooking(stored.fields, off);
+      if ('code' in parts) throw refusalOf(parts);
+      const both = store.bookings.split(date, { id, version, fields: parts.left }, randomUUID(), parts.off);
+      const [left, added] = both.map((one) => taken(date, one));
+      changed(date);
+      return { left: left!, off: added! };
+    },
+    joinBookings: ({ params: { date, id }, body: { version, other: otherId } }) => {
+      const [stored, other] = [present(date, id), untouched(date, otherId)];
+      if (id === otherId) throw refusalOf(fact('joinedToItself', {}));
+      const fields = joinedBooking(stored.fields, other.fields);
+      const read = bookingFields.safeParse(z.encode(bookingFields, fields));
+      if (!read.success) throw refusalOf(fact('tooManyDrives', {}));
+      const joined = taken(date, store.bookings.join(date, { id, version, fields }, other));
+      changed(date);
+      return joined;
     },
     previewImport: async ({ params: { date }, body: { csv } }) => {
       const read = await readingThread.read({ kind: 'preview', text: csv, situation: situationOf(date) });
@@ -66,6 +101,29 @@ export function bookingsRoutes({ store, dayCache, hub }: Services): Handlers<typ
       throw refusalOf(fact('keepsChanging', {}));
     },
   };
+
+  function present(date: string, id: string): Booking {
+    const stored = store.bookings.get(date, id);
+    if (!stored) throw notFound('booking', id, date);
+    return stored;
+  }
+
+  /** A booking of which nothing stands in the journal: neither of its guest nor of these drives. */
+  function untouched(date: string, id: string): Booking {
+    const stored = present(date, id);
+    const drives = new Set(stored.fields.drives.map((drive) => drive.id));
+    if (dayCache.of(date).entries.some(({ entry }) => isAbout(entry, id, drives))) {
+      throw refusalOf(fact('inTheJournal', {}, { name: stored.fields.name }));
+    }
+    return stored;
+  }
+
+  /** @throws Refusal 409 where one of the drives stands in the journal */
+  function refuseHappened(date: string, { fields }: Booking, drives: readonly string[]): void {
+    const about = new Set(drives);
+    const happened = dayCache.of(date).entries.some(({ entry }) => isAbout(entry, '', about));
+    if (happened) throw refusalOf(fact('inTheJournal', {}, { name: fields.name }));
+  }
 
   /** What a list is read against. */
   function situationOf(date: string): ListSituation {

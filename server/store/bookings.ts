@@ -11,6 +11,11 @@ type DayFull = { readonly outcome: 'dayFull'; readonly guests: number; readonly 
 export type AddBooking =
   { readonly outcome: 'added'; readonly stored: Stored<BookingFields> } | ReferenceTaken | DayFull;
 export type ChangeBooking = Change<BookingFields> | ReferenceTaken | DayFull;
+interface Changing {
+  readonly id: string;
+  readonly version: number;
+  readonly fields: BookingFields;
+}
 
 /** The bookings of each event day. */
 export function bookingStore(db: Db) {
@@ -29,6 +34,9 @@ export function bookingStore(db: Db) {
     'update booking set version = version + 1, reference = ?, document = ? where date = ? and id = ? and version = ?',
   );
   const remove = db.prepare('delete from booking where date = ? and id = ? and version = ?');
+  const moveTo = db.prepare(
+    'update booking set date = ?, version = version + 1, document = ? where date = ? and id = ? and version = ?',
+  );
   const day = db.prepare<[string], { date: string }>('select date from booking where id = ?');
   const counts = db.prepare<[string], { guests: number; drives: number }>(
     `select count(*) as guests, coalesce(sum(json_array_length(document, '$.drives')), 0) as drives
@@ -64,6 +72,14 @@ export function bookingStore(db: Db) {
       throw error;
     }
   };
+  const changeOf = (date: string, { id, version, fields }: Changing): ChangeBooking | ReferenceTaken => {
+    const current = get(date, id);
+    if (!current) return { outcome: 'missing' };
+    const other = taken(date, fields.reference, id);
+    if (other) return other;
+    const changed = update.run(fields.reference, codec.write(fields), date, id, version).changes;
+    return changed === 0 ? { outcome: 'stale', current } : { outcome: 'changed', stored: get(date, id)! };
+  };
   return {
     list: (date: string): Stored<BookingFields>[] => readAll(date).good,
     readAll,
@@ -80,14 +96,34 @@ export function bookingStore(db: Db) {
     /** False where there is no such booking at this version. */
     remove: (date: string, id: string, version: number): boolean => remove.run(date, id, version).changes > 0,
     change: (date: string, id: string, version: number, fields: BookingFields): ChangeBooking =>
-      withinDay(date, (): ChangeBooking => {
+      withinDay(date, () => changeOf(date, { id, version, fields })),
+    /** Puts a booking onto another day. */
+    move: (date: string, id: string, version: number, to: string, fields: BookingFields): ChangeBooking =>
+      withinDay(to, (): ChangeBooking => {
         const current = get(date, id);
         if (!current) return { outcome: 'missing' };
-        const other = taken(date, fields.reference, id);
+        const other = taken(to, fields.reference);
         if (other) return other;
-        const changed = update.run(fields.reference, codec.write(fields), date, id, version).changes;
-        return changed === 0 ? { outcome: 'stale', current } : { outcome: 'changed', stored: get(date, id)! };
+        if (moveTo.run(to, codec.write(fields), date, id, version).changes === 0) return { outcome: 'stale', current };
+        return { outcome: 'changed', stored: get(to, id)! };
       }),
+    /** Changes one booking and adds another, both or neither. */
+    split: db.transaction(
+      (date: string, left: Changing, id: string, off: BookingFields): [ChangeBooking, AddBooking] | [ChangeBooking] => {
+        const other = taken(date, off.reference);
+        if (other) return [other];
+        const changed = changeOf(date, left);
+        if (changed.outcome !== 'changed') return [changed];
+        insert.run(id, date, off.reference, codec.write(off));
+        return [changed, { outcome: 'added', stored: get(date, id)! }];
+      },
+    ),
+    /** Changes one booking and removes another, both or neither. */
+    join: db.transaction((date: string, into: Changing, other: Stored<BookingFields>): ChangeBooking => {
+      const changed = changeOf(date, into);
+      if (changed.outcome === 'changed') remove.run(date, other.id, other.version);
+      return changed;
+    }),
     /** As they are stored. */
     rows: (date: string): DocumentRow[] => ofDay.all(date),
     /** Takes in many at once, all or none, if the day's bookings are still those against which they were made. */

@@ -28,9 +28,10 @@ export function dayStore(db: Db) {
   type SummaryRow = Omit<DaySummary, 'practice' | 'byCalendar'> & { practice: number; by_calendar: number };
   const summaries = db.prepare<[], SummaryRow>(
     `select event_day.date,
-       (select count(*) from booking where booking.date = event_day.date) as bookings,
+       (select count(*) from booking
+          where booking.date = event_day.date and document ->> 'cancelled' is null) as bookings,
        (select coalesce(sum(json_array_length(document, '$.drives')), 0) from booking
-          where booking.date = event_day.date) as drives,
+          where booking.date = event_day.date and document ->> 'cancelled' is null) as drives,
        (select max(revision) from plan_revision where plan_revision.date = event_day.date) as revision,
        practice, by_calendar
      from event_day order by date`,

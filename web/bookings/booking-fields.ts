@@ -91,6 +91,8 @@ export function bookingFormFields(
     paid: { label: 'Paid', kind: 'number', decimals: 2 },
     occasion: { label: 'Occasion', kind: 'text', optional: true },
     notes: { label: 'Notes', kind: 'longText', optional: true, wide: true },
+    // Cancelled and taken back on the list.
+    cancelled: 'notHere',
     healthNote: { label: 'Health note', kind: 'longText', optional: true, wide: true },
   });
 }

@@ -1,8 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { bookingFields, contract, type Booking, type BookingFields } from '@core/api';
-import { clockMinute, DAY_S, wallClock } from '@core/day';
+import { clockMinute, DAY_S, money, wallClock } from '@core/day';
 import { GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
@@ -10,7 +20,7 @@ import { TableModule } from 'primeng/table';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import { dueWords } from '../data/money';
+import { balanceDue, dueWords } from '../money/money';
 import { carLabel } from '../data/names';
 import { newId } from '../data/new-id';
 import { onRequest } from '../shell/requests';
@@ -19,6 +29,7 @@ import type { Json } from '../forms/fields';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { bookingFormFields } from './booking-fields';
 import { Slips } from '../shell/slips';
+import { BookingWays, type Way } from './booking-ways';
 import { ImportDialog } from './import-dialog';
 
 const NEW_BOOKING: Json = {
@@ -40,7 +51,7 @@ const NEW_BOOKING: Json = {
 @Component({
   selector: 'jl-bookings',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, ImportDialog, InputText, RecordEditor, RouterLink, Slips, TableModule],
+  imports: [BookingWays, Button, FormsModule, ImportDialog, InputText, RecordEditor, RouterLink, Slips, TableModule],
   templateUrl: './bookings.html',
   styles: `
     .name {
@@ -65,6 +76,7 @@ export class Bookings {
   readonly edit = input<string>();
   protected readonly query = signal('');
   protected readonly importOpen = signal(false);
+  private readonly ways = viewChild.required(BookingWays);
   protected readonly edited = signal<Edited | undefined>(undefined);
 
   protected readonly fields = computed(() => {
@@ -85,7 +97,7 @@ export class Bookings {
       .filter(({ fields }) => `${fields.name} ${fields.reference} ${fields.party ?? ''}`.toLowerCase().includes(words))
       .map((booking) => {
         const { id, fields } = booking;
-        const stage = this.data.state()?.guests.get(id)?.stage;
+        const { stage, received = 0 } = this.data.state()?.guests.get(id) ?? {};
         return {
           id,
           booking,
@@ -95,11 +107,17 @@ export class Bookings {
           arrives: fields.arrives,
           arrivesText: clockMinute(fields.arrives),
           drives: fields.drives.map((drive) => this.driveWords(drive)).join(', '),
-          due: fields.price - fields.paid,
-          dueText: dueWords(fields, this.currency()),
-          where: stage ? GUEST_STAGE_WORDS[stage] : '',
+          due: fields.cancelled === undefined ? balanceDue(fields, received) : 0,
+          dueText: fields.cancelled === undefined ? dueWords(fields, received, this.currency()) : this.paidBack(fields),
+          cancelled: fields.cancelled,
+          where: fields.cancelled !== undefined ? 'cancelled' : stage ? GUEST_STAGE_WORDS[stage] : '',
         };
       });
+  });
+
+  protected readonly count = computed(() => {
+    const cancelled = this.rows().filter((row) => row.cancelled !== undefined).length;
+    return `${this.rows().length - cancelled} bookings${cancelled > 0 ? `, ${cancelled} cancelled` : ''}`;
   });
 
   protected plan(): void {
@@ -137,16 +155,42 @@ export class Bookings {
             params: { date, id: booking.id },
             body: { version: version!, fields },
           }),
+        ways: this.waysOf(booking),
         remove: {
-          label: 'Take this booking off the day',
+          label: 'Take off the day as if it had never been',
           run: () =>
-            this.api.call(contract.cancelBooking, {
+            this.api.call(contract.removeBooking, {
               params: { date, id: booking.id },
               body: { version: booking.version },
             }),
         },
       }),
     );
+  }
+
+  private waysOf(booking: Booking): Edited['ways'] {
+    const { cancelled, drives } = booking.fields;
+    if (cancelled !== undefined) return [{ label: 'Not cancelled after all', go: () => this.takeBack(booking) }];
+    const to = (kind: Way, label: string) => ({ label, go: () => this.ways().begin(kind, booking) });
+    return [
+      to('move', 'Move to another day…'),
+      ...(drives.length > 1 ? [to('split', 'Split…')] : []),
+      to('join', 'Join with another…'),
+      to('cancel', 'Cancel…'),
+    ];
+  }
+
+  private takeBack({ id, version, fields: { cancelled: _, ...fields } }: Booking): void {
+    const params = { date: this.data.date()!, id };
+    this.api.call(contract.changeBooking, { params, body: { version, fields } }).subscribe({
+      next: () => this.told('The booking stands again.'),
+      error: (error: Error) => this.data.refuse(error.message),
+    });
+  }
+
+  protected told(words: string): void {
+    this.data.reload();
+    this.data.say(words);
   }
 
   /** Somebody stands at the desk: a reference of its own, here from now on. */
@@ -190,6 +234,11 @@ export class Bookings {
     this.data.say(what === 'saved' ? 'The booking is saved.' : 'The booking is taken off the day.');
     this.openedFor = undefined;
     if (this.edit()) void this.router.navigate([], { queryParams: {} });
+  }
+
+  /** What a cancelled booking has paid, if anything: somebody has to decide about it. */
+  private paidBack({ paid }: BookingFields): string {
+    return paid > 0 ? `${money(paid, this.currency())} paid` : '';
   }
 
   private driveWords({ cars, laps }: BookingFields['drives'][number]): string {

@@ -5,16 +5,16 @@ import { nextOccupancy, sentFor, stationOf, type GuestState } from '@core/journa
 import { GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
-import { balanceDue, dueWords } from '../data/money';
 import { carLabel } from '../data/names';
 import { occupancyWords } from '../data/next-words';
 import { When } from '../data/when';
+import { TakeMoney } from '../money/take-money';
 
 /** Who is at the desk to finish, who is still out, and what each has next. */
 @Component({
   selector: 'jl-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, RouterLink],
+  imports: [Button, RouterLink, TakeMoney],
   templateUrl: './desk.html',
   styles: `
     .body {
@@ -72,7 +72,6 @@ import { When } from '../data/when';
 export class Desk {
   private readonly data = inject(DayService);
   private readonly when = inject(When);
-  private readonly currency = inject(DayService).currency;
   private readonly guests = computed(() => [...(this.data.state()?.guests.values() ?? [])]);
 
   protected readonly at = computed(() => {
@@ -130,8 +129,6 @@ export class Desk {
 
   private row({ guest, stage, recording }: GuestState) {
     const [context, state] = [this.data.context()!, this.data.state()!];
-    const fields = this.data.bookings().get(guest.id)?.fields;
-    const due = balanceDue(fields);
     const next = nextOccupancy(context, state, guest.id);
     return {
       id: guest.id,
@@ -143,8 +140,6 @@ export class Desk {
         .join(' · '),
       next: occupancyWords(next, this.data.view(), this.data.stalls(), this.when.words()),
       nextS: next?.startS ?? Infinity,
-      due: dueWords(fields, this.currency()),
-      owes: due > 0,
     };
   }
 }

@@ -11,6 +11,8 @@ import { conflictOf, RecordForm, type Conflict } from './record-form';
 interface About {
   readonly title: string;
   readonly version: number | undefined;
+  /** What else can be done with it: each closes the form and goes on elsewhere. */
+  readonly ways?: readonly { readonly label: string; readonly go: () => void }[] | undefined;
   /** Takes the whole thing away, where that is possible at all, and what the button says. */
   readonly remove?: { readonly label: string; readonly run: () => Observable<unknown> } | undefined;
 }
@@ -66,6 +68,11 @@ export class RecordEditor {
 
   protected save(fields: unknown, version: number | undefined): void {
     this.take(this.edited()!.save(fields, version), 'saved');
+  }
+
+  protected goOn(go: () => void): void {
+    this.close();
+    go();
   }
 
   protected takeAway(run: () => Observable<unknown>): void {

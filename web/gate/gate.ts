@@ -22,7 +22,7 @@ import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
 import { DayWords } from '../data/day-words';
 import { DayService, type NewEntry } from '../data/day.service';
-import { balanceDue, dueWords } from '../data/money';
+import { TakeMoney } from '../money/take-money';
 import { occupancyWords } from '../data/next-words';
 import { carLabel } from '../data/names';
 import { When } from '../data/when';
@@ -65,7 +65,7 @@ type Filter = 'gate' | 'all';
 @Component({
   selector: 'jl-gate',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FitSwap, FormsModule, GateQuestions, GateRow, InputText, RouterLink, SelectButton],
+  imports: [Button, FitSwap, FormsModule, GateQuestions, GateRow, InputText, RouterLink, SelectButton, TakeMoney],
   templateUrl: './gate.html',
   styleUrl: './gate.scss',
   host: { class: 'screen' },
@@ -113,8 +113,6 @@ export class Gate {
         needsHeight: this.needsHeight(context.day, guest.guest),
         answers: answersWords(knownAnswers(booking?.fields, guest.answers)).join(' · '),
         fields: booking?.fields,
-        owes: balanceDue(booking?.fields) > 0,
-        due: dueWords(booking?.fields, this.data.currency()),
         // Who has told of being late is expected then, and is late all the same.
         toldLate:
           guest.arrivedS === undefined && booking && booking.fields.arrives < guest.guest.arrives

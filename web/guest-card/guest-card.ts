@@ -14,7 +14,7 @@ import { GuestPairings } from './guest-pairings';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { friendLines } from '../data/friends';
-import { balanceDue } from '../data/money';
+import { balanceDue } from '../money/money';
 import { historyOf } from '../data/history';
 import { occupancyWords } from '../data/next-words';
 import { When } from '../data/when';
@@ -78,7 +78,7 @@ export class GuestCard {
   protected readonly facts = computed(() => {
     const fields = this.fields();
     if (!fields) return [];
-    const due = balanceDue(fields);
+    const due = balanceDue(fields, this.guest()?.received ?? 0);
     const answers = knownAnswers(fields, this.guest()?.answers ?? {});
     const paces = { first: 'first time', before: 'been before', quick: 'quick' };
     const rows: [string, string | undefined][] = [

@@ -1,5 +1,7 @@
 import * as z from 'zod';
 import { bookingFields } from '../../booking';
+import { moneyAmount } from '../../day/fields';
+import { timeOfDay } from '../../day/time';
 import { booking } from '../setup';
 import { date, dateAndId, endpoint, type Endpoint, version } from '../endpoint';
 import { importPreview } from '../import';
@@ -28,11 +30,54 @@ export const bookingsEndpoints = {
   cancelBooking: endpoint({
     method: 'post',
     path: '/api/days/:date/bookings/:id/cancel',
-    summary: 'Take a booking off the day; refused once something has happened with its guest',
+    summary: 'Cancel a booking, which stays with the day; refused once something has happened with its guest',
+    params: dateAndId,
+    body: z.strictObject({ version, why: bookingFields.shape.cancelled }),
+    reply: booking,
+    refusals: [404, 409],
+  }),
+  removeBooking: endpoint({
+    method: 'post',
+    path: '/api/days/:date/bookings/:id/remove',
+    summary: 'Take a booking off the day as if it had never been; refused once something has happened with its guest',
     params: dateAndId,
     body: z.strictObject({ version }),
-    reply: z.object({ cancelled: z.string() }),
+    reply: z.object({ removed: z.string() }),
     refusals: [404, 409],
+  }),
+  moveBooking: endpoint({
+    method: 'post',
+    path: '/api/days/:date/bookings/:id/move',
+    summary: 'Move a booking to another event day, which is added where it is not there',
+    params: dateAndId,
+    body: z.strictObject({ version, to: date.shape.date, arrives: timeOfDay }),
+    reply: booking,
+    refusals: [404, 409],
+  }),
+  splitBooking: endpoint({
+    method: 'post',
+    path: '/api/days/:date/bookings/:id/split',
+    summary: 'Give some drives of a booking to somebody else, in a booking of their own',
+    params: dateAndId,
+    body: z.strictObject({
+      version,
+      drives: z.array(z.string()).min(1),
+      name: bookingFields.shape.name,
+      reference: bookingFields.shape.reference,
+      price: moneyAmount,
+      paid: moneyAmount,
+    }),
+    reply: z.object({ left: booking, off: booking }),
+    refusals: [404, 409, 422],
+  }),
+  joinBookings: endpoint({
+    method: 'post',
+    path: '/api/days/:date/bookings/:id/join',
+    summary: 'Take another booking of the day into this one',
+    params: dateAndId,
+    body: z.strictObject({ version, other: z.string().min(1).max(64) }),
+    reply: booking,
+    refusals: [404, 409, 422],
   }),
   previewImport: endpoint({
     method: 'post',

@@ -2,11 +2,16 @@ import * as z from 'zod';
 import { gateAnswers, withAnswers } from '../../booking/answers';
 import { fact } from '../../day';
 import { gearbox } from '../../day/day-file';
+import { moneyAmount } from '../../day/fields';
 import { asFitted } from '../fitted';
 import { onGuest, notHere, inACar } from './judging';
 import { changeGuest, withEach } from './changing';
 import { subject, entryOf } from './parts';
 import { NO_WORDS, type Family } from './family';
+
+/** How money comes in. */
+export const moneyMeans = z.enum(['cash', 'card', 'voucher']);
+export type MoneyMeans = z.output<typeof moneyMeans>;
 
 /** The guest’s way through the venue. */
 export const guestsSchemas = {
@@ -27,6 +32,8 @@ export const guestsSchemas = {
   guestUnwell: entryOf('guestUnwell', { guest: subject, note: z.string().max(500).optional() }),
   guestWell: entryOf('guestWell', { guest: subject }),
   deskDone: entryOf('deskDone', { guest: subject }),
+  /** Money that was taken at the gate or the desk; a part of what is due, or all of it. */
+  moneyReceived: entryOf('moneyReceived', { guest: subject, amount: moneyAmount, means: moneyMeans }),
   /** The guest's recording card: handed out at the desk, or handed in, last of all. */
   recordingMoved: entryOf('recordingMoved', { guest: subject, to: z.enum(['guest', 'desk']) }),
 };
@@ -116,6 +123,14 @@ export const guestsRules: Family<typeof guestsSchemas> = {
         it.deskDone ? fact('finishedAlready', { guest: it.guest.id }) : (notHere(it) ?? inACar(state, it)),
       ),
     apply: (state, { guest, at }) => changeGuest(state, guest, at, (it) => (it.deskDone = true)),
+    words: NO_WORDS,
+  },
+  moneyReceived: {
+    // Before the guest has come and after they have gone as well.
+    admit: (state, { guest, amount }) =>
+      onGuest(state, guest, () => (amount > 0 ? undefined : fact('nothingReceived', { guest }))),
+    apply: (state, { guest, amount, at }) =>
+      changeGuest(state, guest, at, (it) => (it.received = Math.round((it.received + amount) * 100) / 100)),
     words: NO_WORDS,
   },
   recordingMoved: {
