@@ -4,6 +4,7 @@ const context: CellContext = {
   cars: [{ id: 'c9', name: 'Sabrel R', number: 9 }],
   instructors: [{ id: 'i4', name: 'Ife Okoro' }],
   decimalComma: false,
+  dateOrder: 'dayFirst' as const,
   reference: 'A1',
   driveIds: [],
 };
@@ -30,10 +31,17 @@ describe('A cell', () => {
     expect(refused('arrives', '24:10')).toContain('expected a time of day');
   });
 
-  it('of a birthday takes both ways of writing it', () => {
-    expect([read('birthday', '1990-05-31'), read('birthday', '31.5.1990')]).toEqual(['1990-05-31', '1990-05-31']);
-    expect(refused('birthday', '31/5/1990')).toContain('expected a date');
+  it('of a birthday takes the usual ways of writing it', () => {
+    for (const text of ['1990-05-31', '31.5.1990', '31/5/1990', '31. Mai 1990']) {
+      expect([text, read('birthday', text)]).toEqual([text, '1990-05-31']);
+    }
     expect(refused('birthday', '1990-13-41')).toContain('expected a date');
+  });
+
+  it('of languages takes codes and names, and names what nobody knows', () => {
+    expect(read('languages', 'en Deutsch; français')).toEqual(['en', 'de', 'fr']);
+    expect(read('languages', 'German/Nederlands')).toEqual(['de', 'nl']);
+    expect(refused('languages', 'en, Platt')).toContain('got "Platt"');
   });
 
   it('of a choice names the words it takes', () => {

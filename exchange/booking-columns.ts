@@ -1,14 +1,23 @@
-import { type BookingFields, type PaceClass } from '@core/api';
-import { secondsOf } from '@core/day';
+import { type BookingFields, type ListWord, type PaceClass } from '@core/api';
+import { dateIn, timeIn, type DateOrder } from '@core/day';
+import { languageIn } from './language-words';
 
 /** What cells may name: the fleet, the crew, and the drives that the booking has already. */
 export interface BookingNames {
-  readonly cars: readonly { readonly id: string; readonly name: string; readonly number: number }[];
+  readonly cars: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly number: number;
+    readonly lapPrice?: number | undefined;
+  }[];
   readonly instructors: readonly { readonly id: string; readonly name: string }[];
+  /** What words of this venue's lists mean. */
+  readonly words?: readonly ListWord[];
 }
 
 export interface CellContext extends BookingNames {
   readonly decimalComma: boolean;
+  readonly dateOrder: DateOrder;
   readonly reference: string;
   /** Ids of the drives that this booking has, in order; a changed list keeps them. */
   readonly driveIds: readonly string[];
@@ -16,10 +25,10 @@ export interface CellContext extends BookingNames {
 
 /** A cell that can't be read; the message becomes the reason in the preview. */
 export class CellError extends Error {
-  /** @param unknownCars cars that the cell names and the fleet has not */
+  /** @param unknown cars and languages that the cell names and nobody knows */
   constructor(
     message: string,
-    readonly unknownCars: readonly string[] = [],
+    readonly unknown: { readonly cars?: readonly string[]; readonly languages?: readonly string[] } = {},
   ) {
     super(message);
   }
@@ -51,20 +60,38 @@ function number(cell: string, { decimalComma }: CellContext): number {
 }
 
 function time(cell: string): number {
-  const match = /^(\d{1,2})[:.](\d{2})$/.exec(cell);
-  if (!match || Number(match[1]) > 23 || Number(match[2]) > 59) {
-    throw new CellError(`expected a time of day such as 9:40, got "${cell}"`);
-  }
-  return secondsOf(`${match[1]}:${match[2]}`);
+  const read = timeIn(cell);
+  if (read === undefined) throw new CellError(`expected a time of day such as 9:40, got "${cell}"`);
+  return read;
 }
 
-function date(cell: string): string {
-  const dotted = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(cell);
-  const iso = dotted ? `${dotted[3]}-${dotted[2]!.padStart(2, '0')}-${dotted[1]!.padStart(2, '0')}` : cell;
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(iso) || Number.isNaN(Date.parse(iso))) {
-    throw new CellError(`expected a date such as 1990-05-31 or 31.5.1990, got "${cell}"`);
+function date(cell: string, { dateOrder }: CellContext): string {
+  const read = dateIn(cell, dateOrder);
+  if (read === undefined) throw new CellError(`expected a date such as 1990-05-31 or 31.5.1990, got "${cell}"`);
+  return read;
+}
+
+/** What the venue has said that a word means. */
+export function meansIn(
+  words: readonly ListWord[] | undefined,
+  kind: ListWord['kind'],
+  word: string,
+): string | undefined {
+  return words?.find((one) => one.kind === kind && one.word === word.toLowerCase())?.means;
+}
+
+function languages(cell: string, { words: own }: CellContext): string[] {
+  const unknown: string[] = [];
+  const read = words(cell).flatMap((word) => {
+    const code = meansIn(own, 'language', word) ?? languageIn(word);
+    if (code === undefined) unknown.push(word);
+    return code === undefined ? [] : [code];
+  });
+  if (unknown.length > 0) {
+    const message = `expected languages such as "en de" or "German", got "${unknown.join('", "')}"`;
+    throw new CellError(message, { languages: unknown });
   }
-  return iso;
+  return [...new Set(read)];
 }
 
 function yes(cell: string): boolean {
@@ -84,7 +111,7 @@ function choice<T>(words: Readonly<Record<string, T>>): (cell: string) => T {
 const words = (cell: string) => cell.split(/[\s,;/+]+/).filter((word) => word !== '');
 
 /** `Sabrel R x5 + Halyard GT / Tessel Turbo x7`: drives joined by +, cars of which any will do by /, laps behind x. */
-function drives(cell: string, { cars, driveIds, reference }: CellContext): BookingFields['drives'] {
+function drives(cell: string, { cars, driveIds, reference, words: own }: CellContext): BookingFields['drives'] {
   const unknown: string[] = [];
   const read = cell.split('+').map((part, position) => {
     const match = /^(.*?)(?:\s*[x×]\s*(\d+))$/i.exec(part.trim());
@@ -95,8 +122,13 @@ function drives(cell: string, { cars, driveIds, reference }: CellContext): Booki
     if (laps < 1 || laps > 50) throw new CellError(`expected 1 to 50 laps, got ${laps}`);
     const named = match[1].split('/').flatMap((word) => {
       const wanted = word.trim().toLowerCase();
+      const meant = meansIn(own, 'car', wanted);
       const found = cars.filter(
-        (car) => car.name.toLowerCase() === wanted || car.id.toLowerCase() === wanted || String(car.number) === wanted,
+        (car) =>
+          car.id === meant ||
+          car.name.toLowerCase() === wanted ||
+          car.id.toLowerCase() === wanted ||
+          String(car.number) === wanted,
       );
       if (found.length === 0) unknown.push(word.trim());
       return found.map((car) => car.id);
@@ -104,7 +136,7 @@ function drives(cell: string, { cars, driveIds, reference }: CellContext): Booki
     const id = driveIds[position] ?? `${reference.slice(0, 56)}-${position + 1}`;
     return { id, cars: [...new Set(named)], laps };
   });
-  if (unknown.length > 0) throw new CellError(`no car "${unknown.join('", "')}" in the fleet`, unknown);
+  if (unknown.length > 0) throw new CellError(`no car "${unknown.join('", "')}" in the fleet`, { cars: unknown });
   return read;
 }
 
@@ -149,8 +181,8 @@ const COLUMNS: Readonly<Record<keyof BookingFields, Described>> = {
   party: { header: 'party', meaning: 'a word that friends and family share', read: text },
   languages: {
     header: 'languages',
-    meaning: 'codes such as `en de`; English where empty',
-    read: words,
+    meaning: 'codes such as `en de`, or names such as `German`; English where empty',
+    read: languages,
     empty: ['en'],
   },
   pace: {
@@ -187,7 +219,7 @@ const COLUMNS: Readonly<Record<keyof BookingFields, Described>> = {
   price: { header: 'price', meaning: 'amount in the venue’s currency', read: number, empty: 0 },
   paid: { header: 'paid', meaning: 'amount', read: number, empty: 0 },
   email: { header: 'email', meaning: 'e-mail address', read: text },
-  birthday: { header: 'birthday', meaning: '`1990-05-31` or `31.5.1990`', read: date },
+  birthday: { header: 'birthday', meaning: '`1990-05-31`, `31.5.1990`, `31 May 1990` and the like', read: date },
   occasion: { header: 'occasion', meaning: 'text', read: text },
   notes: { header: 'notes', meaning: 'text, line breaks allowed', read: text },
   healthNote: { header: 'health note', meaning: 'text', read: text },
@@ -268,9 +300,11 @@ const CALLED = new Map(
   Object.entries(ALSO_CALLED).flatMap(([column, names]) => names.split(', ').map((name) => [name, column] as const)),
 );
 
-/** The column that a header stands for, in whichever language; one that is not known as it is. */
-export function columnOf(header: string): string {
+/** The column that a header stands for: as the venue has said, or in whichever language; one that is not known as it is. */
+export function columnOf(header: string, words?: readonly ListWord[]): string {
   const own = normalHeader(header);
+  const meant = meansIn(words, 'column', own);
+  if (meant !== undefined) return meant;
   if (own in ALSO_CALLED || BOOKING_COLUMNS.some((column) => column.header === own)) return own;
   const plain = own
     .normalize('NFKD')

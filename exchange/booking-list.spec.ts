@@ -90,12 +90,9 @@ describe('A booking list', () => {
     expect([next.party, next.helmet]).toEqual(['Faro', undefined]);
   });
 
-  it('is refused as a whole where a column that it needs is missing', () => {
+  it('names the columns that it needs and has not, and reads no row without them', () => {
     const list = readBookingList('name,party\nInes,Faro', context);
-    expect(list.ok ? [] : list.faults.map(({ message }) => message)).toEqual([
-      'the column "arrives" is missing',
-      'the column "drives" is missing',
-    ]);
+    expect(list.ok && [list.preview.missingColumns, list.preview.rows]).toEqual([['arrives', 'drives'], []]);
     expect(readBookingList('', context).ok).toBe(false);
   });
 
@@ -121,6 +118,44 @@ describe('A booking list', () => {
     const bookings = [{ id: 'b1', version: 1, fields: row!.fields! }];
     expect(rowsOf(csv, { bookings })[0]!.outcome).toBe('unchanged');
     expect(rowsOf(csv.replace(',5', ',6'), { bookings })[0]!.outcome).toBe('changed');
+  });
+
+  it('goes by what the venue has said of its words: columns, languages and cars', () => {
+    const csv = 'Kdnr;Wer;Wann;Wagen;Runden;Spricht\nA1;Ines;9:10;Der Rote;5;Platt';
+    const words = [
+      { kind: 'column', word: 'kdnr', means: 'reference' },
+      { kind: 'column', word: 'wer', means: 'name' },
+      { kind: 'column', word: 'wann', means: 'arrives' },
+      { kind: 'column', word: 'spricht', means: 'languages' },
+      { kind: 'language', word: 'platt', means: 'de' },
+      { kind: 'car', word: 'der rote', means: 'c9' },
+    ] as const;
+    const [row] = rowsOf(csv, { words });
+    expect(row!.faults).toEqual([]);
+    expect([row!.fields!.languages, row!.fields!.drives[0]!.cars]).toEqual([['de'], ['c9']]);
+    const plain = readBookingList(csv.replace('Wann', 'Ankunft').replace('Wer', 'Gast'), context);
+    expect(plain.ok && plain.preview.unknownCars).toEqual([{ name: 'Der Rote', rows: 1 }]);
+  });
+
+  it('shows the first cell at fault in its row, with what would be right', () => {
+    const list = readBookingList(`${HEAD}\nA1,Ines,9:10,9 x5\nA2,Piet,noon,9 x5`, context);
+    expect(list.ok && list.preview.firstFault).toEqual({
+      line: 3,
+      headers: ['reference', 'name', 'arrives', 'drives'],
+      cells: ['A2', 'Piet', 'noon', '9 x5'],
+      at: 2,
+      reason: 'expected a time of day such as 9:40, got "noon"',
+    });
+  });
+
+  it('tells what a lap costs in cars without a price, by rows that book one alone', () => {
+    const csv = `${HEAD};price\nA1;Ines;9:10;Sabrel R x5;100,00\nA2;Piet;9:20;Sabrel R x5;120,00\nA3;Ada;9:30;Corrin x4;60,00\nA4;Ben;9:30;Corrin x4 + Sabrel R x5;900,00`;
+    const list = readBookingList(
+      csv.replaceAll(',drives', ';drives').replaceAll('reference,name,arrives', 'reference;name;arrives'),
+      context,
+    );
+    expect(list.ok && list.preview.prices).toEqual([{ car: 'c9', name: 'Sabrel R', lapPrice: 22 }]);
+    expect(list.ok && list.preview.unknownCars).toEqual([{ name: 'Corrin', rows: 2, lapPrice: 15 }]);
   });
 
   it('names the cars that the fleet has not, so that they can be created', () => {

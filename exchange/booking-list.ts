@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { bookingFields, type Booking, type BookingFields, type ImportPreview, type ImportRow } from '@core/api';
-import { faultsOf, MOST_GUESTS_A_DAY, wallClock, type Fault } from '@core/day';
+import { dateOrderOf, faultsOf, MOST_GUESTS_A_DAY, wallClock, type DateOrder, type Fault } from '@core/day';
+import { median } from '@core/median';
 import * as z from 'zod';
 import { BOOKING_COLUMNS, CellError, columnOf, type BookingNames, type CellContext } from './booking-columns';
 
@@ -25,16 +26,13 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
   if (faults.length > 0) return { ok: false, faults };
   const [header, ...body] = rows;
   if (!header) return { ok: false, faults: [{ path: '(file)', message: 'the list is empty' }] };
-  const headers = header.cells.map(columnOf);
+  const headers = header.cells.map((name) => columnOf(name, context.words));
   const missing = BOOKING_COLUMNS.filter((column) => column.required && !isThere(column, headers));
   const twice = headers.filter((name, place) => name !== '' && headers.indexOf(name) !== place);
-  if (missing.length > 0 || twice.length > 0) {
+  if (twice.length > 0) {
     return {
       ok: false,
-      faults: [
-        ...missing.map((column) => ({ path: 'line 1', message: `the column "${column.header}" is missing` })),
-        ...twice.map((name) => ({ path: 'line 1', message: `the column "${name}" stands twice` })),
-      ],
+      faults: twice.map((name) => ({ path: 'line 1', message: `the column "${name}" stands twice` })),
     };
   }
   const decimalComma = usesDecimalComma(
@@ -47,16 +45,21 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
   }
   const stored = new Map(context.bookings.map((booking) => [booking.fields.reference, booking]));
   const firstLine = new Map<string, number>();
-  const unknownCars = new Map<string, number>();
-  const read = body.map((row) => {
-    const { cars, ...one } = readRow(row, { headers, decimalComma, context, stored });
-    for (const car of cars) unknownCars.set(car, (unknownCars.get(car) ?? 0) + 1);
+  const unknown = { cars: new Map<string, number>(), languages: new Map<string, number>() };
+  const dateOrder = dateOrderOf(cellsUnder('birthday', headers, body));
+  // Without the columns that it needs, no row says anything.
+  const read = (missing.length > 0 ? [] : body).map((row) => {
+    const { named, ...one } = readRow(row, { headers, decimalComma, dateOrder, context, stored });
+    for (const of of ['cars', 'languages'] as const) {
+      for (const word of named[of]) unknown[of].set(word, (unknown[of].get(word) ?? 0) + 1);
+    }
     const before = firstLine.get(one.reference);
     if (one.reference !== '' && before === undefined) firstLine.set(one.reference, row.line);
     if (before === undefined) return one;
     const fault = { column: 'reference', reason: `stands twice in the list, first on line ${before}` };
     return { ...one, outcome: 'faulty' as const, fields: undefined, changes: [], faults: [...one.faults, fault] };
   });
+  const prices = lapPrices(headers, body, decimalComma);
   return {
     ok: true,
     preview: {
@@ -68,10 +71,61 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
           !BOOKING_COLUMNS.some((column) => column.header === headers[place]) &&
           !PARTS_OF_DRIVES.some((part) => part === headers[place]),
       ),
-      unknownCars: [...unknownCars].map(([name, rows]) => ({ name, rows })),
+      missingColumns: missing.map((column) => column.header),
+      columns: [...BOOKING_COLUMNS.map((column) => column.header), ...PARTS_OF_DRIVES],
+      unknownCars: [...unknown.cars].map(([name, rows]) => {
+        const lapPrice = prices.get(name.toLowerCase());
+        return { name, rows, ...(lapPrice !== undefined && { lapPrice }) };
+      }),
+      unknownLanguages: [...unknown.languages].map(([name, rows]) => ({ name, rows })),
+      prices: context.cars.flatMap(({ id, name, lapPrice }) => {
+        const byList = prices.get(name.toLowerCase());
+        return lapPrice === undefined && byList !== undefined ? [{ car: id, name, lapPrice: byList }] : [];
+      }),
+      firstFault: firstFaultOf(read, header.cells, headers, body),
       rows: read,
     },
   };
+}
+
+/** The first row that cannot be taken in, with the cell at fault; a fault of the whole row has none. */
+function firstFaultOf(
+  read: readonly ImportRow[],
+  names: readonly string[],
+  headers: readonly string[],
+  body: readonly Row[],
+): ImportPreview['firstFault'] {
+  const row = read.find(({ outcome }) => outcome === 'faulty');
+  if (!row) return null;
+  const { column, reason } = row.faults[0]!;
+  const at = headers.indexOf(column === 'drives' && !headers.includes('drives') ? 'car' : column);
+  const cells = body.find(({ line }) => line === row.line)!.cells;
+  return { line: row.line, headers: [...names], cells: [...cells], at, reason };
+}
+
+function cellsUnder(header: string, headers: readonly string[], body: readonly Row[]): string[] {
+  const place = headers.indexOf(header);
+  return place < 0 ? [] : body.flatMap(({ cells }) => cells[place] ?? []);
+}
+
+/** What a lap costs by the rows that book one car alone, the median of each; by the car's name in small letters. */
+function lapPrices(
+  headers: readonly string[],
+  body: readonly Row[],
+  decimalComma: boolean,
+): ReadonlyMap<string, number> {
+  const found = new Map<string, number[]>();
+  for (const { cells } of body) {
+    const cellOf = (header: string) => cells[headers.indexOf(header)] ?? '';
+    const booked = headers.includes('drives') ? cellOf('drives') : `${cellOf('car')} x${cellOf('laps')}`;
+    const [, car, laps] = /^([^+/]+?)\s*[x×]\s*(\d+)$/i.exec(booked.trim()) ?? [];
+    const text = cellOf('price').replace(/[\s'\u00a0\u202f]/g, '');
+    const price = Number(decimalComma ? text.replace(/\./g, '').replace(',', '.') : text.replace(/,/g, ''));
+    if (!car || !Number(laps) || !(price > 0)) continue;
+    const name = car.trim().toLowerCase();
+    found.set(name, [...(found.get(name) ?? []), price / Number(laps)]);
+  }
+  return new Map([...found].map(([name, prices]) => [name, Math.round(median(prices)! * 100) / 100]));
 }
 
 /** A drive may stand in two columns, where each guest has one. */
@@ -147,25 +201,28 @@ function readRow(
   {
     headers,
     decimalComma,
+    dateOrder,
     context,
     stored: known,
   }: {
     readonly headers: readonly string[];
     readonly decimalComma: boolean;
+    readonly dateOrder: DateOrder;
     readonly context: BookingListContext;
     /** The bookings of the day, by reference. */
     readonly stored: ReadonlyMap<string, Booking>;
   },
-): ImportRow & { readonly cars: readonly string[] } {
+): ImportRow & { readonly named: { readonly cars: readonly string[]; readonly languages: readonly string[] } } {
   const cellOf = (header: string) => cells[headers.indexOf(header)] ?? '';
   const reference = headers.includes('reference')
     ? cellOf('reference')
     : madeReference(cellOf('name'), cellOf('arrives'));
-  const cars: string[] = [];
+  const named = { cars: [] as string[], languages: [] as string[] };
   const stored = known.get(reference);
   const cellContext: CellContext = {
     ...context,
     decimalComma,
+    dateOrder,
     reference,
     driveIds: stored?.fields.drives.map(({ id }) => id) ?? [],
   };
@@ -180,7 +237,8 @@ function readRow(
       values[column.field] = cell ? column.read(cell, cellContext) : column.empty;
     } catch (error) {
       if (!(error instanceof CellError)) throw error;
-      cars.push(...error.unknownCars);
+      named.cars.push(...(error.unknown.cars ?? []));
+      named.languages.push(...(error.unknown.languages ?? []));
       faults.push({ column: column.header, reason: error.message });
       values[column.field] = undefined;
     }
@@ -190,10 +248,10 @@ function readRow(
   const row = { line, reference, name: cellOf('name') };
   const checked = faults.length === 0 ? checkFields(values) : undefined;
   if (!checked?.fields)
-    return { ...row, cars, outcome: 'faulty', changes: [], faults: [...faults, ...(checked?.faults ?? [])] };
+    return { ...row, named, outcome: 'faulty', changes: [], faults: [...faults, ...(checked?.faults ?? [])] };
   const changes = stored ? changedFields(stored.fields, checked.fields) : [];
   const outcome = !stored ? 'added' : changes.length > 0 ? 'changed' : 'unchanged';
-  return { ...row, cars, outcome, changes, faults: [], fields: checked.fields };
+  return { ...row, named, outcome, changes, faults: [], fields: checked.fields };
 }
 
 /** A gearbox or a pin that was set for one drive by hand is no column of the list and stays. */

@@ -22,6 +22,7 @@ const TABLES = [
   'fault',
   'manager_code',
   'booking',
+  'list_word',
   'event_day',
   'instructor',
   'car',

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { bookingFields } from '../booking';
+import { moneyAmount, text } from '../day/fields';
 
 /** A fault in one cell of a booking list. */
 export const cellFault = z.object({
@@ -22,8 +23,26 @@ export const importRow = z.object({
 });
 export type ImportRow = z.output<typeof importRow>;
 
+/** What a word of the venue's lists means: a header, a language or a car that is called otherwise there. */
+export const listWord = z.strictObject({
+  kind: z.enum(['column', 'language', 'car']),
+  /** In small letters. */
+  word: text(200).min(1),
+  /** Header of a column, code of a language, id of a car. */
+  means: z.string().min(1).max(64),
+});
+export type ListWord = z.output<typeof listWord>;
+
+/** A list, and what of its words has been explained for it. */
+export const bookingListBody = z.strictObject({ csv: z.string(), words: z.array(listWord).max(500).optional() });
+
 /** A car that the list books and the fleet has not, as the list calls it. */
-export const unknownCar = z.object({ name: z.string(), rows: z.number().int() });
+export const unknownCar = z.object({
+  name: z.string(),
+  rows: z.number().int(),
+  /** What a lap in it costs by the list, where it tells. */
+  lapPrice: moneyAmount.optional(),
+});
 export type UnknownCar = z.output<typeof unknownCar>;
 
 export const importPreview = z.object({
@@ -31,6 +50,24 @@ export const importPreview = z.object({
   decimalComma: z.boolean(),
   /** Columns of the file that the import does not know, named so that a typing error is seen. */
   unknownColumns: z.array(z.string()),
+  /** Columns that a list needs and this one has not, or not by a name that is known; without them no row can be read. */
+  missingColumns: z.array(z.string()),
+  /** All columns that there are to choose from. */
+  columns: z.array(z.string()),
+  /** Languages that nobody knows by this name. */
+  unknownLanguages: z.array(z.object({ name: z.string(), rows: z.number().int() })),
+  /** Cars of the fleet without a price, and what a lap in them costs by the list. */
+  prices: z.array(z.object({ car: z.string(), name: z.string(), lapPrice: moneyAmount })),
+  /** The first row that cannot be taken in, as it stands in the file, with the place of the cell that is at fault. */
+  firstFault: z
+    .object({
+      line: z.number().int(),
+      headers: z.array(z.string()),
+      cells: z.array(z.string()),
+      at: z.number().int(),
+      reason: z.string(),
+    })
+    .nullable(),
   /** Cars that could be created from the list. */
   unknownCars: z.array(unknownCar),
   rows: z.array(importRow),

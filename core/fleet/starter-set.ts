@@ -251,19 +251,20 @@ export function starterColour(number: number): string {
   return STARTER_COLOURS[(number - 1) % STARTER_COLOURS.length]!;
 }
 
-/** A car of each kind under each name, numbered on from those that are there. */
+/** A car of each kind under each name, with its price where it is known, numbered on from those that are there. */
 export function namedCars(
-  wanted: readonly { readonly kind: CarKind; readonly name: string }[],
+  wanted: readonly { readonly kind: CarKind; readonly name: string; readonly lapPrice?: number | undefined }[],
   fleet: readonly Pick<CarFields, 'id' | 'number'>[],
   at: Pick<StarterPlace, 'lapLengthM' | 'available'>,
 ): CarFields[] {
   const taken = new Set(fleet.map(({ id }) => id));
   const first = 1 + Math.max(0, ...fleet.map(({ number }) => number));
-  return wanted.map(({ kind, name }, place) => {
+  return wanted.map(({ kind, name, lapPrice }, place) => {
     const number = first + place;
     const car = starterCar(kind, { ...at, number, name, taken, colour: starterColour(number) });
     taken.add(car.id);
-    return car;
+    if (lapPrice === undefined) return car;
+    return { ...car, lapPrice, assumed: car.assumed?.filter((path) => path !== 'lapPrice') };
   });
 }
 

@@ -1,3 +1,4 @@
+import { languageName } from './languages';
 import type { CarKind, BetterFrom } from '../fleet';
 import type { Missing, StepName } from '../first-steps';
 import type { IntroductionWay } from '../venue';
@@ -46,17 +47,6 @@ export function missingWords(missing: Missing, carName: (id: string) => string):
     noPhones: () => 'No phone or tablet has been added.',
   };
   return tell(sentences, missing);
-}
-
-const LANGUAGES = new Intl.DisplayNames('en', { type: 'language', fallback: 'code' });
-
-/** A language by its name; a code that nobody knows as it is. */
-export function languageName(code: string): string {
-  try {
-    return LANGUAGES.of(code) ?? code;
-  } catch {
-    return code;
-  }
 }
 
 export const CAR_KIND_WORDS: Readonly<Record<CarKind, { readonly name: string; readonly like: string }>> = {

@@ -32,6 +32,7 @@ export {
 } from './terms';
 export * from './english-first-steps';
 export { ruleEffectWords } from './english-rules';
+export * from './languages';
 export { CALL_HOLDS, CALL_MEANINGS, TALK_GROUP_WORDS } from './english-driving';
 export type { Words } from './words';
 

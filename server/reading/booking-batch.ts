@@ -38,6 +38,13 @@ export type BatchRead =
 export function readBookingBatch(csv: string, context: BookingListContext): BatchRead {
   const list = readBookingList(csv, context);
   if (!list.ok) return list;
+  const missing = list.preview.missingColumns;
+  if (missing.length > 0) {
+    return {
+      ok: false,
+      faults: missing.map((name) => ({ path: 'line 1', message: `the column "${name}" is missing` })),
+    };
+  }
   const known = new Map(context.bookings.map((stored) => [stored.fields.reference, stored]));
   const taken = new Set(context.bookings.flatMap(({ fields }) => fields.drives.map(({ id }) => id)));
   const added: StoredBooking[] = [];

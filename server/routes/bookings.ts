@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { booking, bookingFields, joinedBooking, splitBooking, type Booking } from '@core/api';
+import { booking, bookingFields, joinedBooking, splitBooking, type Booking, type ListWord } from '@core/api';
 import type { bookingsEndpoints } from '@core/api/endpoints/bookings';
 import { fact, MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY, type Fault } from '@core/day';
 import { isAbout } from '@core/journal';
@@ -81,20 +81,21 @@ export function bookingsRoutes({ store, dayCache, hub, clock }: Services): Handl
       changed(date);
       return joined;
     },
-    previewImport: async ({ params: { date }, body: { csv } }) => {
-      const read = await readingThread.read({ kind: 'preview', text: csv, situation: situationOf(date) });
+    previewImport: async ({ params: { date }, body: { csv, words } }) => {
+      const read = await readingThread.read({ kind: 'preview', text: csv, situation: situationOf(date, words) });
       if (!read.ok) throw unreadable(read.faults);
       return new EncodedReply(read.json);
     },
-    importBookings: async ({ params: { date }, body: { csv } }) => {
+    importBookings: async ({ params: { date }, body: { csv, words } }) => {
       for (let round = 0; round < ROUNDS; round++) {
-        const situation = situationOf(date);
+        const situation = situationOf(date, words);
         const read = await readingThread.read({ kind: 'bookings', text: csv, situation });
         if (!read.ok) throw unreadable(read.faults);
         const { added, changed: changes, unchanged, faulty } = read.batch;
         const taken = store.bookings.takeIn(date, situation.bookings, { added, changed: changes });
         if (taken === 'changedMeanwhile') continue;
         if (taken !== 'taken') throw dayFull(taken);
+        store.listWords.keep(words ?? []);
         changed(date);
         return { added: added.length, changed: changes.length, unchanged, faulty };
       }
@@ -126,10 +127,12 @@ export function bookingsRoutes({ store, dayCache, hub, clock }: Services): Handl
   }
 
   /** What a list is read against. */
-  function situationOf(date: string): ListSituation {
+  function situationOf(date: string, explained: readonly ListWord[] = []): ListSituation {
     if (!store.days.has(date)) throw notFound('eventDay', date);
     return {
-      cars: store.cars.list().map(({ id, fields }) => ({ id, name: fields.name, number: fields.number })),
+      // What is said now holds over what was said before.
+      words: [...explained, ...store.listWords.list()],
+      cars: store.cars.list().map(({ id, fields: { name, number, lapPrice } }) => ({ id, name, number, lapPrice })),
       instructors: store.instructors.list().map(({ fields: { id, name } }) => ({ id, name })),
       bookings: store.bookings.rows(date),
     };

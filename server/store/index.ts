@@ -8,6 +8,7 @@ import { deviceStore } from './devices';
 import { documentTable } from './documents';
 import { guestStore } from './guests';
 import { journalStore } from './journal';
+import { listWordStore } from './list-words';
 import { managerStore } from './manager';
 import { phoneStore } from './phones';
 import { planJobStore } from './plan-jobs';
@@ -29,6 +30,7 @@ export function openStore(db: Db) {
     manager: managerStore(db),
     days: dayStore(db),
     bookings: bookingStore(db),
+    listWords: listWordStore(db),
     journal: journalStore(db),
     planJobs: planJobStore(db),
     devices: deviceStore(db),

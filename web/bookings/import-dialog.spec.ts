@@ -38,16 +38,29 @@ describe('The import', () => {
       delimiter: ';',
       decimalComma: true,
       unknownColumns: ['colour'],
+      missingColumns: [],
+      columns: ['reference', 'name', 'notes'],
       unknownCars: [],
+      unknownLanguages: [{ name: 'Platt', rows: 1 }],
+      prices: [{ car: 'c1', name: 'Dunnock Cup', lapPrice: 24 }],
+      firstFault: { line: 3, headers: ['Name', 'Zeit'], cells: ['X', ''], at: 1, reason: 'is empty' },
       rows: [row(2, 'added'), row(3, 'faulty', [{ column: 'arrives', reason: 'is empty' }])],
     });
     await fixture.whenStable();
-    const rows = [...document.querySelectorAll('tbody tr')].map((one) => one.className);
+    const rows = [...document.querySelectorAll('.rows tbody tr')].map((one) => one.className);
     expect(rows).toEqual(['faulty', 'added']);
-    expect(document.body.textContent).toContain('Not known, left out: colour.');
+    expect(document.querySelector('.bad')?.textContent).toBe('(empty)');
+    for (const group of ['Columns that are not known', 'Languages that are not known', 'Prices']) {
+      expect(document.querySelector(`[aria-label="${group}"]`))
+        .withContext(group)
+        .not.toBeNull();
+    }
     [...document.querySelectorAll('button')]
       .find((button) => button.textContent?.includes('Import 1 good rows'))!
       .click();
-    expect(http.expectOne('/api/days/2027-05-22/bookings/import').request.body).toEqual({ csv: 'reference,name' });
+    expect(http.expectOne('/api/days/2027-05-22/bookings/import').request.body).toEqual({
+      csv: 'reference,name',
+      words: [],
+    });
   });
 });

@@ -1,11 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { CAR_KINDS, contract, namedCars, type CarKind, type ImportPreview, type ImportRow } from '@core/api';
+import {
+  CAR_KINDS,
+  contract,
+  namedCars,
+  type CarKind,
+  type ImportPreview,
+  type ImportRow,
+  type ListWord,
+} from '@core/api';
 import { CAR_KIND_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Select } from 'primeng/select';
 import { concatMap, from, last } from 'rxjs';
+import { languageOptions } from '../crew/crew-fields';
 import { Api, ApiError } from '../data/api';
 import { DayService } from '../data/day.service';
 import { readText } from '../data/text-file';
@@ -19,6 +28,8 @@ const OUTCOME_WORDS: Record<ImportRow['outcome'], string> = {
 
 /** Of a car that is created from a list, until somebody says otherwise. */
 const DEFAULT_KIND: CarKind = 'grandTourer';
+
+const isKind = (kind: string): kind is CarKind => (CAR_KINDS as readonly string[]).includes(kind);
 
 /** Import of a CSV booking list: a file or pasted text, what it would do row by row, then all good rows or none. */
 @Component({
@@ -87,6 +98,15 @@ const DEFAULT_KIND: CarKind = 'grandTourer';
         align-items: center;
       }
     }
+    .first {
+      margin-bottom: 0.7rem;
+      overflow-x: auto;
+    }
+    .first .bad {
+      background: var(--p-jl-kerb);
+      color: var(--p-jl-paper);
+      font-weight: 700;
+    }
     footer {
       display: flex;
       justify-content: flex-end;
@@ -107,8 +127,15 @@ export class ImportDialog {
   protected readonly busy = signal(false);
   /** Of what kind the cars are that are to be created, by their name in the list. */
   protected readonly kindOf = signal<ReadonlyMap<string, CarKind>>(new Map());
-  protected readonly kinds = CAR_KINDS.map((value) => ({ value, label: CAR_KIND_WORDS[value].name }));
+  /** What a car of the list may be: one to be created, of a kind, or one that is there. */
+  protected readonly kinds = computed(() => [
+    ...CAR_KINDS.map((value) => ({ value: value as string, label: `new: ${CAR_KIND_WORDS[value].name}` })),
+    ...(this.data.day()?.cars ?? []).map(({ id, name }) => ({ value: id, label: `it is ${name}` })),
+  ]);
+  protected readonly languages = languageOptions();
   protected readonly creating = signal(false);
+  /** What words of this list mean, as it was said here; kept once the list is taken in. */
+  protected readonly said = signal<readonly ListWord[]>([]);
   private csv = '';
   private fileName = '';
 
@@ -135,7 +162,7 @@ export class ImportDialog {
   protected importGood(): void {
     const date = this.data.date()!;
     this.busy.set(true);
-    this.api.call(contract.importBookings, { params: { date }, body: { csv: this.csv } }).subscribe({
+    this.api.call(contract.importBookings, { params: { date }, body: this.list() }).subscribe({
       next: ({ added, changed, faulty }) => {
         this.data.reload();
         this.data.say(
@@ -147,8 +174,57 @@ export class ImportDialog {
     });
   }
 
-  protected setKind(car: string, kind: CarKind): void {
-    this.kindOf.update((known) => new Map(known).set(car, kind));
+  /** Of a kind to be created, or a car that is there and called otherwise in the list. */
+  protected setKind(car: string, kind: string): void {
+    if (isKind(kind)) this.kindOf.update((known) => new Map(known).set(car, kind));
+    else this.say('car', car, kind);
+  }
+
+  /** A word of the list means something that is known; the list is read again with it. */
+  protected say(kind: ListWord['kind'], word: string, means: string): void {
+    const plain =
+      kind === 'column'
+        ? word
+            .trim()
+            .toLowerCase()
+            .replace(/[\s_-]+/g, ' ')
+        : word.toLowerCase();
+    this.said.update((said) => [
+      { kind, word: plain, means },
+      ...said.filter((one) => one.kind !== kind || one.word !== plain),
+    ]);
+    this.look();
+  }
+
+  /** The cars that have no price get that of the list. */
+  protected takePrices(): void {
+    const prices = new Map(this.preview()?.prices.map(({ car, lapPrice }) => [car, lapPrice]));
+    this.creating.set(true);
+    this.api
+      .call(contract.listCars)
+      .pipe(
+        concatMap(({ cars }) => from(cars.filter(({ fields }) => prices.has(fields.id)))),
+        concatMap(({ version, fields }) =>
+          this.api.call(contract.changeCar, {
+            params: { id: fields.id },
+            body: { version, fields: { ...fields, lapPrice: prices.get(fields.id) } },
+          }),
+        ),
+        last(),
+      )
+      .subscribe({
+        next: () => this.createdSome(),
+        error: (error: unknown) => {
+          this.creating.set(false);
+          this.fail(error);
+        },
+      });
+  }
+
+  private createdSome(): void {
+    this.creating.set(false);
+    this.data.reload();
+    this.look();
   }
 
   /** The cars that the list books and the fleet has not; then the list is read again. */
@@ -161,9 +237,10 @@ export class ImportDialog {
       .call(contract.listCars)
       .pipe(
         concatMap(({ cars }) => {
-          const wanted = preview.unknownCars.map(({ name }) => ({
+          const wanted = preview.unknownCars.map(({ name, lapPrice }) => ({
             name,
             kind: this.kindOf().get(name) ?? DEFAULT_KIND,
+            lapPrice,
           }));
           const fleet = cars.map(({ fields }) => fields);
           return from(namedCars(wanted, fleet, at));
@@ -172,11 +249,7 @@ export class ImportDialog {
         last(),
       )
       .subscribe({
-        next: () => {
-          this.creating.set(false);
-          this.data.reload();
-          this.look();
-        },
+        next: () => this.createdSome(),
         error: (error: unknown) => {
           this.creating.set(false);
           this.fail(error);
@@ -200,6 +273,7 @@ export class ImportDialog {
 
   protected close(): void {
     this.busy.set(false);
+    this.said.set([]);
     this.preview.set(undefined);
     this.failure.set(undefined);
     this.open.set(false);
@@ -219,10 +293,14 @@ export class ImportDialog {
   }
 
   private look(): void {
-    this.api.call(contract.previewImport, { params: { date: this.data.date()! }, body: { csv: this.csv } }).subscribe({
+    this.api.call(contract.previewImport, { params: { date: this.data.date()! }, body: this.list() }).subscribe({
       next: (preview) => this.preview.set(preview),
       error: (error: unknown) => this.fail(error),
     });
+  }
+
+  private list() {
+    return { csv: this.csv, words: [...this.said()] };
   }
 
   private fail(error: unknown): void {

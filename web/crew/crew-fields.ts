@@ -1,15 +1,11 @@
 import type { instructorFields } from '@core/crew';
 import type * as z from 'zod';
-import { languageName } from '@core/words';
+import { languageName, SPOKEN_LANGUAGES } from '@core/words';
 import { formOf, type Field, type Option } from '../forms/fields';
 
-/** Languages that guests come with, by their codes; others are offered where somebody speaks them. */
-const COMMON_LANGUAGES =
-  'en de fr es it nl pt pl cs sk hu ro da sv no fi fo is et lv lt el tr uk ru hr sl sr bg ar he hi zh ja ko'.split(' ');
-
 /** Languages by name, those that are spoken already among them. */
-function languageOptions(spoken: readonly string[]): Option[] {
-  const codes = [...new Set([...COMMON_LANGUAGES, ...spoken])];
+export function languageOptions(spoken: readonly string[] = []): Option[] {
+  const codes = [...new Set([...SPOKEN_LANGUAGES, ...spoken])];
   return codes.map((value) => ({ value, label: languageName(value) })).sort((a, b) => a.label.localeCompare(b.label));
 }
 

@@ -4,7 +4,7 @@ import { moneyAmount } from '../../day/fields';
 import { timeOfDay } from '../../day/time';
 import { booking } from '../setup';
 import { date, dateAndId, endpoint, type Endpoint, version } from '../endpoint';
-import { importPreview } from '../import';
+import { bookingListBody, importPreview } from '../import';
 
 /** Bookings, by hand and by list. */
 export const bookingsEndpoints = {
@@ -84,16 +84,16 @@ export const bookingsEndpoints = {
     path: '/api/days/:date/bookings/preview',
     summary: 'What importing a CSV booking list would do',
     params: date,
-    body: z.strictObject({ csv: z.string() }),
+    body: bookingListBody,
     reply: importPreview,
     refusals: [404, 422],
   }),
   importBookings: endpoint({
     method: 'post',
     path: '/api/days/:date/bookings/import',
-    summary: 'Import the good rows of a CSV booking list',
+    summary: 'Import the good rows of a CSV booking list; words that were explained for it are remembered',
     params: date,
-    body: z.strictObject({ csv: z.string() }),
+    body: bookingListBody,
     reply: z.object({
       added: z.number().int(),
       changed: z.number().int(),
