@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract, type Booking } from '@core/api';
-import { clockMinute, secondsOf } from '@core/day';
+import { clockMinute, dateIn, timeIn } from '@core/day';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Dialog } from 'primeng/dialog';
@@ -12,7 +12,7 @@ import type { Observable } from 'rxjs';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';
-import { paddedTime } from '../forms/fields';
+import { MomentField } from '../forms/moment-field';
 
 export type Way = 'move' | 'split' | 'join' | 'cancel';
 
@@ -27,7 +27,7 @@ const TITLES: Readonly<Record<Way, string>> = {
 @Component({
   selector: 'jl-booking-ways',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, Dialog, FormsModule, InputNumber, InputText, Select],
+  imports: [Button, Checkbox, Dialog, FormsModule, InputNumber, InputText, MomentField, Select],
   templateUrl: './booking-ways.html',
   styles: `
     form {
@@ -100,7 +100,12 @@ export class BookingWays {
   protected readonly canGo = computed(() => {
     switch (this.chosen()?.kind) {
       case 'move':
-        return this.to() !== '' && this.to() !== this.data.date() && /^\d{1,2}[:.]\d\d$/.test(this.arrives().trim());
+        return (
+          this.to() !== '' &&
+          this.to() !== this.data.date() &&
+          timeIn(this.arrives()) !== undefined &&
+          dateIn(this.to()) !== undefined
+        );
       case 'split':
         return this.going().length > 0 && this.name().trim() !== '' && this.reference().trim() !== '';
       case 'join':
@@ -158,7 +163,7 @@ export class BookingWays {
     const params = { date: this.data.date()!, id };
     switch (kind) {
       case 'move': {
-        const arrives = secondsOf(paddedTime(this.arrives()));
+        const arrives = timeIn(this.arrives())!;
         return this.api.call(contract.moveBooking, { params, body: { version, to: this.to(), arrives } });
       }
       case 'split': {

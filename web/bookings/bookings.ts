@@ -9,6 +9,7 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { bookingFields, contract, type Booking, type BookingFields } from '@core/api';
@@ -23,6 +24,7 @@ import { DayService } from '../data/day.service';
 import { balanceDue, dueWords } from '../money/money';
 import { carLabel } from '../data/names';
 import { newId } from '../data/new-id';
+import { known } from '../data/reading';
 import { onRequest } from '../shell/requests';
 import { PlanService } from '../data/plan.service';
 import type { Json } from '../forms/fields';
@@ -74,6 +76,11 @@ export class Bookings {
   private readonly currency = inject(DayService).currency;
   /** Guest whose booking is to be edited at once; bound from the address. */
   readonly edit = input<string>();
+  /** For its prices; read when the first booking is added. */
+  private readonly fleet = rxResource({
+    params: () => this.edited() && {},
+    stream: () => this.api.call(contract.listCars),
+  });
   protected readonly query = signal('');
   protected readonly importOpen = signal(false);
   private readonly ways = viewChild.required(BookingWays);
@@ -88,6 +95,7 @@ export class Bookings {
         value: reference,
         label: `${name}, ${reference}`,
       })),
+      this.edited()?.version === undefined,
     );
   });
   protected readonly rows = computed(() => {
@@ -193,6 +201,14 @@ export class Bookings {
     this.data.say(words);
   }
 
+  /** By the prices of the cars, the cheapest of those of which any will do; nothing of a car without one. */
+  private listPrice(drives: BookingFields['drives']): number {
+    const prices = new Map((known(this.fleet)?.cars ?? []).map(({ fields }) => [fields.id, fields.lapPrice ?? 0]));
+    const priceOf = (cars: readonly string[]) =>
+      cars.length === 0 ? 0 : Math.min(...cars.map((id) => prices.get(id) ?? 0));
+    return Math.round(drives.reduce((sum, { cars, laps }) => sum + priceOf(cars) * laps, 0) * 100) / 100;
+  }
+
   /** Somebody stands at the desk: a reference of its own, here from now on. */
   protected walkIn(wanted?: string): void {
     // Chosen before: a car, how many laps, and whether class and sighting run are behind the guest.
@@ -224,6 +240,7 @@ export class Bookings {
         title,
         fields: { ...NEW_BOOKING, reference: this.freeReference('B'), ...more, arrives: this.arrivesNow() },
         version: undefined,
+        follows: new Map([['price', (typed: Json) => this.listPrice(typed['drives'] as BookingFields['drives'])]]),
         save: (fields) => this.api.call(contract.addBooking, { params: { date }, body: fields }),
       }),
     );

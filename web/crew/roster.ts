@@ -18,7 +18,6 @@ import {
 } from '@core/crew';
 import { BY_ID, wordsIn } from '@core/words';
 import { Button } from 'primeng/button';
-import { InputText } from 'primeng/inputtext';
 import { forkJoin, switchMap } from 'rxjs';
 import * as z from 'zod';
 import { Api } from '../data/api';
@@ -27,6 +26,7 @@ import { Manager } from '../data/manager';
 import { newId } from '../data/new-id';
 import { PLAIN_WORDS } from '../data/screen-words';
 import { formOf } from '../forms/fields';
+import { MomentField } from '../forms/moment-field';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { lastKnown, sayUnread } from '../data/reading';
 import { RosterGrid, type RosterPlace } from './roster-grid';
@@ -47,7 +47,7 @@ const skillForm = z.strictObject({ may: z.boolean(), until: z.iso.date('expected
 @Component({
   selector: 'jl-roster',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, InputText, RecordEditor, RosterGrid, RosterImport],
+  imports: [Button, FormsModule, MomentField, RecordEditor, RosterGrid, RosterImport],
   templateUrl: './roster.html',
   styleUrl: './roster.scss',
   host: { class: 'screen' },

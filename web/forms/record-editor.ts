@@ -11,6 +11,8 @@ import { conflictOf, RecordForm, type Conflict } from './record-form';
 interface About {
   readonly title: string;
   readonly version: number | undefined;
+  /** What fields hold until somebody types in them, by the rest. */
+  readonly follows?: ReadonlyMap<string, (typed: Json) => unknown> | undefined;
   /** What else can be done with it: each closes the form and goes on elsewhere. */
   readonly ways?: readonly { readonly label: string; readonly go: () => void }[] | undefined;
   /** Takes the whole thing away, where that is possible at all, and what the button says. */
@@ -48,6 +50,7 @@ export class RecordEditor {
   readonly edited = model<Edited>();
   readonly fields = input.required<readonly Field[]>();
   readonly done = output<'saved' | 'removed'>();
+  protected readonly none = new Map<string, never>();
   protected readonly conflict = signal<Conflict | undefined>(undefined);
   protected readonly saving = signal(false);
   /** The button has been pressed once; pressing it again does it. */

@@ -12,6 +12,7 @@ import { Textarea } from 'primeng/textarea';
 import type * as z from 'zod';
 import { ApiError } from '../data/api';
 import { DrivesField } from './drives-field';
+import { MomentField } from './moment-field';
 import {
   fieldId,
   recordValue,
@@ -56,6 +57,7 @@ export function conflictOf(error: unknown): (Conflict & { readonly version: numb
     FormsModule,
     InputNumber,
     InputText,
+    MomentField,
     MultiSelect,
     NgTemplateOutlet,
     ReactiveFormsModule,
@@ -75,6 +77,8 @@ export class RecordForm {
   readonly saveLabel = input('Save');
   /** What a changed value would do, by its path; stands behind its sentence. */
   readonly effects = input<ReadonlyMap<string, string>>(new Map());
+  /** What a field holds until somebody types in it, by the rest of the record as it is typed; by its path. */
+  readonly follows = input<ReadonlyMap<string, (typed: Json) => unknown>>(new Map());
   /** The record as it is typed, encoded, whenever something in it changes. */
   readonly typed = output<Json>();
   /** The record, decoded by the schema. */
@@ -142,7 +146,10 @@ export class RecordForm {
       untracked(() => this.fill(record));
     });
     effect((onCleanup) => {
-      const watched = this.form().valueChanges.subscribe(() => this.typed.emit(this.collect()));
+      const watched = this.form().valueChanges.subscribe(() => {
+        this.followOn();
+        this.typed.emit(this.collect());
+      });
       onCleanup(() => watched.unsubscribe());
     });
   }
@@ -158,7 +165,7 @@ export class RecordForm {
   protected placeholder({ kind }: Field): string {
     if (kind === 'windows') return '08:30–12:00, 13:00–18:00';
     if (kind === 'duration') return '25 min';
-    return kind === 'time' ? '09:40' : '';
+    return '';
   }
 
   protected faultOf(field: Field): string | undefined {
@@ -187,6 +194,13 @@ export class RecordForm {
     const conflict = this.conflict();
     if (conflict) this.fill(conflict.current);
     this.cancelled.emit();
+  }
+
+  private followOn(): void {
+    for (const [path, value] of this.follows()) {
+      const control = this.form().controls[path.replaceAll('.', '/')];
+      if (control && !control.dirty) control.setValue(value(this.collect()), { emitEvent: false });
+    }
   }
 
   private fill(record: Json): void {

@@ -27,6 +27,7 @@ import { known } from '../data/reading';
 import { PLAIN_WORDS } from '../data/screen-words';
 import { VenueClock } from '../data/venue-clock';
 import { formOf, windowsOf, windowsText } from '../forms/fields';
+import { MomentField } from '../forms/moment-field';
 import { RecordForm } from '../forms/record-form';
 
 /** A calendar as it is typed: days of the year and hours in words. */
@@ -67,7 +68,7 @@ const SETUP_FIELDS = formOf<z.input<typeof daySetup>>({
 @Component({
   selector: 'jl-calendar',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, DatePicker, Dialog, FormsModule, InputText, RecordForm, Select, SelectButton],
+  imports: [Button, DatePicker, Dialog, FormsModule, InputText, MomentField, RecordForm, Select, SelectButton],
   templateUrl: './calendar.html',
   styles: `
     .body {

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { DayService } from '../data/day.service';
+import { MomentField } from '../forms/moment-field';
 import { PLAIN_WORDS } from '../data/screen-words';
 import { VenueClock } from '../data/venue-clock';
 
@@ -14,7 +16,7 @@ const AFTER = 6;
 @Component({
   selector: 'jl-day-picker',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Dialog, Button, RouterLink],
+  imports: [Dialog, Button, FormsModule, MomentField, RouterLink],
   templateUrl: './day-picker.html',
   styles: `
     ul {
@@ -45,12 +47,8 @@ const AFTER = 6;
       align-items: center;
       gap: 0.6rem;
     }
-    input[type='date'] {
-      padding: 0.35rem 0.5rem;
-      border: 1px solid var(--p-jl-faint);
-      border-radius: 5px;
-      background: var(--p-jl-panel);
-      color: inherit;
+    jl-moment-field {
+      width: 11rem;
     }
     .demo {
       display: flex;
