@@ -1,6 +1,7 @@
 import { type BookingFields, type ListWord, type PaceClass } from '@core/api';
 import { dateIn, timeIn, type DateOrder } from '@core/day';
 import { languageIn } from './language-words';
+import { numberIn } from './list-rows';
 
 /** What cells may name: the fleet, the crew, and the drives that the booking has already. */
 export interface BookingNames {
@@ -53,10 +54,9 @@ interface Column extends Described {
 const text = (cell: string) => cell;
 
 function number(cell: string, { decimalComma }: CellContext): number {
-  const plain = cell.replace(/[\s'\u00a0\u202f]/g, '');
-  const point = decimalComma ? plain.replace(/\./g, '').replace(',', '.') : plain.replace(/,/g, '');
-  if (!/^-?\d+(\.\d+)?$/.test(point)) throw new CellError(`expected a number, got "${cell}"`);
-  return Number(point);
+  const read = numberIn(cell, decimalComma);
+  if (read === undefined) throw new CellError(`expected a number, got "${cell}"`);
+  return read;
 }
 
 function time(cell: string): number {

@@ -1,8 +1,8 @@
-import Papa from 'papaparse';
 import { bookingFields, type Booking, type BookingFields, type ImportPreview, type ImportRow } from '@core/api';
 import { dateOrderOf, faultsOf, MOST_GUESTS_A_DAY, wallClock, type DateOrder, type Fault } from '@core/day';
 import { median } from '@core/median';
 import * as z from 'zod';
+import { firstFaultOf, numberIn, parseLines, usesDecimalComma, type ListLine } from './list-rows';
 import { BOOKING_COLUMNS, CellError, columnOf, type BookingNames, type CellContext } from './booking-columns';
 
 export interface BookingListContext extends BookingNames {
@@ -22,9 +22,9 @@ const NUMBER_HEADERS = ['height cm', 'weight kg', 'price', 'paid'];
  * a byte order mark is skipped. A cell that is empty clears its field, a column that is missing leaves it as it is.
  */
 export function readBookingList(csv: string, context: BookingListContext): BookingList {
-  const { rows, delimiter, faults } = parseRows(csv.replace(/^\uFEFF/, ''));
+  const { lines, delimiter, faults } = parseLines(csv);
   if (faults.length > 0) return { ok: false, faults };
-  const [header, ...body] = rows;
+  const [header, ...body] = lines;
   if (!header) return { ok: false, faults: [{ path: '(file)', message: 'the list is empty' }] };
   const headers = header.cells.map((name) => columnOf(name, context.words));
   const missing = BOOKING_COLUMNS.filter((column) => column.required && !isThere(column, headers));
@@ -35,10 +35,7 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
       faults: twice.map((name) => ({ path: 'line 1', message: `the column "${name}" stands twice` })),
     };
   }
-  const decimalComma = usesDecimalComma(
-    headers,
-    body.map(({ cells }) => cells),
-  );
+  const decimalComma = usesDecimalComma(headers, body, NUMBER_HEADERS);
   if (body.length > MOST_GUESTS_A_DAY) {
     const message = `the list has ${body.length} rows, and a day holds ${MOST_GUESTS_A_DAY} guests at most`;
     return { ok: false, faults: [{ path: '(file)', message }] };
@@ -82,28 +79,18 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
         const byList = prices.get(name.toLowerCase());
         return lapPrice === undefined && byList !== undefined ? [{ car: id, name, lapPrice: byList }] : [];
       }),
-      firstFault: firstFaultOf(read, header.cells, headers, body),
+      firstFault: firstFaultOf(
+        read,
+        header.cells,
+        (column) => headers.indexOf(column === 'drives' && !headers.includes('drives') ? 'car' : column),
+        body,
+      ),
       rows: read,
     },
   };
 }
 
-/** The first row that cannot be taken in, with the cell at fault; a fault of the whole row has none. */
-function firstFaultOf(
-  read: readonly ImportRow[],
-  names: readonly string[],
-  headers: readonly string[],
-  body: readonly Row[],
-): ImportPreview['firstFault'] {
-  const row = read.find(({ outcome }) => outcome === 'faulty');
-  if (!row) return null;
-  const { column, reason } = row.faults[0]!;
-  const at = headers.indexOf(column === 'drives' && !headers.includes('drives') ? 'car' : column);
-  const cells = body.find(({ line }) => line === row.line)!.cells;
-  return { line: row.line, headers: [...names], cells: [...cells], at, reason };
-}
-
-function cellsUnder(header: string, headers: readonly string[], body: readonly Row[]): string[] {
+function cellsUnder(header: string, headers: readonly string[], body: readonly ListLine[]): string[] {
   const place = headers.indexOf(header);
   return place < 0 ? [] : body.flatMap(({ cells }) => cells[place] ?? []);
 }
@@ -111,7 +98,7 @@ function cellsUnder(header: string, headers: readonly string[], body: readonly R
 /** What a lap costs by the rows that book one car alone, the median of each; by the car's name in small letters. */
 function lapPrices(
   headers: readonly string[],
-  body: readonly Row[],
+  body: readonly ListLine[],
   decimalComma: boolean,
 ): ReadonlyMap<string, number> {
   const found = new Map<string, number[]>();
@@ -119,9 +106,8 @@ function lapPrices(
     const cellOf = (header: string) => cells[headers.indexOf(header)] ?? '';
     const booked = headers.includes('drives') ? cellOf('drives') : `${cellOf('car')} x${cellOf('laps')}`;
     const [, car, laps] = /^([^+/]+?)\s*[x×]\s*(\d+)$/i.exec(booked.trim()) ?? [];
-    const text = cellOf('price').replace(/[\s'\u00a0\u202f]/g, '');
-    const price = Number(decimalComma ? text.replace(/\./g, '').replace(',', '.') : text.replace(/,/g, ''));
-    if (!car || !Number(laps) || !(price > 0)) continue;
+    const price = numberIn(cellOf('price'), decimalComma);
+    if (!car || !Number(laps) || !price || price < 0) continue;
     const name = car.trim().toLowerCase();
     found.set(name, [...(found.get(name) ?? []), price / Number(laps)]);
   }
@@ -160,44 +146,8 @@ function madeReference(name: string, arrives: string): string {
   return `${plain.slice(0, 30)}-${arrives.replace(/\D/g, '').padStart(4, '0')}`;
 }
 
-interface Row {
-  readonly line: number;
-  readonly cells: readonly string[];
-}
-
-function parseRows(csv: string): { rows: Row[]; delimiter: string; faults: Fault[] } {
-  const rows: Row[] = [];
-  const faults: Fault[] = [];
-  let delimiter = ',';
-  let line = 1;
-  let from = 0;
-  Papa.parse<string[]>(csv, {
-    delimitersToGuess: [';', ',', '\t', '|'],
-    step: ({ data, errors, meta }) => {
-      delimiter = meta.delimiter;
-      // A single column leaves nothing to recognise a delimiter by; that is no fault of the row.
-      for (const error of errors.filter(({ type }) => type !== 'Delimiter')) {
-        faults.push({ path: `line ${line}`, message: `quotes do not match (${error.message})` });
-      }
-      if (data.some((cell) => cell.trim() !== '')) rows.push({ line, cells: data.map((cell) => cell.trim()) });
-      line += csv.slice(from, meta.cursor).split(/\r\n|\n|\r/).length - 1;
-      from = meta.cursor;
-    },
-  });
-  return { rows, delimiter, faults };
-}
-
-/** Decimal commas are in use where a number cell ends in a comma and digits that no thousands could be. */
-function usesDecimalComma(headers: readonly string[], rows: readonly (readonly string[])[]): boolean {
-  return rows.some((cells) =>
-    cells.some(
-      (cell, place) => NUMBER_HEADERS.includes(headers[place] ?? '') && /^[\d.\s]*\d,(\d{1,2}|\d{4,})$/.test(cell),
-    ),
-  );
-}
-
 function readRow(
-  { line, cells }: Row,
+  { line, cells }: ListLine,
   {
     headers,
     decimalComma,

@@ -285,6 +285,7 @@ function exitOf(store: Store) {
   return {
     carNumbers: Object.fromEntries(cars.map(({ id, fields }) => [id, fields.number])),
     carColours: Object.fromEntries(cars.flatMap(({ id, fields }) => (fields.colour ? [[id, fields.colour]] : []))),
+    carPhotos: Object.fromEntries(cars.flatMap(({ id, fields }) => (fields.photo ? [[id, fields.photo]] : []))),
     stalls: Object.fromEntries(cars.flatMap(({ id, fields }) => (fields.stall ? [[id, fields.stall]] : []))),
     pitExit,
     live,

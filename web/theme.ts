@@ -13,6 +13,7 @@ import inputtext from '@primeuix/themes/aura/inputtext';
 import menu from '@primeuix/themes/aura/menu';
 import multiselect from '@primeuix/themes/aura/multiselect';
 import paginator from '@primeuix/themes/aura/paginator';
+import popover from '@primeuix/themes/aura/popover';
 import progressbar from '@primeuix/themes/aura/progressbar';
 import radiobutton from '@primeuix/themes/aura/radiobutton';
 import ripple from '@primeuix/themes/aura/ripple';
@@ -219,6 +220,7 @@ const aura = {
     menu,
     multiselect,
     paginator,
+    popover,
     progressbar,
     radiobutton,
     ripple,

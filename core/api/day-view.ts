@@ -44,6 +44,8 @@ export const dayView = z.object({
   carNumbers: z.record(z.string(), z.number().int()),
   /** The colour of each car that has one, as it is drawn. */
   carColours: z.record(z.string(), z.string()).default({}),
+  /** Id of the picture of each car that has one. */
+  carPhotos: z.record(z.string(), z.string()).default({}),
   /** The stall of each car that has one. */
   stalls: z.record(z.string(), z.number().int()),
   pitExit: pitExitCustoms,

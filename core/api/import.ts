@@ -9,19 +9,54 @@ export const cellFault = z.object({
   reason: z.string(),
 });
 
-/** What the import would do with one row. */
-export const importRow = z.object({
+/** What taking in a list would do with one of its rows. */
+export const listRow = z.object({
   /** Line of the file on which the row begins, the header being line 1. */
   line: z.number().int().min(1),
+  /** By which the row finds its record again. */
   reference: z.string(),
   name: z.string(),
   outcome: z.enum(['added', 'changed', 'unchanged', 'faulty']),
   /** Names of the fields that change. */
   changes: z.array(z.string()),
   faults: z.array(cellFault),
-  fields: bookingFields.optional(),
 });
+
+/** What the import would do with one booking. */
+export const importRow = listRow.extend({ fields: bookingFields.optional() });
 export type ImportRow = z.output<typeof importRow>;
+
+/** What taking in a list would do. */
+export const listPreview = z.object({
+  delimiter: z.string(),
+  decimalComma: z.boolean(),
+  /** Columns of the file that the import does not know, named so that a typing error is seen. */
+  unknownColumns: z.array(z.string()),
+  /** Columns that a list needs and this one has not, or not by a name that is known; without them no row can be read. */
+  missingColumns: z.array(z.string()),
+  /** All columns that there are to choose from. */
+  columns: z.array(z.string()),
+  /** The first row that cannot be taken in, as it stands in the file, with the place of the cell that is at fault. */
+  firstFault: z
+    .object({
+      line: z.number().int(),
+      headers: z.array(z.string()),
+      cells: z.array(z.string()),
+      at: z.number().int(),
+      reason: z.string(),
+    })
+    .nullable(),
+  rows: z.array(listRow),
+});
+export type ListPreview = z.output<typeof listPreview>;
+
+/** How many rows of a list were taken in, and how many not. */
+export const listTaken = z.object({
+  added: z.number().int(),
+  changed: z.number().int(),
+  unchanged: z.number().int(),
+  faulty: z.number().int(),
+});
 
 /** What a word of the venue's lists means: a header, a language or a car that is called otherwise there. */
 export const listWord = z.strictObject({
@@ -45,29 +80,11 @@ export const unknownCar = z.object({
 });
 export type UnknownCar = z.output<typeof unknownCar>;
 
-export const importPreview = z.object({
-  delimiter: z.string(),
-  decimalComma: z.boolean(),
-  /** Columns of the file that the import does not know, named so that a typing error is seen. */
-  unknownColumns: z.array(z.string()),
-  /** Columns that a list needs and this one has not, or not by a name that is known; without them no row can be read. */
-  missingColumns: z.array(z.string()),
-  /** All columns that there are to choose from. */
-  columns: z.array(z.string()),
+export const importPreview = listPreview.extend({
   /** Languages that nobody knows by this name. */
   unknownLanguages: z.array(z.object({ name: z.string(), rows: z.number().int() })),
   /** Cars of the fleet without a price, and what a lap in them costs by the list. */
   prices: z.array(z.object({ car: z.string(), name: z.string(), lapPrice: moneyAmount })),
-  /** The first row that cannot be taken in, as it stands in the file, with the place of the cell that is at fault. */
-  firstFault: z
-    .object({
-      line: z.number().int(),
-      headers: z.array(z.string()),
-      cells: z.array(z.string()),
-      at: z.number().int(),
-      reason: z.string(),
-    })
-    .nullable(),
   /** Cars that could be created from the list. */
   unknownCars: z.array(unknownCar),
   rows: z.array(importRow),

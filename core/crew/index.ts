@@ -4,3 +4,4 @@ export * from './rests';
 export * from './skills';
 export * from './roster';
 export * from './skill-watch';
+export * from './newcomer';

@@ -63,7 +63,7 @@ export function plannedInstructor(
   date: string,
   fleet: readonly string[],
 ): Instructor {
-  const { byRoster: _, holdsUntil, ...planned } = who;
+  const { byRoster: _, holdsUntil, leadCar: _l, spotter: _s, ...planned } = who;
   const ended = Object.keys(holdsUntil?.cars ?? {}).some((car) => !holdsOn(who, { kind: 'car', car }, date));
   const taught = who.cars === 'all' ? fleet : who.cars;
   return {

@@ -1,5 +1,4 @@
-import type { InstructorFields, Skill } from './skills';
-import { hasSkill, holdsOn, lastDayOf } from './skills';
+import { DUTIES, hasSkill, holdsOn, lastDayOf, type InstructorFields, type Skill } from './skills';
 import { dateAfter, windowsOn, type RosterEntry } from './roster';
 
 /** Days on which one person alone, or nobody, is there with a skill. */
@@ -15,9 +14,16 @@ export interface SkillGap {
   readonly missing: readonly { readonly instructor: string; readonly because: 'away' | 'expired' }[];
 }
 
-/** All that a venue needs somebody for. */
+/** All that somebody may be trusted with. */
 export function skillsOf(cars: readonly string[]): Skill[] {
-  return [...cars.map((car) => ({ kind: 'car', car }) as const), { kind: 'brief' }, { kind: 'sighting' }];
+  return [...cars.map((car) => ({ kind: 'car', car }) as const), ...DUTIES.map((kind) => ({ kind }) as const)];
+}
+
+/** All that a venue needs somebody for: a venue in which nobody leads or spots does without. */
+function neededOf({ cars, crew }: Pick<Watched, 'cars' | 'crew'>): Skill[] {
+  return skillsOf(cars).filter(
+    (skill) => (skill.kind !== 'leadCar' && skill.kind !== 'spotter') || crew.some((who) => hasSkill(who, skill)),
+  );
 }
 
 interface Watched {
@@ -37,7 +43,7 @@ export function skillGaps({ cars, crew, roster }: Watched, from: string, days = 
   const there = dates
     .map((date) => ({ date, crew: crew.filter((who) => windowsOn(who, roster, date).length > 0) }))
     .filter((day) => day.crew.length > 0);
-  return skillsOf(cars).flatMap((skill) => {
+  return neededOf({ cars, crew }).flatMap((skill) => {
     const gaps: SkillGap[] = [];
     let open = false;
     for (const day of there) {

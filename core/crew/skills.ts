@@ -1,9 +1,12 @@
 import * as z from 'zod';
 import { instructor } from '../day/day-file';
 
-/** What somebody may be trusted with: a car to teach in, the class, the sighting run. */
-export type Skill =
-  { readonly kind: 'car'; readonly car: string } | { readonly kind: 'brief' } | { readonly kind: 'sighting' };
+/** What somebody may be trusted with besides a car: the class, the sighting run, to lead a train of cars, to spot. */
+export const DUTIES = ['brief', 'sighting', 'leadCar', 'spotter'] as const;
+export type Duty = (typeof DUTIES)[number];
+
+/** What somebody may be trusted with: a car to teach in, or a duty. */
+export type Skill = { readonly kind: 'car'; readonly car: string } | { readonly kind: Duty };
 
 const lastDay = z.iso.date('expected a date, YYYY-MM-DD');
 
@@ -12,21 +15,27 @@ export const instructorFields = z.strictObject({
   ...instructor.shape,
   /** Works on days with a shift in the roster only; otherwise on every day, at the usual hours. */
   byRoster: z.boolean().optional(),
+  /** Leads other cars round; nobody does where it is not said. */
+  leadCar: z.boolean().optional(),
+  /** Watches from beside the circuit and speaks by radio. */
+  spotter: z.boolean().optional(),
   /** The last day on which a skill holds; without one it has no end. */
   holdsUntil: z
     .strictObject({
       cars: z.record(z.string().min(1).max(64), lastDay).optional(),
       brief: lastDay.optional(),
       sighting: lastDay.optional(),
+      leadCar: lastDay.optional(),
+      spotter: lastDay.optional(),
     })
     .optional(),
 });
 export type InstructorFields = z.output<typeof instructorFields>;
 
 /** Whether somebody has a skill at all, be it expired or not. */
-export function hasSkill({ cars, brief, sighting }: InstructorFields, skill: Skill): boolean {
-  if (skill.kind === 'car') return cars === 'all' || cars.includes(skill.car);
-  return skill.kind === 'brief' ? brief : sighting;
+export function hasSkill(who: InstructorFields, skill: Skill): boolean {
+  if (skill.kind === 'car') return who.cars === 'all' || who.cars.includes(skill.car);
+  return who[skill.kind] ?? false;
 }
 
 /** The last day of a skill; nothing where it has no end. */
@@ -58,6 +67,19 @@ export function withSkill(
   const others = known.filter((car) => car !== skill.car);
   const cars = may ? (who.cars === 'all' ? 'all' : [...others, skill.car]) : [...others];
   return { ...who, cars, holdsUntil: { ...days, cars: { ...otherDays, ...(may && until && { [skill.car]: until }) } } };
+}
+
+/** The same instructor with many skills given or taken, without an end. */
+export function withSkills(
+  who: InstructorFields,
+  skills: readonly Skill[],
+  may: boolean,
+  fleet: readonly string[],
+): InstructorFields {
+  return skills.reduce(
+    (now, skill) => (hasSkill(now, skill) === may ? now : withSkill(now, skill, { may }, fleet)),
+    who,
+  );
 }
 
 /** An id for somebody new: `i4`, the first that nobody has. */

@@ -22,6 +22,7 @@ export { slipsOf, type Slip, type SlipFact } from './slips';
 export { frozenOf, type Dropped, type Obstacle, type Frozen } from './frozen';
 export * from './time';
 export * from './usual-writing';
+export * from './record-text';
 export type { CarMisfit, LeftOutReason, UnplacedReason } from './unplaced';
 export * from './windows';
 export { carMisfit } from './rules/car-fit';

@@ -16,6 +16,11 @@ export const carFields = z.strictObject({
     .string()
     .regex(/^#[0-9a-fA-F]{6}$/, 'expected a colour such as #3366cc')
     .optional(),
+  /** Id of its picture. */
+  photo: z
+    .string()
+    .regex(/^[A-Za-z0-9_-]{8,64}$/, 'expected the id of a picture')
+    .optional(),
   /** What kind of car it is to people who choose one. */
   kind: z.enum(CAR_KINDS).optional(),
   /** Paths of numbers that are assumed: a better one would come from the papers, measured laps or the scales. */

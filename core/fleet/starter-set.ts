@@ -1,3 +1,4 @@
+import { valueAt, type Json } from '../day/record-text';
 import type { CarFile } from '../car/car-file';
 import type { CarFields } from '.';
 
@@ -190,6 +191,14 @@ const ASSUMED: readonly (readonly [path: string, from: BetterFrom])[] = [
 /** Where a better number than an assumed one comes from. */
 export function betterFrom(path: string): BetterFrom | undefined {
   return ASSUMED.find(([one]) => one === path)?.[1];
+}
+
+/** What of a car is still assumed after a change of it, both encoded: what was changed by hand is not any more. */
+export function stillAssumed(before: Json, after: Json): string[] | undefined {
+  const assumed = (after['assumed'] as string[] | undefined)?.filter(
+    (path) => JSON.stringify(valueAt(before, path)) === JSON.stringify(valueAt(after, path)),
+  );
+  return assumed && assumed.length > 0 ? assumed : undefined;
 }
 
 /** What decides how a car of the starter set stands among the others. */

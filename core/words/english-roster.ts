@@ -1,4 +1,4 @@
-import type { Skill, SkillGap } from '../crew';
+import type { Duty, Skill, SkillGap } from '../crew';
 import type { Names } from './names';
 import type { Words } from './words';
 
@@ -17,10 +17,17 @@ export function dateWords(date: string): string {
   return parts.flatMap(({ type, value }) => (type === 'literal' ? [] : [value])).join(' ');
 }
 
+const DUTY_WORDS: Readonly<Record<Duty, string>> = {
+  brief: 'give the class',
+  sighting: 'drive the sighting run',
+  leadCar: 'lead a train of cars',
+  spotter: 'spot',
+};
+
 export function skillWords({ car }: Names): Words['skill'] {
   return (skill: Skill) => {
     if (skill.kind === 'car') return `teach in the ${car(skill.car)}`;
-    return skill.kind === 'brief' ? 'give the class' : 'drive the sighting run';
+    return DUTY_WORDS[skill.kind];
   };
 }
 

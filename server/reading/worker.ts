@@ -6,6 +6,7 @@ import { readRosterIcal, type RosterRead } from '@exchange/roster-ical';
 import { importPreview, type StandingCone } from '@core/api';
 import * as z from 'zod';
 import { contextOf, readBookingBatch, type BatchRead, type ListSituation } from './booking-batch';
+import { readCars, readCrew, type CarsToRead, type CrewToRead, type RecordsRead } from './record-lists';
 import { standingCones, type ConesToPlace } from './standing-cones';
 
 /** A file from outside, and what is to be known to read it; or the venue's own circuit, to be computed. */
@@ -18,6 +19,8 @@ export type ReadingOrder =
       readonly format: CircuitFormat;
       readonly options: CircuitReadOptions;
     }
+  | ({ readonly kind: 'cars'; readonly text: string } & CarsToRead)
+  | ({ readonly kind: 'crew'; readonly text: string } & CrewToRead)
   | ({ readonly kind: 'cones' } & ConesToPlace)
   | { readonly kind: 'roster'; readonly text: string; readonly context: Parameters<typeof readRosterIcal>[1] };
 
@@ -25,6 +28,8 @@ export interface Readings {
   /** The preview as it travels, encoded here so that the main thread need not. */
   readonly preview: { readonly ok: true; readonly json: string } | Extract<BookingList, { ok: false }>;
   readonly bookings: BatchRead;
+  readonly cars: RecordsRead;
+  readonly crew: RecordsRead;
   readonly circuit: CircuitRead;
   readonly cones: StandingCone[];
   readonly roster: RosterRead;
@@ -41,6 +46,10 @@ function read(order: ReadingOrder): Readings[keyof Readings] {
     }
     case 'bookings':
       return readBookingBatch(order.text, contextOf(order.situation));
+    case 'cars':
+      return readCars(order.text, order);
+    case 'crew':
+      return readCrew(order.text, order);
     case 'circuit':
       return readCircuit(order.text, order.format, order.options);
     case 'cones':

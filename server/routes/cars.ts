@@ -1,7 +1,13 @@
-import { storedCar } from '@core/api';
+import { carFields, storedCar } from '@core/api';
 import type { carsEndpoints } from '@core/api/endpoints/cars';
-import { fact } from '@core/day';
+import { fact, type Json } from '@core/day';
+import { CAR_COLUMNS } from '@exchange/fleet-list';
+import { writeRecordList } from '@exchange/record-list';
+import * as z from 'zod';
 import { refusalOf } from '../problems';
+import { readingThread } from '../reading/thread';
+import { download } from '../routing/download';
+import { readable, takeInList } from '../routing/lists';
 import { recordDesk } from '../routing/records';
 import { setupChanged } from '../routing/setup-changed';
 import type { Services } from '../services';
@@ -11,6 +17,8 @@ import type { Handlers } from '../routing/mount';
 export function carsRoutes({ store, dayCache, hub }: Services): Handlers<typeof carsEndpoints> {
   const changed = setupChanged({ dayCache, hub });
   const cars = recordDesk(store.cars, 'car', storedCar, changed);
+  const read = (text: string) =>
+    readingThread.read({ kind: 'cars', text, stored: store.cars.list(), venue: store.venue.get()!.fields });
   return {
     listCars: () => ({ cars: store.cars.list() }),
     addCar: ({ body }) => {
@@ -18,6 +26,16 @@ export function carsRoutes({ store, dayCache, hub }: Services): Handlers<typeof 
         throw refusalOf(fact('idIsAVehicles', { id: body.id }));
       }
       return cars.add(body);
+    },
+    exportCars: ({ response }) => {
+      const fleet = store.cars.list().map(({ fields }) => z.encode(carFields, fields) as Json);
+      download(response, 'text/csv', 'cars.csv', writeRecordList(CAR_COLUMNS, fleet));
+    },
+    previewCars: async ({ body: { csv } }) => readable(await read(csv)).preview,
+    importCars: async ({ body: { csv } }) => {
+      const taken = takeInList(store.db, readable(await read(csv)), carFields, store.cars);
+      changed();
+      return taken;
     },
     changeCar: ({ params: { id }, body: { version, fields } }) => cars.change(id, version, fields),
   };

@@ -2,12 +2,16 @@ import { isDeepStrictEqual } from 'node:util';
 import type { Response } from 'express';
 import { storedInstructor, storedRosterEntry, type RosterPreview, type StoredRosterEntry } from '@core/api';
 import type { crewEndpoints } from '@core/api/endpoints/crew';
-import { dateAfter, type RosterEntry } from '@core/crew';
-import { fact } from '@core/day';
+import { dateAfter, instructorFields, type RosterEntry } from '@core/crew';
+import { fact, type Json } from '@core/day';
+import { crewColumns } from '@exchange/crew-list';
+import { writeRecordList } from '@exchange/record-list';
 import { rosterIcal } from '@exchange/roster-ical';
+import * as z from 'zod';
 import { notFound, refusalOf } from '../problems';
 import { readingThread } from '../reading/thread';
 import { download } from '../routing/download';
+import { readable, takeInList } from '../routing/lists';
 import { recordDesk, stale } from '../routing/records';
 import { setupChanged } from '../routing/setup-changed';
 import type { Services } from '../services';
@@ -51,7 +55,22 @@ export function crewRoutes({ store, dayCache, hub, manager }: Services): Handler
     const { name, timeZone } = store.venue.get()!.fields;
     download(response, 'text/calendar', 'roster.ics', rosterIcal(entries, { crew: crew(), timeZone, venue: name }));
   };
+  const cars = () => store.cars.list().map(({ id, fields: { name, number } }) => ({ id, name, number }));
+  const readList = (text: string) => {
+    const stored = store.instructors.list();
+    return readingThread.read({ kind: 'crew', text, stored, cars: cars(), venue: store.venue.get()!.fields });
+  };
   return {
+    exportCrew: ({ response }) => {
+      const people = store.instructors.list().map(({ fields }) => z.encode(instructorFields, fields) as Json);
+      download(response, 'text/csv', 'crew.csv', writeRecordList(crewColumns(cars()), people));
+    },
+    previewCrew: async ({ body: { csv } }) => readable(await readList(csv)).preview,
+    importCrew: async ({ body: { csv } }) => {
+      const taken = takeInList(store.db, readable(await readList(csv)), instructorFields, store.instructors);
+      changed();
+      return taken;
+    },
     listInstructors: () => ({ instructors: store.instructors.list() }),
     addInstructor: ({ body }) => desk.add(body),
     changeInstructor: ({ params: { id }, body: { version, fields } }) => desk.change(id, version, fields),

@@ -8,7 +8,7 @@ export interface Photo {
 /** All pictures together may take this much. */
 export const MOST_PHOTO_BYTES = 1_000_000_000;
 
-/** Pictures of faults and of the show; kept as they were sent, never changed. */
+/** Pictures of cars, of faults and of the show; kept as they were sent, never changed. */
 export function photoStore(db: Db) {
   const one = db.prepare<[string], Photo>('select type, bytes from photo where id = ?');
   const insert = db.prepare(
@@ -18,6 +18,7 @@ export function photoStore(db: Db) {
   const forget = db.prepare(
     `delete from photo where made_at < ?
        and id not in (select document ->> 'photo' from journal_entry where document ->> 'photo' is not null)
+       and id not in (select document ->> 'photo' from car where document ->> 'photo' is not null)
        and not exists (select 1 from show where instr(show.document, photo.id) > 0)`,
   );
   return {
@@ -29,7 +30,7 @@ export function photoStore(db: Db) {
       insert.run(id, type, bytes, madeAt);
       return true;
     },
-    /** Takes away pictures made before a date that no fault and no slide shows: how many. */
+    /** Takes away pictures made before a date that no car, no fault and no slide shows: how many. */
     forgetLoose: (before: string): number => forget.run(before).changes,
   };
 }

@@ -63,4 +63,24 @@ describe('The import', () => {
       words: [],
     });
   });
+
+  it('takes in cars and people by the same way', async () => {
+    const { fixture, http } = await show(ImportDialog, dayAt('09:00'), { open: true, of: 'cars' });
+    await fixture.whenStable();
+    const input = document.querySelector<HTMLInputElement>('#booking-file')!;
+    const files = new DataTransfer();
+    files.items.add(new File(['number,name'], 'cars.csv'));
+    input.files = files.files;
+    input.dispatchEvent(new Event('change'));
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    const row = { line: 2, reference: '7', name: 'Corrin', outcome: 'added', changes: [], faults: [] };
+    http.expectOne('/api/cars/preview').flush({
+      ...{ delimiter: ',', decimalComma: false, unknownColumns: ['owner'], missingColumns: [], columns: ['number'] },
+      ...{ firstFault: null, rows: [row] },
+    });
+    await fixture.whenStable();
+    expect(document.body.textContent).toContain('Not known, left out: owner.');
+    [...document.querySelectorAll('button')].find(({ textContent }) => textContent?.includes('Import 1 good'))!.click();
+    expect(http.expectOne('/api/cars/import').request.body).toEqual({ csv: 'number,name' });
+  });
 });

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, model, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
   CAR_KINDS,
@@ -7,13 +7,15 @@ import {
   type CarKind,
   type ImportPreview,
   type ImportRow,
+  type ListPreview,
   type ListWord,
 } from '@core/api';
 import { CAR_KIND_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Select } from 'primeng/select';
-import { concatMap, from, last } from 'rxjs';
+import { concatMap, from, last, type Observable } from 'rxjs';
+import type * as z from 'zod';
 import { languageOptions } from '../crew/crew-fields';
 import { Api, ApiError } from '../data/api';
 import { DayService } from '../data/day.service';
@@ -31,7 +33,43 @@ const DEFAULT_KIND: CarKind = 'grandTourer';
 
 const isKind = (kind: string): kind is CarKind => (CAR_KINDS as readonly string[]).includes(kind);
 
-/** Import of a CSV booking list: a file or pasted text, what it would do row by row, then all good rows or none. */
+type Taken = Pick<z.output<typeof contract.importBookings.reply>, 'added' | 'changed' | 'faulty'>;
+
+/** A list that comes in: what it is called, and how it is looked at and taken in. */
+interface List {
+  readonly title: string;
+  readonly what: string;
+  readonly look: (api: Api, date: string, list: { csv: string; words: ListWord[] }) => Observable<Preview>;
+  readonly take: (api: Api, date: string, list: { csv: string; words: ListWord[] }) => Observable<Taken>;
+}
+
+/** Only a list of bookings knows of words that have to be explained. */
+type Preview = ListPreview & Partial<ImportPreview>;
+
+const LISTS: Readonly<Record<'bookings' | 'cars' | 'crew', List>> = {
+  bookings: {
+    title: 'Import a booking list',
+    what: 'bookings',
+    look: (api, date, body) => api.call(contract.previewImport, { params: { date }, body }),
+    take: (api, date, body) => api.call(contract.importBookings, { params: { date }, body }),
+  },
+  cars: {
+    title: 'Import a list of cars',
+    what: 'cars',
+    look: (api, _, { csv }) => api.call(contract.previewCars, { body: { csv } }),
+    take: (api, _, { csv }) => api.call(contract.importCars, { body: { csv } }),
+  },
+  crew: {
+    title: 'Import a list of the crew',
+    what: 'people',
+    look: (api, _, { csv }) => api.call(contract.previewCrew, { body: { csv } }),
+    take: (api, _, { csv }) => api.call(contract.importCrew, { body: { csv } }),
+  },
+};
+
+/**
+ * Import of a CSV list of bookings, cars or people: a file, what it would do row by row, then all good rows or none.
+ */
 @Component({
   selector: 'jl-import-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -118,9 +156,16 @@ const isKind = (kind: string): kind is CarKind => (CAR_KINDS as readonly string[
 export class ImportDialog {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
+  readonly of = input<keyof typeof LISTS>('bookings');
   readonly open = model(false);
+  readonly taken = output<void>();
+  protected readonly it = computed(() => LISTS[this.of()]);
   protected readonly words = OUTCOME_WORDS;
-  protected readonly preview = signal<ImportPreview | undefined>(undefined);
+  protected readonly preview = signal<Preview | undefined>(undefined);
+  protected readonly shown = computed(() => {
+    const preview = this.preview();
+    return preview && { unknownCars: [], unknownLanguages: [], prices: [], ...preview };
+  });
   protected readonly failure = signal<{ message: string; faults: { path: string; message: string }[] } | undefined>(
     undefined,
   );
@@ -162,16 +207,19 @@ export class ImportDialog {
   protected importGood(): void {
     const date = this.data.date()!;
     this.busy.set(true);
-    this.api.call(contract.importBookings, { params: { date }, body: this.list() }).subscribe({
-      next: ({ added, changed, faulty }) => {
-        this.data.reload();
-        this.data.say(
-          `${added} bookings added, ${changed} changed${faulty > 0 ? `, ${faulty} faulty rows left out` : ''}.`,
-        );
-        this.close();
-      },
-      error: (error: unknown) => this.fail(error),
-    });
+    this.it()
+      .take(this.api, date, this.list())
+      .subscribe({
+        next: ({ added, changed, faulty }) => {
+          this.data.reload();
+          this.taken.emit();
+          this.data.say(
+            `${added} ${this.it().what} added, ${changed} changed${faulty > 0 ? `, ${faulty} faulty rows left out` : ''}.`,
+          );
+          this.close();
+        },
+        error: (error: unknown) => this.fail(error),
+      });
   }
 
   /** Of a kind to be created, or a car that is there and called otherwise in the list. */
@@ -198,7 +246,7 @@ export class ImportDialog {
 
   /** The cars that have no price get that of the list. */
   protected takePrices(): void {
-    const prices = new Map(this.preview()?.prices.map(({ car, lapPrice }) => [car, lapPrice]));
+    const prices = new Map(this.preview()?.prices?.map(({ car, lapPrice }) => [car, lapPrice]));
     this.creating.set(true);
     this.api
       .call(contract.listCars)
@@ -237,7 +285,7 @@ export class ImportDialog {
       .call(contract.listCars)
       .pipe(
         concatMap(({ cars }) => {
-          const wanted = preview.unknownCars.map(({ name, lapPrice }) => ({
+          const wanted = (preview.unknownCars ?? []).map(({ name, lapPrice }) => ({
             name,
             kind: this.kindOf().get(name) ?? DEFAULT_KIND,
             lapPrice,
@@ -293,10 +341,12 @@ export class ImportDialog {
   }
 
   private look(): void {
-    this.api.call(contract.previewImport, { params: { date: this.data.date()! }, body: this.list() }).subscribe({
-      next: (preview) => this.preview.set(preview),
-      error: (error: unknown) => this.fail(error),
-    });
+    this.it()
+      .look(this.api, this.data.date()!, this.list())
+      .subscribe({
+        next: (preview) => this.preview.set(preview),
+        error: (error: unknown) => this.fail(error),
+      });
   }
 
   private list() {

@@ -25,6 +25,7 @@ export const CAR_FIELDS = formOf<Omit<z.input<typeof carFields>, 'model'>>({
     optional: true,
     hint: 'on maps, and where people look for the yellow one',
   },
+  photo: { label: 'Picture', kind: 'photo', optional: true },
   level: {
     label: 'Level',
     kind: 'choice',

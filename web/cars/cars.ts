@@ -11,19 +11,21 @@ import {
   isInFleet,
   starterCar,
   starterColour,
+  stillAssumed,
   type CarFields,
   type StoredCar,
 } from '@core/api';
-import { clockMinute } from '@core/day';
+import { clockMinute, windowsText } from '@core/day';
 import { BETTER_FROM_WORDS, CAR_STATUS_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { TableModule } from 'primeng/table';
 import { Dialog } from 'primeng/dialog';
 import { tap } from 'rxjs';
 import * as z from 'zod';
+import { ImportDialog } from '../bookings/import-dialog';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import { valueAt, windowsText, type Field } from '../forms/fields';
+import { type Field } from '../forms/fields';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { Ask } from '../shell/ask';
 import { CAR_FIELDS, MODEL_FIELDS, NEW_CAR_FIELDS, NEW_MODEL, newCar } from './car-fields';
@@ -35,8 +37,25 @@ import { Unread } from '../shell/unread';
 @Component({
   selector: 'jl-cars',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Dialog, RecordEditor, StarterSet, TableModule, Unread],
+  imports: [Button, Dialog, ImportDialog, RecordEditor, StarterSet, TableModule, Unread],
   templateUrl: './cars.html',
+  styles: `
+    .photo {
+      height: 2.2rem;
+      margin-right: 0.5rem;
+      border-radius: 4px;
+      vertical-align: middle;
+    }
+    .colour {
+      display: inline-block;
+      width: 0.9rem;
+      height: 0.9rem;
+      margin-right: 0.4rem;
+      border: 1px solid var(--p-jl-line);
+      border-radius: 50%;
+      vertical-align: -0.1rem;
+    }
+  `,
   host: { class: 'screen' },
 })
 export class Cars {
@@ -46,6 +65,7 @@ export class Cars {
   /** Of the car that is being edited. */
   protected readonly fields = signal<readonly Field[]>(CAR_FIELDS);
   protected readonly starting = signal(false);
+  protected readonly importing = signal(false);
   protected readonly edited = signal<Edited | undefined>(undefined);
   protected readonly modelFields = MODEL_FIELDS;
   /** The lap model of a car that is being edited. */
@@ -98,7 +118,7 @@ export class Cars {
         title: `Car ${stored.fields.number}, ${stored.fields.name}`,
         fields: before,
         version: read,
-        save: (fields, version) => change(stillAssumed(before, fields), version!),
+        save: (fields, version) => change(asSaved(before, fields), version!),
         remove: stored.fields.leftOn ? undefined : { label: 'Take out of the fleet', run: leave },
       }),
     );
@@ -137,7 +157,7 @@ export class Cars {
         version: undefined,
         save: ({ kind, lapPrice, ...entered }) => {
           const plain = starterCar(kind, { ...at, ...entered });
-          const car = lapPrice === undefined ? plain : stillAssumed(z.encode(carFields, plain), { ...plain, lapPrice });
+          const car = lapPrice === undefined ? plain : asSaved(z.encode(carFields, plain), { ...plain, lapPrice });
           return this.api.call(contract.addCar, { body: car });
         },
       }),
@@ -156,7 +176,7 @@ export class Cars {
         fields: before,
         version: undefined,
         save: (car) =>
-          this.api.call(contract.addCar, { body: stillAssumed(before, { ...car, id: carId(car.number, taken) }) }),
+          this.api.call(contract.addCar, { body: asSaved(before, { ...car, id: carId(car.number, taken) }) }),
       }),
     );
   }
@@ -180,13 +200,9 @@ function asAssumed(field: Field, assumed: readonly string[] = []): Field {
   return from ? { ...field, hint: BETTER_FROM_WORDS[from] } : field;
 }
 
-/** What has been changed by hand is not assumed any more. */
-function stillAssumed(before: z.input<typeof carFields>, fields: CarFields): CarFields {
-  const now = z.encode(carFields, fields);
-  const assumed = fields.assumed?.filter(
-    (path) => JSON.stringify(valueAt(before, path)) === JSON.stringify(valueAt(now, path)),
-  );
-  return { ...fields, assumed: assumed && assumed.length > 0 ? assumed : undefined };
+/** A car as it is saved: what has been changed by hand is not assumed any more. */
+function asSaved(before: z.input<typeof carFields>, fields: CarFields): CarFields {
+  return { ...fields, assumed: stillAssumed(before, z.encode(carFields, fields)) };
 }
 
 /** What a car does, and that it is out of service, be it that it has still to come in for that. */

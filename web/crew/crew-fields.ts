@@ -20,6 +20,8 @@ export function crewFormFields(cars: readonly Option[], teachesAll: boolean, spo
     byRoster: { label: 'Only on days with a shift', kind: 'yes' },
     brief: { label: 'Gives the class', kind: 'yes' },
     sighting: { label: 'Drives sighting runs', kind: 'yes' },
+    leadCar: { label: 'Leads other cars round', kind: 'yes' },
+    spotter: { label: 'Spots, by radio', kind: 'yes' },
     cars: teachesAll ? 'notHere' : { label: 'Teaches in', kind: 'many', options: cars, wide: true },
     maxSeatS: {
       label: 'Work without a break',
@@ -38,22 +40,9 @@ export function crewFormFields(cars: readonly Option[], teachesAll: boolean, spo
     // Entered in the table of skills.
     'holdsUntil.sighting': 'notHere',
     'holdsUntil.brief': 'notHere',
+    'holdsUntil.leadCar': 'notHere',
+    'holdsUntil.spotter': 'notHere',
     'levelLaps.4': { label: 'Laps a day in level 4', kind: 'number', optional: true },
     'levelLaps.5': { label: 'Laps a day in level 5', kind: 'number', optional: true },
   });
 }
-
-export const NEW_INSTRUCTOR = {
-  id: '',
-  name: '',
-  cars: 'all',
-  languages: ['en'],
-  available: [{ from: '08:30', to: '17:30' }],
-  maxSeatS: 5400,
-  restS: 900,
-  meal: { from: '11:30', to: '14:00', durationS: 1800 },
-  maxLaps: 130,
-  // Somebody has to: a crew of which nobody may give the class leaves out every guest who needs it.
-  brief: true,
-  sighting: true,
-};

@@ -29,6 +29,7 @@ describe('The crew', () => {
     expect(links).toEqual([
       '/api/days/2027-05-22/sheets/day.pdf',
       '/api/days/2027-05-22/sheets/desk.pdf',
+      '/api/instructors.csv',
       '/api/days/2027-05-22/sheets/instructors/i1.pdf',
     ]);
   });

@@ -1,17 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { addressOf, contract, type StoredInstructor } from '@core/api';
-import { instructorFields, instructorId } from '@core/crew';
+import { instructorFields, instructorId, NEW_INSTRUCTOR } from '@core/crew';
 import { clockMinute } from '@core/day';
 import { CREW_STATUS_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { TableModule } from 'primeng/table';
 import * as z from 'zod';
+import { ImportDialog } from '../bookings/import-dialog';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { CrewLoad } from './crew-load';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
-import { crewFormFields, NEW_INSTRUCTOR } from './crew-fields';
+import { crewFormFields } from './crew-fields';
 import { Slips } from '../shell/slips';
 import { known } from '../data/reading';
 import { Unread } from '../shell/unread';
@@ -27,7 +28,7 @@ const PAUSES = [
 @Component({
   selector: 'jl-crew',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CrewLoad, RecordEditor, Slips, TableModule, Unread],
+  imports: [Button, CrewLoad, ImportDialog, RecordEditor, Slips, TableModule, Unread],
   templateUrl: './crew.html',
   host: { class: 'screen' },
 })
@@ -35,6 +36,7 @@ export class Crew {
   private readonly api = inject(Api);
   protected readonly data = inject(DayService);
   protected readonly pauses = PAUSES;
+  protected readonly importing = signal(false);
   protected readonly edited = signal<Edited | undefined>(undefined);
   protected readonly list = rxResource({
     params: () => this.data.view()?.revision?.revision ?? 0,

@@ -1,5 +1,5 @@
 import type { InstructorFields, RosterEntry } from '@core/crew';
-import { instructorFields, rosterEntry } from '@core/crew';
+import { instructorFields, plannedInstructor, rosterEntry, withSkills } from '@core/crew';
 import { anInstructor, at } from '@core/testing/small-day';
 import * as z from 'zod';
 import { Roster } from './roster';
@@ -112,5 +112,34 @@ describe('The roster on screen', () => {
       version: 4,
       fields: { ...now, holdsUntil: { cars: { c2: '2027-06-30' } } },
     });
+  });
+});
+
+describe('The table of skills', () => {
+  const CAR = { kind: 'car', car: 'c1' } as const;
+
+  it('gives a column to everybody, and takes it again the second time', async () => {
+    const shown = await roster();
+    await shown.press('Everybody may give the class');
+    const instructors = CREW.map((fields) => ({
+      id: fields.id,
+      version: 3,
+      fields: z.encode(instructorFields, fields),
+    }));
+    shown.http.expectOne('/api/instructors').flush({ instructors });
+    const changed = [];
+    for (const { id } of CREW) {
+      const request = shown.http.expectOne({ method: 'PUT', url: `/api/instructors/${id}` });
+      changed.push(request.request.body.fields.brief);
+      request.flush({ id, version: 4, fields: request.request.body.fields });
+    }
+    expect(changed).toEqual([true, true]);
+  });
+
+  it('has lead car and spotter, which no plan sees', () => {
+    const led = withSkills(CREW[1]!, [{ kind: 'leadCar' }, { kind: 'spotter' }, CAR], true, ['c1']);
+    expect([led.leadCar, led.spotter, led.cars]).toEqual([true, true, 'all']);
+    expect(Object.keys(plannedInstructor(led, [], '2027-05-22', ['c1']))).not.toContain('leadCar');
+    expect(withSkills(led, [CAR], false, ['c1', 'c2']).cars).toEqual(['c2']);
   });
 });

@@ -13,12 +13,14 @@ import {
   skillGaps,
   skillsOf,
   withSkill,
+  withSkills,
+  type Duty,
   type RosterEntry,
   type Skill,
 } from '@core/crew';
 import { BY_ID, wordsIn } from '@core/words';
 import { Button } from 'primeng/button';
-import { forkJoin, switchMap } from 'rxjs';
+import { concatMap, forkJoin, from, switchMap, toArray } from 'rxjs';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
@@ -216,6 +218,31 @@ export class Roster {
     );
   }
 
+  /** Everybody, or one, may do all of these; where all may already, nobody may any more. */
+  protected fill(skills: readonly Skill[], who?: string): void {
+    const crew = this.crew().filter(({ id }) => who === undefined || id === who);
+    const may = !crew.every((one) => skills.every((skill) => hasSkill(one, skill)));
+    this.api
+      .call(contract.listInstructors)
+      .pipe(
+        switchMap(({ instructors }) => from(instructors.filter(({ id }) => crew.some((one) => one.id === id)))),
+        concatMap(({ version, id, fields }) => {
+          const body = { version, fields: withSkills(fields, skills, may, this.fleet()) };
+          return this.api.call(contract.changeInstructor, { params: { id }, body });
+        }),
+        toArray(),
+      )
+      .subscribe({
+        next: () => {
+          this.roster.reload();
+          this.data.reload();
+        },
+        error: (error: Error) => this.data.refuse(error.message),
+      });
+  }
+
+  protected readonly all = computed(() => this.skills().map(({ skill }) => skill));
+
   /** `24 May`, with the year where it is another one. */
   private short(date: string): string {
     const year = date.slice(0, 4) === this.from().slice(0, 4) ? undefined : ('2-digit' as const);
@@ -228,7 +255,7 @@ export class Roster {
   }
 }
 
-const SHORT = { brief: 'class', sighting: 'sight' } as const;
+const SHORT: Readonly<Record<Duty, string>> = { brief: 'class', sighting: 'sight', leadCar: 'lead', spotter: 'spot' };
 
 function keyOf(skill: Skill): string {
   return skill.kind === 'car' ? skill.car : skill.kind;

@@ -72,6 +72,7 @@ describe('The day on screen', () => {
       troubles: [],
       carNumbers: { c1: 1 },
       carColours: {},
+      carPhotos: {},
       stalls: {},
       pitExit: { lastCheck: [] },
       gate: { asks: [], own: [] },
@@ -106,6 +107,7 @@ describe('The day on screen', () => {
       drives: 0,
       revision: null,
       practice: false,
+      byCalendar: false,
       byCalendar: false,
     });
     http.expectOne('/api/days').flush({ days: [day('2027-05-21'), day(DATE), day('2027-05-23')], erasedAt: null });
@@ -352,6 +354,7 @@ describe('The day on screen', () => {
       drives: 0,
       revision: null,
       practice: false,
+      byCalendar: false,
     }));
     const begin = (today: string, time: string) => {
       data.start();

@@ -5,6 +5,7 @@ import { serveDay } from '../testing/fake-day';
 import { theDay } from '../testing/two-drives';
 import { DeviceService } from './device.service';
 import { GarageService } from './garage.service';
+import { Photos } from './photos';
 import { Manager } from './manager';
 
 const carDay = (date: string): CarDay => ({
@@ -88,7 +89,7 @@ describe('What screens read beside the day', () => {
     };
 
     it('have pictures that are made smaller before they are sent', async () => {
-      const id = TestBed.inject(GarageService).sendPhoto(await picture(2800, 700), 'photo-0001');
+      const id = TestBed.inject(Photos).send(await picture(2800, 700), 'photo-0001');
       const request = await sent();
       const body = request.request.body as Blob;
       expect([request.request.method, body.type]).toEqual(['PUT', 'image/jpeg']);
@@ -98,10 +99,10 @@ describe('What screens read beside the day', () => {
     });
 
     it('have no picture where it is none or is refused: the fault is entered without', async () => {
-      const garage = TestBed.inject(GarageService);
-      expect(await garage.sendPhoto(new Blob(['no picture'], { type: 'image/png' }), 'photo-0001')).toBeUndefined();
+      const photos = TestBed.inject(Photos);
+      expect(await photos.send(new Blob(['no picture'], { type: 'image/png' }), 'photo-0001')).toBeUndefined();
       http.expectNone(PHOTO);
-      const id = garage.sendPhoto(await picture(20, 20), 'photo-0001');
+      const id = photos.send(await picture(20, 20), 'photo-0001');
       (await sent()).flush({}, { status: 413, statusText: 'Too large' });
       expect(await id).toBeUndefined();
     });

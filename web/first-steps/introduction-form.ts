@@ -1,13 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, output, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { introductionWay, venueFields, type IntroductionWay, type VenueFields } from '@core/api';
-import { clockMinute, durationOf, durationText, faultLine, faultsOf, wallClock } from '@core/day';
+import {
+  clockMinute,
+  durationOf,
+  durationText,
+  faultLine,
+  faultsOf,
+  wallClock,
+  windowsOf,
+  windowsText,
+} from '@core/day';
 import { INTRODUCTION_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { newId } from '../data/new-id';
 import { DayService } from '../data/day.service';
-import { windowsOf, windowsText } from '../forms/fields';
 import { StepsService } from './steps.service';
 import * as z from 'zod';
 

@@ -1,15 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
-import { instructorFields, instructorId } from '@core/crew';
-import { faultLine, faultsOf, clockMinute } from '@core/day';
+import { instructorFields, instructorId, NEW_INSTRUCTOR } from '@core/crew';
+import { clockMinute, faultLine, faultsOf, windowsOf, windowsText } from '@core/day';
 import { languageName } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
-import { NEW_INSTRUCTOR } from '../crew/crew-fields';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import { windowsOf, windowsText } from '../forms/fields';
 
 /** Instructors in one line each: name and hours are enough. */
 @Component({

@@ -1,4 +1,4 @@
-import { durationOf, durationText } from '@core/day';
+import { durationOf, durationText, paddedTime, windowsOf, windowsText } from '@core/day';
 
 /** One field of a record form: where its value lies and how it is entered. */
 export interface Field {
@@ -11,6 +11,7 @@ export interface Field {
     | 'number'
     | 'duration'
     | 'colour'
+    | 'photo'
     | 'time'
     | 'date'
     | 'choice'
@@ -63,7 +64,7 @@ type KindFor<V> = [V] extends [boolean]
   : [V] extends [number]
     ? 'number' | 'duration' | 'choice'
     : [V] extends [string]
-      ? 'text' | 'longText' | 'colour' | 'time' | 'date' | 'choice'
+      ? 'text' | 'longText' | 'colour' | 'photo' | 'time' | 'date' | 'choice'
       : [V] extends [readonly string[] | 'all']
         ? 'many' | 'words' | 'list'
         : [V] extends [readonly number[]]
@@ -99,45 +100,6 @@ export interface Option {
 /** Id of the control of a field on the page. */
 export function fieldId({ path }: Field): string {
   return `field-${path.replaceAll('.', '-')}`;
-}
-
-/** A record of any shape in its encoded form. */
-export type Json = Record<string, unknown>;
-
-/** Value at a path, or nothing. */
-export function valueAt(record: unknown, path: string): unknown {
-  return path.split('.').reduce<unknown>((value, step) => (value as Json | undefined)?.[step], record);
-}
-
-interface Window {
-  readonly from: string;
-  readonly to: string;
-  readonly reason?: string;
-}
-
-/** Text of windows as people write them: `08:30–12:00, 13:00–18:00`, each with its reason if it has one. */
-export function windowsText(windows: unknown): string {
-  return ((windows as Window[] | undefined) ?? [])
-    .map(({ from, to, reason }) => `${from}–${to}${reason ? ` ${reason}` : ''}`)
-    .join(', ');
-}
-
-/** The windows of such a text; what cannot be read stays as it is, for the schema to refuse. */
-export function windowsOf(text: string): Window[] {
-  return text
-    .split(',')
-    .map((part) => part.trim())
-    .filter((part) => part !== '')
-    .map((part) => {
-      const [, from = part, to = '', reason = ''] = /^(\S+?)\s*[–—-]\s*(\S+)\s*(.*)$/.exec(part) ?? [];
-      return { from: paddedTime(from), to: paddedTime(to), ...(reason && { reason }) };
-    });
-}
-
-/** `9:40` as `09:40`; anything else as it is. */
-export function paddedTime(text: string): string {
-  const trimmed = text.trim().replace('.', ':');
-  return /^\d:\d\d/.test(trimmed) ? `0${trimmed}` : trimmed;
 }
 
 /** What a control shows for a value of the record. */
@@ -212,22 +174,6 @@ function isEmpty(shown: unknown): boolean {
 /** Points of a power curve as people write them: `2000 70, 3000 130`. */
 function curveText(value: unknown): string {
   return ((value as { rpm: number; kW: number }[] | undefined) ?? []).map(({ rpm, kW }) => `${rpm} ${kW}`).join(', ');
-}
-
-/** A copy of a record with values put at their paths; what no field names is kept. */
-export function withValues(record: Json, values: readonly { readonly path: string; readonly value: unknown }[]): Json {
-  const copy = structuredClone(record);
-  for (const { path, value } of values) {
-    const steps = path.split('.');
-    const last = steps.pop()!;
-    let target: Json = copy;
-    // An empty value makes no group that was not there.
-    if (value === undefined && valueAt(copy, steps.join('.') || path) === undefined) continue;
-    for (const step of steps) target = (target[step] ??= {}) as Json;
-    if (value === undefined) delete target[last];
-    else target[last] = value;
-  }
-  return copy;
 }
 
 /** A value in words, for showing two versions side by side. */

@@ -1,13 +1,14 @@
 import { bookingFields, carFields } from '@core/api';
 import { carFile } from '@core/car';
 import { SMALL_MODEL } from '@core/testing/small-model';
-import { instructorFields } from '@core/crew';
+import { instructorFields, NEW_INSTRUCTOR } from '@core/crew';
 import type * as z from 'zod';
+import { valueAt, withValues, type Json } from '@core/day';
 import { bookingFormFields } from '../bookings/booking-fields';
 import { CAR_FIELDS, MODEL_FIELDS, NEW_CAR } from '../cars/car-fields';
-import { crewFormFields, NEW_INSTRUCTOR } from '../crew/crew-fields';
+import { crewFormFields } from '../crew/crew-fields';
 import { RULES_FIELDS } from '../rules/rules-fields';
-import { recordValue, shownValue, valueAt, withValues, type Field, type Json } from './fields';
+import { recordValue, shownValue, type Field } from './fields';
 
 /** Records as full as they can be, in their encoded form. */
 const CAR = {

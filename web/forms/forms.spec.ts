@@ -2,7 +2,8 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { providePrimeNG } from 'primeng/config';
 import * as z from 'zod';
-import { recordValue, shownValue, valueText, windowsOf, windowsText, withValues, type Field } from './fields';
+import { windowsOf, windowsText, withValues } from '@core/day';
+import { recordValue, shownValue, valueText, type Field } from './fields';
 import { RecordForm } from './record-form';
 
 const field = (more: Partial<Field>): Field => ({ path: 'x', label: 'X', kind: 'text', ...more });

@@ -3,8 +3,9 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import type { Observable } from 'rxjs';
 import type * as z from 'zod';
+import { type Json } from '@core/day';
 import { DayService } from '../data/day.service';
-import { fieldId, type Field, type Json } from './fields';
+import { fieldId, type Field } from './fields';
 import { focusOnceThere } from './focus';
 import { conflictOf, RecordForm, type Conflict } from './record-form';
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
 import { FormControl, FormGroup, FormsModule, ReactiveFormsModule } from '@angular/forms';
-import { durationOf, faultsOf, type Fault } from '@core/day';
+import { durationOf, type Fault, faultsOf, type Json, valueAt, withValues } from '@core/day';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { InputNumber } from 'primeng/inputnumber';
@@ -13,17 +13,8 @@ import type * as z from 'zod';
 import { ApiError } from '../data/api';
 import { DrivesField } from './drives-field';
 import { MomentField } from './moment-field';
-import {
-  fieldId,
-  recordValue,
-  shownValue,
-  valueAt,
-  valueText,
-  withValues,
-  type Field,
-  type Json,
-  type Option,
-} from './fields';
+import { PhotoField } from './photo-field';
+import { fieldId, recordValue, shownValue, valueText, type Field, type Option } from './fields';
 
 const FEW_OPTIONS = 12;
 /** More are drawn only as far as they are seen. */
@@ -60,6 +51,7 @@ export function conflictOf(error: unknown): (Conflict & { readonly version: numb
     MomentField,
     MultiSelect,
     NgTemplateOutlet,
+    PhotoField,
     ReactiveFormsModule,
     Select,
     Textarea,

@@ -4,7 +4,7 @@ import { carPlace, type CarPlace, type FaultSeverity } from '@core/journal';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import { DayService } from '../data/day.service';
-import { GarageService } from '../data/garage.service';
+import { Photos } from '../data/photos';
 import { newId } from '../data/new-id';
 import { PlanService } from '../data/plan.service';
 
@@ -77,7 +77,7 @@ const SEVERITIES: readonly { value: FaultSeverity; label: string; hint: string }
 })
 export class FaultForm {
   private readonly data = inject(DayService);
-  private readonly garage = inject(GarageService);
+  private readonly photos = inject(Photos);
   private readonly planning = inject(PlanService);
   readonly open = model(false);
   readonly car = input.required<string>();
@@ -101,7 +101,7 @@ export class FaultForm {
     const [car, where, what] = [this.car(), this.where(), this.what().trim()];
     if (!where || !what) return;
     this.sending.set(true);
-    const photo = this.photo && (await this.garage.sendPhoto(this.photo, newId()));
+    const photo = this.photo && (await this.photos.send(this.photo, newId()));
     if (this.photo && !photo) this.data.refuse('The picture could not be sent; the fault is entered without it.');
     this.sending.set(false);
     if (!this.data.record({ kind: 'faultFound', car, where, what, severity, ...(photo && { photo }) })) return;

@@ -91,6 +91,8 @@ export class HandoverScreen {
         ...(card.ready ? [READY_WORDS[card.ready]] : []),
       ],
       number: view.carNumbers[card.car ?? ''],
+      photo: view.carPhotos[card.car ?? ''],
+      colour: view.carColours[card.car ?? ''],
       car: name(card.car),
       stall: this.data.stalls()[card.car ?? ''],
       laps: next.drive.laps + next.extraLaps,

@@ -12,7 +12,7 @@ import {
   type DaySetup,
   type Weekday,
 } from '@core/api';
-import { faultsOf, wallClock } from '@core/day';
+import { faultsOf, wallClock, windowsOf, windowsText } from '@core/day';
 import { format, parse, isValid } from 'date-fns';
 import { Button } from 'primeng/button';
 import { DatePicker } from 'primeng/datepicker';
@@ -26,7 +26,7 @@ import { DayService } from '../data/day.service';
 import { known } from '../data/reading';
 import { PLAIN_WORDS } from '../data/screen-words';
 import { VenueClock } from '../data/venue-clock';
-import { formOf, windowsOf, windowsText } from '../forms/fields';
+import { formOf } from '../forms/fields';
 import { MomentField } from '../forms/moment-field';
 import { RecordForm } from '../forms/record-form';
 

@@ -1,11 +1,10 @@
 import { inject, Injectable } from '@angular/core';
 import { venueFields } from '@core/api';
-import type { Day } from '@core/day';
+import { type Day, type Json, valueAt, withValues } from '@core/day';
 import { effectOf, type DayRoom, type Wanted } from '@core/planner';
 import { ruleEffectWords } from '@core/words';
 import { concatMap, from, map, of, scan, startWith, type Observable } from 'rxjs';
 import { DayService } from '../data/day.service';
-import { valueAt, withValues, type Json } from '../forms/fields';
 import { Verdicts } from '../verdict/verdicts';
 import { RULES_FIELDS } from './rules-fields';
 

@@ -11,12 +11,11 @@ import {
 import { rxResource, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import { contract, venueFields, type VenueFields } from '@core/api';
-import { clockMinute, conditionAt } from '@core/day';
+import { clockMinute, conditionAt, type Json } from '@core/day';
 import { combineLatest, debounceTime, switchMap } from 'rxjs';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import type { Json } from '../forms/fields';
 import { focusOnceThere } from '../forms/focus';
 import { conflictOf, RecordForm, type Conflict } from '../forms/record-form';
 import { RULES_FIELDS } from './rules-fields';

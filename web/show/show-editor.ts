@@ -12,7 +12,7 @@ import { InputText } from 'primeng/inputtext';
 import { Textarea } from 'primeng/textarea';
 import { Api, ApiError } from '../data/api';
 import { DayService } from '../data/day.service';
-import { GarageService } from '../data/garage.service';
+import { Photos } from '../data/photos';
 import { newId } from '../data/new-id';
 import { known } from '../data/reading';
 import { Unread } from '../shell/unread';
@@ -32,7 +32,7 @@ const SLIDE_WORDS = guestWords('en').show.slide;
 export class ShowEditor {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
-  private readonly photos = inject(GarageService);
+  private readonly photos = inject(Photos);
   protected readonly stored = rxResource({ stream: () => this.api.call(contract.readShow) });
   protected readonly draft = signal<ShowFields | undefined>(undefined);
   /** What is changed while it is being saved stays to be saved. */
@@ -107,7 +107,7 @@ export class ShowEditor {
   protected async setPicture(id: string, event: Event): Promise<void> {
     const file = (event.target as HTMLInputElement).files?.[0];
     if (!file) return;
-    const picture = await this.photos.sendPhoto(file, newId());
+    const picture = await this.photos.send(file, newId());
     if (picture) this.changeSlide(id, { picture });
     else this.data.refuse('The picture could not be sent. JPEG, PNG or WebP of up to 4 MB.');
   }

@@ -70,6 +70,7 @@ export class FakeDay implements OpenDay {
     const exit = {
       stalls: { c1: 4 },
       carColours: { c1: '#a33c2f' },
+      carPhotos: {},
       pitExit: { lastCheck: ['Strap', 'Belts'], wayIn: 'In at the anchor board' },
       gate: ORDINARY_GATE,
       live: { slidesUpToMin: 5 },

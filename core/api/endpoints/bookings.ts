@@ -4,7 +4,7 @@ import { moneyAmount } from '../../day/fields';
 import { timeOfDay } from '../../day/time';
 import { booking } from '../setup';
 import { date, dateAndId, endpoint, type Endpoint, version } from '../endpoint';
-import { bookingListBody, importPreview } from '../import';
+import { bookingListBody, importPreview, listTaken } from '../import';
 
 /** Bookings, by hand and by list. */
 export const bookingsEndpoints = {
@@ -94,12 +94,7 @@ export const bookingsEndpoints = {
     summary: 'Import the good rows of a CSV booking list; words that were explained for it are remembered',
     params: date,
     body: bookingListBody,
-    reply: z.object({
-      added: z.number().int(),
-      changed: z.number().int(),
-      unchanged: z.number().int(),
-      faulty: z.number().int(),
-    }),
+    reply: listTaken,
     refusals: [404, 422],
   }),
 } as const satisfies Record<string, Endpoint>;

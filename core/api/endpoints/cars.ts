@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import { carFields } from '../../fleet';
 import { storedCar } from '../setup';
-import { endpoint, type Endpoint, id, version } from '../endpoint';
+import { endpoint, type Endpoint, id, raw, version } from '../endpoint';
+import { listPreview, listTaken } from '../import';
 
 /** The fleet. */
 export const carsEndpoints = {
@@ -28,5 +29,27 @@ export const carsEndpoints = {
     body: z.strictObject({ version, fields: carFields }),
     reply: storedCar,
     refusals: [404, 409],
+  }),
+  exportCars: endpoint({
+    method: 'get',
+    path: '/api/cars.csv',
+    summary: 'A CSV list of cars, which comes in again as it went out',
+    reply: raw('text/csv'),
+  }),
+  previewCars: endpoint({
+    method: 'post',
+    path: '/api/cars/preview',
+    summary: 'What taking in a CSV list of cars would do',
+    body: z.strictObject({ csv: z.string() }),
+    reply: listPreview,
+    refusals: [422],
+  }),
+  importCars: endpoint({
+    method: 'post',
+    path: '/api/cars/import',
+    summary: 'Take in the good rows of a CSV list of cars',
+    body: z.strictObject({ csv: z.string() }),
+    reply: listTaken,
+    refusals: [409, 422],
   }),
 } as const satisfies Record<string, Endpoint>;

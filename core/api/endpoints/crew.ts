@@ -4,6 +4,7 @@ import { rosterEntry } from '../../crew/roster';
 import { storedInstructor } from '../setup';
 import { rosterPreview, storedRosterEntry } from '../crew';
 import { date, endpoint, type Endpoint, id, raw, version, versionOrNone } from '../endpoint';
+import { listPreview, listTaken } from '../import';
 
 /** Instructors and their roster. */
 export const crewEndpoints = {
@@ -85,5 +86,27 @@ export const crewEndpoints = {
     params: id,
     reply: raw('text/calendar'),
     refusals: [404],
+  }),
+  exportCrew: endpoint({
+    method: 'get',
+    path: '/api/instructors.csv',
+    summary: 'A CSV list of the crew, which comes in again as it went out',
+    reply: raw('text/csv'),
+  }),
+  previewCrew: endpoint({
+    method: 'post',
+    path: '/api/instructors/preview',
+    summary: 'What taking in a CSV list of the crew would do',
+    body: z.strictObject({ csv: z.string() }),
+    reply: listPreview,
+    refusals: [422],
+  }),
+  importCrew: endpoint({
+    method: 'post',
+    path: '/api/instructors/import',
+    summary: 'Take in the good rows of a CSV list of the crew',
+    body: z.strictObject({ csv: z.string() }),
+    reply: listTaken,
+    refusals: [409, 422],
   }),
 } as const satisfies Record<string, Endpoint>;

@@ -1,0 +1,43 @@
+import { carFields, type CarFields, type VenueFields } from '@core/api';
+import { instructorFields, type InstructorFields } from '@core/crew';
+import { wallClock, type Json } from '@core/day';
+import { crewList } from '@exchange/crew-list';
+import { carList } from '@exchange/fleet-list';
+import { readRecordList, type RecordListRead } from '@exchange/record-list';
+import * as z from 'zod';
+
+interface StoredFields<T> {
+  readonly id: string;
+  readonly version: number;
+  readonly fields: T;
+}
+
+/** What a list of cars is read against. */
+export interface CarsToRead {
+  readonly stored: readonly StoredFields<CarFields>[];
+  readonly venue: Pick<VenueFields, 'opens' | 'closes' | 'circuit'>;
+}
+
+/** What a list of the crew is read against. */
+export interface CrewToRead {
+  readonly stored: readonly StoredFields<InstructorFields>[];
+  readonly cars: readonly { readonly id: string; readonly name: string; readonly number: number }[];
+  readonly venue: Pick<VenueFields, 'opens' | 'closes'>;
+}
+
+export type RecordsRead = ReturnType<typeof readRecordList>;
+export type { RecordListRead };
+
+export function readCars(csv: string, { stored, venue }: CarsToRead): RecordsRead {
+  const at = { lapLengthM: venue.circuit.lapLengthM, available: [{ from: venue.opens, to: venue.closes }] };
+  return readRecordList(csv, carList(stored, at), encoded(carFields, stored));
+}
+
+export function readCrew(csv: string, { stored, cars, venue }: CrewToRead): RecordsRead {
+  const hours = [{ from: wallClock(venue.opens), to: wallClock(venue.closes) }];
+  return readRecordList(csv, crewList(stored, cars, hours), encoded(instructorFields, stored));
+}
+
+function encoded<S extends z.ZodType>(schema: S, stored: readonly StoredFields<z.output<S>>[]) {
+  return stored.map(({ id, version, fields }) => ({ id, version, fields: z.encode(schema, fields) as Json }));
+}

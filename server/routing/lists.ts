@@ -1,0 +1,50 @@
+import { fact } from '@core/day';
+import type * as z from 'zod';
+import { refusalOf } from '../problems';
+import type { RecordListRead, RecordsRead } from '../reading/record-lists';
+import type { Db } from '../database';
+import type { Change, Stored } from '../store/documents';
+
+interface Table<T> {
+  readonly add: (id: string, fields: T) => Stored<T> | undefined;
+  readonly change: (id: string, version: number, fields: T) => Change<T>;
+}
+
+/** @throws Refusal 422 where a list cannot be read at all */
+export function readable(read: RecordsRead): RecordListRead {
+  if (!('faults' in read)) return read;
+  throw refusalOf(fact('unreadableList', {}, { why: read.faults[0]!.message }), { faults: [...read.faults] });
+}
+
+/**
+ * Stores the good rows of a list, all or none.
+ *
+ * @throws Refusal 422 where a column is missing, 409 where somebody has changed a record meanwhile
+ */
+export function takeInList<S extends z.ZodType>(
+  db: Db,
+  { preview, records }: RecordListRead,
+  schema: S,
+  table: Table<z.output<S>>,
+) {
+  const [missing] = preview.missingColumns;
+  if (missing !== undefined) {
+    const why = `the column "${missing}" is missing`;
+    throw refusalOf(fact('unreadableList', {}, { why }), { faults: [{ path: 'line 1', message: why }] });
+  }
+  db.transaction(() => {
+    for (const { id, version, fields } of records) {
+      const read = schema.parse(fields);
+      const stored =
+        version === undefined ? table.add(id, read) : table.change(id, version, read).outcome === 'changed';
+      if (!stored) throw refusalOf(fact('keepsChanging', {}));
+    }
+  }).immediate();
+  const count = (outcome: string) => preview.rows.filter((row) => row.outcome === outcome).length;
+  return {
+    added: count('added'),
+    changed: count('changed'),
+    unchanged: count('unchanged'),
+    faulty: count('faulty'),
+  };
+}
