@@ -1,7 +1,10 @@
 import Papa from 'papaparse';
-import { MOST_LINE_POINTS, type Circuit, type LinePoint } from '@core/circuit';
+import { MOST_LINE_POINTS, placed, placingOnGlobe, type Circuit, type LinePoint } from '@core/circuit';
 import type { Fault } from '@core/day';
 import { failed, nothingBeside, UNNAMED, type CircuitRead, type CircuitReadOptions } from './circuit-read';
+
+/** Two places that are further off than this were mistaken, or the file is not in metres. */
+const MOST_OFF = 0.01;
 
 const PLACE = ['x_m', 'y_m'] as const;
 const WIDTHS = ['width_left_m', 'width_right_m'] as const;
@@ -9,9 +12,10 @@ type Column = (typeof PLACE)[number] | (typeof WIDTHS)[number] | 'z_m';
 
 /**
  * Reads a centre line from CSV: plane coordinates and widths, a point a line, columns in any order. Without columns of
- * widths the road is as wide as `width` says.
+ * widths the road is as wide as `width` says. Two places that are known on the globe turn it to the north and give it an
+ * origin; lengths stay those of the file.
  */
-export function readCircuitCsv(text: string, { width }: CircuitReadOptions = {}): CircuitRead {
+export function readCircuitCsv(text: string, { width, placed: known }: CircuitReadOptions = {}): CircuitRead {
   const { data, errors } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
   if (errors.length > 0 && errors[0]!.type === 'Quotes') {
     return failed([{ path: `line ${(errors[0]!.row ?? 0) + 1}`, message: errors[0]!.message }]);
@@ -48,11 +52,15 @@ export function readCircuitCsv(text: string, { width }: CircuitReadOptions = {})
     return header.includes('z_m') ? { ...point, zM: value('z_m') } : point;
   });
   if (faults.length > 0) return failed(faults);
+  const onGlobe = known && placingOnGlobe(known);
+  if (known && !onGlobe) return failed([{ path: '(places)', message: 'expected two places that lie apart' }]);
+  const offShare = onGlobe ? Math.abs(onGlobe.placing.scale - 1) : 0;
   return {
     ok: true,
     circuit: {
       name: UNNAMED,
-      line,
+      ...(onGlobe && { origin: onGlobe.origin }),
+      line: onGlobe ? line.map((point) => placed(point, { ...onGlobe.placing, scale: 1 })) : line,
       ...nothingBeside(),
     },
     assumed: [
@@ -60,7 +68,10 @@ export function readCircuitCsv(text: string, { width }: CircuitReadOptions = {})
       'the line is closed from the last point to the first',
       ...(hasWidths ? [] : [`the road reaches ${width![0]} m to the left and ${width![1]} m to the right`]),
       ...(header.includes('z_m') ? [] : ['the circuit is level, as there is no column z_m']),
-      'plane coordinates: where on the globe it lies is not known',
+      ...(onGlobe ? [] : ['plane coordinates: where on the globe it lies is not known']),
+      ...(offShare > MOST_OFF
+        ? [`the two places are ${(100 * offShare).toFixed(1)} % nearer or further on the globe than in the file`]
+        : []),
     ],
   };
 }

@@ -1,10 +1,9 @@
 import * as fc from 'fast-check';
-import { centreLineOf, circuitFile, LEGENDS, type Circuit } from '@core/circuit';
+import { centreLineOf, circuitFile, LEGENDS, type Circuit, toLatLon, toPlane } from '@core/circuit';
 import { circle, oval, swinging } from '@core/testing/circuits';
 import { circuitCsv } from './circuit-csv';
 import { circuitGeoJson } from './circuit-geojson-out';
 import { formatOf, readCircuit } from './circuit-import';
-import { toLatLon, toPlane } from './circuit-plane';
 
 const HERE = { latDeg: 61.2, lonDeg: -9.4 };
 const circuit = (line: Circuit['line']): Circuit =>
@@ -235,5 +234,25 @@ describe('The format of a circuit file', () => {
       'gpx',
       undefined,
     ]);
+  });
+
+  it('in plane coordinates is turned to the north and placed by two places that are known on the globe', () => {
+    const origin = { latDeg: 61.9, lonDeg: -6.8 };
+    // The file's x points south, its y east.
+    const ring = Array.from({ length: 40 }, (_, i) => (i / 40) * 2 * Math.PI).map((turn) => {
+      const [east, north] = [200 * Math.cos(turn), 120 * Math.sin(turn)];
+      return { x: -north, y: east, on: toLatLon({ xM: east, yM: north }, origin) };
+    });
+    const csv = ['x_m,y_m', ...ring.map(({ x, y }) => `${x},${y}`)].join('\n');
+    const known = (i: number) => ({ xM: ring[i]!.x, yM: ring[i]!.y, ...ring[i]!.on });
+    const read = readCircuit(csv, 'csv', { width: [5, 5], placed: [known(0), known(13)] });
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    const back = toLatLon(read.circuit.line[20]!, read.circuit.origin!);
+    const off = toPlane(back, { ...ring[20]!.on });
+    expect(Math.hypot(off.xM, off.yM)).toBeLessThan(0.5);
+    expect(read.assumed.join()).not.toContain('not known');
+    const shrunk = { ...known(13), xM: known(13).xM * 2, yM: known(13).yM * 2 };
+    const wrong = readCircuit(csv, 'csv', { width: [5, 5], placed: [known(0), shrunk] });
+    expect(wrong.ok && wrong.assumed.join()).toContain('% nearer or further');
   });
 });

@@ -9,10 +9,12 @@ import {
   type FlatPoint,
   type LinePoint,
   type Origin,
+  middleOf,
+  toPlane,
+  type LatLon,
 } from '@core/circuit';
 import { faultsOf, parseJson, type Fault } from '@core/day';
 import * as z from 'zod';
-import { middleOf, toPlane, type LatLon } from './circuit-plane';
 import { failed, nothingBeside, UNNAMED, type CircuitRead, type CircuitReadOptions } from './circuit-read';
 
 const position = z.array(z.number()).min(2, 'expected longitude and latitude').max(4);

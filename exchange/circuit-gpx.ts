@@ -1,9 +1,8 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
-import { averageLaps, type LinePoint } from '@core/circuit';
+import { circuitOfTrack } from '@core/circuit';
 import type { Fault } from '@core/day';
 import * as z from 'zod';
-import { failed, nothingBeside, UNNAMED, type CircuitRead, type CircuitReadOptions } from './circuit-read';
-import { middleOf, toPlane } from './circuit-plane';
+import { failed, UNNAMED, type CircuitRead, type CircuitReadOptions } from './circuit-read';
 
 const trackPoint = z.object({
   latDeg: z.coerce.number().min(-85).max(85),
@@ -70,37 +69,23 @@ export function readCircuitGpx(text: string, { width, start }: CircuitReadOption
     return [];
   });
   if (faults.length > 0) return failed(faults);
-  if (points.length < 20)
-    return failed([{ path: 'trk', message: `expected at least 20 points, got ${points.length}` }]);
-  const origin = middleOf(points);
-  const hilly = points.every(({ zM }) => zM !== undefined);
-  const track = points.map((one) => ({ ...toPlane(one, origin), zM: hilly ? one.zM! : 0 }));
-  const from = start ? toPlane({ latDeg: start[0], lonDeg: start[1] }, origin) : track[0]!;
-  const averaged = averageLaps(track, from);
-  if (!averaged.ok) return failed([{ path: 'trk', message: averaged.message }]);
   const [leftM, rightM] = width ?? [5, 5];
   const name = tracks[0]!['name'];
-  const line = averaged.points.map(({ xM, yM, zM }): LinePoint => ({
-    xM,
-    yM,
-    ...(hilly ? { zM } : {}),
-    leftM,
-    rightM,
-  }));
+  const read = circuitOfTrack(points, {
+    name: typeof name === 'string' && name.trim() !== '' ? name.trim() : UNNAMED,
+    widthM: [leftM, rightM],
+    start: start && { latDeg: start[0], lonDeg: start[1] },
+  });
+  if (!read.ok) return failed([{ path: 'trk', message: read.message }]);
   return {
     ok: true,
-    circuit: {
-      name: typeof name === 'string' && name.trim() !== '' ? name.trim() : UNNAMED,
-      origin,
-      line,
-      ...nothingBeside(),
-    },
+    circuit: read.circuit,
     assumed: [
-      averaged.laps === 1 ? 'one lap was found' : `${averaged.laps} laps were found and averaged`,
+      read.laps === 1 ? 'one lap was found' : `${read.laps} laps were found and averaged`,
       `laps are cut at ${start ? 'the start that was given' : 'the first point of the track'}`,
       'the track was smoothed: what is shorter than about forty metres is lost; a lap time is good to a few per cent',
       `the road reaches ${leftM} m to the left and ${rightM} m to the right of where the receiver was driven`,
-      ...(hilly ? [] : ['the circuit is level, as not every point has a height']),
+      ...(read.hilly ? [] : ['the circuit is level, as not every point has a height']),
     ],
   };
 }

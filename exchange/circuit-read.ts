@@ -1,4 +1,4 @@
-import type { Circuit } from '@core/circuit';
+import type { Circuit, KnownPlace } from '@core/circuit';
 import type { Fault } from '@core/day';
 
 /** A circuit as it was read, and what had to be assumed for it; or what is wrong with the file. */
@@ -11,6 +11,8 @@ export interface CircuitReadOptions {
   readonly width?: readonly [number, number];
   /** Where a receiver's track crosses the start line; its first point where not given. */
   readonly start?: readonly [latDeg: number, lonDeg: number];
+  /** Two places of a file in plane coordinates that are known on the globe. */
+  readonly placed?: readonly [KnownPlace, KnownPlace];
   /** Width of the widest car that is to get round. */
   readonly carWidthM?: number;
 }

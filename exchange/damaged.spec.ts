@@ -1,12 +1,11 @@
 import fc from 'fast-check';
 import type { InstructorFields } from '@core/crew';
-import { circuitFile } from '@core/circuit';
+import { circuitFile, toLatLon } from '@core/circuit';
 import { oval } from '@core/testing/circuits';
 import { readBookingList } from './booking-list';
 import { circuitCsv } from './circuit-csv';
 import { circuitGeoJson } from './circuit-geojson-out';
 import { readCircuit, type CircuitFormat } from './circuit-import';
-import { toLatLon } from './circuit-plane';
 import { readRosterIcal } from './roster-ical';
 
 /** One thing that happens to a file on its way: cut off, a piece lost, doubled, or replaced by what does not belong. */

@@ -1,8 +1,7 @@
 import Papa from 'papaparse';
 import type { SetOutSheet } from '@core/api';
-import type { Origin } from '@core/circuit';
+import { type Origin, toLatLon } from '@core/circuit';
 import { CONE_WORDS } from '@core/words';
-import { toLatLon } from './circuit-plane';
 
 const tenth = (value: number) => Math.round(value * 10) / 10;
 

@@ -310,6 +310,14 @@ export const SCREENS: readonly Screen[] = [
     demo: '/set-out',
   },
   {
+    path: 'record',
+    title: 'Record',
+    load: () => import('./circuit/record').then((m) => m.Record),
+    frame: 'phone',
+    places: [onPhone('Record', 'q')],
+    demo: '/record',
+  },
+  {
     path: 'handover',
     title: 'Handover',
     load: () => import('./handover/handover').then((m) => m.HandoverScreen),

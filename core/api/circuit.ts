@@ -9,11 +9,20 @@ import { circuitFile, coneKind } from '../circuit/circuit-file';
 export const storedCircuit = z.object({ version: versionOrNone, circuit: circuitFile.nullable() });
 export type StoredCircuit = z.output<typeof storedCircuit>;
 
+const knownPlace = z.strictObject({
+  xM: z.number().min(-1e7).max(1e7),
+  yM: z.number().min(-1e7).max(1e7),
+  latDeg: z.number().min(-85).max(85),
+  lonDeg: z.number().min(-180).max(180),
+});
+
 export const circuitToRead = z.strictObject({
   /** Tells the format: .geojson, .json, .csv or .gpx. */
   fileName: z.string().min(1).max(200),
   text: z.string().max(4_500_000, 'expected at most 4.5 MB of text'),
   widthM: z.strictObject({ left: z.number().min(0.5).max(50), right: z.number().min(0.5).max(50) }).optional(),
+  /** Two places of a file in plane coordinates that are known on the globe. */
+  placed: z.tuple([knownPlace, knownPlace]).optional(),
 });
 
 export const readCircuitReply = z.object({ circuit: circuitFile, assumed: z.array(z.string()) });

@@ -1,5 +1,5 @@
 import { centreLineOf } from './centre-line';
-import { circuitFile, type Circuit } from './circuit-file';
+import { circuitFile, type Circuit, type Origin } from './circuit-file';
 
 /** A place on the sheet, east and north, metres. */
 export interface DrawnPoint {
@@ -13,6 +13,8 @@ export interface DrawnCircuit {
   readonly points: readonly DrawnPoint[];
   /** Of the whole road. */
   readonly widthM: number;
+  /** Where the sheet lies on the globe, if that is known. */
+  readonly origin?: Origin | undefined;
 }
 
 /** A ring needs so many places. */
@@ -26,7 +28,7 @@ const POINT_EVERY_M = 12;
  *
  * @returns nothing where there are too few places for a ring
  */
-export function circuitOfDrawing({ name, points, widthM }: DrawnCircuit): Circuit | undefined {
+export function circuitOfDrawing({ name, points, widthM, origin }: DrawnCircuit): Circuit | undefined {
   if (points.length < FEWEST_DRAWN) return undefined;
   const half = widthM / 2;
   const centre = centreLineOf(
@@ -40,5 +42,5 @@ export function circuitOfDrawing({ name, points, widthM }: DrawnCircuit): Circui
     leftM: tenth(half),
     rightM: tenth(half),
   }));
-  return circuitFile.parse({ name: name.trim() || 'Circuit', line });
+  return circuitFile.parse({ name: name.trim() || 'Circuit', ...(origin && { origin }), line });
 }

@@ -13,3 +13,6 @@ export { corridorOf, minimumCurvature, type Corridor } from './minimum-curvature
 export { taughtCorners, teachingOffsets, type TaughtCorner } from './teaching-line';
 export * from './cones';
 export { legendFaults, legendOf, LEGENDS, legendWarnings, type LegendFault, type LegendWarning } from './legend';
+export * from './placing';
+export * from './plane';
+export * from './track';

@@ -76,10 +76,10 @@ export function circuitRoutes({ store, dayCache, hub }: Services): Handlers<type
       changed();
       return stored;
     },
-    previewCircuit: async ({ body: { fileName, text, widthM } }) => {
+    previewCircuit: async ({ body: { fileName, text, widthM, placed } }) => {
       const format = formatOf(fileName);
       if (!format) throw refusalOf(fact('unknownFormat', {}));
-      const options = { width: widthM && ([widthM.left, widthM.right] as const) };
+      const options = { width: widthM && ([widthM.left, widthM.right] as const), placed };
       const read = await readingThread.read({ kind: 'circuit', text, format, options });
       if (!read.ok) {
         throw refusalOf(fact('faultyFile', { file: fileName }, { first: read.faults[0]! }), { faults: read.faults });

@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
 import {
   circuitFaults,
   legendFaults,
   legendOf,
   besideCentre,
   centreLineOf,
+  withHeights,
   type Circuit,
   type ConeKind,
   type Legend,
@@ -71,6 +73,7 @@ type HandKind = ConeKind | 'landmark' | 'marshalPost';
     DrawCircuit,
     CircuitMapView,
     FormsModule,
+    RouterLink,
     InputNumber,
     InputText,
     LapChart,
@@ -304,6 +307,17 @@ export class CircuitEditor {
     if (draft) this.circuit.change({ ...draft, legend });
   }
 
+  /** Heights by place: between them the road rises evenly. */
+  protected async typeHeights(): Promise<void> {
+    const draft = this.circuit.draft()!;
+    const words = 'Metres along the lap, and how high: 0: 12, 350: 15.5 (level: none)';
+    const text = await this.ask.for('Heights', words, heightsText(draft));
+    if (text === undefined) return;
+    const heights = heightsOf(text);
+    if (!heights) return this.data.refuse('Write each place with its height, such as 350: 15.5, with commas between.');
+    this.circuit.change({ ...draft, line: withHeights(draft.line, heights) });
+  }
+
   /** Drives the other way round. */
   protected turnRound(): void {
     const draft = this.circuit.draft()!;
@@ -361,4 +375,27 @@ function withAt<K extends Lists>(
 ): Circuit {
   const list = circuit[key] as Circuit[K][number][];
   return { ...circuit, [key]: list.map((one, index) => (index === place ? change(one) : one)) };
+}
+
+/** So many places show what heights a circuit has. */
+const SHOWN_HEIGHTS = 8;
+
+/** Heights of a circuit at some places, as they are typed. */
+function heightsText({ line }: Circuit): string {
+  if (line[0]?.zM === undefined) return '';
+  const centre = centreLineOf(line, 5);
+  const every = Math.max(1, Math.floor(centre.zM.length / SHOWN_HEIGHTS));
+  return Array.from(centre.zM)
+    .flatMap((zM, i) =>
+      i % every === 0 ? [`${Math.round((i / centre.zM.length) * centre.lengthM)}: ${zM.toFixed(1)}`] : [],
+    )
+    .join(', ');
+}
+
+/** Places and heights as they were typed; nothing where they cannot be read. */
+function heightsOf(text: string): { atM: number; zM: number }[] | undefined {
+  if (/^(none|level)$/i.test(text.trim())) return [];
+  const pairs = text.split(/[,;\n]+/).map((part) => part.split(':').map((number) => Number(number.trim() || 'x')));
+  if (pairs.some((pair) => pair.length !== 2 || !pair.every(Number.isFinite))) return undefined;
+  return pairs.map(([atM, zM]) => ({ atM: atM!, zM: zM! }));
 }

@@ -1,19 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
-import { centreLineOf, cornersOf, type Circuit } from '@core/circuit';
+import { centreLineOf, cornersOf, type Circuit, type KnownPlace } from '@core/circuit';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputNumber } from 'primeng/inputnumber';
+import { InputText } from 'primeng/inputtext';
 import { Api, ApiError } from '../data/api';
 import { readText } from '../data/text-file';
 import { CircuitMapView } from './circuit-map';
+import { twoNumbers } from './two-numbers';
 
 /** Reads a circuit from a file: shows what it holds and what had to be assumed, before anything is taken over. */
 @Component({
   selector: 'jl-circuit-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CircuitMapView, Dialog, FormsModule, InputNumber],
+  imports: [Button, CircuitMapView, Dialog, FormsModule, InputNumber, InputText],
   templateUrl: './circuit-import.html',
   styles: `
     .row {
@@ -68,6 +70,12 @@ export class CircuitImport {
   readonly read = output<Circuit>();
   protected left = 5;
   protected right = 5;
+  /** Two places that are known twice, as typed: `x, y` in the file and `latitude, longitude`. */
+  protected readonly known = signal<readonly { readonly at: string; readonly on: string }[]>([
+    { at: '', on: '' },
+    { at: '', on: '' },
+  ]);
+  protected readonly isCsv = signal(false);
   private chosen: { fileName: string; text: string } | undefined;
   protected readonly found = signal<{ circuit: Circuit; assumed: string[] } | undefined>(undefined);
   protected readonly refusal = signal<string | undefined>(undefined);
@@ -84,6 +92,7 @@ export class CircuitImport {
     if (!file) return;
     try {
       this.chosen = { fileName: file.name, text: await readText(file) };
+      this.isCsv.set(/\.csv$/i.test(file.name));
       this.readAgain();
     } catch (error) {
       this.chosen = undefined;
@@ -93,7 +102,9 @@ export class CircuitImport {
 
   protected readAgain(): void {
     if (!this.chosen) return;
-    const body = { ...this.chosen, widthM: { left: this.left || 5, right: this.right || 5 } };
+    const placed = this.isCsv() ? knownPlaces(this.known()) : undefined;
+    const widthM = { left: this.left || 5, right: this.right || 5 };
+    const body = { ...this.chosen, widthM, ...(placed && { placed }) };
     this.api.call(contract.previewCircuit, { body }).subscribe({
       next: (found) => {
         this.found.set(found);
@@ -104,9 +115,25 @@ export class CircuitImport {
     });
   }
 
+  protected place(place: number, part: Partial<{ at: string; on: string }>): void {
+    this.known.update((known) => known.map((one, i) => (i === place ? { ...one, ...part } : one)));
+    if (knownPlaces(this.known())) this.readAgain();
+  }
+
   private fail(error: unknown): void {
     this.found.set(undefined);
     this.refusal.set((error as Error).message);
     this.faults.set(error instanceof ApiError ? (error.problem?.faults ?? []) : []);
   }
+}
+
+/** Both places, once all four pairs of numbers can be read. */
+function knownPlaces(
+  typed: readonly { readonly at: string; readonly on: string }[],
+): [KnownPlace, KnownPlace] | undefined {
+  const read = typed.map(({ at, on }) => {
+    const [plane, globe] = [twoNumbers(at), twoNumbers(on)];
+    return plane && globe && { xM: plane[0], yM: plane[1], latDeg: globe[0], lonDeg: globe[1] };
+  });
+  return read[0] && read[1] && [read[0], read[1]];
 }

@@ -15,9 +15,14 @@ import {
   circuitOfDrawing,
   cornersOf,
   FEWEST_DRAWN,
+  placed,
+  placingOnGlobe,
   type Circuit,
   type DrawnPoint,
+  type Origin,
+  type Placing,
 } from '@core/circuit';
+import { twoNumbers } from './two-numbers';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputNumber } from 'primeng/inputnumber';
@@ -38,6 +43,8 @@ interface Ground {
   readonly widthM: number;
   /** Height over width. */
   readonly shape: number;
+  /** Turned about its upper left corner, anticlockwise, radians. */
+  readonly turnRad: number;
 }
 
 /** Draws a circuit: places along its middle, on an empty sheet or over a picture whose scale is set by two places. */
@@ -63,6 +70,10 @@ export class DrawCircuit {
   /** The places whose distance is known, while the picture's scale is being set. */
   protected readonly known = signal<readonly DrawnPoint[] | undefined>(undefined);
   protected readonly knownM = signal(100);
+  /** Where the two places lie on the globe, as typed: `latitude, longitude`. */
+  protected readonly onGlobe = signal<readonly [string, string]>(['', '']);
+  /** Of the plane, once the picture lies where it does on the globe. */
+  private readonly origin = signal<Origin | undefined>(undefined);
 
   protected readonly view = computed(() => {
     const [widthM, heightM] = [SHEET.widthM / this.zoom(), SHEET.heightM / this.zoom()];
@@ -77,7 +88,12 @@ export class DrawCircuit {
     return { across: lines(x - widthM / 2, 2 * widthM), down: lines(y, heightM) };
   });
   protected readonly circuit = computed(() =>
-    circuitOfDrawing({ name: this.name(), points: this.points(), widthM: this.widthM() || 10 }),
+    circuitOfDrawing({
+      name: this.name(),
+      points: this.points(),
+      widthM: this.widthM() || 10,
+      origin: this.origin(),
+    }),
   );
   protected readonly drawn = computed(() => {
     const circuit = this.circuit();
@@ -95,12 +111,17 @@ export class DrawCircuit {
     if (known) {
       return known.length < 2
         ? `Tap ${known.length === 0 ? 'one of' : 'the other of'} two places of the picture whose distance you know.`
-        : 'How far are these two apart?';
+        : 'How far are these two apart, or where on the globe do they lie?';
     }
     const left = FEWEST_DRAWN - this.points().length;
     if (this.points().length === 0) return 'Tap where the start line is, then along the road in driving direction.';
     return left > 0 ? `${left} more, then it is a ring.` : 'Tap on, move a place by dragging it, or take it over.';
   });
+
+  /** On the sheet, south is down: what turns one way on the ground turns the other way in the picture. */
+  protected turn({ turnRad, xM, yM }: Ground): string {
+    return `rotate(${(-turnRad * 180) / Math.PI} ${xM} ${yM})`;
+  }
 
   protected tap(event: PointerEvent): void {
     if (event.button !== 0) return;
@@ -162,22 +183,54 @@ export class DrawCircuit {
     const { width, height } = await createImageBitmap(file);
     const { x, y, widthM } = this.view();
     this.clearGround();
-    this.ground.set({ href: URL.createObjectURL(file), xM: x, yM: y, widthM, shape: height / width });
+    this.ground.set({ href: URL.createObjectURL(file), xM: x, yM: y, widthM, shape: height / width, turnRad: 0 });
+    this.origin.set(undefined);
     this.known.set([]);
   }
 
   /** The picture becomes as large as the distance of its two places says; the first of them stays where it is. */
   protected setScale(): void {
-    const [ground, known] = [this.ground(), this.known()];
-    const [a, b] = known ?? [];
-    if (!ground || !a || !b || !(this.knownM() > 0)) return;
+    const [a, b] = this.known() ?? [];
+    if (!a || !b || !(this.knownM() > 0)) return;
     const factor = this.knownM() / Math.max(0.1, Math.hypot(b.xM - a.xM, b.yM - a.yM));
+    this.layBy({ scale: factor, turnRad: 0, from: a, to: a });
+  }
+
+  protected readonly places = computed(() => {
+    const [a, b] = this.known() ?? [];
+    const [onA, onB] = this.onGlobe().map(twoNumbers);
+    if (!a || !b || !onA || !onB) return undefined;
+    return placingOnGlobe([
+      { ...a, latDeg: onA[0], lonDeg: onA[1] },
+      { ...b, latDeg: onB[0], lonDeg: onB[1] },
+    ]);
+  });
+
+  /** The picture comes to lie, turned to the north, where its two places do on the globe. */
+  protected setPlaces(): void {
+    const places = this.places();
+    if (!places) return;
+    this.layBy(places.placing);
+    this.origin.set(places.origin);
+  }
+
+  protected typePlace(place: 0 | 1, text: string): void {
+    this.onGlobe.update(([a, b]) => (place === 0 ? [text, b] : [a, text]));
+  }
+
+  /** Lays the picture, and what has been drawn on it, anew. */
+  private layBy(placing: Placing): void {
+    const ground = this.ground();
+    if (!ground) return;
+    const corner = placed({ xM: ground.xM, yM: -ground.yM }, placing);
     this.ground.set({
       ...ground,
-      widthM: ground.widthM * factor,
-      xM: a.xM + (ground.xM - a.xM) * factor,
-      yM: -a.yM + (ground.yM + a.yM) * factor,
+      xM: corner.xM,
+      yM: -corner.yM,
+      widthM: ground.widthM * placing.scale,
+      turnRad: ground.turnRad + placing.turnRad,
     });
+    this.points.update((points) => points.map((point) => placed(point, placing)));
     this.known.set(undefined);
     this.whole();
   }
@@ -186,11 +239,8 @@ export class DrawCircuit {
   protected whole(): void {
     const ground = this.ground();
     const points = this.points();
-    const xs = [...points.map(({ xM }) => xM), ...(ground ? [ground.xM, ground.xM + ground.widthM] : [])];
-    const ys = [
-      ...points.map(({ yM }) => yM),
-      ...(ground ? [-ground.yM, -ground.yM - ground.widthM * ground.shape] : []),
-    ];
+    const seen = [...points, ...(ground ? cornersOfPicture(ground) : [])];
+    const [xs, ys] = [seen.map(({ xM }) => xM), seen.map(({ yM }) => yM)];
     if (xs.length === 0) return;
     const [left, right, low, high] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
     this.middle.set({ xM: (left + right) / 2, yM: (low + high) / 2 });
@@ -209,6 +259,7 @@ export class DrawCircuit {
     this.clearGround();
     this.points.set([]);
     this.known.set(undefined);
+    this.onGlobe.set(['', '']);
     this.open.set(false);
   }
 
@@ -216,6 +267,7 @@ export class DrawCircuit {
     const ground = this.ground();
     if (ground) URL.revokeObjectURL(ground.href);
     this.ground.set(undefined);
+    this.origin.set(undefined);
   }
 
   private put(place: number, point: DrawnPoint): void {
@@ -227,4 +279,16 @@ export class DrawCircuit {
     const { x, y } = new DOMPoint(clientX, clientY).matrixTransform(sheet.getScreenCTM()!.inverse());
     return { xM: Math.round(x * 10) / 10, yM: Math.round(-y * 10) / 10 };
   }
+}
+
+/** The corners of a picture as it lies. */
+function cornersOfPicture({ xM, yM, widthM, shape, turnRad }: Ground): DrawnPoint[] {
+  const corner = { xM, yM: -yM };
+  const lie = { scale: 1, turnRad, from: corner, to: corner };
+  return [
+    [0, 0],
+    [widthM, 0],
+    [widthM, widthM * shape],
+    [0, widthM * shape],
+  ].map(([right, down]) => placed({ xM: xM + right!, yM: -yM - down! }, lie));
 }

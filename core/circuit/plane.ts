@@ -1,4 +1,4 @@
-import type { Origin } from '@core/circuit';
+import type { Origin } from './circuit-file';
 
 /** Mean radius of the earth (IUGG), metres. */
 const EARTH_M = 6_371_008.8;
