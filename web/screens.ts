@@ -312,7 +312,7 @@ export const SCREENS: readonly Screen[] = [
   {
     path: 'record',
     title: 'Record',
-    load: () => import('./circuit/record').then((m) => m.Record),
+    load: () => import('./circuit/record').then((m) => m.RecordCircuit),
     frame: 'phone',
     places: [onPhone('Record', 'q')],
     demo: '/record',

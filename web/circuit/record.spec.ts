@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { toLatLon } from '@core/circuit';
 import { aDay, aPlan } from '@core/testing/small-day';
 import { FakeDay, show } from '../testing/fake-day';
-import { Record } from './record';
+import { RecordCircuit } from './record';
 import { Recording } from './recording';
 
 /** Twice and a bit round an oval of some 700 m, a position every eight metres. */
@@ -28,7 +28,7 @@ describe('Recording by the phone', () => {
       told({ coords: { latitude: latDeg, longitude: lonDeg, altitude: null, accuracy } } as GeolocationPosition);
     }
   };
-  const shown = () => show(Record, new FakeDay(aDay(), aPlan(), '09:00'));
+  const shown = () => show(RecordCircuit, new FakeDay(aDay(), aPlan(), '09:00'));
 
   it('makes a circuit of the laps that were walked, and counts only what is sure', async () => {
     const { press, text, http, fixture } = await shown();

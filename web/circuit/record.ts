@@ -67,7 +67,7 @@ const WHY: Readonly<Record<NoPositions, string>> = {
     }
   `,
 })
-export class Record {
+export class RecordCircuit {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
   private readonly ask = inject(Ask);

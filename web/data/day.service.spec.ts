@@ -108,7 +108,6 @@ describe('The day on screen', () => {
       revision: null,
       practice: false,
       byCalendar: false,
-      byCalendar: false,
     });
     http.expectOne('/api/days').flush({ days: [day('2027-05-21'), day(DATE), day('2027-05-23')], erasedAt: null });
     expect(data.date()).toBe(DATE);
