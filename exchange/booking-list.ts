@@ -111,7 +111,7 @@ function lapPrices(
     const name = car.trim().toLowerCase();
     found.set(name, [...(found.get(name) ?? []), price / Number(laps)]);
   }
-  return new Map([...found].map(([name, prices]) => [name, Math.round(median(prices)! * 100) / 100]));
+  return new Map([...found].map(([name, prices]) => [name, Math.round(median(prices) * 100) / 100]));
 }
 
 /** A drive may stand in two columns, where each guest has one. */

@@ -61,7 +61,7 @@ export function carList(
       const place = { ...at, number: Number(number), name: String(name), taken, colour: starterColour(Number(number)) };
       const car = starterCar(kind && CAR_KINDS.includes(kind as CarKind) ? (kind as CarKind) : 'grandTourer', place);
       taken.add(car.id);
-      return z.encode(carFields, car) as Json;
+      return z.encode(carFields, car);
     },
     changed: (before, after) => withValues(after, [{ path: 'assumed', value: stillAssumed(before, after) }]),
   };

@@ -82,7 +82,8 @@ export function readRecordList<S extends z.ZodType>(
     const row = readCells(columns, cells, decimalComma);
     const key = keyOf(valueAt(row.values, keyColumn.path));
     const known = byKey.get(key);
-    const named = { line, reference: key, name: String(valueAt(row.values, 'name') ?? known?.fields['name'] ?? '') };
+    const name = valueAt(row.values, 'name') ?? known?.fields['name'];
+    const named = { line, reference: key, name: typeof name === 'string' ? name : '' };
     const faulty = (more: ImportRow['faults']): ImportRow => ({
       ...named,
       outcome: 'faulty',
@@ -221,10 +222,13 @@ function valueIn(
   }
 }
 
+const textOf = (value: unknown): string =>
+  typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+
 function cellOf({ kind, says = (value) => value }: RecordColumn, value: unknown): string {
   if (value === undefined || value === null) return '';
   if (kind === 'yes') return value === true ? 'yes' : 'no';
   if (kind === 'windows') return windowsText(value);
-  if (Array.isArray(value)) return (value as string[]).map(says).join(', ');
-  return kind === 'text' ? says(String(value)) : String(value as string | number);
+  if (Array.isArray(value)) return value.map((one: unknown) => says(textOf(one))).join(', ');
+  return kind === 'text' ? says(textOf(value)) : textOf(value);
 }

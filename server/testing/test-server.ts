@@ -1,6 +1,6 @@
 import { setTimeout } from 'node:timers/promises';
 import type { z } from 'zod';
-import type { planJob, startPlanning } from '@core/api';
+import { NO_PATTERN, type planJob, type startPlanning } from '@core/api';
 import request from 'supertest';
 import { createApp, type AppOptions } from '../app';
 import { demoClock, type Clock } from '../clock';
@@ -27,7 +27,7 @@ export interface TestServer {
 /** The real application on a database in memory: the demo's venue, fleet and crew, one empty day, noon. */
 export function testServer(options: Pick<AppOptions, 'hosts' | 'backUp' | 'resetDemo'> = {}): TestServer {
   const store = openStore(openDatabase(':memory:'));
-  store.venue.create(LARKMERE);
+  store.venue.create({ ...LARKMERE, calendar: NO_PATTERN });
   for (const car of FLEET) store.cars.add(car.id, car);
   for (const instructor of CREW) store.instructors.add(instructor.id, instructor);
   store.days.add(DATE, '2027-05-22T06:00:00.000Z');

@@ -174,7 +174,7 @@ export class ImportDialog {
   protected readonly kindOf = signal<ReadonlyMap<string, CarKind>>(new Map());
   /** What a car of the list may be: one to be created, of a kind, or one that is there. */
   protected readonly kinds = computed(() => [
-    ...CAR_KINDS.map((value) => ({ value: value as string, label: `new: ${CAR_KIND_WORDS[value].name}` })),
+    ...CAR_KINDS.map((value) => ({ value: value, label: `new: ${CAR_KIND_WORDS[value].name}` })),
     ...(this.data.day()?.cars ?? []).map(({ id, name }) => ({ value: id, label: `it is ${name}` })),
   ]);
   protected readonly languages = languageOptions();

@@ -1,4 +1,4 @@
-import { Component, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { aDay, aPlan } from '@core/testing/small-day';
 import { FakeDay, show } from '../testing/fake-day';
@@ -6,6 +6,7 @@ import { MomentField } from './moment-field';
 
 @Component({
   selector: 'jl-host',
+  changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FormsModule, MomentField],
   template: `<jl-moment-field kind="date" [(ngModel)]="on" /><jl-moment-field kind="time" [(ngModel)]="at" />`,
 })

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { Router, type Routes } from '@angular/router';
 import { contract, type NetworkView, type Phone } from '@core/api';
 import { formatDistanceToNowStrict, parseISO } from 'date-fns';
 import { Button } from 'primeng/button';
@@ -9,7 +10,6 @@ import { timer, type Observable } from 'rxjs';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { InstructorChoice } from '../data/instructor-choice';
-import { SCREENS } from '../screens';
 import { Ask } from '../shell/ask';
 import { AddPhone, whyNone } from './add-phone';
 import { PhonesService } from './phones.service';
@@ -49,6 +49,7 @@ export class PhoneList {
   private readonly data = inject(DayService);
   private readonly ask = inject(Ask);
   private readonly phones = inject(PhonesService);
+  private readonly routes = inject(Router).config;
   private readonly again = toSignal(timer(0, LOOK_AGAIN_MS));
   private readonly crew = inject(InstructorChoice).crew;
   protected readonly whyNone = whyNone;
@@ -59,7 +60,7 @@ export class PhoneList {
   protected readonly rows = computed(() => {
     this.again();
     const version = this.phones.version();
-    return this.phones.phones().map((phone) => ({ ...phone, ...told(phone, version) }));
+    return this.phones.phones().map((phone) => ({ ...phone, ...told(phone, version, this.routes) }));
   });
 
   constructor() {
@@ -108,7 +109,7 @@ export class PhoneList {
   }
 }
 
-function told({ seenAt, report, handedTo }: Phone, version: string) {
+function told({ seenAt, report, handedTo }: Phone, version: string, routes: Routes) {
   const away = seenAt === null || Date.now() - Date.parse(seenAt) > AWAY_MS;
   const whose = report?.who ?? '';
   const older = Boolean(report && version && report.version !== version);
@@ -116,7 +117,7 @@ function told({ seenAt, report, handedTo }: Phone, version: string) {
     away,
     older,
     whose: handedTo === null ? whose : `${handedTo}’s as soon as it is heard${whose && ` (now ${whose})`}`,
-    shows: report ? screenTitle(report.screen) : '',
+    shows: report ? screenTitle(report.screen, routes) : '',
     seen: seenAt === null ? 'never' : away ? `${formatDistanceToNowStrict(parseISO(seenAt))} ago` : 'now',
     waiting: report?.waiting ?? 0,
     waits: report ? (report.waiting > 0 ? waitsWords(report.waiting) : 'nothing') : '',
@@ -126,12 +127,10 @@ function told({ seenAt, report, handedTo }: Phone, version: string) {
 
 const waitsWords = (count: number): string => (count === 1 ? '1 entry waits' : `${count} entries wait`);
 
-/** The title of the screen at an address. */
-function screenTitle(address: string): string {
+/** The title of the screen at an address, as its route has it. */
+function screenTitle(address: string, routes: Routes): string {
   const path = address.slice(1).split('?')[0]!;
-  const screen =
-    SCREENS.find((one) => one.path === path) ?? SCREENS.find((one) => path.startsWith(`${first(one.path)}/`));
-  return screen?.title ?? address;
+  const start = path.split('/')[0]!;
+  const route = routes.find((one) => one.path === path) ?? routes.find((one) => one.path?.split('/')[0] === start);
+  return typeof route?.title === 'string' ? route.title.split(' · ')[0]! : address;
 }
-
-const first = (path: string): string => path.split('/')[0]!;

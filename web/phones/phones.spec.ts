@@ -1,6 +1,8 @@
-import { HttpTestingController } from '@angular/common/http/testing';
+import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { aDay, anInstructor, aPlan } from '@core/testing/small-day';
+import { provideRouter } from '@angular/router';
+import { routes } from '../app.routes';
 import { InstructorChoice } from '../data/instructor-choice';
 import { Who } from '../data/who';
 import { Ask } from '../shell/ask';
@@ -32,7 +34,7 @@ function answer(http: HttpTestingController, more: Record<string, unknown> = {})
 
 describe('The phones of the venue', () => {
   it('are told with whose they are, where, how fresh, and what waits on them', async () => {
-    const { text, http } = await show(PhoneList, day());
+    const { text, http } = await show(PhoneList, day(), {}, [provideRouter(routes)]);
     answer(http);
     await settle();
     for (const word of ['Red phone', 'Petra', 'Marks', 'ago', '2 entries wait', 'an older one']) {
