@@ -1,5 +1,5 @@
 import { CAR_KINDS, carFields, starterCar, starterColour, stillAssumed, type CarFields, type CarKind } from '@core/api';
-import { withValues, type Json } from '@core/day';
+import { withValues } from '@core/day';
 import { CAR_KIND_WORDS } from '@core/words';
 import * as z from 'zod';
 import type { RecordColumn, RecordList } from './record-list';

@@ -49,7 +49,7 @@ export class PhoneList {
   private readonly data = inject(DayService);
   private readonly ask = inject(Ask);
   private readonly phones = inject(PhonesService);
-  private readonly routes = inject(Router).config;
+  private readonly router = inject(Router);
   private readonly again = toSignal(timer(0, LOOK_AGAIN_MS));
   private readonly crew = inject(InstructorChoice).crew;
   protected readonly whyNone = whyNone;
@@ -60,7 +60,7 @@ export class PhoneList {
   protected readonly rows = computed(() => {
     this.again();
     const version = this.phones.version();
-    return this.phones.phones().map((phone) => ({ ...phone, ...told(phone, version, this.routes) }));
+    return this.phones.phones().map((phone) => ({ ...phone, ...told(phone, version, this.router.config) }));
   });
 
   constructor() {

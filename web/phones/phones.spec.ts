@@ -1,7 +1,7 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { aDay, anInstructor, aPlan } from '@core/testing/small-day';
-import { provideRouter } from '@angular/router';
+import { Router } from '@angular/router';
 import { routes } from '../app.routes';
 import { InstructorChoice } from '../data/instructor-choice';
 import { Who } from '../data/who';
@@ -34,7 +34,8 @@ function answer(http: HttpTestingController, more: Record<string, unknown> = {})
 
 describe('The phones of the venue', () => {
   it('are told with whose they are, where, how fresh, and what waits on them', async () => {
-    const { text, http } = await show(PhoneList, day(), {}, [provideRouter(routes)]);
+    const { text, http } = await show(PhoneList, day());
+    TestBed.inject(Router).resetConfig(routes);
     answer(http);
     await settle();
     for (const word of ['Red phone', 'Petra', 'Marks', 'ago', '2 entries wait', 'an older one']) {
