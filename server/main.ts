@@ -114,8 +114,9 @@ async function start(): Promise<void> {
     backUp,
     ...(demo && { resetDemo }),
   });
-  held.open(app);
+  // Phones find it from the first moment on, as this machine does.
   if (!tls && networkPort !== undefined) await network.listen(networkPort, app);
+  held.open(app);
   const { addresses, withoutSignIn, why } = await network.view();
   process.stdout.write(`Joy Lap is at ${scheme}://localhost:${ownPort}${demo ? ' (demo)' : ''}\n`);
   if (addresses.length > 0) process.stdout.write(`From the network: ${addresses.join(', ')}\n`);

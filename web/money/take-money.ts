@@ -29,7 +29,7 @@ import { balanceDue, dueWords } from './money';
     } @else {
       <span class="muted">{{ words() }}</span>
     }
-    <p-popover #panel ariaCloseLabel="Close" [attr.aria-label]="'Money of ' + name()">
+    <p-popover #panel>
       @if (due() > 0) {
         <div class="ways">
           @for (way of ways; track way.means) {
