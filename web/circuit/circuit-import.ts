@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
-import { centreLineOf, cornersOf, type Circuit, type KnownPlace } from '@core/circuit';
+import { centreLineOf, type Circuit, type KnownPlace } from '@core/circuit';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputNumber } from 'primeng/inputnumber';
 import { InputText } from 'primeng/inputtext';
 import { Api, ApiError } from '../data/api';
 import { readText } from '../data/text-file';
+import { bendsWords } from './bends-words';
 import { CircuitMapView } from './circuit-map';
 import { twoNumbers } from './two-numbers';
 
@@ -84,7 +85,7 @@ export class CircuitImport {
     const it = this.found();
     if (!it) return '';
     const centre = centreLineOf(it.circuit.line, 3);
-    return `${Math.round(centre.lengthM)} m, ${it.circuit.line.length} points, ${cornersOf(centre).length} bends`;
+    return `${Math.round(centre.lengthM)} m, ${it.circuit.line.length} points, ${bendsWords(centre)}`;
   });
 
   protected async choose(event: Event): Promise<void> {

@@ -13,7 +13,6 @@ import {
   centreLineOf,
   circuitFaults,
   circuitOfDrawing,
-  cornersOf,
   FEWEST_DRAWN,
   placed,
   placingOnGlobe,
@@ -22,6 +21,7 @@ import {
   type Origin,
   type Placing,
 } from '@core/circuit';
+import { bendsWords } from './bends-words';
 import { twoNumbers } from './two-numbers';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
@@ -100,7 +100,7 @@ export class DrawCircuit {
     if (!circuit) return undefined;
     const centre = centreLineOf(circuit.line, 4);
     const path = `M${Array.from(centre.xM, (xM, i) => `${xM.toFixed(1)} ${(-centre.yM[i]!).toFixed(1)}`).join('L')}Z`;
-    return { path, words: `${Math.round(centre.lengthM)} m, ${cornersOf(centre).length} bends` };
+    return { path, words: `${Math.round(centre.lengthM)} m, ${bendsWords(centre)}` };
   });
   protected readonly fault = computed(() => {
     const circuit = this.circuit();

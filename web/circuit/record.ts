@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
-import { centreLineOf, circuitFaults, circuitOfTrack, cornersOf, progressOfTrack } from '@core/circuit';
+import { centreLineOf, circuitFaults, circuitOfTrack, progressOfTrack } from '@core/circuit';
 import { Button } from 'primeng/button';
 import { InputNumber } from 'primeng/inputnumber';
 import { InputText } from 'primeng/inputtext';
@@ -10,6 +10,7 @@ import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { keepScreenOn } from '../data/wake-lock';
 import { Ask } from '../shell/ask';
+import { bendsWords } from './bends-words';
 import { CircuitMapView } from './circuit-map';
 import { Recording, type NoPositions } from './recording';
 
@@ -97,7 +98,7 @@ export class RecordCircuit {
     return {
       circuit: read.circuit,
       fault: circuitFaults(read.circuit)[0]?.message,
-      words: `${Math.round(centre.lengthM)} m, ${cornersOf(centre).length} bends, ${laps}${read.hilly ? ', with heights' : ''}`,
+      words: `${Math.round(centre.lengthM)} m, ${bendsWords(centre)}, ${laps}${read.hilly ? ', with heights' : ''}`,
     };
   });
 

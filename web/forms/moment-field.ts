@@ -80,7 +80,7 @@ export class MomentField implements ControlValueAccessor {
   readonly describedBy = input<string>();
   /** Sunday is 0. */
   readonly firstDayOfWeek = input(1);
-  protected readonly placeholder = computed(() => (this.kind() === 'date' ? '22 May 2027' : '09:40'));
+  protected readonly placeholder = computed(() => (this.kind() === 'date' ? 'such as 22 May 2027' : ''));
   /** As it is told to whoever asks. */
   private readonly value = signal('');
   /** As it stands in the field. */

@@ -77,6 +77,10 @@ const SETUP_FIELDS = formOf<z.input<typeof daySetup>>({
       gap: 1.2rem 2rem;
       align-items: start;
     }
+    jl-record-form {
+      display: block;
+      --form-ground: var(--p-jl-paper);
+    }
     .patterns {
       grid-column: 1 / -1;
     }
