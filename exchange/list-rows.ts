@@ -49,6 +49,11 @@ export function numberIn(cell: string, decimalComma: boolean): number | undefine
   return /^-?\d+(\.\d+)?$/.test(point) ? Number(point) : undefined;
 }
 
+/** What is wrong with a list that lacks columns which it needs; none where it has them all. */
+export function missingColumnFaults({ missingColumns }: Pick<ImportPreview, 'missingColumns'>): Fault[] {
+  return missingColumns.map((name) => ({ path: 'line 1', message: `the column "${name}" is missing` }));
+}
+
 /** The first row that cannot be taken in, with the cell at fault; a fault of the whole row has none. */
 export function firstFaultOf(
   rows: readonly ImportRow[],

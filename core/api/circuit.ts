@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { showFields } from '../classroom/show';
 import { versionOrNone } from './endpoint';
-import { circuitFile, coneKind } from '../circuit/circuit-file';
+import { circuitFile, coneKind, origin } from '../circuit/circuit-file';
 
 /** The venue's circuit, its show and pictures, as web and server exchange them. */
 
@@ -12,8 +12,7 @@ export type StoredCircuit = z.output<typeof storedCircuit>;
 const knownPlace = z.strictObject({
   xM: z.number().min(-1e7).max(1e7),
   yM: z.number().min(-1e7).max(1e7),
-  latDeg: z.number().min(-85).max(85),
-  lonDeg: z.number().min(-180).max(180),
+  ...origin.shape,
 });
 
 export const circuitToRead = z.strictObject({

@@ -1,4 +1,5 @@
 import { fact, type Fact } from '../day/fact';
+import { cents } from '../day/money';
 import type { BookingFields } from '.';
 
 /** What becomes a booking of its own. */
@@ -12,9 +13,6 @@ export interface SplitOff {
 }
 
 export type SplitFault = Fact<'nothingSplit' | 'splitCostsMore'>;
-
-/** An amount without the crumbs of adding fractions. */
-const cents = (amount: number): number => Math.round(amount * 100) / 100;
 
 /**
  * A booking in two: some of its drives for somebody else, who is as the first one until somebody corrects that, but for
@@ -45,7 +43,6 @@ export function joinedBooking(fields: BookingFields, other: BookingFields): Book
     drives: [...fields.drives, ...other.drives],
     price: cents(fields.price + other.price),
     paid: cents(fields.paid + other.paid),
-    languages: fields.languages,
     preferInstructors: both('preferInstructors'),
     avoidInstructors: both('avoidInstructors'),
     ...(notes && { notes: notes.slice(0, 1000) }),

@@ -16,7 +16,7 @@ export { emptyPlan, planFile } from './plan-file';
 export type { Briefing, Plan, PlanFile, PlannedDrive, Refuel, Sighting, Unplanned } from './plan-file';
 export { RULES, RULE_CODES, type Rule, type RuleCode, type Violation, type ViolationOf } from './rules';
 export type { NamedKind } from './rules/complete';
-export { money } from './money';
+export { cents, money } from './money';
 export * from './schedule';
 export { slipsOf, type Slip, type SlipFact } from './slips';
 export { frozenOf, type Dropped, type Obstacle, type Frozen } from './frozen';

@@ -6,3 +6,8 @@ export function money(amount: number, currency: string): string {
     minimumFractionDigits: Number.isInteger(amount) ? 0 : 2,
   }).format(amount);
 }
+
+/** An amount without the crumbs of adding and sharing fractions. */
+export function cents(amount: number): number {
+  return Math.round(amount * 100) / 100;
+}

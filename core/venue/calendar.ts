@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { dateAfter } from '../crew/roster';
-import { condition, rules } from '../day/day-file';
+import { circuit, condition, rules } from '../day/day-file';
 import { text } from '../day/fields';
 import { timeOfDay, timeWindow, type TimeWindow } from '../day/time';
 
@@ -51,14 +51,7 @@ export const daySetup = z
     closes: timeOfDay.optional(),
     condition: condition.omit({ changes: true }).optional(),
     maxCarsOnTrack: rules.shape.maxCarsOnTrack.optional(),
-    closures: z
-      .array(
-        z
-          .strictObject({ from: timeOfDay, to: timeOfDay, reason: z.string().max(500).optional() })
-          .refine(({ from, to }) => from < to, { message: 'expected "from" to be before "to"', path: ['from'] }),
-      )
-      .max(20)
-      .optional(),
+    closures: circuit.shape.closures.max(20).optional(),
   })
   .refine(({ opens, closes }) => opens === undefined || closes === undefined || opens < closes, {
     message: 'expected the opening time to be before the closing time',

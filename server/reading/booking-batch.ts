@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { bookingFields, type BookingFields } from '@core/api';
 import type { Fault } from '@core/day';
+import { missingColumnFaults } from '@exchange/list-rows';
 import { readBookingList, type BookingListContext } from '@exchange/booking-list';
 import * as z from 'zod';
 import { documentCodec, type DocumentRow } from '../store/documents';
@@ -38,13 +39,8 @@ export type BatchRead =
 export function readBookingBatch(csv: string, context: BookingListContext): BatchRead {
   const list = readBookingList(csv, context);
   if (!list.ok) return list;
-  const missing = list.preview.missingColumns;
-  if (missing.length > 0) {
-    return {
-      ok: false,
-      faults: missing.map((name) => ({ path: 'line 1', message: `the column "${name}" is missing` })),
-    };
-  }
+  const faults = missingColumnFaults(list.preview);
+  if (faults.length > 0) return { ok: false, faults };
   const known = new Map(context.bookings.map((stored) => [stored.fields.reference, stored]));
   const taken = new Set(context.bookings.flatMap(({ fields }) => fields.drives.map(({ id }) => id)));
   const added: StoredBooking[] = [];

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { booking, bookingFields, joinedBooking, splitBooking, type Booking, type ListWord } from '@core/api';
 import type { bookingsEndpoints } from '@core/api/endpoints/bookings';
-import { fact, MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY, type Fault } from '@core/day';
+import { fact, MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY } from '@core/day';
 import { isAbout } from '@core/journal';
 import * as z from 'zod';
 import type { AddBooking, ChangeBooking } from '../store/bookings';
@@ -9,6 +9,7 @@ import { notFound, refusalOf, type Refusal } from '../problems';
 import { withUniqueDrives, type ListSituation } from '../reading/booking-batch';
 import { readingThread } from '../reading/thread';
 import { EncodedReply } from '../routing/mount';
+import { unreadable } from '../routing/lists';
 import { stale } from '../routing/records';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
@@ -167,8 +168,4 @@ const staleBooking = (current: Booking) => stale({ kind: 'booking', name: curren
 function dayFull({ guests, drives }: { readonly guests: number; readonly drives: number }): Refusal {
   const most = { mostGuests: MOST_GUESTS_A_DAY, mostDrives: MOST_DRIVES_A_DAY };
   return refusalOf(fact('dayFull', {}, { guests, drives, ...most }));
-}
-
-function unreadable(faults: readonly Fault[]): Refusal {
-  return refusalOf(fact('unreadableList', {}, { why: faults[0]!.message }), { faults });
 }

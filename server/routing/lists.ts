@@ -1,6 +1,7 @@
-import { fact } from '@core/day';
+import { fact, type Fault } from '@core/day';
+import { missingColumnFaults } from '@exchange/list-rows';
 import type * as z from 'zod';
-import { refusalOf } from '../problems';
+import { refusalOf, type Refusal } from '../problems';
 import type { RecordListRead, RecordsRead } from '../reading/record-lists';
 import type { Db } from '../database';
 import type { Change, Stored } from '../store/documents';
@@ -13,7 +14,12 @@ interface Table<T> {
 /** @throws Refusal 422 where a list cannot be read at all */
 export function readable(read: RecordsRead): RecordListRead {
   if (!('faults' in read)) return read;
-  throw refusalOf(fact('unreadableList', {}, { why: read.faults[0]!.message }), { faults: [...read.faults] });
+  throw unreadable(read.faults);
+}
+
+/** The refusal of a list that cannot be read as a whole. */
+export function unreadable(faults: readonly Fault[]): Refusal {
+  return refusalOf(fact('unreadableList', {}, { why: faults[0]!.message }), { faults });
 }
 
 /**
@@ -27,11 +33,8 @@ export function takeInList<S extends z.ZodType>(
   schema: S,
   table: Table<z.output<S>>,
 ) {
-  const [missing] = preview.missingColumns;
-  if (missing !== undefined) {
-    const why = `the column "${missing}" is missing`;
-    throw refusalOf(fact('unreadableList', {}, { why }), { faults: [{ path: 'line 1', message: why }] });
-  }
+  const faults = missingColumnFaults(preview);
+  if (faults.length > 0) throw unreadable(faults);
   db.transaction(() => {
     for (const { id, version, fields } of records) {
       const read = schema.parse(fields);

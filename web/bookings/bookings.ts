@@ -13,7 +13,7 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { bookingFields, contract, type Booking, type BookingFields } from '@core/api';
-import { clockMinute, DAY_S, type Json, money, wallClock } from '@core/day';
+import { cents, clockMinute, DAY_S, type Json, money, wallClock } from '@core/day';
 import { GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
@@ -205,7 +205,7 @@ export class Bookings {
     const prices = new Map((known(this.fleet)?.cars ?? []).map(({ fields }) => [fields.id, fields.lapPrice ?? 0]));
     const priceOf = (cars: readonly string[]) =>
       cars.length === 0 ? 0 : Math.min(...cars.map((id) => prices.get(id) ?? 0));
-    return Math.round(drives.reduce((sum, { cars, laps }) => sum + priceOf(cars) * laps, 0) * 100) / 100;
+    return cents(drives.reduce((sum, { cars, laps }) => sum + priceOf(cars) * laps, 0));
   }
 
   /** Somebody stands at the desk: a reference of its own, here from now on. */

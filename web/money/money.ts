@@ -1,12 +1,12 @@
 import type { BookingFields } from '@core/api';
-import { money } from '@core/day';
+import { cents, money } from '@core/day';
 
 /** What a booking costs and what was paid of it before; what was taken since stands in the journal. */
 type Account = Pick<BookingFields, 'price' | 'paid'>;
 
 /** What is still to be paid, never below 0; nothing is due without a booking. */
 export function balanceDue(fields: Account | undefined, received: number): number {
-  return fields ? Math.max(0, Math.round((fields.price - fields.paid - received) * 100) / 100) : 0;
+  return fields ? Math.max(0, cents(fields.price - fields.paid - received)) : 0;
 }
 
 /** What a booking owes, in words: one without a price is not called paid. */

@@ -106,11 +106,13 @@ export class TakeMoney {
   private readonly received = computed(() => this.data.state()?.guests.get(this.guest())?.received ?? 0);
   protected readonly due = computed(() => balanceDue(this.fields(), this.received()));
   protected readonly words = computed(() => dueWords(this.fields(), this.received(), this.data.currency()));
-  /** What was taken on this day and stands. */
+  /** What was taken on this day and stands; the journal is looked through only where something was. */
   protected readonly taken = computed(() =>
-    effectiveEntries(this.data.entries()).flatMap((entry) =>
-      entry.kind === 'moneyReceived' && entry.guest === this.guest() ? [entry] : [],
-    ),
+    this.received() === 0
+      ? []
+      : effectiveEntries(this.data.entries()).flatMap((entry) =>
+          entry.kind === 'moneyReceived' && entry.guest === this.guest() ? [entry] : [],
+        ),
   );
   /** What is typed; all that is due where nothing is. */
   protected readonly part = signal<number | undefined>(undefined);

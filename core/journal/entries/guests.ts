@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { gateAnswers, withAnswers } from '../../booking/answers';
-import { fact } from '../../day';
+import { cents, fact } from '../../day';
 import { gearbox } from '../../day/day-file';
 import { moneyAmount } from '../../day/fields';
 import { asFitted } from '../fitted';
@@ -130,7 +130,7 @@ export const guestsRules: Family<typeof guestsSchemas> = {
     admit: (state, { guest, amount }) =>
       onGuest(state, guest, () => (amount > 0 ? undefined : fact('nothingReceived', { guest }))),
     apply: (state, { guest, amount, at }) =>
-      changeGuest(state, guest, at, (it) => (it.received = Math.round((it.received + amount) * 100) / 100)),
+      changeGuest(state, guest, at, (it) => (it.received = cents(it.received + amount))),
     words: NO_WORDS,
   },
   recordingMoved: {
