@@ -1,4 +1,4 @@
-import { provideZonelessChangeDetection } from '@angular/core';
+import { provideZonelessChangeDetection, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { providePrimeNG } from 'primeng/config';
 import * as z from 'zod';
@@ -99,6 +99,20 @@ describe('A record form', () => {
     await fixture.whenStable();
     await submit();
     expect(saved).toEqual([{ name: 'Ines Faro' }]);
+  });
+
+  it('works a field out again when what it follows from arrives late, until somebody types in it', async () => {
+    const { fixture, element, type } = await open({ name: 'Ines', party: '' });
+    const list = signal('');
+    fixture.componentRef.setInput('follows', new Map([['party', () => list()]]));
+    const party = () => element.querySelector<HTMLInputElement>('#field-party')!.value;
+    list.set('Faro');
+    await fixture.whenStable();
+    expect(party()).toBe('Faro');
+    type('field-party', 'Lund');
+    list.set('Other');
+    await fixture.whenStable();
+    expect(party()).toBe('Lund');
   });
 
   it('shows both versions on a conflict, only where they differ', async () => {

@@ -137,6 +137,8 @@ export class RecordForm {
       // Fields may be made anew while a person types; only another record fills the form.
       untracked(() => this.fill(record));
     });
+    // What a field is worked out from may be read after somebody has begun to type.
+    effect(() => this.followOn());
     effect((onCleanup) => {
       const watched = this.form().valueChanges.subscribe(() => {
         this.followOn();
