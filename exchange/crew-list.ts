@@ -22,6 +22,10 @@ export function crewColumns(cars: readonly NamedCar[]): readonly RecordColumn[] 
     { header: 'sighting run', also: 'sighting', path: 'sighting', kind: 'yes' },
     { header: 'lead car', also: 'leads', path: 'leadCar', kind: 'yes' },
     { header: 'spotter', also: 'spots', path: 'spotter', kind: 'yes' },
+    { header: 'rides', also: 'gives rides', path: 'rides', kind: 'yes' },
+    { header: 'marshal', path: 'marshal', kind: 'yes' },
+    { header: 'blocker', path: 'blocker', kind: 'yes' },
+    { header: 'push crew', also: 'pushes', path: 'push', kind: 'yes' },
     {
       ...{ header: 'cars', also: 'teaches in, autos', path: 'cars', kind: 'words' as const, all: 'all' },
       means: carOf,

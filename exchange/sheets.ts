@@ -32,8 +32,8 @@ export type Reader = 'wall' | 'desk';
  */
 export function daySheet(source: SheetSource, reader: Reader): TDocumentDefinitions {
   const schedule = layOut(source.day, source.plan);
-  const { briefings, sightings, drives } = schedule;
-  const byStart = [...briefings, ...sightings].sort((a, b) => a.startS - b.startS);
+  const { briefings, sightings, drives, groups } = schedule;
+  const byStart = [...briefings, ...sightings, ...groups].sort((a, b) => a.startS - b.startS);
   const isDesk = reader === 'desk';
   const words = wordsIn('en', namesOf(source.day));
   const leftOut = (isDesk ? source.plan.unplanned : []).flatMap(({ drive, reason }) => {
@@ -42,14 +42,14 @@ export function daySheet(source: SheetSource, reader: Reader): TDocumentDefiniti
   });
   const title = isDesk ? 'Day sheet, for the desk: not to be hung up' : 'Day sheet, for the wall';
   return sheet(source, 'landscape', title, [
-    heading('Classes and sighting runs'),
+    heading(groups.length > 0 ? 'Classes, sighting runs and groups' : 'Classes and sighting runs'),
     table(
       ['Start', 'End', 'What', 'Instructor', 'Guests'],
       ['auto', 'auto', 'auto', 'auto', '*'],
       byStart.map((occupancy) => [
         bold(clockMinute(occupancy.startS)),
         clockMinute(occupancy.endS),
-        occupancy.kind === 'briefing' ? 'class' : `sighting run, ${occupancy.vehicle?.name ?? ''}`,
+        sharedText(occupancy),
         occupancy.instructor?.name ?? '',
         occupancy.guests.map(({ name }) => name).join(', '),
       ]),
@@ -76,6 +76,17 @@ export function daySheet(source: SheetSource, reader: Reader): TDocumentDefiniti
       ? [heading('Left out of the plan'), table(['Guest', 'Drive', 'Why'], ['auto', 'auto', '*'], leftOut)]
       : []),
   ]);
+}
+
+function sharedText(occupancy: Exclude<PersonOccupancy, DriveOccupancy>): string {
+  switch (occupancy.kind) {
+    case 'briefing':
+      return 'class';
+    case 'sighting':
+      return `sighting run, ${occupancy.vehicle?.name ?? ''}`;
+    case 'group':
+      return occupancy.group?.name ?? occupancy.planned.group;
+  }
 }
 
 /**
@@ -117,6 +128,10 @@ function activityRow(occupancy: PersonOccupancy, source: SheetSource, schedule: 
       `${schedule.day.rules.sighting.laps}`,
       'sighting run',
     ];
+  if (occupancy.kind === 'group') {
+    const name = occupancy.group?.name ?? occupancy.planned.group;
+    return [...times, name, guests, '', `${occupancy.guests.length} guests, ${occupancy.cars.length} cars`];
+  }
   const number = source.carNumbers[occupancy.planned.car];
   return [
     ...times,

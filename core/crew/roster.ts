@@ -1,8 +1,9 @@
 import * as z from 'zod';
+import { GROUP_ROLES, type GroupRole } from '../day/group';
 import type { Instructor } from '../day';
 import { timeWindow, type TimeWindow } from '../day/time';
 import { withoutWindows } from '../day/windows';
-import { holdsOn, type InstructorFields } from './skills';
+import { holdsOn, type Duty, type InstructorFields } from './skills';
 
 /** Longer than this, it is a mistake in the year. */
 const MOST_DAYS = 366;
@@ -56,6 +57,17 @@ export function windowsOn(who: InstructorFields, entries: readonly RosterEntry[]
   );
 }
 
+/** The skill that each role of a group takes; beside guests that is the car. */
+const DUTY_OF: Readonly<Record<GroupRole, Duty | undefined>> = {
+  lead: 'leadCar',
+  inTrain: 'leadCar',
+  beside: undefined,
+  spotter: 'spotter',
+  marshal: 'marshal',
+  blocker: 'blocker',
+  push: 'push',
+};
+
 /** The planner's view of an instructor on a day: there as the roster says, and with what still may be taught. */
 export function plannedInstructor(
   who: InstructorFields,
@@ -63,7 +75,19 @@ export function plannedInstructor(
   date: string,
   fleet: readonly string[],
 ): Instructor {
-  const { byRoster: _, holdsUntil, leadCar: _l, spotter: _s, ...planned } = who;
+  const {
+    byRoster: _,
+    holdsUntil,
+    leadCar: _l,
+    spotter: _s,
+    marshal: _m,
+    blocker: _b,
+    push: _p,
+    rides: _r,
+    ...planned
+  } = who;
+  const duties = GROUP_ROLES.filter((role) => DUTY_OF[role] && holdsOn(who, { kind: DUTY_OF[role] }, date));
+  const rides = holdsOn(who, { kind: 'rides' }, date);
   const ended = Object.keys(holdsUntil?.cars ?? {}).some((car) => !holdsOn(who, { kind: 'car', car }, date));
   const taught = who.cars === 'all' ? fleet : who.cars;
   return {
@@ -72,5 +96,7 @@ export function plannedInstructor(
     cars: ended ? taught.filter((car) => holdsOn(who, { kind: 'car', car }, date)) : who.cars,
     brief: holdsOn(who, { kind: 'brief' }, date),
     sighting: holdsOn(who, { kind: 'sighting' }, date),
+    ...(rides && { rides }),
+    ...(duties.length > 0 && { duties }),
   };
 }

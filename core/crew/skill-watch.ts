@@ -1,4 +1,4 @@
-import { DUTIES, hasSkill, holdsOn, lastDayOf, type InstructorFields, type Skill } from './skills';
+import { DUTIES, type Duty, hasSkill, holdsOn, lastDayOf, type InstructorFields, type Skill } from './skills';
 import { dateAfter, windowsOn, type RosterEntry } from './roster';
 
 /** Days on which one person alone, or nobody, is there with a skill. */
@@ -19,10 +19,13 @@ export function skillsOf(cars: readonly string[]): Skill[] {
   return [...cars.map((car) => ({ kind: 'car', car }) as const), ...DUTIES.map((kind) => ({ kind }) as const)];
 }
 
+/** The duties that no venue does without; what nobody at a venue has is not missed there. */
+const EVERYWHERE: ReadonlySet<Duty> = new Set(['brief', 'sighting']);
+
 /** All that a venue needs somebody for: a venue in which nobody leads or spots does without. */
 function neededOf({ cars, crew }: Pick<Watched, 'cars' | 'crew'>): Skill[] {
   return skillsOf(cars).filter(
-    (skill) => (skill.kind !== 'leadCar' && skill.kind !== 'spotter') || crew.some((who) => hasSkill(who, skill)),
+    (skill) => skill.kind === 'car' || EVERYWHERE.has(skill.kind) || crew.some((who) => hasSkill(who, skill)),
   );
 }
 

@@ -1,8 +1,11 @@
 import * as z from 'zod';
 import { instructor } from '../day/day-file';
 
-/** What somebody may be trusted with besides a car: the class, the sighting run, to lead a train of cars, to spot. */
-export const DUTIES = ['brief', 'sighting', 'leadCar', 'spotter'] as const;
+/**
+ * What somebody may be trusted with besides a car: the class, the sighting run, to lead a train of cars, to spot, to drive
+ * guests at full pace, and what else groups need of people.
+ */
+export const DUTIES = ['brief', 'sighting', 'leadCar', 'spotter', 'rides', 'marshal', 'blocker', 'push'] as const;
 export type Duty = (typeof DUTIES)[number];
 
 /** What somebody may be trusted with: a car to teach in, or a duty. */
@@ -10,15 +13,22 @@ export type Skill = { readonly kind: 'car'; readonly car: string } | { readonly 
 
 const lastDay = z.iso.date('expected a date, YYYY-MM-DD');
 
+// What a day file lists as duties stands as a skill each here.
+const { duties: _, ...withoutDuties } = instructor.shape;
+
 /** An instructor of the venue: what the planner knows of one on any day, until when each skill holds, and the roster. */
 export const instructorFields = z.strictObject({
-  ...instructor.shape,
+  ...withoutDuties,
   /** Works on days with a shift in the roster only; otherwise on every day, at the usual hours. */
   byRoster: z.boolean().optional(),
   /** Leads other cars round; nobody does where it is not said. */
   leadCar: z.boolean().optional(),
   /** Watches from beside the circuit and speaks by radio. */
   spotter: z.boolean().optional(),
+  /** Watches over an exercise, keeps a way shut, pushes a car off. */
+  marshal: z.boolean().optional(),
+  blocker: z.boolean().optional(),
+  push: z.boolean().optional(),
   /** The last day on which a skill holds; without one it has no end. */
   holdsUntil: z
     .strictObject({
@@ -27,6 +37,10 @@ export const instructorFields = z.strictObject({
       sighting: lastDay.optional(),
       leadCar: lastDay.optional(),
       spotter: lastDay.optional(),
+      rides: lastDay.optional(),
+      marshal: lastDay.optional(),
+      blocker: lastDay.optional(),
+      push: lastDay.optional(),
     })
     .optional(),
 });

@@ -1,7 +1,7 @@
 import type { PersonOccupancy, RefuelOccupancy } from './schedule';
 
 /** One activity of a plan, by the ids and the time by which people tell it from others. */
-export type Activity = DriveActivity | SightingActivity | BriefingActivity | RefuelActivity;
+export type Activity = DriveActivity | SightingActivity | BriefingActivity | RefuelActivity | GroupActivity;
 
 export interface DriveActivity {
   readonly kind: 'drive';
@@ -30,6 +30,12 @@ export interface RefuelActivity {
   readonly startS: number;
 }
 
+export interface GroupActivity {
+  readonly kind: 'group';
+  readonly group: string;
+  readonly releaseS: number;
+}
+
 /** What an activity that is laid out is called by. */
 export function activityOf(occupancy: PersonOccupancy | RefuelOccupancy): Activity {
   switch (occupancy.kind) {
@@ -41,6 +47,8 @@ export function activityOf(occupancy: PersonOccupancy | RefuelOccupancy): Activi
       return { kind: 'sighting', vehicle: occupancy.sighting.vehicle, releaseS: occupancy.sighting.release };
     case 'briefing':
       return { kind: 'briefing', instructor: occupancy.briefing.instructor, startS: occupancy.briefing.start };
+    case 'group':
+      return { kind: 'group', group: occupancy.planned.group, releaseS: occupancy.planned.release };
     case 'refuel':
       return { kind: 'refuel', car: occupancy.refuel.car, startS: occupancy.refuel.start };
   }

@@ -1,18 +1,17 @@
 import * as z from 'zod';
+import { durationS, id, lapTimeS, name, seats } from './fields';
+import { GROUP_ROLES, group, rideCar, rides, surface } from './group';
 import { timeOfDay, timeWindow } from './time';
 
-/** The day file (`joylap-day`, version 1): everything the planner may know about one day. */
+/**
+ * The day file (`joylap-day`): everything the planner may know about one day. Version 2 knows surfaces, groups and rides as
+ * well; a file of version 1 is read as it always was.
+ */
 
-const id = z.string().min(1, 'expected an id of 1 to 64 characters').max(64, 'expected an id of 1 to 64 characters');
-const name = z.string().min(1, 'expected a name').max(200);
-/** Durations, gaps and set-up times. */
-const durationS = z.number().int().min(0).max(14_400);
 const litres = z.number().min(0).max(500);
-const lapTimeS = z.number().min(10).max(1800);
 const paceFactor = z.number().min(0.5).max(3);
 const laps = z.number().int().min(1).max(50);
 const level = z.number().int().min(1).max(5);
-const seats = z.number().int().min(1).max(200);
 const count = z.number().int().min(0).max(100_000);
 
 export const gearbox = z.enum(['auto', 'paddle']);
@@ -65,6 +64,7 @@ export const rules = z.strictObject({
   flagLapsGranted: z.boolean().optional(),
   briefing: z.strictObject({ durationS, seats, rooms: count }),
   sighting: z.strictObject({ laps, setUpS: durationS, wrapUpS: durationS }),
+  rides: rides.optional(),
   weights: weights.optional(),
 });
 export type Rules = z.output<typeof rules>;
@@ -97,6 +97,8 @@ export const car = z.strictObject({
     }),
   cooling: z.strictObject({ afterLaps: count, restS: durationS }),
   fit: fit.optional(),
+  /** Rides are given in it. */
+  ride: rideCar.optional(),
 });
 export type Car = z.output<typeof car>;
 
@@ -118,6 +120,10 @@ export const instructor = z.strictObject({
   brief: z.boolean(),
   sighting: z.boolean(),
   levelLaps: z.partialRecord(z.enum(['1', '2', '3', '4', '5']), count).optional(),
+  /** Drives guests at full pace. */
+  rides: z.boolean().optional(),
+  /** What else a group may ask of them. */
+  duties: z.array(z.enum(GROUP_ROLES)).optional(),
 });
 export type Instructor = z.output<typeof instructor>;
 
@@ -132,6 +138,8 @@ export const drive = z.strictObject({
   pin: pin.optional(),
   /** By the guest's word it begins (with its set-up) no earlier than this. */
   notBefore: timeOfDay.optional(),
+  /** The instructor drives, and so many people sit beside. */
+  ride: z.strictObject({ seats }).optional(),
 });
 export type Drive = z.output<typeof drive>;
 
@@ -161,6 +169,7 @@ export type Guest = z.output<typeof guest>;
 /** More is no event day any more, and is refused wherever bookings come in. */
 export const MOST_GUESTS_A_DAY = 2000;
 export const MOST_DRIVES_A_DAY = 5000;
+export const MOST_GROUPS_A_DAY = 200;
 
 /** Drives that are booked on a day. */
 export function driveCountOf({ guests }: { readonly guests: readonly Pick<Guest, 'drives'>[] }): number {
@@ -185,7 +194,7 @@ export const timeZone = z
 
 const shape = z.strictObject({
   format: z.literal('joylap-day'),
-  version: z.literal(1),
+  version: z.union([z.literal(1), z.literal(2)]),
   venue: name,
   date: z.iso.date(),
   timeZone,
@@ -198,7 +207,31 @@ const shape = z.strictObject({
   sightingVehicles: z.array(sightingVehicle),
   instructors: z.array(instructor),
   guests: z.array(guest).max(MOST_GUESTS_A_DAY, `expected at most ${MOST_GUESTS_A_DAY} guests a day`),
+  surfaces: z.array(surface).optional(),
+  groups: z.array(group).max(MOST_GROUPS_A_DAY, `expected at most ${MOST_GROUPS_A_DAY} groups a day`).optional(),
 });
+
+/** The version of the file that a day needs. */
+export function versionOf(day: Omit<Day, 'format' | 'version'>): Day['version'] {
+  return pathsOfVersion2(day).length > 0 ? 2 : 1;
+}
+
+/** Where a day has what only version 2 of the file knows. */
+function pathsOfVersion2(day: Omit<z.output<typeof shape>, 'format' | 'version'>): (string | number)[][] {
+  return [
+    ...(day.surfaces ? [['surfaces']] : []),
+    ...(day.groups ? [['groups']] : []),
+    ...(day.rules.rides ? [['rules', 'rides']] : []),
+    ...day.cars.flatMap(({ ride }, place) => (ride ? [['cars', place, 'ride']] : [])),
+    ...day.instructors.flatMap(({ rides, duties }, place) => [
+      ...(rides === undefined ? [] : [['instructors', place, 'rides']]),
+      ...(duties === undefined ? [] : [['instructors', place, 'duties']]),
+    ]),
+    ...day.guests.flatMap(({ drives }, place) =>
+      drives.flatMap(({ ride }, at) => (ride ? [['guests', place, 'drives', at, 'ride']] : [])),
+    ),
+  ];
+}
 
 /** The places at which an id stands that stood before in the same list. */
 export function idsTwice(things: readonly { readonly id: string }[]): { index: number; message: string }[] {
@@ -218,8 +251,8 @@ export const dayFile = shape.superRefine((day, context) => {
   if (day.opens >= day.closes) {
     context.addIssue({ code: 'custom', path: ['opens'], message: 'expected "opens" to be before "closes"' });
   }
-  for (const kind of ['cars', 'sightingVehicles', 'instructors', 'guests'] as const) {
-    for (const { index, message } of idsTwice(day[kind])) {
+  for (const kind of ['cars', 'sightingVehicles', 'instructors', 'guests', 'surfaces', 'groups'] as const) {
+    for (const { index, message } of idsTwice(day[kind] ?? [])) {
       context.addIssue({ code: 'custom', path: [kind, index, 'id'], message });
     }
   }
@@ -236,6 +269,11 @@ export const dayFile = shape.superRefine((day, context) => {
       drives.add(drive.id);
     });
   });
+  if (day.version === 1) {
+    for (const path of pathsOfVersion2(day)) {
+      context.addIssue({ code: 'custom', path, message: 'expected "version": 2 in a file with this' });
+    }
+  }
   if (driveCountOf(day) > MOST_DRIVES_A_DAY) {
     const message = `expected at most ${MOST_DRIVES_A_DAY} drives a day`;
     context.addIssue({ code: 'custom', path: ['guests'], message });

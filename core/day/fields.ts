@@ -8,3 +8,13 @@ export const moneyAmount = z
   .min(0)
   .max(1_000_000)
   .multipleOf(0.01, 'expected an amount with at most two decimals');
+
+export const id = z
+  .string()
+  .min(1, 'expected an id of 1 to 64 characters')
+  .max(64, 'expected an id of 1 to 64 characters');
+export const name = z.string().min(1, 'expected a name').max(200);
+/** Durations, gaps and set-up times. */
+export const durationS = z.number().int().min(0).max(14_400);
+export const lapTimeS = z.number().min(10).max(1800);
+export const seats = z.number().int().min(1).max(200);

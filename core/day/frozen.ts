@@ -1,22 +1,26 @@
 import { activityOf, type Activity } from './activity';
 import { fact, type Fact } from './fact';
 import type { Day, Guest, Instructor } from './day-file';
-import type { Briefing, PlannedDrive, Refuel, Sighting } from './plan-file';
+import type { Briefing, PlannedDrive, PlannedGroup, Refuel, Sighting } from './plan-file';
+import { CIRCUIT } from './group';
 import { carMisfit } from './rules/car-fit';
 import { avoids } from './rules/crew-avoid';
 import { sharesLanguage } from './rules/crew-language';
-import { teachesIn } from './rules/crew-skill';
+import { mayDo, teachesIn } from './rules/crew-skill';
 import { obeysPin } from './rules/pin';
 import { onCircuit } from './rules/track-load';
 import {
   indexDay,
   layOutBriefing,
   layOutDrive,
+  layOutGroup,
   layOutRefuel,
   layOutSighting,
   type CircuitOccupancy,
   type DayIndex,
+  type GroupOccupancy,
   type PersonOccupancy,
+  speakersOf,
   type RefuelOccupancy,
   type Repair,
 } from './schedule';
@@ -32,6 +36,7 @@ export interface Frozen {
   readonly sightings: readonly Sighting[];
   readonly drives: readonly PlannedDrive[];
   readonly refuels: readonly Refuel[];
+  readonly groups: readonly PlannedGroup[];
   /** What had begun and is no longer allowed, with what is in the way. */
   readonly dropped: readonly Dropped[];
 }
@@ -43,10 +48,20 @@ export interface Dropped {
 
 /** Why an activity that had begun cannot stand. */
 export type Obstacle =
-  | Fact<'outsideHours' | 'noGuests' | 'guestGone' | 'notReady' | 'pinnedOtherwise' | 'noInstructor'>
+  | Fact<
+      | 'outsideHours'
+      | 'noGuests'
+      | 'guestGone'
+      | 'notReady'
+      | 'pinnedOtherwise'
+      | 'noInstructor'
+      | 'groupGone'
+      | 'noCars'
+    >
   | Fact<'carGone' | 'carAway', { car: string }>
   | Fact<'vehicleGone' | 'vehicleAway', { vehicle: string }>
   | Fact<'crewAway' | 'crewUnable', { instructor: string }>
+  | Fact<'surfaceGone', { surface: string }>
   | Fact<'closed', object, { fromS: number; toS: number }>
   | Fact<'cannotAttend', { guest: string }>
   | CarMisfit;
@@ -99,13 +114,15 @@ export function frozenOf(day: Day, { previous, nowS }: Repair, index: DayIndex =
       const guest = occupancy.guests[0];
       if (!drive || !guest) return fact('guestGone', {});
       if (!car) return fact('carGone', { car: planned.car });
-      const ready = (guest.briefed || briefed.has(guest.id)) && (guest.sighted || sighted.has(guest.id));
+      const ready =
+        drive.ride !== undefined ||
+        ((guest.briefed || briefed.has(guest.id)) && (guest.sighted || sighted.has(guest.id)));
       return (
         (available(car, index, occupancy) ? undefined : fact('carAway', { car: car.id })) ??
         outsideHours(day, occupancy) ??
         closure(day, occupancy) ??
         carMisfit(car, drive, guest) ??
-        crewObstacle(index, occupancy, (who) => teachesIn(who, car)) ??
+        crewObstacle(index, occupancy, (who) => teachesIn(who, car) && (!drive.ride || (who.rides ?? false))) ??
         (mayAttend(guest, occupancy, instructor) ? undefined : fact('cannotAttend', { guest: guest.id })) ??
         (ready ? undefined : fact('notReady', {})) ??
         (obeysPin(drive.pin, planned) ? undefined : fact('pinnedOtherwise', {}))
@@ -122,7 +139,60 @@ export function frozenOf(day: Day, { previous, nowS }: Repair, index: DayIndex =
     return judge(refuel, occupancy, obstacle ?? outsideHours(day, occupancy));
   });
 
-  return { briefings, sightings, drives, refuels, dropped };
+  const groups = (previous.groups ?? []).flatMap((planned) => {
+    const before = layOutGroup(day, index, planned);
+    if (before.startS >= nowS) return [];
+    // What has begun goes on with the cars that are left to it.
+    const there = (id: string) => {
+      const car = index.cars.get(id);
+      return car !== undefined && available(car, index, before);
+    };
+    const left = { ...planned, cars: planned.cars.filter(there) };
+    const occupancy = layOutGroup(day, index, left);
+    return judge(left, occupancy, groupObstacle(day, index, occupancy, briefed));
+  });
+
+  return { briefings, sightings, drives, refuels, groups, dropped };
+}
+
+/** Why a group that had begun cannot go on, or nothing. */
+function groupObstacle(
+  day: Day,
+  index: DayIndex,
+  occupancy: GroupOccupancy,
+  briefed: ReadonlySet<string>,
+): Obstacle | undefined {
+  const { group, planned, guests, crew } = occupancy;
+  if (!group || guests.length === 0) return fact('groupGone', {});
+  if (planned.cars.length === 0) return fact('noCars', {});
+  const cars = [...(planned.leadCar === undefined ? [] : [planned.leadCar]), ...(group.staffCars ?? [])];
+  for (const id of cars) {
+    const car = index.cars.get(id);
+    if (!car) return fact('carGone', { car: id });
+    if (!available(car, index, occupancy)) return fact('carAway', { car: id });
+  }
+  if (crew.length < planned.crew.length) return fact('noInstructor', {});
+  for (const { role, instructor } of crew) {
+    const unable = crewObstacle(index, { ...occupancy, instructor }, (who) => mayDo(who, role, group));
+    if (unable) return unable;
+  }
+  for (const guest of guests) {
+    const heard = !group.needsBriefing || guest.briefed || briefed.has(guest.id);
+    if (!heard) return fact('notReady', {});
+    const met = speakersOf(occupancy).every((who) => mayAttend(guest, occupancy, who));
+    if (!met || !isThere(guest, occupancy)) return fact('cannotAttend', { guest: guest.id });
+  }
+  return outsideHours(day, occupancy) ?? surfaceObstacle(day, index, occupancy);
+}
+
+function surfaceObstacle(day: Day, index: DayIndex, occupancy: GroupOccupancy): Obstacle | undefined {
+  const id = occupancy.group!.surface;
+  if (id === CIRCUIT) return closure(day, occupancy);
+  const surface = index.surfaces.get(id);
+  const shut = surface?.closures.find(({ from, to }) => overlaps(onCircuit(occupancy), { startS: from, endS: to }));
+  if (shut) return fact('closed', {}, { fromS: shut.from, toS: shut.to });
+  const open = surface && liesInside(index.windows(surface), onCircuit(occupancy));
+  return open ? undefined : fact('surfaceGone', { surface: id });
 }
 
 function outsideHours(day: Day, occupancy: Interval): Obstacle | undefined {
@@ -152,11 +222,14 @@ function crewObstacle(
   return able(instructor) ? undefined : fact('crewUnable', of);
 }
 
+function isThere(guest: Guest, occupancy: Interval): boolean {
+  return guest.arrives <= occupancy.startS && (guest.leavesBy === undefined || occupancy.endS <= guest.leavesBy);
+}
+
 /** Whether the guest is there for the whole occupancy and may be with this instructor. */
 function mayAttend(guest: Guest, occupancy: Interval, instructor: Instructor | undefined): boolean {
   return (
-    guest.arrives <= occupancy.startS &&
-    (guest.leavesBy === undefined || occupancy.endS <= guest.leavesBy) &&
+    isThere(guest, occupancy) &&
     instructor !== undefined &&
     sharesLanguage(instructor, guest) &&
     !avoids(guest, instructor)
@@ -176,11 +249,20 @@ export const sameActivity = {
   drive: ({ drive, car, instructor, release, heldUntil }: PlannedDrive) =>
     JSON.stringify([drive, car, instructor, release, heldUntil ?? null]),
   refuel: ({ car, start }: Refuel) => JSON.stringify([car, start]),
+  group: ({ group, release, cars, leadCar, crew, heldUntil }: PlannedGroup) =>
+    JSON.stringify([
+      group,
+      release,
+      cars,
+      leadCar ?? null,
+      crew.map(({ role, instructor }) => `${role} ${instructor}`).sort(),
+      heldUntil ?? null,
+    ]),
 };
 
 /** The activities of a plan, each with a text by which it is compared. */
 export function activityTexts(
-  plan: Pick<Frozen, 'briefings' | 'sightings' | 'drives' | 'refuels'>,
+  plan: Pick<Frozen, 'briefings' | 'sightings' | 'drives' | 'refuels'> & Partial<Pick<Frozen, 'groups'>>,
   day: Day,
   index: DayIndex,
 ): { readonly text: string; readonly activity: Activity; readonly startS: number }[] {
@@ -194,6 +276,7 @@ export function activityTexts(
     ...plan.sightings.map((s) => of(sameActivity.sighting(s), layOutSighting(day, index, s))),
     ...plan.drives.map((d) => of(sameActivity.drive(d), layOutDrive(day, index, d))),
     ...plan.refuels.map((r) => of(sameActivity.refuel(r), layOutRefuel(index, r))),
+    ...(plan.groups ?? []).map((g) => of(sameActivity.group(g), layOutGroup(day, index, g))),
   ];
 }
 

@@ -1,8 +1,9 @@
 import * as z from 'zod';
 import { timeOfDay } from './time';
+import { GROUP_ROLES } from './group';
 import { leftOutReason } from './unplaced';
 
-/** The plan file (`joylap-plan`, version 1). Ids are looked up in the day file by the rule `COMPLETE`, not here. */
+/** The plan file (`joylap-plan`), version 2 where the day has groups. Ids are looked up in the day file by the rule `COMPLETE`, not here. */
 
 const id = z.string().min(1).max(64);
 
@@ -38,15 +39,31 @@ export type Refuel = z.output<typeof refuel>;
 export const unplanned = z.strictObject({ drive: id, reason: leftOutReason });
 export type Unplanned = z.output<typeof unplanned>;
 
+export const plannedGroup = z.strictObject({
+  group: id,
+  release: timeOfDay,
+  /** Of the guests, in the order of the members where everybody has an own one. */
+  cars: z.array(id),
+  leadCar: id.optional(),
+  crew: z.array(z.strictObject({ role: z.enum(GROUP_ROLES), instructor: id })),
+  heldUntil: timeOfDay.optional(),
+});
+export type PlannedGroup = z.output<typeof plannedGroup>;
+
+export const unplannedGroup = z.strictObject({ group: id, reason: leftOutReason });
+export type UnplannedGroup = z.output<typeof unplannedGroup>;
+
 export const planFile = z.strictObject({
   format: z.literal('joylap-plan'),
-  version: z.literal(1),
+  version: z.union([z.literal(1), z.literal(2)]),
   date: z.iso.date(),
   briefings: z.array(briefing),
   sightings: z.array(sighting),
   drives: z.array(plannedDrive),
   refuels: z.array(refuel),
   unplanned: z.array(unplanned),
+  groups: z.array(plannedGroup).optional(),
+  unplannedGroups: z.array(unplannedGroup).optional(),
 });
 /** A plan inside the core: every time of day in seconds. */
 export type Plan = z.output<typeof planFile>;

@@ -49,8 +49,12 @@ export function withValues(record: Json, values: readonly { readonly path: strin
     // An empty value makes no group that was not there.
     if (value === undefined && valueAt(copy, steps.join('.') || path) === undefined) continue;
     for (const step of steps) target = (target[step] ??= {}) as Json;
-    if (value === undefined) delete target[last];
-    else target[last] = value;
+    if (value !== undefined) target[last] = value;
+    else {
+      delete target[last];
+      // A group of which nothing is left is none.
+      if (steps.length === 1 && Object.keys(target).length === 0) delete copy[steps[0]!];
+    }
   }
   return copy;
 }

@@ -1,5 +1,7 @@
+import { lapsOfEachCar, outingS } from '../programmes/outing';
 import type { Car, Day, Drive, Guest, Instructor, SightingVehicle } from './day-file';
-import type { Briefing, Plan, PlannedDrive, Refuel, Sighting } from './plan-file';
+import { CIRCUIT, outingOf, SPEAKING_ROLES, vehiclesOf, type Group, type GroupRole, type Surface } from './group';
+import type { Briefing, Plan, PlannedDrive, PlannedGroup, Refuel, Sighting } from './plan-file';
 import { friendWishesOf, type FriendWish } from './friends';
 import { mergeWindows, type Interval } from './windows';
 import type { TimeWindow } from './time';
@@ -17,6 +19,7 @@ export interface Schedule {
   readonly sightings: readonly SightingOccupancy[];
   readonly drives: readonly DriveOccupancy[];
   readonly refuels: readonly RefuelOccupancy[];
+  readonly groups: readonly GroupOccupancy[];
   /** Occupancies of each guest by id, in order of their starts. */
   readonly guestOccupancies: ReadonlyMap<string, readonly PersonOccupancy[]>;
   /** Occupancies of each instructor by id, in order of their starts. */
@@ -47,6 +50,8 @@ interface OnCircuit extends Occupancy {
   readonly trackEndS: number;
   /** Laps driven in that time. */
   readonly lapsDriven: number;
+  /** How many go out at once. */
+  readonly vehicles: number;
   readonly guests: readonly Guest[];
 }
 
@@ -69,8 +74,22 @@ export interface RefuelOccupancy extends Interval {
   readonly car: Car | undefined;
 }
 
-export type PersonOccupancy = BriefingOccupancy | SightingOccupancy | DriveOccupancy;
-export type CircuitOccupancy = SightingOccupancy | DriveOccupancy;
+/** A group that is out together, on the circuit or on another surface. */
+export interface GroupOccupancy extends OnCircuit {
+  readonly kind: 'group';
+  readonly planned: PlannedGroup;
+  readonly group: Group | undefined;
+  /** Everybody who does something for it, the leader first; `instructor` is that one. */
+  readonly crew: readonly { readonly role: GroupRole; readonly instructor: Instructor }[];
+  /** Of guests, leader and staff; each runs `lapsDriven` laps. */
+  readonly cars: readonly Car[];
+}
+
+export type PersonOccupancy = BriefingOccupancy | SightingOccupancy | DriveOccupancy | GroupOccupancy;
+/** What is on the circuit: of the groups those that go there. */
+export type CircuitOccupancy = SightingOccupancy | DriveOccupancy | GroupOccupancy;
+/** What takes laps of a car. */
+export type CarOccupancy = DriveOccupancy | GroupOccupancy;
 
 /** Everything of a day by its id. */
 export interface DayIndex {
@@ -80,6 +99,9 @@ export interface DayIndex {
   readonly guests: ReadonlyMap<string, Guest>;
   readonly drives: ReadonlyMap<string, { readonly drive: Drive; readonly guest: Guest }>;
   readonly friendWishes: readonly FriendWish[];
+  readonly surfaces: ReadonlyMap<string, Surface>;
+  /** Groups with those of their members who come. */
+  readonly groups: ReadonlyMap<string, Group>;
   /** Merged windows of cars, sighting vehicles and instructors. */
   readonly windows: (of: { readonly available: readonly TimeWindow[] }) => readonly TimeWindow[];
 }
@@ -91,13 +113,17 @@ export function indexDay(day: Day): DayIndex {
     for (const drive of guest.drives) drives.set(drive.id, { drive, guest });
   }
   const merged = new Map<readonly TimeWindow[], TimeWindow[]>();
+  const guests = byId(day.guests);
+  const coming = (group: Group) => ({ ...group, members: group.members.filter((id) => guests.has(id)) });
   return {
     cars: byId(day.cars),
     vehicles: byId(day.sightingVehicles),
     instructors: byId(day.instructors),
-    guests: byId(day.guests),
+    guests,
     drives,
     friendWishes: friendWishesOf(day),
+    surfaces: byId(day.surfaces ?? []),
+    groups: byId((day.groups ?? []).map(coming)),
     windows: ({ available }) => {
       let windows = merged.get(available);
       if (!windows) merged.set(available, (windows = mergeWindows(available)));
@@ -139,15 +165,35 @@ export function driveLapS(day: Day, car: Car, guest: Guest, releaseS: number): n
   return Math.round(car.lapTimeS * guest.pace * paceFactorAt(day, releaseS));
 }
 
+/** Seconds of one lap of a ride in a car. */
+export function rideLapS(day: Day, car: Car, releaseS: number): number {
+  return Math.round((car.ride?.lapTimeS ?? car.lapTimeS) * paceFactorAt(day, releaseS));
+}
+
+/** So many times as long as the others the first lap of a drive takes; of a ride it is as quick as they are. */
+export function firstLapFactorOf({ rules }: Day, { ride }: Pick<Drive, 'ride'>): number {
+  return ride ? 1 : (rules.firstLapFactor ?? 1);
+}
+
+/** Seconds of one lap of a drive, be it a ride. */
+export function lapOfDriveS(day: Day, drive: Drive, car: Car, guest: Guest, releaseS: number): number {
+  return drive.ride ? rideLapS(day, car, releaseS) : driveLapS(day, car, guest, releaseS);
+}
+
 /** Laps that a drive puts on car, fuel and crew: sold, granted on top, and the lap out where it does not count. */
 export function lapsDriven(day: Day, drive: Drive): number {
   return drive.laps + (drive.extraLaps ?? 0) + (day.rules.outLapCounts === false ? 1 : 0);
 }
 
-/** Seconds a drive is on the circuit. */
+/** What holds people and car before the release of a drive and after its last lap; rides have their own. */
+export function holdsAround({ rules }: Day, drive: Drive | undefined): { setUpS: number; wrapUpS: number } {
+  return (drive?.ride && rules.rides) ?? rules;
+}
+
+/** Seconds a drive is on the circuit; a ride at the car's own full pace, without a gentler first lap. */
 export function driveTrackS(day: Day, drive: Drive, car: Car, guest: Guest, releaseS: number): number {
-  const first = day.rules.firstLapFactor ?? 1;
-  return Math.round((lapsDriven(day, drive) - 1 + first) * driveLapS(day, car, guest, releaseS));
+  const first = firstLapFactorOf(day, drive);
+  return Math.round((lapsDriven(day, drive) - 1 + first) * lapOfDriveS(day, drive, car, guest, releaseS));
 }
 
 /** Seconds a sighting run is on the circuit. */
@@ -190,6 +236,47 @@ export function layOutSighting(day: Day, index: DayIndex, sighting: Sighting): S
     releaseS: sighting.release,
     ...circuitEnds(sighting.release, trackS, day.rules.sighting.wrapUpS, sighting.heldUntil),
     lapsDriven: day.rules.sighting.laps,
+    vehicles: 1,
+  };
+}
+
+/** Seconds that a group is out, and the laps that it takes of each of its cars. */
+export function groupRun(
+  day: Day,
+  index: DayIndex,
+  group: Group,
+  releaseS: number,
+): { readonly trackS: number; readonly laps: number } {
+  const outing = outingOf(group, {
+    lapTimesS: known(group.cars, index.cars).map(({ lapTimeS }) => lapTimeS),
+    paces: known(group.members, index.guests).map(({ pace }) => pace),
+    paceFactor: paceFactorAt(day, releaseS),
+  });
+  const share = (index.surfaces.get(group.surface)?.lapLengthM ?? day.circuit.lapLengthM) / day.circuit.lapLengthM;
+  return { trackS: outingS(outing), laps: lapsOfEachCar(outing, share) };
+}
+
+export function layOutGroup(day: Day, index: DayIndex, planned: PlannedGroup): GroupOccupancy {
+  const group = index.groups.get(planned.group);
+  const run = group ? groupRun(day, index, group, planned.release) : { trackS: 0, laps: 0 };
+  const crew = planned.crew.flatMap(({ role, instructor: who }) => {
+    const instructor = index.instructors.get(who);
+    return instructor ? [{ role, instructor }] : [];
+  });
+  const staff = [...(planned.leadCar === undefined ? [] : [planned.leadCar]), ...(group?.staffCars ?? [])];
+  return {
+    kind: 'group',
+    planned,
+    group,
+    instructor: (crew.find(({ role }) => role === 'lead') ?? crew[0])?.instructor,
+    crew,
+    guests: known(group?.members ?? [], index.guests),
+    cars: known([...planned.cars, ...staff], index.cars),
+    startS: planned.release - (group?.setUpS ?? 0),
+    releaseS: planned.release,
+    ...circuitEnds(planned.release, run.trackS, group?.wrapUpS ?? 0, planned.heldUntil),
+    lapsDriven: run.laps,
+    vehicles: group ? vehiclesOf(group) : 0,
   };
 }
 
@@ -197,6 +284,7 @@ export function layOutDrive(day: Day, index: DayIndex, planned: PlannedDrive): D
   const booked = index.drives.get(planned.drive);
   const car = index.cars.get(planned.car);
   const trackS = booked && car ? driveTrackS(day, booked.drive, car, booked.guest, planned.release) : 0;
+  const { setUpS, wrapUpS } = holdsAround(day, booked?.drive);
   return {
     kind: 'drive',
     planned,
@@ -204,10 +292,11 @@ export function layOutDrive(day: Day, index: DayIndex, planned: PlannedDrive): D
     car,
     instructor: index.instructors.get(planned.instructor),
     guests: booked ? [booked.guest] : [],
-    startS: planned.release - day.rules.setUpS,
+    startS: planned.release - setUpS,
     releaseS: planned.release,
-    ...circuitEnds(planned.release, trackS, day.rules.wrapUpS, planned.heldUntil),
+    ...circuitEnds(planned.release, trackS, wrapUpS, planned.heldUntil),
     lapsDriven: booked ? lapsDriven(day, booked.drive) : 0,
+    vehicles: 1,
   };
 }
 
@@ -227,6 +316,7 @@ export function layOut(day: Day, plan: Plan, repair?: Repair, index: DayIndex = 
   const briefings = plan.briefings.map((briefing) => layOutBriefing(day, index, briefing));
   const sightings = plan.sightings.map((sighting) => layOutSighting(day, index, sighting));
   const drives = plan.drives.map((drive) => layOutDrive(day, index, drive));
+  const groups = (plan.groups ?? []).map((planned) => layOutGroup(day, index, planned));
   const guestOccupancies = new Map<string, PersonOccupancy[]>();
   const crewOccupancies = new Map<string, PersonOccupancy[]>();
   const add = (occupancies: Map<string, PersonOccupancy[]>, id: string, occupancy: PersonOccupancy) => {
@@ -234,8 +324,8 @@ export function layOut(day: Day, plan: Plan, repair?: Repair, index: DayIndex = 
     if (list) list.push(occupancy);
     else occupancies.set(id, [occupancy]);
   };
-  for (const occupancy of [...briefings, ...sightings, ...drives]) {
-    if (occupancy.instructor) add(crewOccupancies, occupancy.instructor.id, occupancy);
+  for (const occupancy of [...briefings, ...sightings, ...drives, ...groups]) {
+    for (const { id } of crewOf(occupancy)) add(crewOccupancies, id, occupancy);
     for (const guest of new Set(occupancy.guests)) add(guestOccupancies, guest.id, occupancy);
   }
   for (const occupancies of [...guestOccupancies.values(), ...crewOccupancies.values()])
@@ -248,30 +338,55 @@ export function layOut(day: Day, plan: Plan, repair?: Repair, index: DayIndex = 
     sightings,
     drives,
     refuels: plan.refuels.map((refuel) => layOutRefuel(index, refuel)),
+    groups,
     guestOccupancies,
     crewOccupancies,
     repair,
   };
 }
 
-/** Sighting runs and drives, in no particular order. */
-export function circuitOccupancies(schedule: Schedule): CircuitOccupancy[] {
-  return [...schedule.sightings, ...schedule.drives];
+/** Everybody who is held by an activity and works here. */
+export function crewOf(occupancy: PersonOccupancy): readonly Instructor[] {
+  if (occupancy.kind === 'group') return [...new Set(occupancy.crew.map(({ instructor }) => instructor))];
+  return occupancy.instructor ? [occupancy.instructor] : [];
 }
 
-/** The drives of one guest or in one car, by start. */
+/** Who speaks with the guests of an activity. */
+export function speakersOf(occupancy: PersonOccupancy): readonly Instructor[] {
+  if (occupancy.kind !== 'group') return crewOf(occupancy);
+  return occupancy.crew.flatMap(({ role, instructor }) => (SPEAKING_ROLES.has(role) ? [instructor] : []));
+}
+
+/** The cars that an activity takes. */
+export function carsOf(occupancy: PersonOccupancy): readonly Car[] {
+  if (occupancy.kind === 'group') return occupancy.cars;
+  return occupancy.kind === 'drive' && occupancy.car ? [occupancy.car] : [];
+}
+
+/** Sighting runs, drives and groups on the circuit, in no particular order. */
+export function circuitOccupancies({ sightings, drives, groups }: Schedule): CircuitOccupancy[] {
+  return [...sightings, ...drives, ...groups.filter(({ group }) => group?.surface === CIRCUIT)];
+}
+
+/** The drives of one guest or of one instructor, by start; rides are among them. */
 export function drivesOf(occupancies: readonly PersonOccupancy[] | undefined): DriveOccupancy[] {
   return (occupancies ?? []).filter((occupancy): occupancy is DriveOccupancy => occupancy.kind === 'drive');
 }
 
-/** The drives of each car by car id, in order of their starts. */
-export function drivesByCar(schedule: Schedule): Map<string, DriveOccupancy[]> {
-  const byCar = new Map<string, DriveOccupancy[]>();
-  for (const occupancy of schedule.drives) {
-    if (!occupancy.car) continue;
-    const list = byCar.get(occupancy.car.id);
-    if (list) list.push(occupancy);
-    else byCar.set(occupancy.car.id, [occupancy]);
+/** Those that the guest drives. */
+export function ownDrivesOf(occupancies: readonly PersonOccupancy[] | undefined): DriveOccupancy[] {
+  return drivesOf(occupancies).filter(({ drive }) => !drive?.ride);
+}
+
+/** What each car is taken for by car id, in order of the starts. */
+export function takenByCar(schedule: Schedule): Map<string, CarOccupancy[]> {
+  const byCar = new Map<string, CarOccupancy[]>();
+  for (const occupancy of [...schedule.drives, ...schedule.groups]) {
+    for (const { id } of carsOf(occupancy)) {
+      const list = byCar.get(id);
+      if (list) list.push(occupancy);
+      else byCar.set(id, [occupancy]);
+    }
   }
   for (const occupancies of byCar.values()) occupancies.sort((a, b) => a.startS - b.startS);
   return byCar;

@@ -1,6 +1,7 @@
 import type { Day } from './day-file';
 import { fact, type Fact } from './fact';
 import { FRIEND_WISHES } from './friends';
+import { CIRCUIT } from './group';
 
 /** Something in a day file that is no fault and may be a slip: planning goes on with it. */
 export interface Slip {
@@ -15,6 +16,7 @@ export type SlipFact =
   | Fact<'noSuchCar', { car: string }>
   | Fact<'noSuchInstructor', { instructor: string }>
   | Fact<'noSuchGuest', { guest: string }>
+  | Fact<'noSuchSurface', { surface: string }>
   | Fact<'leavesFirst', object, { leavesS: number; arrivesS: number }>;
 
 /**
@@ -56,6 +58,19 @@ export function slipsOf(day: Day): Slip[] {
       if (pin?.car !== undefined) carIn(name, `${at}.drives[${i}].pin.car`, pin.car);
       if (pin?.instructor !== undefined) crewIn(name, `${at}.drives[${i}].pin.instructor`, pin.instructor);
     });
+  });
+  day.groups?.forEach(({ name, surface, members, cars: driven, leadCars = [], staffCars = [], roles }, place) => {
+    const at = `groups[${place}]`;
+    const isKnown = surface === CIRCUIT || day.surfaces?.some(({ id }) => id === surface);
+    if (!isKnown) slips.push({ who: name, path: `${at}.surface`, what: fact('noSuchSurface', { surface }) });
+    members.forEach((guest, i) => {
+      if (!guests.has(guest))
+        slips.push({ who: name, path: `${at}.members[${i}]`, what: fact('noSuchGuest', { guest }) });
+    });
+    driven.forEach((id, i) => carIn(name, `${at}.cars[${i}]`, id));
+    leadCars.forEach((id, i) => carIn(name, `${at}.leadCars[${i}]`, id));
+    staffCars.forEach((id, i) => carIn(name, `${at}.staffCars[${i}]`, id));
+    roles.forEach(({ people }, i) => people?.forEach((id, j) => crewIn(name, `${at}.roles[${i}].people[${j}]`, id)));
   });
   return slips;
 }

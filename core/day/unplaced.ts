@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { GROUP_ROLES } from './group';
 import { eventTime, timeOfDay } from './time';
 
 /** Why a drive has no place in a plan. Plans carry it, so it has a schema; people may also say it in words of their own. */
@@ -7,6 +8,9 @@ const id = z.string().min(1).max(64);
 const ids = z.array(id).max(200);
 const languages = z.array(z.string().max(40)).max(50);
 
+/** What keeps a group from having a place. */
+export const GROUP_NEEDS = ['surface', 'cars', 'crew', 'guests'] as const;
+export type GroupNeed = (typeof GROUP_NEEDS)[number];
 type Shape = Readonly<Record<string, z.ZodType>>;
 /** Of no fields it is `{}`, which any fact without values is. */
 type Fields<S extends Shape> = z.ZodType<{ [K in keyof S]: z.output<S[K]> }, { [K in keyof S]: z.input<S[K]> }>;
@@ -23,6 +27,8 @@ export const carMisfit = z.discriminatedUnion('code', [
   reasonOf('tooTall', pair, { heightCm: z.number(), mostCm: z.number() }),
   reasonOf('tooShort', pair, { heightCm: z.number(), leastCm: z.number() }),
   reasonOf('tooHeavy', pair, { weightKg: z.number(), mostKg: z.number() }),
+  reasonOf('noRides', pair, {}),
+  reasonOf('rideSeats', pair, { wanted: z.number(), seats: z.number() }),
 ]);
 export type CarMisfit = z.output<typeof carMisfit>;
 
@@ -54,6 +60,23 @@ export const unplacedReason = z.discriminatedUnion('code', [
   /** Laps of a drive that was broken off, which wait for a place. */
   reasonOf('owed', {}, { since: eventTime }),
   reasonOf('guestGone', { guest: id }, {}),
+  /** A group: none of its guests comes. */
+  reasonOf('nobodyComes', {}, {}),
+  reasonOf('surfaceGone', { surface: id }, {}),
+  /** Fewer of its cars are there than it needs. */
+  reasonOf('groupCarsShort', { cars: ids }, { there: z.number(), needed: z.number() }),
+  reasonOf('groupLeadCarGone', { cars: ids }, {}),
+  /** Fewer people may do something than it needs. */
+  reasonOf(
+    'groupRoleShort',
+    { instructors: ids },
+    { role: z.enum(GROUP_ROLES), there: z.number(), needed: z.number() },
+  ),
+  /** Longer than the time that its guests, or its own window, leave it. */
+  reasonOf('groupTooLong', {}, { neededS: z.number(), from: timeOfDay, to: timeOfDay }),
+  /** Never free together: with one of these alone out of the way it would have a place. */
+  reasonOf('groupTaken', {}, { by: z.enum(GROUP_NEEDS), from: timeOfDay }),
+  reasonOf('groupNowhere', {}, { from: timeOfDay, to: timeOfDay }),
 ]);
 export type UnplacedReason = z.output<typeof unplacedReason>;
 

@@ -1,4 +1,12 @@
-import type { BriefingOccupancy, DriveOccupancy, RefuelOccupancy, SightingOccupancy } from '../day';
+import {
+  CIRCUIT,
+  holdsAround,
+  type BriefingOccupancy,
+  type DriveOccupancy,
+  type GroupOccupancy,
+  type RefuelOccupancy,
+  type SightingOccupancy,
+} from '../day';
 import { comesInS, type DriveState, type GuestState } from '../journal';
 import type { Occupancy } from './expected';
 import type { Holds } from './holds';
@@ -78,7 +86,7 @@ export class Begun {
     const drive = this.holds.state.drives.get(occupancy.planned.drive);
     if (!drive) return true;
     if (drive.stage === 'planned') return this.holds.state.guests.get(drive.guest.id)?.gone !== undefined;
-    const { wrapUpS, setUpS } = this.holds.day.rules;
+    const { wrapUpS, setUpS } = holdsAround(this.holds.day, drive.drive);
     const startS = drive.seatedS ?? occupancy.startS;
     if (drive.stage === 'seated') {
       this.seated(key, occupancy, drive, startS);
@@ -93,6 +101,22 @@ export class Begun {
     return true;
   };
 
+  readonly groupBegun = (key: string, occupancy: GroupOccupancy): boolean => {
+    const group = this.holds.state.groups.get(occupancy.planned.group);
+    if (!group) return true;
+    if (group.stage === 'planned') return this.holds.coming(occupancy.guests).length === 0;
+    const { setUpS, wrapUpS } = group.group;
+    const startS = group.beganS ?? occupancy.startS;
+    const releaseS = group.releasedS ?? Math.max(startS + setUpS, this.holds.nowS);
+    const trackS = occupancy.trackEndS - occupancy.releaseS + this.saidLate(occupancy);
+    const over = group.stage === 'over';
+    const trackEndS = over ? (group.endedS ?? this.holds.nowS) : Math.max(this.holds.nowS, releaseS + trackS);
+    const endS = over ? trackEndS : trackEndS + wrapUpS;
+    this.holds.hold({ key, occupancy, phase: over ? 'over' : 'running', startS, releaseS, trackEndS, endS });
+    if (occupancy.group?.surface === CIRCUIT) this.holds.onCircuit(key, occupancy, releaseS, trackEndS);
+    return true;
+  };
+
   private comesIn(drive: DriveState): number {
     if (drive.inS !== undefined) return drive.inS;
     return drive.stage === 'standing'
@@ -102,9 +126,10 @@ export class Begun {
 
   /** Whoever sits in the car and waits to be let out. */
   private seated(key: string, occupancy: DriveOccupancy, drive: DriveState, startS: number): void {
-    const readyS = Math.max(occupancy.releaseS, startS + this.holds.day.rules.setUpS, this.holds.nowS);
+    const { setUpS, wrapUpS } = holdsAround(this.holds.day, drive.drive);
+    const readyS = Math.max(occupancy.releaseS, startS + setUpS, this.holds.nowS);
     const { releaseS, trackEndS } = this.holds.letOut(key, occupancy, readyS, this.holds.trackOf(occupancy, drive.car));
-    const endS = trackEndS + this.holds.day.rules.wrapUpS;
+    const endS = trackEndS + wrapUpS;
     this.holds.hold({ key, occupancy, phase: 'running', startS, releaseS, trackEndS, endS }, drive);
   }
 

@@ -1,4 +1,4 @@
-import { activityOf, type Activity, type Violation } from '../day';
+import { activityOf, carsOf, crewOf, type Activity, type Violation } from '../day';
 import type { DayState } from '../journal';
 import { begunLate, NOTICED_S, type DriftLine } from './causes';
 import { TOLERATED } from './crew-day';
@@ -41,7 +41,7 @@ function shortBy({ values }: Violation): number {
   return 'untilS' in values && 'startS' in values ? values.untilS - values.startS : Infinity;
 }
 
-function isToCome(activity: Activity, { drives, sightings, shown, classes, taught, timeS }: DayState): boolean {
+function isToCome(activity: Activity, { drives, groups, sightings, shown, classes, taught, timeS }: DayState): boolean {
   const began = (atS: number, moments: Iterable<{ readonly sinceS: number }>) =>
     [...moments].some(({ sinceS }) => Math.abs(sinceS - atS) <= NOTICED_S);
   switch (activity.kind) {
@@ -70,6 +70,8 @@ function isToCome(activity: Activity, { drives, sightings, shown, classes, taugh
         )
       );
     }
+    case 'group':
+      return groups.get(activity.group)?.stage === 'planned';
     case 'refuel':
       return activity.startS > timeS;
   }
@@ -150,6 +152,8 @@ function nameOf(activity: Activity): string {
       return `run ${activity.vehicle} ${activity.releaseS}`;
     case 'briefing':
       return `class ${activity.instructor} ${activity.startS}`;
+    case 'group':
+      return `group ${activity.group}`;
     case 'refuel':
       return `refuel ${activity.car} ${activity.startS}`;
   }
@@ -158,8 +162,9 @@ function nameOf(activity: Activity): string {
 /** People, cars and vehicles of an activity. */
 function aboutOf(occupancy: Occupancy): string[] {
   if (occupancy.kind === 'refuel') return [`car ${occupancy.refuel.car}`];
-  const { instructor, guests } = occupancy;
-  const people = [...(instructor ? [`instructor ${instructor.id}`] : []), ...guests.map(({ id }) => `guest ${id}`)];
+  const crew = crewOf(occupancy).map(({ id }) => `instructor ${id}`);
+  const people = [...crew, ...occupancy.guests.map(({ id }) => `guest ${id}`)];
+  if (occupancy.kind === 'group') return [...people, ...carsOf(occupancy).map(({ id }) => `car ${id}`)];
   if (occupancy.kind === 'drive') return [...people, `car ${occupancy.planned.car}`];
   return [...people, occupancy.kind === 'sighting' ? `vehicle ${occupancy.sighting.vehicle}` : ROOM];
 }

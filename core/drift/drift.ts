@@ -23,10 +23,11 @@ export function driftOf(context: DayContext, state: DayState): Drift {
       const key = keyAt(occupancy, place);
       if (!hasBegun(key, occupancy)) waiting.push({ startS: occupancy.startS, expect: () => expect(key, occupancy) });
     });
-  const { briefings, sightings, drives, refuels } = context.accepted;
+  const { briefings, sightings, drives, groups, refuels } = context.accepted;
   each(briefings, (_, place) => keyOf.briefing(place), begun.classBegun, toCome.classToCome);
   each(sightings, (_, place) => keyOf.sighting(place), begun.runBegun, toCome.runToCome);
   each(drives, ({ planned }) => keyOf.drive(planned.drive), begun.driveBegun, toCome.driveToCome);
+  each(groups, ({ planned }) => keyOf.group(planned.group), begun.groupBegun, toCome.groupToCome);
   each(refuels, (_, place) => keyOf.refuel(place), begun.refuelBegun, toCome.refuelToCome);
   holds.settle();
   for (const { expect } of waiting.sort((a, b) => a.startS - b.startS)) expect();

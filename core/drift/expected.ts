@@ -59,4 +59,5 @@ export const keyOf = {
   briefing: (place: number): string => `class ${place}`,
   sighting: (place: number): string => `run ${place}`,
   refuel: (place: number): string => `refuel ${place}`,
+  group: (id: string): string => `group ${id}`,
 };

@@ -1,11 +1,15 @@
 import {
-  drivesByCar,
+  carsOf,
+  crewOf,
   driveTrackS,
+  takenByCar,
+  type CarOccupancy,
+  type CircuitOccupancy,
   type Day,
   type DriveOccupancy,
   type Guest,
   type Interval,
-  type SightingOccupancy,
+  type PersonOccupancy,
 } from '../day';
 import { circuitShut, type DayContext, type DayState, type DriveState, type GuestState } from '../journal';
 import { CircuitLoad, RASTER_S } from './circuit-load';
@@ -43,8 +47,8 @@ export class Holds {
   readonly taught = new Set<string>();
   readonly shown = new Set<string>();
   private readonly crewDays = new Map<string, CrewDay>();
-  private readonly heat = new Map<string, Stints<DriveOccupancy>>();
-  private acceptedByCar: ReturnType<typeof drivesByCar> | undefined;
+  private readonly heat = new Map<string, Stints<CarOccupancy>>();
+  private acceptedByCar: ReturnType<typeof takenByCar> | undefined;
   /** What instructors have begun and cars have driven, until it is settled. */
   private readonly worked: (Interval & { readonly crew: string })[] = [];
   private readonly driven: (Interval & { readonly car: string; readonly laps: number })[] = [];
@@ -78,21 +82,18 @@ export class Holds {
   }
 
   /** The first moment at which a vehicle that is ready can be let out; it is on the circuit from then on. */
-  letOut(
-    key: string,
-    occupancy: DriveOccupancy | SightingOccupancy,
-    readyS: number,
-    trackS: (releaseS: number) => number,
-  ) {
+  letOut(key: string, occupancy: CircuitOccupancy, readyS: number, trackS: (releaseS: number) => number) {
     const { untilS, after } = this.load.firstFrom(readyS, occupancy.releaseS, occupancy.trackEndS, trackS);
     const trackEndS = untilS + trackS(untilS);
     this.onCircuit(key, occupancy, untilS, trackEndS);
     return { releaseS: untilS, trackEndS, after };
   }
 
-  onCircuit(key: string, occupancy: DriveOccupancy | SightingOccupancy, releaseS: number, trackEndS: number): void {
-    const { releaseS: plannedReleaseS, trackEndS: plannedTrackEndS } = occupancy;
-    this.load.put({ key, releaseS, trackEndS, plannedReleaseS, plannedTrackEndS });
+  onCircuit(key: string, occupancy: CircuitOccupancy, releaseS: number, trackEndS: number): void {
+    const { releaseS: plannedReleaseS, trackEndS: plannedTrackEndS, vehicles } = occupancy;
+    for (let vehicle = 0; vehicle < vehicles; vehicle++) {
+      this.load.put({ key, releaseS, trackEndS, plannedReleaseS, plannedTrackEndS });
+    }
   }
 
   /** Seconds on the circuit, by the release. */
@@ -112,14 +113,14 @@ export class Holds {
     const releasePlannedS = 'releaseS' in occupancy ? occupancy.releaseS : occupancy.startS;
     const byS = phase === 'toCome' ? times.releaseS - releasePlannedS : endS - occupancy.endS;
     this.expected.set(key, { ...times, lateS: Math.max(0, byS), waited: phase === 'toCome' ? waited : undefined });
-    const { turnaroundS, guestRestS, setUpS } = this.day.rules;
+    const { turnaroundS, guestRestS } = this.day.rules;
     const letGo = (what: string, freeS: number, restS: number) => {
       const before = this.last.get(what);
       if (!before || before.freeS <= freeS) this.last.set(what, { key, freeS, plannedEndS: occupancy.endS, restS });
     };
     if (occupancy.kind === 'refuel') return letGo(`car ${occupancy.refuel.car}`, endS, 0);
-    const crew = drive?.instructor ?? occupancy.instructor?.id;
-    if (crew !== undefined) {
+    const crews = drive?.instructor === undefined ? crewOf(occupancy).map(({ id }) => id) : [drive.instructor];
+    for (const crew of crews) {
       letGo(`crew ${crew}`, endS, 0);
       const beforeS = occupancy.kind === 'briefing' ? 0 : occupancy.releaseS - occupancy.startS;
       const held = { startS: times.releaseS - beforeS, endS };
@@ -127,12 +128,11 @@ export class Holds {
       else this.worked.push({ crew, ...held });
     }
     if (occupancy.kind === 'sighting') letGo(`vehicle ${occupancy.sighting.vehicle}`, endS, 0);
-    if (occupancy.kind === 'drive') {
-      const car = drive?.car ?? occupancy.planned.car;
+    for (const car of carsHeld(occupancy, drive)) {
       letGo(`car ${car}`, endS, turnaroundS);
-      const held = { startS: times.releaseS - setUpS, endS };
+      const held = { startS: times.releaseS - (releasePlannedS - occupancy.startS), endS };
       const gone = drive && ['rollingIn', 'parked', 'done'].includes(drive.stage);
-      const laps = gone ? drive.crossings.length : occupancy.lapsDriven;
+      const laps = gone ? drive.crossings.length : 'lapsDriven' in occupancy ? occupancy.lapsDriven : 0;
       if (phase === 'toCome') this.heatOf(car)?.add(held.startS, held.endS, laps);
       else this.driven.push({ car, laps, ...held });
     }
@@ -149,17 +149,23 @@ export class Holds {
     return day;
   }
 
-  heatOf(id: string): Stints<DriveOccupancy> | undefined {
+  heatOf(id: string): Stints<CarOccupancy> | undefined {
     let heat = this.heat.get(id);
     const car = this.context.schedule.index.cars.get(id);
     if (!heat && car) {
-      this.acceptedByCar ??= drivesByCar(this.context.accepted);
+      this.acceptedByCar ??= takenByCar(this.context.accepted);
       const { afterLaps, restS } = car.cooling;
       heat = new Stints(this.acceptedByCar.get(id) ?? [], ({ lapsDriven }) => lapsDriven, afterLaps, restS);
       this.heat.set(id, heat);
     }
     return heat;
   }
+}
+
+/** The cars that something has, as it is or as it is planned. */
+function carsHeld(occupancy: PersonOccupancy, drive: DriveState | undefined): readonly string[] {
+  if (occupancy.kind === 'drive') return [drive?.car ?? occupancy.planned.car];
+  return carsOf(occupancy).map(({ id }) => id);
 }
 
 const NO_CLOSURES: Day['circuit'] = { name: '', lapLengthM: 1, closures: [] };

@@ -26,7 +26,7 @@ export function slideDue(context: DayContext, drift: Drift, withinS: number): Sl
   const inForce = timesOf(context.schedule.plan);
   const agreed = timesOf(context.agreed);
   const moves = [...drift.expected.values()].flatMap((one) => {
-    const may = one.phase === 'toCome' && one.releaseS - agreed(one) <= withinS;
+    const may = one.phase === 'toCome' && one.occupancy.kind !== 'group' && one.releaseS - agreed(one) <= withinS;
     const byS = may ? one.releaseS - inForce(one) : 0;
     return byS === 0 ? [] : [{ one, byS }];
   });
@@ -57,7 +57,7 @@ export function slideOfLine({ later }: DriftLine): SlideTimes {
 }
 
 /** When an activity is to begin by a plan with the same lists as the one that was accepted. */
-export function timesOf({ briefings, sightings, drives, refuels }: Plan): (of: Expected) => number {
+export function timesOf({ briefings, sightings, drives, refuels, groups = [] }: Plan): (of: Expected) => number {
   const releases = new Map(drives.map(({ drive, release }) => [drive, release]));
   return ({ key, occupancy }) => {
     const place = placeOf(key);
@@ -68,6 +68,9 @@ export function timesOf({ briefings, sightings, drives, refuels }: Plan): (of: E
         return briefings[place]?.start ?? occupancy.startS;
       case 'sighting':
         return sightings[place]?.release ?? occupancy.releaseS;
+      // A group keeps the time that its guests were told.
+      case 'group':
+        return groups.find(({ group }) => group === occupancy.planned.group)?.release ?? occupancy.releaseS;
       case 'refuel':
         return refuels[place]?.start ?? occupancy.startS;
     }
@@ -125,6 +128,8 @@ function namedIn({ subjects }: DriftCause): Partial<EntryOf<'timesSlid'>['causes
       return { vehicle: activity.vehicle };
     case 'briefing':
       return { instructor: activity.instructor };
+    case 'group':
+      return { group: activity.group };
     case 'refuel':
       return { car: activity.car };
   }

@@ -10,6 +10,13 @@ export interface Start {
   readonly acceptedS: number;
 }
 
+/** By what an activity of the plan in force is known in the drift. */
+function keyAt(occupancy: PersonOccupancy, place: number): string {
+  if (occupancy.kind === 'drive') return keyOf.drive(occupancy.planned.drive);
+  if (occupancy.kind === 'group') return keyOf.group(occupancy.planned.group);
+  return keyOf[occupancy.kind](place);
+}
+
 /**
  * When activities of the plan in force will begin, beside when they were accepted to. What has begun, and what cannot
  * begin, has the time of the plan in force.
@@ -19,15 +26,18 @@ export function startsOf(
   drift: Drift | undefined,
 ): (occupancy: PersonOccupancy) => Start {
   const places = new Map<PersonOccupancy, number>();
-  for (const list of [schedule.briefings, schedule.sightings, schedule.drives]) {
+  for (const list of [schedule.briefings, schedule.sightings, schedule.drives, schedule.groups]) {
     list.forEach((occupancy: PersonOccupancy, place) => places.set(occupancy, place));
   }
   return (occupancy) => {
     const place = places.get(occupancy) ?? -1;
-    const found = { briefing: accepted.briefings, sighting: accepted.sightings, drive: accepted.drives }[
-      occupancy.kind
-    ];
-    const key = occupancy.kind === 'drive' ? keyOf.drive(occupancy.planned.drive) : keyOf[occupancy.kind](place);
+    const found = {
+      briefing: accepted.briefings,
+      sighting: accepted.sightings,
+      drive: accepted.drives,
+      group: accepted.groups,
+    }[occupancy.kind];
+    const key = keyAt(occupancy, place);
     const expected = drift?.expected.get(key);
     return {
       atS: expected?.phase === 'toCome' ? expected.startS : occupancy.startS,

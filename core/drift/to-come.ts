@@ -1,7 +1,14 @@
 import {
+  carsOf,
+  CIRCUIT,
+  crewOf,
+  holdsAround,
   sightingTrackS,
   type BriefingOccupancy,
+  type CarOccupancy,
+  type CircuitOccupancy,
   type DriveOccupancy,
+  type GroupOccupancy,
   type Interval,
   type PersonOccupancy,
   type RefuelOccupancy,
@@ -64,7 +71,7 @@ export class ToCome {
   };
 
   readonly driveToCome = (key: string, occupancy: DriveOccupancy): void => {
-    const { setUpS, wrapUpS } = this.holds.day.rules;
+    const { setUpS, wrapUpS } = holdsAround(this.holds.day, occupancy.drive);
     const guests = this.holds.coming(occupancy.guests);
     const car = { kind: 'car', id: occupancy.planned.car } as const;
     const ready = this.ready(
@@ -74,7 +81,7 @@ export class ToCome {
       guests,
     );
     if (!ready) return;
-    this.coolDown(occupancy, ready);
+    this.coolDown(occupancy, ready, occupancy.planned.car);
     this.rest(occupancy, ready);
     const { releaseS, trackEndS, after } = this.holds.letOut(
       key,
@@ -85,6 +92,27 @@ export class ToCome {
     const waited = this.heldBack(ready, occupancy, releaseS, after);
     const times = { startS: releaseS - setUpS, releaseS, trackEndS, endS: trackEndS + wrapUpS };
     this.holds.hold({ key, occupancy, phase: 'toCome', ...times }, undefined, waited);
+  };
+
+  /** A group waits for its cars and people, and for its guests as a class does. */
+  readonly groupToCome = (key: string, occupancy: GroupOccupancy): void => {
+    const cars = carsOf(occupancy).map(({ id }): Need => ({ kind: 'car', id }));
+    const ready = this.ready(key, occupancy, [...this.crewOf(occupancy), ...cars], []);
+    if (!ready) return;
+    const there = this.gather(occupancy, ready);
+    if (there.length === 0) return this.missed(key, occupancy);
+    for (const { id } of cars) this.coolDown(occupancy, ready, id);
+    this.rest(occupancy, ready);
+    const setUpS = occupancy.releaseS - occupancy.startS;
+    const lengthS = occupancy.trackEndS - occupancy.releaseS;
+    const onCircuit = occupancy.group?.surface === CIRCUIT;
+    const { releaseS, trackEndS, after } = onCircuit
+      ? this.holds.letOut(key, occupancy, ready.atS + setUpS, () => lengthS)
+      : { releaseS: ready.atS + setUpS, trackEndS: ready.atS + setUpS + lengthS, after: undefined };
+    const waited = onCircuit ? this.heldBack(ready, occupancy, releaseS, after) : ready.waited;
+    const endS = trackEndS + occupancy.endS - occupancy.trackEndS;
+    const times = { startS: releaseS - setUpS, releaseS, trackEndS, endS };
+    this.holds.hold({ key, occupancy, phase: 'toCome', ...times }, undefined, waited, there);
   };
 
   readonly refuelToCome = (key: string, occupancy: RefuelOccupancy): void => {
@@ -136,7 +164,7 @@ export class ToCome {
       if (car?.heldFor !== undefined && car.backAtS === undefined) return { kind: 'carOut', car: id };
       if (kind === 'crew' && this.isAway(id)) return { kind: 'crewOff', instructor: id };
     }
-    if (occupancy.kind !== 'drive') return undefined;
+    if (occupancy.kind !== 'drive' || occupancy.drive?.ride) return undefined;
     for (const { guest, unwell } of guests) {
       if (unwell) return { kind: 'guestUnwell', guest: guest.id };
       if (!this.holds.taught.has(guest.id)) return { kind: 'missedClass', guest: guest.id };
@@ -151,7 +179,7 @@ export class ToCome {
   }
 
   /** The guests of a class or a run, who are waited for a while; begins when those who are there by then are free. */
-  private gather(occupancy: BriefingOccupancy | SightingOccupancy, ready: Ready): GuestState[] {
+  private gather(occupancy: Exclude<PersonOccupancy, DriveOccupancy>, ready: Ready): GuestState[] {
     const patientS = occupancy.startS + WAITS_FOR_GUESTS_S;
     const latestS = ready.waited?.kind === 'begin' ? patientS : Math.max(patientS, ready.atS);
     const there = this.holds
@@ -171,14 +199,13 @@ export class ToCome {
     return there.map(({ it }) => it);
   }
 
-  private missed(key: string, occupancy: BriefingOccupancy | SightingOccupancy): void {
+  private missed(key: string, occupancy: Exclude<PersonOccupancy, DriveOccupancy>): void {
     const guest = occupancy.guests[0]?.id ?? '';
     this.stuck.set(key, { key, occupancy, why: { kind: 'missesAll', guest } });
   }
 
   /** A car that would get too hot stands still for its rest first. */
-  private coolDown(occupancy: DriveOccupancy, ready: Ready): void {
-    const { car } = occupancy.planned;
+  private coolDown(occupancy: CarOccupancy, ready: Ready, car: string): void {
     const before = this.holds.last.get(`car ${car}`);
     const atS = this.holds.heatOf(car)?.earliestS(occupancy, ready.atS) ?? ready.atS;
     if (atS > ready.atS && before) {
@@ -208,7 +235,7 @@ export class ToCome {
   /** What kept something that is ready from being let out, where that was the circuit alone. */
   private heldBack(
     ready: Ready,
-    occupancy: DriveOccupancy | SightingOccupancy,
+    occupancy: CircuitOccupancy,
     releaseS: number,
     after: string | undefined,
   ): Waited | undefined {
@@ -218,16 +245,16 @@ export class ToCome {
 
   /** Lets the instructor have the rest and the meal that are due before it. */
   private rest(occupancy: PersonOccupancy, ready: Ready): void {
-    const crew = occupancy.instructor?.id;
-    if (crew === undefined) return;
-    const atS = this.holds.crewDay(crew)?.earliestS(occupancy, ready.atS) ?? ready.atS;
-    const before = this.holds.last.get(`crew ${crew}`);
-    if (atS > ready.atS && before) {
-      Object.assign(ready, { atS: onRaster(atS), waited: { kind: 'crew', after: before.key } });
+    for (const { id: crew } of crewOf(occupancy)) {
+      const atS = this.holds.crewDay(crew)?.earliestS(occupancy, ready.atS) ?? ready.atS;
+      const before = this.holds.last.get(`crew ${crew}`);
+      if (atS > ready.atS && before) {
+        Object.assign(ready, { atS: onRaster(atS), waited: { kind: 'crew', after: before.key } });
+      }
     }
   }
 
-  private crewOf({ instructor }: Exclude<Occupancy, RefuelOccupancy>): Need[] {
-    return instructor ? [{ kind: 'crew', id: instructor.id }] : [];
+  private crewOf(occupancy: PersonOccupancy): Need[] {
+    return crewOf(occupancy).map(({ id }) => ({ kind: 'crew', id }));
   }
 }

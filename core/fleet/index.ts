@@ -57,8 +57,8 @@ export type CarFields = z.output<typeof carFields>;
 
 /** The planner's view of a car: what bears on time, fuel and fit, nothing else. */
 export function plannedCar(fields: CarFields): Car {
-  const { id, name, level, lapTimeS, gearboxes, available, fuel, cooling, fit: fits } = fields;
-  return { id, name, level, lapTimeS, gearboxes, available, fuel, cooling, fit: fits };
+  const { id, name, level, lapTimeS, gearboxes, available, fuel, cooling, fit: fits, ride } = fields;
+  return { id, name, level, lapTimeS, gearboxes, available, fuel, cooling, fit: fits, ...(ride && { ride }) };
 }
 
 /** Whether a car belongs to the fleet on a day. */

@@ -1,6 +1,7 @@
 import type { DayContext } from './context';
 import type { CarState, CrewState, DayState, DriveState, GuestState } from './day-state';
 import { emptyGarage } from './garage';
+import { groupPlanned } from './group-state';
 import { noCount } from './lap-count';
 
 /** The day before anything has happened. */
@@ -67,6 +68,7 @@ export function beginning({ day, schedule }: DayContext): DayState {
       ]),
     ),
     drives,
+    groups: new Map([...schedule.index.groups].map(([id, group]) => [id, groupPlanned(group)])),
     cars: new Map(
       day.cars.map((car): [string, CarState] => [
         car.id,
@@ -74,6 +76,7 @@ export function beginning({ day, schedule }: DayContext): DayState {
           car,
           status: 'ready',
           drive: undefined,
+          group: undefined,
           heldFor: undefined,
           heldSinceS: undefined,
           backAtS: undefined,

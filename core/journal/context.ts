@@ -1,4 +1,4 @@
-import { driveLapS, layOut, type Day, type Plan, type Schedule } from '../day';
+import { firstLapFactorOf, lapOfDriveS, layOut, type Day, type Plan, type Schedule } from '../day';
 import {
   estimateLap,
   paceFrom,
@@ -53,12 +53,14 @@ export function isSpoiled({ day }: Pick<DayContext, 'day'>, drive: DriveState, c
 /** The lap to expect of a drive in its car, from car and guest and from the clean laps of this drive and those before. */
 export function lapEstimateOf(context: Cars, drive: DriveState): LapEstimate {
   const { priorS, laps } = drivenLapsOf(context, drive);
-  return estimateLap(priorS, context.day.rules.firstLapFactor ?? 1, laps, drive.paceKnown);
+  return estimateLap(priorS, firstLapFactorOf(context.day, drive.drive), laps, drive.paceKnown);
 }
 
 /** What the drives of a guest so far have shown of the pace; nothing where there are none. */
 export function paceKnownOf(context: Cars, drives: Iterable<DriveState>, guest: string): PaceKnown | undefined {
-  const own = [...drives].filter((drive) => drive.guest.id === guest && drive.crossings.length > 0);
+  const own = [...drives].filter(
+    ({ guest: { id }, crossings, drive }) => id === guest && crossings.length > 0 && !drive.ride,
+  );
   if (own.length === 0) return undefined;
   const driven = own.map((drive) => drivenLapsOf(context, drive));
   return paceFrom(driven, context.day.rules.firstLapFactor ?? 1);
@@ -67,7 +69,8 @@ export function paceKnownOf(context: Cars, drives: Iterable<DriveState>, guest: 
 function drivenLapsOf(context: Cars, drive: DriveState): DrivenLaps {
   const { day, schedule } = context;
   const car = drive.car === undefined ? undefined : schedule.index.cars.get(drive.car);
-  const priorS = car ? driveLapS(day, car, drive.guest, drive.releasedS ?? drive.seatedS ?? 0) : DEFAULT_LAP_S;
+  const releasedS = drive.releasedS ?? drive.seatedS ?? 0;
+  const priorS = car ? lapOfDriveS(day, drive.drive, car, drive.guest, releasedS) : DEFAULT_LAP_S;
   const laps: CleanLap[] = [];
   let fromS = drive.releasedS;
   drive.crossings.forEach(({ atS, seen }, place) => {

@@ -1,9 +1,10 @@
 import type { GateAnswers } from '../booking/answers';
-import type { Car, Drive, Guest, Instructor } from '../day';
+import { CIRCUIT, vehiclesOf, type Car, type Drive, type Guest, type Instructor } from '../day';
 import type { ExtraLapReason } from './entries/parts';
 import type { BreakOffReason, EntryKind, EntryOf, FlagKind } from './entry';
 import type { Fitted } from './fitted';
 import type { GarageState } from './garage';
+import type { GroupState } from './group-state';
 import type { LapCount, LapSource } from './lap-count';
 import type { OwedWish } from './owed';
 import type { Resolution } from './refusal';
@@ -50,8 +51,8 @@ export interface GuestState {
     | undefined;
   /** The drive in which the guest sits or which is still to be debriefed. */
   drive: string | undefined;
-  /** Set while a class or sighting run holds the guest. */
-  heldBy: 'class' | 'sighting' | undefined;
+  /** Set while a class, sighting run or group holds the guest. */
+  heldBy: 'class' | 'sighting' | 'group' | undefined;
   gone: 'noShow' | 'left' | undefined;
   unwell: boolean;
   deskDone: boolean;
@@ -136,6 +137,8 @@ export interface CarState {
   readonly car: Car;
   status: CarStatus;
   drive: string | undefined;
+  /** The group that has it. */
+  group: string | undefined;
   heldFor: string | undefined;
   heldSinceS: number | undefined;
   /** When the garage expects a held car back, if it does. */
@@ -154,7 +157,7 @@ export type CrewStatus = 'free' | 'busy' | 'resting' | 'atMeal' | 'off';
 export interface CrewState {
   readonly instructor: Instructor;
   status: CrewStatus;
-  /** What keeps the instructor: a drive, `class` or a sighting vehicle. */
+  /** What keeps the instructor: a drive, a group, `class` or a sighting vehicle. */
   busyWith: string | undefined;
   pause: 'rest' | 'meal' | 'off' | undefined;
   laps: number;
@@ -165,6 +168,7 @@ export interface DayState {
   timeS: number;
   readonly guests: ReadonlyMap<string, GuestState>;
   readonly drives: ReadonlyMap<string, DriveState>;
+  readonly groups: ReadonlyMap<string, GroupState>;
   readonly cars: ReadonlyMap<string, CarState>;
   readonly crew: ReadonlyMap<string, CrewState>;
   /** Sighting vehicles that are out, with their guests. */
@@ -244,10 +248,13 @@ export function lapsDone(drive: DriveState, outLapCounts: boolean): number {
   return Math.max(0, drive.crossings.length - (outLapCounts ? 0 : 1));
 }
 
-/** The vehicles on the circuit, drives and sighting runs together, those that stand there among them. */
+/** The vehicles on the circuit, drives, sighting runs and groups together, those that stand there among them. */
 export function vehiclesOnCircuit(state: DayState): number {
   let count = state.sightings.size;
   for (const drive of state.drives.values()) if (drive.stage === 'onCircuit' || drive.stage === 'standing') count += 1;
+  for (const { stage, group } of state.groups.values()) {
+    if (stage === 'out' && group.surface === CIRCUIT) count += vehiclesOf(group);
+  }
   return count;
 }
 

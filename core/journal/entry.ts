@@ -4,8 +4,10 @@ import { classesSchemas } from './entries/classes';
 import { crewSchemas } from './entries/crew';
 import { daySchemas } from './entries/day';
 import { drivesSchemas } from './entries/drives';
+import { exercisesSchemas } from './entries/exercises';
 import { flagsSchemas } from './entries/flags';
 import { garageSchemas } from './entries/garage';
+import { groupsSchemas } from './entries/groups';
 import { guestsSchemas } from './entries/guests';
 import { lapsSchemas } from './entries/laps';
 import { situationSchemas } from './entries/situation';
@@ -19,6 +21,7 @@ export {
   faultSeverity,
   flagKind,
   lapSource,
+  memberOutReason,
   readiness,
   servicePart,
   wheelLock,
@@ -27,6 +30,7 @@ export {
   type CarPlace,
   type FaultSeverity,
   type FlagKind,
+  type MemberOutReason,
   type Readiness,
   type ServicePart,
 } from './entries/parts';
@@ -42,6 +46,8 @@ export const ENTRY_SCHEMAS = {
   ...crewSchemas,
   ...situationSchemas,
   ...flagsSchemas,
+  ...groupsSchemas,
+  ...exercisesSchemas,
   ...daySchemas,
 };
 type EntrySchema = (typeof ENTRY_SCHEMAS)[keyof typeof ENTRY_SCHEMAS];

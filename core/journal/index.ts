@@ -4,7 +4,7 @@ export * from './day-state';
 export * from './entry';
 export * from './next';
 export * from './owed';
-export type { DriveStep, GateStep, Refusal, Resolution } from './refusal';
+export type { DriveStep, GateStep, GroupRefusal, GroupStep, Refusal, Resolution } from './refusal';
 export * from './plan-again';
 export { isProjected, projectedEntries } from './projected';
 export { timeOnDay, nextDate, type ClockTime } from './day-time';
@@ -14,6 +14,8 @@ export { countsDiffer, hasStopped, type CountMark, type LapCount } from './lap-c
 export * from './erase';
 export { asFitted, type Fitted } from './fitted';
 export * from './garage';
+export * from './group-state';
+export { carsTaken, crewIn } from './entries/groups';
 export { isAbout } from './registry';
 export { effectiveEntries, replay, stateOf } from './reduce';
 export { stateAt } from './statuses';

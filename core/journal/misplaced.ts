@@ -1,7 +1,8 @@
 import { fact } from '../day';
 import type { DayState, DriveStage, GuestState } from './day-state';
 import type { EntryOf, JournalEntry } from './entry';
-import type { DriveStep, Refusal } from './refusal';
+import type { GroupStage } from './group-state';
+import type { DriveStep, GroupStep, Refusal } from './refusal';
 
 /** The stages from the release on. */
 const ON_AND_AFTER: readonly DriveStage[] = ['onCircuit', 'standing', 'rollingIn', 'parked', 'done'];
@@ -27,6 +28,32 @@ const FROM: Record<DriveStep, readonly DriveStage[]> = {
   driveMarked: ON_AND_AFTER,
 };
 
+/** For each step of a group the stages from which it can be taken. */
+const GROUP_FROM: Record<GroupStep, readonly GroupStage[]> = {
+  groupBegan: ['planned'],
+  groupReleased: ['gathered'],
+  groupLapCounted: ['out'],
+  groupOrdered: ['gathered', 'out'],
+  memberOut: ['gathered', 'out'],
+  memberBack: ['gathered', 'out'],
+  radioTested: ['gathered', 'out'],
+  radioLost: ['gathered', 'out'],
+  groupStopped: ['out'],
+  groupGoes: ['out'],
+  turnBegan: ['out'],
+  turnLapCounted: ['out'],
+  stepSet: ['out'],
+  turnEnded: ['out'],
+  stationRun: ['out'],
+  stationOpened: ['out'],
+  memberMarked: ['out', 'over'],
+  groupEnded: ['gathered', 'out'],
+};
+
+function isGroupStep(entry: JournalEntry): entry is EntryOf<GroupStep> {
+  return entry.kind in GROUP_FROM;
+}
+
 function isStep(entry: JournalEntry): entry is EntryOf<DriveStep> {
   return entry.kind in FROM;
 }
@@ -47,6 +74,24 @@ export function misplaced(state: DayState, entry: JournalEntry): Refusal | undef
     if (entry.kind !== 'seated') return undefined;
     const guest = state.guests.get(drive.guest.id);
     return carTaken(state, entry.car) ?? (guest && elsewhere(state, guest)) ?? crewTaken(state, entry.instructor);
+  }
+  if (isGroupStep(entry)) {
+    const group = state.groups.get(entry.group);
+    if (!group) return undefined;
+    if (!GROUP_FROM[entry.kind].includes(group.stage)) {
+      return fact('groupStage', { group: entry.group }, { stage: group.stage, entry: entry.kind });
+    }
+    if (entry.kind !== 'groupBegan') return undefined;
+    return (
+      firstReason([...entry.cars, ...(entry.leadCar === undefined ? [] : [entry.leadCar])], (id) =>
+        carTaken(state, id),
+      ) ??
+      firstReason(entry.guests, (id) => whereElse(state, id)) ??
+      firstReason(
+        entry.crew.map(({ instructor }) => instructor),
+        (id) => crewTaken(state, id),
+      )
+    );
   }
   if (entry.kind === 'flagCalled' && entry.flag === 'green' && state.flag.flag === 'stop' && !state.flag.clearedBy) {
     return fact('notSeenClear', {});
@@ -72,6 +117,7 @@ function whereElse(state: DayState, id: string): Refusal | undefined {
 
 function carTaken(state: DayState, id: string): Refusal | undefined {
   const car = state.cars.get(id);
+  if (car?.group !== undefined) return fact('carInGroup', { car: id, group: car.group });
   if (car?.drive === undefined) return undefined;
   return fact('carTaken', { car: id, guest: state.drives.get(car.drive)?.guest.id });
 }
@@ -81,6 +127,7 @@ export function elsewhere(state: DayState, guest: GuestState): Refusal | undefin
   const of = { guest: guest.guest.id };
   if (guest.heldBy === 'class') return fact('inClass', of);
   if (guest.heldBy === 'sighting') return fact('onSighting', of);
+  if (guest.heldBy === 'group') return fact('inGroup', of);
   if (guest.drive === undefined) return undefined;
   const stage = state.drives.get(guest.drive)?.stage;
   return fact(stage === 'parked' ? 'inDebrief' : 'inAnotherCar', of);
@@ -90,6 +137,7 @@ export function elsewhere(state: DayState, guest: GuestState): Refusal | undefin
 export function crewTaken(state: DayState, id: string): Refusal | undefined {
   const crew = state.crew.get(id);
   if (crew?.busyWith === undefined) return undefined;
+  if (state.groups.has(crew.busyWith)) return fact('busyWithGroup', { instructor: id, group: crew.busyWith });
   const drive = state.drives.get(crew.busyWith);
   if (!drive) return fact(crew.busyWith === 'class' ? 'busyWithClass' : 'busyWithSighting', { instructor: id });
   return fact(drive.stage === 'parked' ? 'debriefs' : 'busyWithGuest', { instructor: id, guest: drive.guest.id });

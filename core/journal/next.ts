@@ -8,6 +8,7 @@ export function nextOccupancy({ schedule }: DayContext, state: DayState, guestId
   return schedule.guestOccupancies.get(guestId)?.find((occupancy) => {
     if (occupancy.kind === 'briefing') return !guest?.briefed && guest?.heldBy !== 'class';
     if (occupancy.kind === 'sighting') return !guest?.sighted && guest?.heldBy !== 'sighting';
+    if (occupancy.kind === 'group') return state.groups.get(occupancy.planned.group)?.stage === 'planned';
     return state.drives.get(occupancy.planned.drive)?.stage === 'planned';
   });
 }

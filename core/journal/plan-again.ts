@@ -1,10 +1,14 @@
 import {
+  carsOf,
+  crewOf,
   DAY_S,
   emptyPlan,
   fact,
+  holdsAround,
   indexDay,
   layOutBriefing,
   layOutDrive,
+  layOutGroup,
   layOutSighting,
   frozenOf,
   withoutWindows,
@@ -15,11 +19,13 @@ import {
   type Interval,
   type Plan,
   type PlannedDrive,
+  type PlannedGroup,
   type Repair,
   type TimeWindow,
 } from '../day';
 import { comesInS } from './context';
 import type { DayState, DriveState } from './day-state';
+import type { GroupState } from './group-state';
 
 /** A guest who is late is planned as if arriving this long from now. */
 const LATE_GRACE_S = 10 * 60;
@@ -91,7 +97,10 @@ function allowingWhatHasBegun(known: Day, seen: Plan, state: DayState): Day {
   const classes = seen.briefings
     .filter(({ guests }) => guests.some(there('class')))
     .map((briefing) => layOutBriefing(known, index, briefing));
-  const all = [...drives, ...runs, ...classes].filter(({ startS }) => startS < state.timeS);
+  const groups = (seen.groups ?? [])
+    .filter(({ group }) => groupHasBegun(state, group))
+    .map((planned) => layOutGroup(known, index, planned));
+  const all = [...drives, ...runs, ...classes, ...groups].filter(({ startS }) => startS < state.timeS);
   if (all.length === 0) return known;
   const during = (occupancies: readonly Interval[]): TimeWindow[] =>
     occupancies.map(({ startS, endS }) => ({ from: startS, to: Math.max(startS + 1, endS) }));
@@ -99,7 +108,10 @@ function allowingWhatHasBegun(known: Day, seen: Plan, state: DayState): Day {
     thing: T,
     occupancies: readonly Interval[],
   ): T => (occupancies.length > 0 ? { ...thing, available: [...thing.available, ...during(occupancies)] } : thing);
-  const onTheCircuit = [...drives, ...runs].map(({ releaseS, trackEndS }) => ({ from: releaseS, to: trackEndS }));
+  const onTheCircuit = [...drives, ...runs, ...groups].map(({ releaseS, trackEndS }) => ({
+    from: releaseS,
+    to: trackEndS,
+  }));
   return {
     ...known,
     opens: Math.min(known.opens, ...all.map(({ startS }) => Math.max(0, startS))),
@@ -112,7 +124,7 @@ function allowingWhatHasBegun(known: Day, seen: Plan, state: DayState): Day {
     cars: known.cars.map((car) =>
       more(
         car,
-        drives.filter(({ planned }) => planned.car === car.id),
+        [...drives, ...groups].filter((occupancy) => carsOf(occupancy).some(({ id }) => id === car.id)),
       ),
     ),
     sightingVehicles: known.sightingVehicles.map((vehicle) =>
@@ -124,7 +136,7 @@ function allowingWhatHasBegun(known: Day, seen: Plan, state: DayState): Day {
     instructors: known.instructors.map((instructor) =>
       more(
         instructor,
-        all.filter((occupancy) => occupancy.instructor?.id === instructor.id),
+        all.filter((occupancy) => crewOf(occupancy).some(({ id }) => id === instructor.id)),
       ),
     ),
     guests: known.guests.map((guest) => {
@@ -144,8 +156,18 @@ function allowingWhatHasBegun(known: Day, seen: Plan, state: DayState): Day {
   };
 }
 
+/** Whether a group sits in its cars, is out, or is over. */
+function groupHasBegun(state: DayState, group: string): boolean {
+  return (state.groups.get(group)?.stage ?? 'planned') !== 'planned';
+}
+
 function hasBegun(state: DayState, drive: string): boolean {
   return (state.drives.get(drive)?.stage ?? 'planned') !== 'planned';
+}
+
+/** Whether a guest is or was out with a group. */
+function wasInGroup(state: DayState, id: string): boolean {
+  return [...state.groups.values()].some(({ stage, members }) => stage !== 'planned' && members.has(id));
 }
 
 /** Whether a guest is or was in a class, or on a sighting run. */
@@ -169,7 +191,8 @@ function withWhatWasSeen(known: Day, seen: Plan, state: DayState): Day {
     const done = what === 'class' ? 'briefed' : 'sighted';
     const guests = day.guests.map((guest) => {
       if (guest[done] || inPlan.has(guest.id)) return guest;
-      const seenIt = wasThere(state, guest.id, what) || guest.drives.some(({ id }) => hasBegun(state, id));
+      const drove = guest.drives.some(({ id, ride }) => !ride && hasBegun(state, id));
+      const seenIt = wasThere(state, guest.id, what) || drove || (what === 'class' && wasInGroup(state, guest.id));
       return seenIt ? { ...guest, [done]: true } : guest;
     });
     return guests.every((guest, place) => guest === day.guests[place]) ? day : { ...day, guests };
@@ -196,6 +219,7 @@ export function withoutDelays(plan: Plan): Plan {
     briefings: plan.briefings.map(({ heldUntil: _, ...briefing }) => briefing),
     sightings: plan.sightings.map(({ heldUntil: _, ...sighting }) => sighting),
     drives: plan.drives.map(({ heldUntil: _, ...planned }) => planned),
+    ...(plan.groups && { groups: plan.groups.map(({ heldUntil: _, ...planned }) => planned) }),
   };
 }
 
@@ -245,12 +269,22 @@ export function withDelays(day: Day, plan: Plan, state: DayState): Plan {
       const backS = was.endS === undefined ? runsS : was.endS + wrapUpS;
       return { ...begun, ...until(backS, endS, was.endS !== undefined) };
     }),
+    ...(meant.groups && {
+      groups: meant.groups.map((planned) => {
+        const group = state.groups.get(planned.group);
+        if (!group || group.stage === 'planned') return planned;
+        const begun = groupAsBegun(planned, group, nowS);
+        const { startS, endS } = layOutGroup(day, index, begun);
+        const runsS = Math.max(nowS, lateEnd(startS, endS) ?? 0);
+        return { ...begun, ...until(group.endedS ?? runsS, endS, group.endedS !== undefined) };
+      }),
+    }),
     drives: meant.drives.map((planned) => {
       const drive = state.drives.get(planned.drive);
       if (!drive || drive.stage === 'planned') return planned;
       const begun = asBegun(day, planned, drive, nowS);
       const occupancy = layOutDrive(day, index, begun);
-      const { wrapUpS } = day.rules;
+      const { wrapUpS } = holdsAround(day, drive.drive);
       const latestS = lastTrackS(day, occupancy) + wrapUpS;
       const endsS = driveEndS(day, index, occupancy, drive, nowS);
       const overS = drive.stage === 'done' ? drive.debriefedS : undefined;
@@ -261,9 +295,22 @@ export function withDelays(day: Day, plan: Plan, state: DayState): Plan {
   };
 }
 
+/** A group that has begun, as it is: with the cars and people it has, when it was let out. */
+function groupAsBegun(planned: PlannedGroup, group: GroupState, nowS: number): PlannedGroup {
+  const { setUpS } = group.group;
+  const out = group.releasedS ?? Math.max(planned.release, (group.beganS ?? nowS) + setUpS);
+  return {
+    ...planned,
+    cars: [...group.cars],
+    ...(group.leadCar !== undefined && { leadCar: group.leadCar }),
+    crew: [...group.crew],
+    release: Math.min(isNoise(out, planned.release) ? planned.release : out, nowS - 1 + setUpS),
+  };
+}
+
 /** When a drive that has begun lets go of whom and what it holds, as far as can be seen. */
 function driveEndS(day: Day, index: DayIndex, occupancy: DriveOccupancy, drive: DriveState, nowS: number): number {
-  const { wrapUpS } = day.rules;
+  const { wrapUpS } = holdsAround(day, drive.drive);
   // One that was broken off is over early: whoever was to be in it is free then.
   if (drive.brokenOff && drive.inS !== undefined) return (drive.parkedS ?? Math.max(nowS, drive.inS)) + wrapUpS;
   if (drive.inS !== undefined) return Math.max(nowS, drive.inS + wrapUpS);
@@ -298,7 +345,7 @@ function momentOf(
 
 /** A drive that has begun, as it is: in the car and with the instructor with whom the guest sat down, when it was let out. */
 function asBegun(day: Day, planned: PlannedDrive, drive: DriveState, nowS: number): PlannedDrive {
-  const { setUpS } = day.rules;
+  const { setUpS } = holdsAround(day, drive.drive);
   const latestS = nowS - 1 + setUpS;
   const early = planned.release - setUpS >= nowS ? (drive.seatedS ?? nowS) + setUpS : planned.release;
   const out = drive.releasedS === undefined || isNoise(drive.releasedS, planned.release) ? early : drive.releasedS;
@@ -328,6 +375,11 @@ export function planAsItIs(day: Day, previous: Plan, state: DayState): Plan {
     drives: late.drives.filter(
       ({ drive, release }) => state.drives.get(drive)?.stage !== 'planned' || release >= overdueS,
     ),
+    ...(late.groups && {
+      groups: late.groups.filter(
+        ({ group, release }) => state.groups.get(group)?.stage !== 'planned' || release >= overdueS,
+      ),
+    }),
   };
 }
 
@@ -364,6 +416,7 @@ export function asSeen(day: Day, plan: Plan, state: DayState, known: Day): Plan 
 export function withoutUnknown(known: Day, plan: Plan): Plan {
   const guests = new Set(known.guests.map(({ id }) => id));
   const drives = new Set(known.guests.flatMap((guest) => guest.drives.map(({ id }) => id)));
+  const groups = new Set(known.groups?.map(({ id }) => id));
   const coming = <T extends { guests: string[] }>(activities: readonly T[]): T[] =>
     activities
       .map((activity) => ({ ...activity, guests: activity.guests.filter((id) => guests.has(id)) }))
@@ -374,6 +427,8 @@ export function withoutUnknown(known: Day, plan: Plan): Plan {
     sightings: coming(plan.sightings),
     drives: plan.drives.filter(({ drive }) => drives.has(drive)),
     unplanned: plan.unplanned.filter(({ drive }) => drives.has(drive)),
+    ...(plan.groups && { groups: plan.groups.filter(({ group }) => groups.has(group)) }),
+    ...(plan.unplannedGroups && { unplannedGroups: plan.unplannedGroups.filter(({ group }) => groups.has(group)) }),
   };
 }
 

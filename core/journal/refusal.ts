@@ -1,11 +1,15 @@
 import type { CarMisfit, Fact, NamedKind } from '../day';
 import type { DriveStage } from './day-state';
+import type { exercisesSchemas } from './entries/exercises';
+import type { groupsSchemas } from './entries/groups';
 import type { EntryKind, FlagKind } from './entry';
+import type { GroupStage } from './group-state';
 
 type Guest = { guest: string };
 type Car = { car: string };
 type Instructor = { instructor: string };
 type Vehicle = { vehicle: string };
+type Group = { group: string };
 /** The entries that are possible at some stages of a drive only. */
 export type DriveStep = Extract<
   EntryKind,
@@ -26,8 +30,21 @@ export type DriveStep = Extract<
   | 'debriefed'
   | 'driveMarked'
 >;
+/** The entries that are possible at some stages of a group only. */
+export type GroupStep = Extract<EntryKind, keyof typeof groupsSchemas | keyof typeof exercisesSchemas>;
 /** What the gate has not seen yet. */
 export type GateStep = 'waiver' | 'licence' | 'helmet';
+
+/** Why something about a group has no place. */
+export type GroupRefusal =
+  | Fact<'groupStage', Group, { stage: GroupStage; entry: GroupStep }>
+  | Fact<'groupStands' | 'groupRuns' | 'otherProgramme', Group>
+  | Fact<'notInGroup' | 'notOnOval' | 'noSuchStep' | 'stepNotSeen', Guest & Group>
+  | Fact<'inGroup' | 'memberOutAlready' | 'memberNotOut' | 'memberHasLeft' | 'onOvalAlready' | 'radioNotTested', Guest>
+  | Fact<'carInGroup' | 'carNotInGroup', Car & Group>
+  | Fact<'noSuchStation', Group, { station: string }>
+  | Fact<'stationNotPassed', Guest & Group, { station: string; missing: string }>
+  | Fact<'busyWithGroup', Instructor & Group>;
 
 /** Why an entry has no place in the journal, or changes nothing. */
 export type Refusal =
@@ -82,6 +99,7 @@ export type Refusal =
   | Fact<'carTaken', Car & { guest: string | undefined }>
   | Fact<'bayTaken', object, { bays: number }>
   | Fact<'misfit', object, { misfit: CarMisfit }>
+  | GroupRefusal
   // Crew
   | Fact<'notAway' | 'busyWithClass' | 'busyWithSighting', Instructor>
   | Fact<'busyWithGuest' | 'debriefs', Instructor & Guest>

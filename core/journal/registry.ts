@@ -4,8 +4,10 @@ import { classesRules } from './entries/classes';
 import { crewRules } from './entries/crew';
 import { dayRules } from './entries/day';
 import { drivesRules } from './entries/drives';
+import { exercisesRules } from './entries/exercises';
 import { flagsRules } from './entries/flags';
 import { garageRules } from './entries/garage';
+import { groupsRules } from './entries/groups';
 import { guestsRules } from './entries/guests';
 import { lapsRules } from './entries/laps';
 import { situationRules } from './entries/situation';
@@ -22,6 +24,8 @@ const RULES: { readonly [K in EntryKind]: EntryRules<EntryOf<K>> } = {
   ...crewRules,
   ...situationRules,
   ...flagsRules,
+  ...groupsRules,
+  ...exercisesRules,
   ...dayRules,
 };
 

@@ -43,25 +43,38 @@ function stageOf(context: DayContext, state: DayState, guest: GuestState, timeS:
   if (drive?.stage === 'parked') return 'inDebrief';
   if (guest.heldBy === 'class') return 'inClass';
   if (guest.heldBy === 'sighting') return 'onSighting';
+  if (guest.heldBy === 'group') return inGroupThatIsOut(state, guest.guest.id) ? 'onCircuit' : 'seated';
   if (guest.arrivedS === undefined) return 'expected';
   if (!isCleared(guest)) return 'arrived';
   const own = guest.guest.drives.flatMap(({ id }) => state.drives.get(id) ?? []);
   const open = own.filter(({ stage }) => stage === 'planned');
-  if (open.length === 0) return guest.deskDone ? 'finished' : 'debriefed';
-  if (!guest.briefed) return 'cleared';
-  if (!guest.sighted) return 'briefed';
+  const groups = [...state.groups.values()].filter(
+    ({ stage, members }) => stage === 'planned' && members.has(guest.guest.id),
+  );
+  if (open.length === 0 && groups.length === 0) return guest.deskDone ? 'finished' : 'debriefed';
+  const toDrive = open.filter(({ drive: { ride } }) => !ride);
+  if (!guest.briefed && (toDrive.length > 0 || groups.some(({ group }) => group.needsBriefing))) return 'cleared';
+  if (!guest.sighted && toDrive.length > 0) return 'briefed';
   const next = context.schedule.guestOccupancies
     .get(guest.guest.id)
     ?.find(
-      (occupancy) => occupancy.kind === 'drive' && open.some(({ drive: { id } }) => id === occupancy.planned.drive),
+      (occupancy) =>
+        (occupancy.kind === 'drive' && open.some(({ drive: { id } }) => id === occupancy.planned.drive)) ||
+        (occupancy.kind === 'group' && groups.some(({ group: { id } }) => id === occupancy.planned.group)),
     );
   if (!next || timeS >= next.startS - CALL_AHEAD_S) return 'waiting';
   return own.length > open.length ? 'debriefed' : 'seen';
 }
 
+function inGroupThatIsOut(state: DayState, guest: string): boolean {
+  return [...state.groups.values()].some(({ stage, members }) => stage === 'out' && members.has(guest));
+}
+
 function carStatus(context: DayContext, state: DayState, car: CarState, timeS: number): CarStatus {
   const drive = car.drive === undefined ? undefined : state.drives.get(car.drive);
   if (drive) return drive.stage === 'seated' ? 'seated' : 'onCircuit';
+  const group = car.group === undefined ? undefined : state.groups.get(car.group);
+  if (group) return group.stage === 'out' ? 'onCircuit' : 'seated';
   if (car.heldFor !== undefined) return 'held';
   if (car.refuelling) return 'refuelling';
   if (car.parkedS === undefined) return 'ready';

@@ -1,4 +1,4 @@
-import { driveLapS } from '../day';
+import { lapOfDriveS } from '../day';
 import { median } from '../median';
 import { isSpoiled, type DayContext } from './context';
 import type { DriveState } from './day-state';
@@ -60,7 +60,7 @@ function ordinaryLapS(
   // Where the loop suspects a missed crossing in every lap, and often enough, the car is slow.
   const single = (sure.length > 0 || measured.length < 3 ? sure : measured).map(({ lapS }) => lapS);
   if (single.length >= 3 || !car) return single.length > 0 ? median(single) : Infinity;
-  const plannedS = driveLapS(day, car, drive.guest, drive.releasedS ?? 0);
+  const plannedS = lapOfDriveS(day, drive.drive, car, drive.guest, drive.releasedS ?? 0);
   // A car that is slower than planned is not long on each of its laps.
   return single.length === 2 ? Math.max(plannedS, Math.min(...single)) : plannedS;
 }

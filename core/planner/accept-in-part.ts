@@ -7,7 +7,7 @@ export type PartOutcome =
   | { readonly valid: false; readonly broken: readonly Violation[] };
 
 /**
- * The current plan with only the chosen drives as the proposal has them. Classes, sighting runs and refuels are taken
+ * The current plan with only the chosen drives as the proposal has them. Classes, sighting runs, groups and refuels are taken
  * from the proposal or from the current plan, whichever keeps every rule that the current plan keeps; where neither
  * does, what the better of the two breaks.
  */
@@ -26,7 +26,13 @@ export function acceptInPart(
   const unplanned = [...new Set([...reasons.keys(), ...current.drives.map(({ drive }) => drive)])]
     .filter((drive) => !placed.has(drive))
     .map((drive) => reasons.get(drive)!);
-  const shared = ({ briefings, sightings, refuels }: Plan) => ({ briefings, sightings, refuels });
+  const shared = ({ briefings, sightings, refuels, groups, unplannedGroups }: Plan) => ({
+    briefings,
+    sightings,
+    refuels,
+    ...(groups && { groups }),
+    ...(unplannedGroups && { unplannedGroups }),
+  });
   const candidates = [proposal, current]
     .map((from): Plan => ({ ...current, ...shared(from), drives, unplanned }))
     .map((plan) => ({ plan, ...judge.of(plan) }))

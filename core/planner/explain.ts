@@ -2,21 +2,25 @@ import { carMisfit, fact, type LeftOutReason, type Plan, type UnplacedReason } f
 import { BRIEFING, DRIVE, SIGHTING } from './engine/occupancy';
 import { guestGaps } from './engine/fits';
 import { cheapestDrive } from './engine/place-drive';
-import { has, isReady } from './engine/rebuild';
+import { has, mayGo } from './engine/rebuild';
 import type { Timetable } from './engine/timetable';
+import { whyGroupUnplanned } from './explain-group';
 
 /**
- * The plan of a timetable, each drive without a place with the reason.
+ * The plan of a timetable, each drive and group without a place with the reason.
  *
  * @param known reasons that still hold, by drive; finding one takes a while
  */
 export function withReasons(timetable: Timetable, known: ReadonlyMap<string, LeftOutReason> = new Map()): Plan {
-  const { drives } = timetable.problem;
+  const { drives, groups } = timetable.problem;
   return timetable.toPlan(
     drives.flatMap(({ drive }, number) =>
       timetable.driveOccupancy[number]
         ? []
         : [{ drive: drive.id, reason: known.get(drive.id) ?? whyUnplanned(timetable, number) }],
+    ),
+    groups.flatMap(({ group }, number) =>
+      timetable.groupOccupancy[number] ? [] : [{ group: group.id, reason: whyGroupUnplanned(timetable, number) }],
     ),
   );
 }
@@ -54,7 +58,7 @@ function fromTheStart(timetable: Timetable, number: number): UnplacedReason | un
 function beforeTheDrive(timetable: Timetable, number: number): UnplacedReason | undefined {
   const { day, nowS, guests, drives } = timetable.problem;
   const { guest: guestNumber } = drives[number]!;
-  if (isReady(timetable, guestNumber)) return undefined;
+  if (mayGo(timetable, number)) return undefined;
   const { guest, needsBriefing, mayHave } = guests[guestNumber]!;
   const noClass = needsBriefing && !has(timetable, guestNumber, BRIEFING);
   const able = day.instructors.some((who, i) => (noClass ? who.brief : who.sighting) && mayHave[i] === 1);
@@ -72,7 +76,7 @@ function beforeTheDrive(timetable: Timetable, number: number): UnplacedReason | 
 /** Which kind of resource it is without which the drive would have a place. */
 function inTheWay(timetable: Timetable, number: number): UnplacedReason {
   const { day, drives, guests, cars, crew } = timetable.problem;
-  const { drive, options, guest: guestNumber } = drives[number]!;
+  const { drive, options, guest: guestNumber, setUpS, wrapUpS } = drives[number]!;
   const { guest } = guests[guestNumber]!;
   const of = { guest: guest.id, cars: options.map(({ car }) => cars[car]!.car.id) };
   const { pin } = drive;
@@ -91,7 +95,7 @@ function inTheWay(timetable: Timetable, number: number): UnplacedReason {
     const able = [...new Set(options.flatMap((option) => option.crew))].map((who) => crew[who]!.instructor.id);
     return fact('crewTaken', { instructors: able, cars: of.cars }, { from: instructor });
   }
-  const shortestS = Math.min(...options.flatMap(({ trackS }) => trackS)) + day.rules.setUpS + day.rules.wrapUpS;
+  const shortestS = Math.min(...options.flatMap(({ trackS }) => trackS)) + setUpS + wrapUpS;
   if (guestGaps(timetable, guestNumber, DRIVE, number, false).every(({ fromS, toS }) => toS - fromS < shortestS)) {
     return guest.leavesBy === undefined
       ? fact('nothingLeft', { guest: guest.id }, { closes: until })

@@ -124,9 +124,8 @@ function earlierAndEarlier(timetable: Timetable, drive: number, car: number) {
 /** Releases, cars and instructors worth trying where others are to make way, soonest first. */
 function* wishes(timetable: Timetable, drive: number, beforeS: number) {
   const { problem } = timetable;
-  const { guest, options } = problem.drives[drive]!;
+  const { guest, options, setUpS, wrapUpS } = problem.drives[drive]!;
   const { arrivesS } = problem.guests[guest]!;
-  const { setUpS } = problem.day.rules;
   const readyS = Math.max(
     problem.nowS,
     problem.day.opens,
@@ -136,7 +135,7 @@ function* wishes(timetable: Timetable, drive: number, beforeS: number) {
   const until = Math.min(beforeS + NUDGE_S, readyS + 3 * 3600, problem.day.closes);
   for (let release = readyS + setUpS; release <= until; release += NUDGE_STEP_S) {
     for (const { car, crew, trackS } of options) {
-      const endS = release + trackS[0]! + problem.day.rules.wrapUpS;
+      const endS = release + trackS[0]! + wrapUpS;
       const who = leastBusy(timetable, crew, release - setUpS, endS);
       if (who !== undefined) yield { release, car, crew: who };
     }
@@ -163,9 +162,10 @@ export function makeWay(
 ): Insertion['moved'] | undefined {
   const { problem } = timetable;
   const { rules } = problem.day;
-  const trackS = problem.drives[drive]!.options.find((option) => option.car === car)!.trackS[0]!;
-  const startS = release - rules.setUpS;
-  const endS = release + trackS + rules.wrapUpS;
+  const { options, setUpS, wrapUpS } = problem.drives[drive]!;
+  const trackS = options.find((option) => option.car === car)!.trackS[0]!;
+  const startS = release - setUpS;
+  const endS = release + trackS + wrapUpS;
   const inTheWay = new Set<Occupancy>();
   for (const occupancy of timetable.carDrives[car]!) {
     if (occupancy.startS < endS + rules.turnaroundS && startS < occupancy.endS + rules.turnaroundS)

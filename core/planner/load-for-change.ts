@@ -39,20 +39,31 @@ export function loadForChange(problem: Problem, plan: Plan, known: ReadonlySet<s
   );
   const reasons = new Map(plan.unplanned.map(({ drive, reason }) => [drive, reason]));
   const asItIs = () => withReasons(timetable, reasons);
-  if (dropped.length === 0) return { timetable, toPlan: asItIs };
+  const groupsDropped = plan.groups?.some(({ group }) => {
+    const number = problem.groups.findIndex((facts) => facts.group.id === group);
+    return number >= 0 && !timetable.groupOccupancy[number];
+  });
+  if (dropped.length === 0 && !groupsDropped) return { timetable, toPlan: asItIs };
   const withFallen = () => withUnloaded(asItIs(), plan);
   if (breaksNothingNew(problem, withFallen(), known)) return { timetable, toPlan: withFallen };
   rebuild(timetable, dropped, SOON);
   return { timetable, toPlan: asItIs };
 }
 
-/** A plan made from a timetable, with the drives that the timetable could not take over from the plan before. */
+/** A plan made from a timetable, with the drives and groups that the timetable could not take over from the plan before. */
 function withUnloaded(made: Plan, before: Plan): Plan {
   const planned = new Set(made.drives.map(({ drive }) => drive));
   const unloaded = before.drives.filter(({ drive }) => !planned.has(drive));
   const ids = new Set(unloaded.map(({ drive }) => drive));
+  const standing = new Set(made.groups?.map(({ group }) => group));
+  const groups = before.groups?.filter(({ group }) => !standing.has(group)) ?? [];
+  const isKept = new Set(groups.map(({ group }) => group));
   return {
     ...made,
+    ...(made.groups && { groups: [...made.groups, ...groups] }),
+    ...(made.unplannedGroups && {
+      unplannedGroups: made.unplannedGroups.filter(({ group }) => !isKept.has(group)),
+    }),
     drives: [...made.drives, ...unloaded],
     unplanned: made.unplanned.filter(({ drive }) => !ids.has(drive)),
   };

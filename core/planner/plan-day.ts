@@ -1,6 +1,7 @@
 import { costOf, layOut, type Cost, type Day, type Plan, type Repair } from '../day';
 import { loadPlan } from './engine/load';
 import type { Occupancy } from './engine/occupancy';
+import { settleGroups } from './engine/move-group';
 import { problemOf, type Problem } from './engine/problem';
 import { anyManner, rebuild, type Manner } from './engine/rebuild';
 import { search } from './engine/search';
@@ -100,10 +101,13 @@ function repaired(problem: Problem, { random }: PlanningOptions): Timetable {
   return timetable;
 }
 
-/** Plans every drive that is not planned yet. */
+/** Plans every group, then every drive, that is not planned yet. */
 function completed(timetable: Timetable, manner: Manner): void {
+  settleGroups(timetable, manner);
   const drives = timetable.problem.drives.map((_, drive) => drive).filter((drive) => !timetable.driveOccupancy[drive]);
   rebuild(timetable, drives, manner);
+  // Drives may have left room where another order left none.
+  settleGroups(timetable, manner);
   timetable.commit();
 }
 

@@ -1,6 +1,21 @@
 import { FRIEND_WISHES } from '../day';
-import type { Car, Day, Drive, Guest, Instructor, Plan, PlannedDrive, Repair, RuleCode, TermName } from '../day';
+import type {
+  Car,
+  Day,
+  Drive,
+  Group,
+  Guest,
+  Instructor,
+  Plan,
+  PlannedDrive,
+  PlannedGroup,
+  Repair,
+  RuleCode,
+  Surface,
+  TermName,
+} from '../day';
 import type { Random } from '../planner';
+import { ableForGroups, aGroup, PAN, STATIONS } from './group-days';
 import { randomDay } from './random-day';
 import { at } from './small-day';
 
@@ -107,6 +122,35 @@ const same: BindingDay['change'] = (_, plan) => plan;
 const late = (of: Drive): Drive => ({ ...of, notBefore: at('11:00') });
 const toLearn = { briefed: false, sighted: false };
 const thirsty = (of: Car): Partial<Car> => ({ fuel: { ...of.fuel, capacityL: 40, startL: 22, perLapL: 1.6 } });
+
+/** Two groups on one surface, with guests, cars and people of their own, beside the drives of others. */
+function groupedDay(random: Random, change: Partial<Group> = {}, surface: Partial<Surface> = {}): Day {
+  const day = easyDay(random, { day: () => ({ closes: at('14:00') }) });
+  const guests = ['a1', 'a2', 'b1', 'b2'].map((id): Guest => ({ ...day.guests[0]!, id, drives: [] }));
+  const of = (id: string, members: readonly string[], car: string): Group =>
+    aGroup({ id, members: [...members], cars: [car], programme: { ...STATIONS, teams: 1 }, surface: 'pan', ...change });
+  const own = (id: string) => ({ ...day.cars[0]!, id });
+  const people = ['ia', 'ib', 'ic'].map((id): Instructor => ({ ...day.instructors[0]!, id }));
+  return {
+    ...day,
+    version: 2,
+    cars: [...day.cars, own('ca'), own('cb')],
+    guests: [...day.guests, ...guests],
+    instructors: [...day.instructors, ...ableForGroups(people)],
+    surfaces: [{ ...PAN, available: [all], ...surface }],
+    groups: [of('one', ['a1', 'a2'], 'ca'), of('two', ['b1', 'b2'], 'cb')],
+  };
+}
+
+const ofGroup =
+  (change: (random: Random, one: PlannedGroup, day: Day) => Partial<PlannedGroup>): BindingDay['change'] =>
+  (random, plan, day) => ({
+    ...plan,
+    groups: changeOne(random, plan.groups ?? [], (one) => ({ ...one, ...change(random, one, day) })),
+  });
+/** A group to another time, within so many minutes. */
+const groupTo = (minutes: number) =>
+  ofGroup((random, { release }) => ({ release: release + Math.round((2 * random() - 1) * minutes * 60) }));
 
 /** For every rule, days on which it binds: a rule without some does not compile. */
 export const BINDING_DAYS: Readonly<Record<RuleCode, BindingDay>> = {
@@ -257,6 +301,57 @@ export const BINDING_DAYS: Readonly<Record<RuleCode, BindingDay>> = {
         release: pick(random, plan.sightings)!.release + Math.round((2 * random() - 1) * 900),
       })),
     }),
+  },
+  SURFACE_OPEN: {
+    day: (random) => groupedDay(random, {}, { closures: [{ from: at('09:30'), to: at('10:30'), reason: 'washing' }] }),
+    change: groupTo(90),
+  },
+  SURFACE_LOAD: {
+    day: (random) => groupedDay(random, { carCount: 1 }, { limit: 1 }),
+    change: groupTo(60),
+  },
+  GROUP_TIME: {
+    day: (random) => groupedDay(random, { notBefore: at('09:30'), endsBy: at('11:30') }),
+    change: groupTo(60),
+  },
+  GROUP_CARS: {
+    day: (random) => groupedDay(random, { leadCars: ['c1'], cars: ['ca', 'cb'], carCount: 1 }),
+    change: ofGroup((random, _, { cars }) => {
+      const any = () => pick(random, cars)!.id;
+      return random() < 0.5 ? { leadCar: any() } : { cars: random() < 0.3 ? [] : [any()] };
+    }),
+  },
+  GROUP_CREW: {
+    day: (random) =>
+      groupedDay(random, {
+        roles: [
+          { role: 'lead', count: 1, people: ['ia', 'ib'] },
+          { role: 'spotter', count: 1 },
+        ],
+      }),
+    change: ofGroup((random, one, { instructors }) => ({
+      crew: one.crew.flatMap((post) =>
+        random() < 0.1 ? [] : [random() < 0.4 ? { ...post, instructor: pick(random, instructors)!.id } : post],
+      ),
+    })),
+  },
+  RIDE_MEETING: {
+    day: (random) =>
+      easyDay(random, {
+        car: (of) => ({ ride: { lapTimeS: of.lapTimeS, seats: 1 } }),
+        instructor: () => ({ rides: true }),
+        guest: ({ drives }, i) => ({
+          drives: i % 2 === 0 ? drives.map((of) => ({ ...of, ride: { seats: 1 } })) : drives,
+        }),
+        day: ({ rules }) => ({
+          version: 2,
+          rules: {
+            ...rules,
+            rides: { setUpS: 60, wrapUpS: 60, mostBeside: 0, only: [{ from: at('08:30'), to: at('11:00') }] },
+          },
+        }),
+      }),
+    change: either(besideAnother(900), laterOrSooner(120)),
   },
   COMPLETE: {
     day: (random) => easyDay(random),

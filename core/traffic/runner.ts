@@ -1,4 +1,4 @@
-import { paceFactorAt } from '../day';
+import { firstLapFactorOf, paceFactorAt } from '../day';
 import { lapEstimateOf, type DayContext, type DayState, type DriveState } from '../journal';
 import { estimateLap, type LapEstimate } from './lap-estimate';
 import type { LapShape } from './lap-shape';
@@ -53,11 +53,11 @@ export function runnersOf(
   positions: readonly TrackedPosition[] = [],
 ): Runner[] {
   const nowS = state.timeS;
-  const firstLapFactor = context.day.rules.firstLapFactor ?? 1;
   const runners: Runner[] = [];
   for (const drive of state.drives.values()) {
     if (drive.stage !== 'onCircuit') continue;
     const lap = lapEstimateOf(context, drive);
+    const firstLapFactor = firstLapFactorOf(context.day, drive.drive);
     const progress = progressAt(nowS, drive.releasedS ?? nowS, drive.crossings, lap.lapS, firstLapFactor, shape);
     const tracked = positions.find(({ car, atS }) => car === drive.car && Math.abs(nowS - atS) <= POSITION_HOLDS_S);
     const seen = tracked ? trackedProgress(progress, tracked, nowS, lap.lapS, shape) : progress;

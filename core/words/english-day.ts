@@ -9,7 +9,7 @@ import { gapWords } from './english-roster';
 import { CONE_WORDS, lookWords } from './terms';
 import type { Words } from './words';
 
-export function delayWords({ guest }: Names): Words['delay'] {
+export function delayWords({ guest, group }: Names): Words['delay'] {
   const sentences: ByCode<Delay> = {
     nextInCar: ({ subjects }) => `next in this car, ${guest(subjects.guest)}`,
     crewsNext: ({ subjects: { activity } }) => {
@@ -20,6 +20,8 @@ export function delayWords({ guest }: Names): Words['delay'] {
           return 'instructor’s next, the next sighting run';
         case 'drive':
           return `instructor’s next, ${activity.guest === undefined ? activity.drive : guest(activity.guest)}`;
+        case 'group':
+          return `instructor’s next, ${group(activity.group)}`;
         case 'refuel':
           return `refuelling at ${clockMinute(activity.startS)}`;
       }
@@ -35,6 +37,7 @@ export function slipWords(slip: SlipFact, of: 'file' | 'venue'): string {
     noSuchCar: ({ subjects }) => `no car "${subjects.car}" ${where}`,
     noSuchInstructor: ({ subjects }) => `no instructor "${subjects.instructor}" ${where}`,
     noSuchGuest: ({ subjects }) => `no other guest "${subjects.guest}" on this day`,
+    noSuchSurface: ({ subjects }) => `no surface "${subjects.surface}" ${where}`,
     leavesFirst: ({ values: { leavesS, arrivesS } }) =>
       `leaves at ${wallClock(leavesS)}, before arriving at ${wallClock(arrivesS)}`,
   };

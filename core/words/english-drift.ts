@@ -10,7 +10,7 @@ function lateWords(byS: number): string {
 }
 
 export function driftCauseWords(names: Names): Words['driftCause'] {
-  const { guest, car, instructor, vehicle } = names;
+  const { guest, car, instructor, vehicle, group } = names;
   const what = (activity: Activity): string => {
     switch (activity.kind) {
       case 'drive':
@@ -19,6 +19,8 @@ export function driftCauseWords(names: Names): Words['driftCause'] {
         return `The sighting run in ${vehicle(activity.vehicle)}`;
       case 'briefing':
         return `The class of ${instructor(activity.instructor)}`;
+      case 'group':
+        return group(activity.group);
       case 'refuel':
         return `Refuelling ${car(activity.car)}`;
     }

@@ -1,8 +1,10 @@
 import { clockMinute, DAY_S, spokenDuration } from '../day';
 import type { EntryKind, EntryOf, JournalEntry } from '../journal';
+import { GROUP_ENTRY_WORDS, MEMBER_OUT_WORDS } from './english-groups';
 import { answersWords, BREAK_OFF_WORDS, EXTRA_LAP_WORDS, FLAG_WORDS, GEARBOX_WORDS, MONEY_MEANS_WORDS } from './terms';
 
 const ENTRY_WORDS: Record<EntryKind, string> = {
+  ...GROUP_ENTRY_WORDS,
   guestArrived: 'Arrived',
   waiverSigned: 'Waiver signed',
   licenceSeen: 'Licence seen',
@@ -183,6 +185,15 @@ function plainWords(entry: JournalEntry): string {
       return slideWords(entry);
     case 'leftAsIs':
       return `${words}, up to ${spokenDuration(entry.byS)} late`;
+    case 'memberOut':
+      return `${words}: ${MEMBER_OUT_WORDS[entry.why]}`;
+    case 'radioTested':
+      return `${words}: ${entry.answered ? 'answered' : 'no answer'}`;
+    case 'groupStopped':
+    case 'stationOpened':
+      return `${words}: ${entry.reason}`;
+    case 'stationRun':
+      return `${words}: ${entry.station}, ${entry.passed ? 'passed' : 'not passed'}`;
     case 'lapCounted':
       return `${words} (${entry.source === 'hand' ? 'by hand' : 'by loop'})`;
     default:

@@ -3,6 +3,7 @@ import type { DriveStage, DriveStep, GateStep, Refusal } from '../journal';
 import { FLAG_WORDS } from './terms';
 import type { AdviceReason } from '../traffic';
 import { tell, type ByCode } from './by-code';
+import { groupRefusals } from './english-groups';
 import { KINDS } from './english-violations';
 import type { Names } from './names';
 import type { Words } from './words';
@@ -42,6 +43,7 @@ const GATE: Record<GateStep, string> = { waiver: 'waiver', licence: 'licence', h
 export function refusalWords(names: Names, misfit: (of: CarMisfit) => string): Words['refusal'] {
   const { guest, car, instructor, vehicle } = names;
   const sentences: ByCode<Refusal> = {
+    ...groupRefusals(names),
     unknown: ({ subjects, values }) => `There is no ${KINDS[values.kind]} "${subjects.id}" today.`,
 
     noSuchEntry: () => 'There is no such entry to correct.',

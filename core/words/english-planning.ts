@@ -1,4 +1,12 @@
-import { clockMinute, wallClock, type CarMisfit, type LeftOutReason, type Obstacle } from '../day';
+import {
+  clockMinute,
+  spokenDuration,
+  wallClock,
+  type CarMisfit,
+  type GroupNeed,
+  type LeftOutReason,
+  type Obstacle,
+} from '../day';
 import type {
   AssignmentReason,
   ChangeReason,
@@ -10,7 +18,7 @@ import type {
 } from '../planner';
 import { tell, type ByCode } from './by-code';
 import type { Names } from './names';
-import { FRIEND_WISH_WORDS } from './terms';
+import { FRIEND_WISH_WORDS, ROLE_WORDS } from './terms';
 import type { Words } from './words';
 
 function misfitSentences({ guest, car }: Names): ByCode<CarMisfit> {
@@ -24,6 +32,9 @@ function misfitSentences({ guest, car }: Names): ByCode<CarMisfit> {
       `${guest(subjects.guest)} is ${values.heightCm} cm tall, ${car(subjects.car)} needs at least ${values.leastCm} cm`,
     tooHeavy: ({ subjects, values }) =>
       `${guest(subjects.guest)} weighs ${values.weightKg} kg, ${car(subjects.car)} takes up to ${values.mostKg} kg`,
+    noRides: ({ subjects }) => `no rides are given in ${car(subjects.car)}`,
+    rideSeats: ({ subjects, values }) =>
+      `${guest(subjects.guest)} wants ${values.wanted} seats, ${car(subjects.car)} has ${values.seats} beside the driver`,
   };
 }
 
@@ -33,7 +44,7 @@ export function misfitWords(names: Names): Words['misfit'] {
 }
 
 export function obstacleWords(names: Names): (obstacle: Obstacle) => string {
-  const { guest, car, instructor, vehicle } = names;
+  const { guest, car, instructor, vehicle, surface } = names;
   const sentences: ByCode<Obstacle> = {
     ...misfitSentences(names),
     outsideHours: () => 'it lies outside the opening hours',
@@ -42,6 +53,9 @@ export function obstacleWords(names: Names): (obstacle: Obstacle) => string {
     notReady: () => 'its guest has neither class nor sighting run any more',
     pinnedOtherwise: () => 'the manager has pinned it otherwise',
     noInstructor: () => 'its instructor is no longer there',
+    groupGone: () => 'none of its guests is coming any more',
+    noCars: () => 'none of its cars is left',
+    surfaceGone: ({ subjects }) => `${surface(subjects.surface)} is not open for all of it`,
     carGone: ({ subjects }) => `${car(subjects.car)} is withdrawn`,
     carAway: ({ subjects }) => `${car(subjects.car)} is not available for all of it`,
     vehicleGone: ({ subjects }) => `${vehicle(subjects.vehicle)} is no longer there`,
@@ -53,6 +67,13 @@ export function obstacleWords(names: Names): (obstacle: Obstacle) => string {
   };
   return (obstacle) => tell(sentences, obstacle);
 }
+
+const GROUP_NEED_WORDS: Readonly<Record<GroupNeed, string>> = {
+  surface: 'Its surface is full or closed',
+  cars: 'Its cars are taken, refuelling, cooling or away',
+  crew: 'Somebody it needs is busy, resting or away',
+  guests: 'One of its guests has something else, or is not there',
+};
 
 /** Of more instructors than this only the first ones are named. */
 const NAMED_AT_MOST = 4;
@@ -103,6 +124,23 @@ export function leftOutWords(names: Names, misfit: (of: CarMisfit) => string): W
     owed: ({ values }) =>
       `Owed since ${clockMinute(values.since)}, when the drive was broken off: it waits for a place.`,
     guestGone: ({ subjects }) => `${guest(subjects.guest)} is not taking part any more; book another day if wished.`,
+    nobodyComes: () => 'None of its guests comes.',
+    surfaceGone: ({ subjects }) =>
+      `${names.surface(subjects.surface)} is not open on this day, or not for so long; open it, or take another surface.`,
+    groupCarsShort: ({ subjects, values: { there, needed } }) =>
+      `It needs ${needed} cars for its guests, and of its own (${subjects.cars.map(names.car).join(', ')}) ${there === 0 ? 'none is' : `only ${there} can be`} there; add cars, or make it two groups one after the other.`,
+    groupLeadCarGone: ({ subjects }) =>
+      `No car is there for the leader (${subjects.cars.map(names.car).join(', ')}); name another one.`,
+    groupRoleShort: ({ subjects, values: { role, there, needed } }) => {
+      const able = there === 0 ? 'nobody may' : `only ${subjects.instructors.map(instructor).join(', ')} may`;
+      return `It needs ${needed} as ${ROLE_WORDS[role]}, and ${able}; give somebody the duty, or bring one in.`;
+    },
+    groupTooLong: ({ values: { neededS, from, to } }) =>
+      `It takes ${spokenDuration(neededS)}, longer than the time it has between ${clockMinute(from)} and ${clockMinute(to)}; fewer laps would help, or more time.`,
+    groupTaken: ({ values }) =>
+      `${GROUP_NEED_WORDS[values.by]} at any time; without that it could begin at ${clockMinute(values.from)}.`,
+    groupNowhere: ({ values: { from, to } }) =>
+      `Its guests, cars, people and surface are never free together between ${clockMinute(from)} and ${clockMinute(to)}; give it another time, or leave something out.`,
   };
   return (reason) => (typeof reason === 'string' ? reason : tell(sentences, reason));
 }

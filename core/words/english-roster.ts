@@ -21,6 +21,10 @@ const DUTY_WORDS: Readonly<Record<Duty, string>> = {
   brief: 'give the class',
   sighting: 'drive the sighting run',
   leadCar: 'lead a train of cars',
+  rides: 'drive guests at full pace',
+  marshal: 'be marshal of a group',
+  blocker: 'keep the way across the apron',
+  push: 'push cars off',
   spotter: 'spot',
 };
 

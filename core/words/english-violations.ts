@@ -9,6 +9,7 @@ import {
   type ViolationOf,
 } from '../day';
 import type { Names } from './names';
+import { ROLE_WORDS } from './terms';
 
 /** What sentences about broken rules are made with. */
 interface Told {
@@ -30,6 +31,7 @@ export const KINDS: Record<NamedKind, string> = {
   vehicle: 'sighting vehicle',
   instructor: 'instructor',
   guest: 'guest',
+  group: 'group',
 };
 
 export const ENGLISH_VIOLATIONS: ViolationWords = {
@@ -47,6 +49,8 @@ export const ENGLISH_VIOLATIONS: ViolationWords = {
   },
   GUEST_ORDER: {
     noBriefing: ({ subjects }, { names }) => `${names.guest(subjects.guest)} drives without a classroom briefing`,
+    groupUnbriefed: ({ subjects }, { names, activity }) =>
+      `${names.guest(subjects.guest)} has no classroom briefing before ${activity(subjects.activity)}`,
     noSighting: ({ subjects }, { names }) => `${names.guest(subjects.guest)} drives without a sighting run`,
     sightingFirst: ({ subjects, values }, { names }) =>
       `${names.guest(subjects.guest)} has the sighting run at ${wallClock(values.sightingS)} before the class at ${wallClock(values.briefingS)}`,
@@ -101,6 +105,10 @@ export const ENGLISH_VIOLATIONS: ViolationWords = {
       `${names.instructor(subjects.instructor)} does not give briefings (${activity(subjects.activity)})`,
     sighting: ({ subjects }, { names, activity }) =>
       `${names.instructor(subjects.instructor)} does not drive sighting runs (${activity(subjects.activity)})`,
+    ride: ({ subjects }, { names, activity }) =>
+      `${names.instructor(subjects.instructor)} does not give rides (${activity(subjects.activity)})`,
+    role: ({ subjects, values }, { names, activity }) =>
+      `${names.instructor(subjects.instructor)} may not be ${ROLE_WORDS[values.role]} (${activity(subjects.activity)})`,
   },
   CREW_LANGUAGE: {
     none: ({ subjects, values }, { names, activity }) =>
@@ -160,6 +168,51 @@ export const ENGLISH_VIOLATIONS: ViolationWords = {
     away: ({ subjects, values }, { names, activity }) =>
       `${names.vehicle(subjects.vehicle)} is not available for the whole of ${activity(subjects.activity)} (${span(values.startS, values.endS)})`,
   },
+  SURFACE_OPEN: {
+    unknown: ({ subjects }, { activity }) =>
+      `${activity(subjects.activity)} takes place on "${subjects.surface}", which is not among the surfaces`,
+    away: ({ subjects, values: { releaseS, trackEndS } }, { names, activity }) =>
+      `${activity(subjects.activity)} runs ${span(releaseS, trackEndS)}, when ${names.surface(subjects.surface)} is not open`,
+    closed: ({ subjects, values: { releaseS, trackEndS, fromS, toS, reason } }, { names, activity }) =>
+      `${activity(subjects.activity)} runs ${span(releaseS, trackEndS)}, but ${names.surface(subjects.surface)} is closed ${span(fromS, toS)}${reason ? ` (${reason})` : ''}`,
+  },
+  SURFACE_LOAD: {
+    full: ({ subjects, values }, { names, activity }) =>
+      `${values.count} vehicles on ${names.surface(subjects.surface)} at ${wallClock(values.atS)} with ${activity(subjects.activity)}; ${values.most} are allowed`,
+  },
+  GROUP_TIME: {
+    early: ({ subjects, values }, { activity }) =>
+      `${activity(subjects.activity)} begins at ${wallClock(values.startS)}; it is not to begin before ${wallClock(values.notBeforeS)}`,
+    late: ({ subjects, values }, { activity }) =>
+      `${activity(subjects.activity)} ends at ${wallClock(values.endS)}; it is to be over by ${wallClock(values.endsByS)}`,
+    pinned: ({ subjects, values }, { activity }) =>
+      `${activity(subjects.activity)} is pinned to ${wallClock(values.pinnedS)}, but planned at ${wallClock(values.plannedS)}`,
+  },
+  GROUP_CARS: {
+    nobody: ({ subjects }, { activity }) => `${activity(subjects.activity)} has no guest`,
+    count: ({ subjects, values }, { activity }) =>
+      `${activity(subjects.activity)} has ${values.count} cars for its guests; ${values.needed} are needed`,
+    twice: ({ subjects }, { names, activity }) =>
+      `${names.car(subjects.car)} stands twice in ${activity(subjects.activity)}`,
+    notAllowed: ({ subjects }, { names, activity }) =>
+      `${names.car(subjects.car)} is none of the cars of ${activity(subjects.activity)}`,
+    noLeadCar: ({ subjects }, { activity }) => `${activity(subjects.activity)} has no car for the leader`,
+    misfit: ({ subjects, values }, { activity, misfit }) => `${activity(subjects.activity)}: ${misfit(values.misfit)}`,
+  },
+  GROUP_CREW: {
+    count: ({ subjects, values }, { activity }) =>
+      `${activity(subjects.activity)} has ${values.count} as ${ROLE_WORDS[values.role]}; ${values.needed} are needed`,
+    twice: ({ subjects }, { names, activity }) =>
+      `${names.instructor(subjects.instructor)} is to do two things in ${activity(subjects.activity)}`,
+    notAsked: ({ subjects, values }, { names, activity }) =>
+      `${names.instructor(subjects.instructor)} is none of those asked to be ${ROLE_WORDS[values.role]} in ${activity(subjects.activity)}`,
+  },
+  RIDE_MEETING: {
+    beside: ({ subjects, values }, { activity }) =>
+      `${values.count} other vehicles are out at ${wallClock(values.atS)} with ${activity(subjects.activity)}, a ride; ${values.most} are allowed (${activity(subjects.other)})`,
+    outsideGaps: ({ subjects, values }, { activity }) =>
+      `${activity(subjects.activity)} is a ride and runs ${span(values.releaseS, values.trackEndS)}, outside the times kept for rides`,
+  },
   COMPLETE: {
     date: ({ values }) => `the plan is for ${values.plan}, the day is ${values.day}`,
     missing: ({ subjects }, { names }) =>
@@ -168,6 +221,11 @@ export const ENGLISH_VIOLATIONS: ViolationWords = {
       `drive "${subjects.drive}" of ${names.guest(subjects.guest)} stands ${values.times} times in the plan`,
     unknown: ({ subjects, values }) => `unknown ${KINDS[values.kind]} "${subjects.id}"`,
     noReason: ({ subjects }) => `drive "${subjects.drive}" is left out without a reason`,
+    groupMissing: ({ subjects }, { names }) =>
+      `${names.group(subjects.group)} is neither planned nor left out with a reason`,
+    groupTwice: ({ subjects, values }, { names }) =>
+      `${names.group(subjects.group)} stands ${values.times} times in the plan`,
+    groupNoReason: ({ subjects }, { names }) => `${names.group(subjects.group)} is left out without a reason`,
   },
   REPAIR_STANDS: {
     gone: ({ subjects }, { activity }) => `${activity(subjects.activity)} had begun and must stay as it was`,

@@ -45,7 +45,7 @@ import type { Words } from './words';
 
 /** Every fact in English. */
 export function english(names: Names): Words {
-  const { guest, car, instructor, vehicle } = names;
+  const { guest, car, instructor, vehicle, group } = names;
   const activity = (of: Activity): string => {
     switch (of.kind) {
       case 'drive':
@@ -54,6 +54,8 @@ export function english(names: Names): Words {
         return `the sighting run at ${clockMinute(of.releaseS)} in ${vehicle(of.vehicle)}`;
       case 'briefing':
         return `the class at ${clockMinute(of.startS)} with ${instructor(of.instructor)}`;
+      case 'group':
+        return `${group(of.group)} at ${clockMinute(of.releaseS)}`;
       case 'refuel':
         return `refuelling ${car(of.car)} at ${clockMinute(of.startS)}`;
     }

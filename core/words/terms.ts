@@ -1,7 +1,7 @@
 import type { GateAnswers, GateQuestion, HomeCar } from '../booking';
 import type { ConeKind, Legend, Marker } from '../circuit';
 import { CUE_PLACES, type CuePlace, type Misread, type Phase } from '../coaching';
-import type { FriendWishKind, Gearbox, TermName } from '../day';
+import type { FriendWishKind, Gearbox, GroupRole, TermName } from '../day';
 import type {
   BreakOffReason,
   CarStatus,
@@ -27,6 +27,17 @@ export const PHASE_WORDS: Record<Phase, string> = {
   exit: 'Exit',
   slide: 'Slide',
   whole: 'Whole drive',
+};
+
+/** What people do for a group, as after "needed as". */
+export const ROLE_WORDS: Readonly<Record<GroupRole, string>> = {
+  lead: 'leader',
+  beside: 'instructor beside guests',
+  inTrain: 'driver of a staff car',
+  spotter: 'spotter',
+  marshal: 'marshal',
+  blocker: 'blocker',
+  push: 'push crew',
 };
 
 export const CONE_WORDS: Record<ConeKind, string> = {

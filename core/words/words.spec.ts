@@ -14,6 +14,7 @@ import {
   type Violation,
 } from '../day';
 import { planDay, seededRandom, type Random } from '../planner';
+import { mixedDay } from '../testing/group-days';
 import { inEnglish } from '../testing/in-english';
 import { randomDay } from '../testing/random-day';
 import { aDay, aGuest, aPlan, at } from '../testing/small-day';
@@ -43,6 +44,14 @@ const MISCHIEF: readonly ((plan: Plan, random: Random, day: Day) => void)[] = [
   (plan) => (plan.date = '2027-01-01'),
   (plan) => plan.drives.forEach((one) => (one.car = 'nobody-knows')),
   (plan) => plan.unplanned.push({ drive: plan.drives[0]?.drive ?? 'x', reason: ' ' }),
+  (plan, random) => plan.groups?.forEach((one) => (one.release = Math.round(random() * 86_000))),
+  (plan) => plan.groups?.forEach((one) => (one.release = at('15:00'))),
+  (plan) => plan.groups?.forEach((one) => (one.cars = one.cars.slice(1))),
+  (plan, _, day) => plan.groups?.forEach((one) => Object.assign(one, { cars: [day.cars[0]!.id], leadCar: undefined })),
+  (plan, _, day) =>
+    plan.groups?.forEach(({ crew }) => crew.forEach((one) => (one.instructor = day.instructors[0]!.id))),
+  (plan) => plan.groups?.forEach((one) => one.crew.pop()),
+  (plan) => (plan.groups &&= plan.groups.slice(1)),
 ];
 
 const spoiled = fc.record({
@@ -52,11 +61,23 @@ const spoiled = fc.record({
   now: fc.option(fc.integer({ min: at('09:00'), max: at('17:00') }), { nil: undefined }),
 });
 
+/** A day with groups and rides, with less room for them than when it was planned. */
+function cramped(day: Day): Day {
+  return {
+    ...day,
+    surfaces: day.surfaces!.map((one) => ({ ...one, limit: 1, closures: [{ from: at('09:00'), to: at('17:00') }] })),
+    groups: day.groups!.map((one) => ({ ...one, notBefore: at('12:00'), endsBy: at('12:30') })),
+    rules: { ...day.rules, rides: { setUpS: 60, wrapUpS: 60, mostBeside: 1 } },
+  };
+}
+
 function violationsOf({ seed, drives, mischief, now }: typeof spoiled extends fc.Arbitrary<infer T> ? T : never) {
   const random = seededRandom(seed);
-  const day = randomDay(random, { drives, cars: 2 + (seed % 4) });
-  for (const one of day.instructors) (one as { maxLaps: number }).maxLaps = 60;
-  const { plan: previous } = planDay(day, { iterations: 0, random });
+  const grouped = seed % 3 === 0;
+  const roomy = grouped ? mixedDay(random, drives, 4) : randomDay(random, { drives, cars: 2 + (seed % 4) });
+  for (const one of roomy.instructors) (one as { maxLaps: number }).maxLaps = 60;
+  const { plan: previous } = planDay(roomy, { iterations: 0, random });
+  const day = grouped ? cramped(roomy) : roomy;
   const plan = structuredClone(previous);
   for (const which of mischief) MISCHIEF[which]!(plan, random, day);
   return { day, violations: checkPlan(day, plan, now === undefined ? undefined : { previous, nowS: now }).violations };

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { drivesByCar } from '@core/day';
+import { takenByCar } from '@core/day';
 import { driftOf, keyOf, type Expected } from '@core/drift';
 import { stateOf } from '@core/journal';
 import { planDay, seededRandom } from '@core/planner';
@@ -59,7 +59,7 @@ describe('Drift on days that are played', () => {
     atAnyMoment(8, ({ expected }, { context }, told) => {
       const { crewOccupancies, guestOccupancies } = context.accepted;
       const keyed = new Map([...expected.values()].map((one) => [one.occupancy, one]));
-      const cars = drivesByCar(context.accepted);
+      const cars = takenByCar(context.accepted);
       for (const own of [...crewOccupancies.values(), ...guestOccupancies.values(), ...cars.values()]) {
         const ahead = toCome(own.flatMap((occupancy) => keyed.get(occupancy) ?? []));
         ahead.slice(1).forEach((next, i) => {

@@ -1,4 +1,4 @@
-import { driveLapS, paceFactorAt } from '@core/day';
+import { lapOfDriveS, paceFactorAt } from '@core/day';
 import type { DayContext, DayState } from '@core/journal';
 import { crossingsDue } from '@core/traffic';
 import { LIFT_S, WAIT_S } from './chance';
@@ -80,7 +80,7 @@ export class Track {
       out.add(id);
       const car = context.schedule.index.cars.get(drive.car);
       if (this.lappers.has(id) || !car) continue;
-      const lapS = driveLapS(context.day, car, drive.guest, drive.releasedS ?? 0);
+      const lapS = lapOfDriveS(context.day, drive.drive, car, drive.guest, drive.releasedS ?? 0);
       const guest = drive.guest.id;
       this.take(context, id, { vehicle: drive.car, guest, paceS: lapS, laps: crossingsDue(context, drive) });
     }

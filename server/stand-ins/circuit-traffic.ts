@@ -1,5 +1,5 @@
 import type { DeviceBody, TrackedCar } from '@core/api';
-import { driveLapS, paceFactorAt } from '@core/day';
+import { lapOfDriveS, paceFactorAt } from '@core/day';
 import type { DayContext, DayState } from '@core/journal';
 import { normalOf, randomOf, type Random } from '@core/planner';
 import { crossingsDue, offAfter, type LapShape } from '@core/traffic';
@@ -120,7 +120,7 @@ export class CircuitTraffic {
       out.add(id);
       const car = context.schedule.index.cars.get(drive.car);
       if (this.lappers.has(id) || !car) continue;
-      const paceS = driveLapS(context.day, car, drive.guest, drive.releasedS ?? nowS);
+      const paceS = lapOfDriveS(context.day, drive.drive, car, drive.guest, drive.releasedS ?? nowS);
       const first = context.day.rules.firstLapFactor ?? 1;
       const sinceS = nowS - (drive.crossings.at(-1)?.atS ?? drive.releasedS ?? nowS);
       const begun = { crossings: drive.crossings.length, sinceS, due: crossingsDue(context, drive), first };

@@ -1,8 +1,9 @@
 import {
+  CIRCUIT,
   clockMinute,
   DAY_S,
-  drivesByCar,
   layOutDrive,
+  takenByCar,
   type DriveOccupancy,
   type PlannedDrive,
   type TimeWindow,
@@ -23,6 +24,7 @@ import type { OtherKind } from '../drawing/silhouette';
 import {
   awayBlocks,
   coolingBlocks,
+  groupBlock,
   mealBlocks,
   refuelBlocks,
   restBlocks,
@@ -107,7 +109,7 @@ export function boardRows(context: DayContext, state: DayState, mode: BoardMode,
     awayBlocks(context, one.id, schedule.index.windows(one), state);
   switch (mode) {
     case 'cars': {
-      const byCar = drivesByCar(schedule);
+      const byCar = takenByCar(schedule);
       return [
         ...day.cars.map((car): BoardRow => ({
           ...{ id: car.id, name: car.name, takesDrives: true },
@@ -116,11 +118,16 @@ export function boardRows(context: DayContext, state: DayState, mode: BoardMode,
             ...held(state, car.id, day.closes),
             ...coolingBlocks(car, byCar.get(car.id) ?? [], state),
             ...of((occupancy) => occupancy.planned.car === car.id),
+            ...sharedBlocks(
+              (byCar.get(car.id) ?? []).filter(({ kind }) => kind === 'group'),
+              state,
+            ),
             ...refuelBlocks(context, car.id, state),
           ],
         })),
         ...vehicleRows(context, state),
         ...classroomRows(context, state),
+        ...surfaceRows(context, state),
       ];
     }
     case 'crew':
@@ -149,6 +156,20 @@ function vehicleRows({ day, schedule }: DayContext, state: DayState): BoardRow[]
   return day.sightingVehicles.map(({ id, name, seats }) => ({
     ...{ id: `vehicle ${id}`, name, note: `sighting runs, ${seats} seats`, takesDrives: false },
     blocks: schedule.sightings.filter((run) => run.vehicle?.id === id).map((run) => sharedBlock(run, state)),
+  }));
+}
+
+/** A row for each surface beside the circuit, with the groups on it, and one for the groups on the circuit itself. */
+function surfaceRows({ day, schedule }: DayContext, state: DayState): BoardRow[] {
+  const groups = (day.groups ?? []).length > 0 ? [{ id: CIRCUIT, name: 'Trains', limit: undefined }] : [];
+  return [...groups, ...(day.surfaces ?? [])].map(({ id, name, limit }) => ({
+    ...{
+      id: `surface ${id}`,
+      name,
+      note: limit === undefined ? 'on the circuit' : `${limit} at once`,
+      takesDrives: false,
+    },
+    blocks: schedule.groups.filter(({ group }) => group?.surface === id).map((one) => groupBlock(one, state)),
   }));
 }
 

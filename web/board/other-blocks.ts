@@ -5,7 +5,8 @@ import {
   withoutWindows,
   type BriefingOccupancy,
   type Car,
-  type DriveOccupancy,
+  type CarOccupancy,
+  type GroupOccupancy,
   type Instructor,
   type Interval,
   type PersonOccupancy,
@@ -27,10 +28,20 @@ export function sharedBlock(occupancy: BriefingOccupancy | SightingOccupancy, st
   return blockOf(isClass ? 'class' : 'run', occupancy.instructor?.id ?? '', occupancy, label, words, state);
 }
 
+/** A group, wherever one of those stands whom or what it takes. */
+export function groupBlock(occupancy: GroupOccupancy, state: DayState): OtherBlock {
+  const { group, planned, guests, instructor, startS } = occupancy;
+  const name = group?.name ?? planned.group;
+  const words = `${name}, ${clockMinute(startS)}, ${guests.length} guests${instructor ? `, ${instructor.name} leads` : ''}`;
+  return blockOf('group', planned.group, occupancy, name, words, state);
+}
+
 /** Everything of a person that is no drive. */
 export function sharedBlocks(occupancies: readonly PersonOccupancy[] | undefined, state: DayState): OtherBlock[] {
   return (occupancies ?? []).flatMap((occupancy) =>
-    occupancy.kind === 'drive' ? [] : [sharedBlock(occupancy, state)],
+    occupancy.kind === 'drive'
+      ? []
+      : [occupancy.kind === 'group' ? groupBlock(occupancy, state) : sharedBlock(occupancy, state)],
   );
 }
 
@@ -52,7 +63,7 @@ export function mealBlocks({ schedule }: DayContext, instructor: Instructor, sta
  *
  * @param drives of the car, by start
  */
-export function coolingBlocks({ id, cooling }: Car, drives: readonly DriveOccupancy[], state: DayState): OtherBlock[] {
+export function coolingBlocks({ id, cooling }: Car, drives: readonly CarOccupancy[], state: DayState): OtherBlock[] {
   return neededRests(drives, ({ lapsDriven }) => lapsDriven, cooling.afterLaps, cooling.restS).map(
     ({ after: laps, ...held }) => {
       const words = `Cooling after ${laps} laps, ${clockMinute(held.startS)} to ${clockMinute(held.endS)}`;

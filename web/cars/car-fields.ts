@@ -83,6 +83,15 @@ export const CAR_FIELDS = formOf<Omit<z.input<typeof carFields>, 'model'>>({
   },
   'wear.tyresKm': { label: 'Tyres last', unit: 'km', kind: 'number', optional: true },
   'wear.clutchStarts': { label: 'Clutch lasts', unit: 'starts', kind: 'number', optional: true },
+  'ride.lapTimeS': {
+    label: 'Lap at full pace',
+    unit: 's',
+    kind: 'number',
+    optional: true,
+    group: 'Rides',
+    folded: 'so that an instructor can drive guests in it',
+  },
+  'ride.seats': { label: 'Seats beside the driver', kind: 'number', optional: true },
   'talk.brakes': {
     label: 'Brakes',
     kind: 'text',

@@ -22,6 +22,10 @@ export function crewFormFields(cars: readonly Option[], teachesAll: boolean, spo
     sighting: { label: 'Drives sighting runs', kind: 'yes' },
     leadCar: { label: 'Leads other cars round', kind: 'yes' },
     spotter: { label: 'Spots, by radio', kind: 'yes' },
+    rides: { label: 'Drives guests at full pace', kind: 'yes' },
+    marshal: { label: 'Marshal of a group', kind: 'yes' },
+    blocker: { label: 'Keeps the way across the apron', kind: 'yes' },
+    push: { label: 'Pushes cars off', kind: 'yes' },
     cars: teachesAll ? 'notHere' : { label: 'Teaches in', kind: 'many', options: cars, wide: true },
     maxSeatS: {
       label: 'Work without a break',
@@ -42,6 +46,10 @@ export function crewFormFields(cars: readonly Option[], teachesAll: boolean, spo
     'holdsUntil.brief': 'notHere',
     'holdsUntil.leadCar': 'notHere',
     'holdsUntil.spotter': 'notHere',
+    'holdsUntil.rides': 'notHere',
+    'holdsUntil.marshal': 'notHere',
+    'holdsUntil.blocker': 'notHere',
+    'holdsUntil.push': 'notHere',
     'levelLaps.4': { label: 'Laps a day in level 4', kind: 'number', optional: true },
     'levelLaps.5': { label: 'Laps a day in level 5', kind: 'number', optional: true },
   });

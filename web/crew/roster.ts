@@ -255,7 +255,16 @@ export class Roster {
   }
 }
 
-const SHORT: Readonly<Record<Duty, string>> = { brief: 'class', sighting: 'sight', leadCar: 'lead', spotter: 'spot' };
+const SHORT: Readonly<Record<Duty, string>> = {
+  brief: 'class',
+  sighting: 'sight',
+  leadCar: 'lead',
+  spotter: 'spot',
+  rides: 'ride',
+  marshal: 'marsh',
+  blocker: 'block',
+  push: 'push',
+};
 
 function keyOf(skill: Skill): string {
   return skill.kind === 'car' ? skill.car : skill.kind;

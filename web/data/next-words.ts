@@ -13,6 +13,9 @@ export function occupancyWords(
   const instructor = occupancy.instructor?.name ?? '';
   if (occupancy.kind === 'briefing') return `${when(occupancy)}, class with ${instructor}`;
   if (occupancy.kind === 'sighting') return `${when(occupancy)}, sighting run with ${instructor}`;
+  if (occupancy.kind === 'group') {
+    return `${when(occupancy)}, ${occupancy.group?.name ?? occupancy.planned.group}${instructor && `, with ${instructor}`}`;
+  }
   const stall = stalls[occupancy.planned.car];
   return `${when(occupancy)}, ${carLabel(view, occupancy.planned.car)}${stall ? `, stall ${stall},` : ''} with ${instructor}`;
 }

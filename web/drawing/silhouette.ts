@@ -17,12 +17,12 @@ export function silhouette(edges: SilhouetteEdges, height: number): string {
 }
 
 /** What holds a car, a person or a room without being a drive. */
-export type OtherKind = 'class' | 'run' | 'fuel' | 'meal' | 'rest' | 'cooling' | 'away';
+export type OtherKind = 'class' | 'run' | 'fuel' | 'meal' | 'rest' | 'cooling' | 'away' | 'group';
 
 /**
  * The outline of what holds somebody without being a drive, each of the same family: a class stands like a lectern, a
  * sighting run is a low drive, fuel a drum, a meal a bowl, a rest a bench, cooling a wave, and who is not there leaves a
- * flat gap.
+ * flat gap, and a group climbs in steps.
  */
 export function otherSilhouette(what: OtherKind, startX: number, endX: number, height: number): string {
   const slant = Math.min(5, (endX - startX) / 4);
@@ -45,6 +45,11 @@ export function otherSilhouette(what: OtherKind, startX: number, endX: number, h
     case 'cooling': {
       const quarter = (endX - startX) / 4;
       return `M${startX} ${height}V${shoulder}q${quarter} ${-height * 0.3} ${2 * quarter} 0t${2 * quarter} 0V${height}Z`;
+    }
+    case 'group': {
+      // A train: one step down for each that follows.
+      const step = (endX - startX) / 3;
+      return `M${startX} ${height}V${top * 1.6}h${step}V${top * 1.1}h${step}V${top * 0.6}H${endX}V${height}Z`;
     }
     case 'away':
       return `M${startX} ${height}V${height * 0.72}H${endX}V${height}Z`;

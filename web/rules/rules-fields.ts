@@ -213,6 +213,32 @@ export const RULES_FIELDS = formOf<RulesForm>({
     sentence: ['Before a sighting run, getting in takes', ''],
   },
   'rules.sighting.wrapUpS': { label: 'Its wrap-up', kind: 'duration', sentence: ['After it, getting out takes', ''] },
+  'rules.rides.setUpS': {
+    label: 'Getting in for a ride',
+    kind: 'duration',
+    optional: true,
+    group: 'Rides, with an instructor at the wheel',
+    sentence: ['Before a ride, getting in takes', ''],
+  },
+  'rules.rides.wrapUpS': {
+    label: 'Getting out after it',
+    kind: 'duration',
+    optional: true,
+    sentence: ['After it, getting out takes', ''],
+  },
+  'rules.rides.mostBeside': {
+    label: 'Other vehicles out beside a ride',
+    kind: 'number',
+    optional: true,
+    sentence: ['A ride runs with at most', 'other vehicles on the circuit'],
+  },
+  'rules.rides.only': {
+    label: 'Rides only at these times',
+    kind: 'windows',
+    optional: true,
+    wide: true,
+    sentence: ['Rides run only', ''],
+  },
   'paces.first': {
     label: 'First time ×',
     kind: 'number',

@@ -127,6 +127,12 @@ describe('Predicted passes', () => {
     releaseS,
     trackEndS: releaseS + lapS * laps,
     lapsDriven: laps,
+    vehicles: 1,
+  });
+
+  it('count every car of a train', () => {
+    const train = { ...vehicle(0, 90, 10), vehicles: 5 };
+    expect(passesBetween(train, vehicle(45, 60, 8))).toBe(15);
   });
 
   it('are none between equals, however long they run', () => {

@@ -2,11 +2,12 @@ import { circuitOccupancies, type CircuitOccupancy } from '../schedule';
 import type { CostTerm } from './term';
 
 /** The part of a vehicle's time on the circuit that predicts passes. */
-export type Running = Pick<CircuitOccupancy, 'releaseS' | 'trackEndS' | 'lapsDriven'>;
+export type Running = Pick<CircuitOccupancy, 'releaseS' | 'trackEndS' | 'lapsDriven' | 'vehicles'>;
 
 /**
  * Predicted passes between two vehicles that run at their mean pace: the whole numbers strictly between the difference
- * of laps run when both are on the circuit first and last. Computed as a fraction of whole numbers.
+ * of laps run when both are on the circuit first and last. Computed as a fraction of whole numbers. Whoever passes a group
+ * passes each of its cars.
  */
 export function passesBetween(a: Running, b: Running): number {
   const fromS = Math.max(a.releaseS, b.releaseS);
@@ -22,10 +23,10 @@ export function passesBetween(a: Running, b: Running): number {
   const y = (toS - a.releaseS) * runA - (toS - b.releaseS) * runB;
   const low = Math.floor(Math.min(x, y) / denominator);
   const high = Math.ceil(Math.max(x, y) / denominator);
-  return Math.max(0, high - low - 1);
+  return Math.max(0, high - low - 1) * a.vehicles * b.vehicles;
 }
 
-/** Predicted passes over all pairs on the circuit, drives and sighting runs alike. */
+/** Predicted passes over all pairs on the circuit, drives, sighting runs and groups alike. */
 export const passes: CostTerm = {
   name: 'passes',
   weight: 2,

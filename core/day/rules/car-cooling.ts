@@ -1,15 +1,15 @@
 import { activityOf, type Activity } from '../activity';
 import type { Car } from '../day-file';
-import { drivesByCar, type DriveOccupancy } from '../schedule';
+import { takenByCar, type CarOccupancy } from '../schedule';
 import { rule, type Broken } from './rule';
 
 /** The first drive (by start) after which the car has run too many laps without standing still long enough. */
 export function overheatedDrive(
   car: Car,
-  drives: readonly DriveOccupancy[],
-): { readonly drive: DriveOccupancy; readonly laps: number } | undefined {
+  drives: readonly CarOccupancy[],
+): { readonly drive: CarOccupancy; readonly laps: number } | undefined {
   let laps = 0;
-  let before: DriveOccupancy | undefined;
+  let before: CarOccupancy | undefined;
   for (const drive of drives) {
     if (before && drive.startS - before.endS >= car.cooling.restS) laps = 0;
     laps += drive.lapsDriven;
@@ -27,7 +27,7 @@ export type CarCoolingBroken = Broken<
 
 /** Laps since the car last stood still for `restS` never exceed `afterLaps`; turnaround and refuel count as standing. */
 export const carCooling = rule('CAR_COOLING', function* (schedule): Iterable<CarCoolingBroken> {
-  for (const [id, drives] of drivesByCar(schedule)) {
+  for (const [id, drives] of takenByCar(schedule)) {
     const car = schedule.index.cars.get(id)!;
     const over = overheatedDrive(car, drives);
     if (over) {

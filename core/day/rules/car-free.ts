@@ -1,5 +1,5 @@
 import { activityOf, type Activity } from '../activity';
-import { drivesByCar, type DriveOccupancy, type RefuelOccupancy } from '../schedule';
+import { takenByCar, type CarOccupancy, type RefuelOccupancy } from '../schedule';
 import { liesInside, overlappingPairs, type Interval } from '../windows';
 import { rule, type Broken } from './rule';
 
@@ -7,19 +7,19 @@ export type CarFreeBroken =
   | Broken<'taken', { car: string; by: Activity; activity: Activity }, { untilS: number; startS: number }>
   | Broken<'away', { car: string; activity: Activity }, { startS: number; endS: number }>;
 
-/** What keeps a car: a drive with the turnaround after it, or a refuel. */
+/** What keeps a car: a drive or a group with the turnaround after it, or a refuel. */
 export function carOccupancy(
-  occupancy: DriveOccupancy | RefuelOccupancy,
+  occupancy: CarOccupancy | RefuelOccupancy,
   turnaroundS: number,
 ): Interval & { readonly activity: Activity } {
-  const endS = occupancy.kind === 'drive' ? occupancy.endS + turnaroundS : occupancy.endS;
+  const endS = occupancy.kind === 'refuel' ? occupancy.endS : occupancy.endS + turnaroundS;
   return { startS: occupancy.startS, endS, activity: activityOf(occupancy) };
 }
 
-/** A car's occupancies do not overlap; drives and refuels lie in its windows (a turnaround may run past a window). */
+/** A car's occupancies do not overlap; drives, groups and refuels lie in its windows (a turnaround may run past one). */
 export const carFree = rule('CAR_FREE', function* (schedule): Iterable<CarFreeBroken> {
   const { day, index, refuels } = schedule;
-  const byCar = drivesByCar(schedule);
+  const byCar = takenByCar(schedule);
   for (const car of day.cars) {
     const occupancies = [...(byCar.get(car.id) ?? []), ...refuels.filter((refuel) => refuel.car === car)];
     for (const [a, b] of overlappingPairs(

@@ -1,18 +1,18 @@
 import { activityOf, type Activity } from '../activity';
 import type { Car } from '../day-file';
-import { drivesByCar, type DriveOccupancy, type RefuelOccupancy } from '../schedule';
+import { takenByCar, type CarOccupancy, type RefuelOccupancy } from '../schedule';
 import { rule, type Broken } from './rule';
 
 const TOLERANCE_L = 1e-6;
 
 type FuelEvent =
   | { readonly atS: number; readonly kind: 'refuel' }
-  | { readonly atS: number; readonly kind: 'drive'; readonly drive: DriveOccupancy }
+  | { readonly atS: number; readonly kind: 'drive'; readonly drive: CarOccupancy }
   | { readonly atS: number; readonly kind: 'reading'; readonly litres: number };
 
 /** Fuel after each drive, in litres, in order of time. */
 export interface FuelAfterDrive {
-  readonly drive: DriveOccupancy;
+  readonly drive: CarOccupancy;
   readonly litres: number;
 }
 
@@ -22,7 +22,7 @@ export interface FuelAfterDrive {
  */
 export function fuelAfterDrives(
   car: Car,
-  drives: readonly DriveOccupancy[],
+  drives: readonly CarOccupancy[],
   refuels: readonly RefuelOccupancy[],
 ): FuelAfterDrive[] {
   const events: FuelEvent[] = [
@@ -52,7 +52,7 @@ export type CarFuelBroken = Broken<'low', { car: string; after: Activity }, { li
 
 /** Fuel never falls below the reserve. */
 export const carFuel = rule('CAR_FUEL', function* (schedule): Iterable<CarFuelBroken> {
-  for (const [id, drives] of drivesByCar(schedule)) {
+  for (const [id, drives] of takenByCar(schedule)) {
     const car = schedule.index.cars.get(id)!;
     const refuels = schedule.refuels.filter((refuel) => refuel.car === car);
     for (const { drive, litres } of fuelAfterDrives(car, drives, refuels)) {

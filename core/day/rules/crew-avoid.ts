@@ -1,5 +1,6 @@
 import { activityOf, type Activity } from '../activity';
 import type { Guest, Instructor } from '../day-file';
+import { speakersOf } from '../schedule';
 import { rule, type Broken } from './rule';
 
 export function avoids(guest: Guest, instructor: Instructor): boolean {
@@ -9,11 +10,12 @@ export function avoids(guest: Guest, instructor: Instructor): boolean {
 export type CrewAvoidBroken = Broken<'together', { instructor: string; guest: string; activity: Activity }>;
 
 /** No activity puts a guest with an instructor in its `avoidInstructors`. */
-export const crewAvoid = rule('CREW_AVOID', function* ({ briefings, sightings, drives }): Iterable<CrewAvoidBroken> {
-  for (const occupancy of [...briefings, ...sightings, ...drives]) {
-    const { instructor } = occupancy;
-    for (const guest of occupancy.guests) {
-      if (instructor && avoids(guest, instructor)) {
+export const crewAvoid = rule('CREW_AVOID', function* (schedule): Iterable<CrewAvoidBroken> {
+  const { briefings, sightings, drives, groups } = schedule;
+  for (const occupancy of [...briefings, ...sightings, ...drives, ...groups]) {
+    for (const instructor of speakersOf(occupancy)) {
+      for (const guest of occupancy.guests) {
+        if (!avoids(guest, instructor)) continue;
         const subjects = { instructor: instructor.id, guest: guest.id, activity: activityOf(occupancy) };
         yield { detail: 'together', subjects, values: {} };
       }

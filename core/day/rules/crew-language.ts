@@ -1,5 +1,6 @@
 import { activityOf, type Activity } from '../activity';
 import type { Guest, Instructor } from '../day-file';
+import { speakersOf } from '../schedule';
 import { rule, type Broken } from './rule';
 
 export function sharesLanguage(instructor: Instructor, guest: Guest): boolean {
@@ -12,14 +13,14 @@ export type CrewLanguageBroken = Broken<
   { instructorSpeaks: readonly string[]; guestSpeaks: readonly string[] }
 >;
 
-/** The instructor shares a language with each guest of the activity. */
+/** The instructor, of a group whoever speaks with its guests, shares a language with each guest of the activity. */
 export const crewLanguage = rule(
   'CREW_LANGUAGE',
-  function* ({ briefings, sightings, drives }): Iterable<CrewLanguageBroken> {
-    for (const occupancy of [...briefings, ...sightings, ...drives]) {
-      const { instructor } = occupancy;
-      for (const guest of occupancy.guests) {
-        if (instructor && !sharesLanguage(instructor, guest)) {
+  function* ({ briefings, sightings, drives, groups }): Iterable<CrewLanguageBroken> {
+    for (const occupancy of [...briefings, ...sightings, ...drives, ...groups]) {
+      for (const instructor of speakersOf(occupancy)) {
+        for (const guest of occupancy.guests) {
+          if (sharesLanguage(instructor, guest)) continue;
           yield {
             detail: 'none',
             subjects: { instructor: instructor.id, guest: guest.id, activity: activityOf(occupancy) },

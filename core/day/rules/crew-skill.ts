@@ -1,5 +1,6 @@
 import { activityOf, type Activity } from '../activity';
 import type { Car, Instructor } from '../day-file';
+import type { Group, GroupRole } from '../group';
 import type { PersonOccupancy } from '../schedule';
 import { rule, type Broken } from './rule';
 
@@ -9,16 +10,32 @@ export function teachesIn(instructor: Instructor, car: Pick<Car, 'id'>): boolean
 }
 
 type Of = { instructor: string; activity: Activity };
-export type CrewSkillBroken = Broken<'car', Of & { car: string }> | Broken<'brief' | 'sighting', Of>;
+export type CrewSkillBroken =
+  | Broken<'car', Of & { car: string }>
+  | Broken<'brief' | 'sighting' | 'ride', Of>
+  | Broken<'role', Of, { role: GroupRole }>;
 
-/** Drives: the car is one of the instructor's; briefings need `brief`, sighting runs need `sighting`. */
-export const crewSkill = rule('CREW_SKILL', function* ({ briefings, sightings, drives }): Iterable<CrewSkillBroken> {
+/** Whether somebody may do something for a group: beside guests by the cars, all else by the duty. */
+export function mayDo(instructor: Instructor, role: GroupRole, { cars }: Pick<Group, 'cars'>): boolean {
+  if (role === 'beside') return cars.every((id) => teachesIn(instructor, { id }));
+  return instructor.duties?.includes(role) ?? false;
+}
+
+/**
+ * Drives: the car is one of the instructor's, and rides need `rides` besides; briefings need `brief`, sighting runs
+ * `sighting`, and whoever does something for a group its duty.
+ */
+export const crewSkill = rule('CREW_SKILL', function* (schedule): Iterable<CrewSkillBroken> {
+  const { briefings, sightings, drives, groups } = schedule;
   const of = (occupancy: PersonOccupancy, instructor: Instructor) => ({
     instructor: instructor.id,
     activity: activityOf(occupancy),
   });
   for (const occupancy of drives) {
-    const { instructor, car } = occupancy;
+    const { instructor, car, drive } = occupancy;
+    if (instructor && drive?.ride && !instructor.rides) {
+      yield { detail: 'ride', subjects: of(occupancy, instructor), values: {} };
+    }
     if (instructor && car && !teachesIn(instructor, car)) {
       yield { detail: 'car', subjects: { ...of(occupancy, instructor), car: car.id }, values: {} };
     }
@@ -31,5 +48,12 @@ export const crewSkill = rule('CREW_SKILL', function* ({ briefings, sightings, d
     const { instructor } = occupancy;
     if (instructor && !instructor.sighting)
       yield { detail: 'sighting', subjects: of(occupancy, instructor), values: {} };
+  }
+  for (const occupancy of groups) {
+    for (const { role, instructor } of occupancy.crew) {
+      if (occupancy.group && !mayDo(instructor, role, occupancy.group)) {
+        yield { detail: 'role', subjects: of(occupancy, instructor), values: { role } };
+      }
+    }
   }
 });

@@ -8,8 +8,9 @@ export type HoursBroken = Broken<
 >;
 
 /** Every occupancy and every refuel lies within the opening hours; a turnaround may run past. */
-export const hours = rule('HOURS', function* ({ day, briefings, sightings, drives, refuels }): Iterable<HoursBroken> {
-  for (const occupancy of [...briefings, ...sightings, ...drives, ...refuels]) {
+export const hours = rule('HOURS', function* (schedule): Iterable<HoursBroken> {
+  const { day, briefings, sightings, drives, groups, refuels } = schedule;
+  for (const occupancy of [...briefings, ...sightings, ...drives, ...groups, ...refuels]) {
     if (occupancy.startS < day.opens || occupancy.endS > day.closes) {
       const { startS, endS } = occupancy;
       yield {

@@ -10,6 +10,9 @@ import { crewLaps } from './crew-laps';
 import { crewMeal } from './crew-meal';
 import { crewRest } from './crew-rest';
 import { crewSkill } from './crew-skill';
+import { groupCars } from './group-cars';
+import { groupCrew } from './group-crew';
+import { groupTime } from './group-time';
 import { guestOnce } from './guest-once';
 import { guestOrder } from './guest-order';
 import { guestPresent } from './guest-present';
@@ -19,10 +22,13 @@ import { pin } from './pin';
 import { refuelBays } from './refuel-bays';
 import { repairNow } from './repair-now';
 import { repairStands } from './repair-stands';
+import { rideMeeting } from './ride-meeting';
 import { room } from './room';
 import type { Rule } from './rule';
 import type { Schedule } from '../schedule';
 import { seats } from './seats';
+import { surfaceLoad } from './surface-load';
+import { surfaceOpen } from './surface-open';
 import { trackClosed } from './track-closed';
 import { trackGap } from './track-gap';
 import { trackLoad } from './track-load';
@@ -54,6 +60,12 @@ const BY_CODE = {
   TRACK_CLOSED: trackClosed,
   ROOM: room,
   SEATS: seats,
+  SURFACE_OPEN: surfaceOpen,
+  SURFACE_LOAD: surfaceLoad,
+  GROUP_TIME: groupTime,
+  GROUP_CARS: groupCars,
+  GROUP_CREW: groupCrew,
+  RIDE_MEETING: rideMeeting,
   COMPLETE: complete,
   REPAIR_STANDS: repairStands,
   REPAIR_NOW: repairNow,

@@ -8,6 +8,28 @@ export function onCircuit(occupancy: CircuitOccupancy): Interval & { readonly oc
   return { startS: occupancy.releaseS, endS: occupancy.trackEndS, occupancy };
 }
 
+/** When more vehicles than `most` are out at once, with what makes them too many; a group is as many as it has. */
+export function vehicleOverloads<T extends CircuitOccupancy>(
+  occupancies: readonly T[],
+  most: number,
+): { readonly occupancy: T; readonly count: number; readonly atS: number; readonly forS: number }[] {
+  const each = occupancies.flatMap((occupancy) =>
+    Array.from({ length: occupancy.vehicles }, () => ({
+      startS: occupancy.releaseS,
+      endS: occupancy.trackEndS,
+      occupancy,
+    })),
+  );
+  const found = overloads(each, most).map(({ running, atS, forS }) => ({
+    occupancy: running.at(-1)!.occupancy,
+    count: running.length,
+    atS,
+    forS,
+  }));
+  // The cars of a group go out together, and are told together.
+  return found.filter(({ occupancy }, place) => found[place + 1]?.occupancy !== occupancy);
+}
+
 export type TrackLoadBroken = Broken<
   'full',
   { activity: Activity },
@@ -17,8 +39,7 @@ export type TrackLoadBroken = Broken<
 /** At no instant are more than `maxCarsOnTrack` vehicles on the circuit. */
 export const trackLoad = rule('TRACK_LOAD', function* (schedule): Iterable<TrackLoadBroken> {
   const most = schedule.day.rules.maxCarsOnTrack;
-  for (const { running, atS, forS } of overloads(circuitOccupancies(schedule).map(onCircuit), most)) {
-    const subjects = { activity: activityOf(running.at(-1)!.occupancy) };
-    yield { detail: 'full', subjects, values: { count: running.length, atS, forS, most } };
+  for (const { occupancy, ...values } of vehicleOverloads(circuitOccupancies(schedule), most)) {
+    yield { detail: 'full', subjects: { activity: activityOf(occupancy) }, values: { ...values, most } };
   }
 });

@@ -12,6 +12,7 @@ const slideCause = z.strictObject({
   car: subject.optional(),
   instructor: subject.optional(),
   vehicle: subject.optional(),
+  group: subject.optional(),
 });
 
 /** The day itself: its plans, its end, and what is taken back. */

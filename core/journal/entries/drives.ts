@@ -94,8 +94,9 @@ export const drivesRules: Family<typeof drivesSchemas> = {
         const guest = state.guests.get(it.guest.id)!;
         const carState = state.cars.get(entry.car);
         if (!carState) return unknown('car', entry.car);
-        if (!guest.briefed) return notReady(guest) ?? fact('notBriefed', { guest: it.guest.id });
-        if (!guest.sighted) return fact('notSighted', { guest: it.guest.id });
+        const drives = it.drive.ride === undefined;
+        if (drives && !guest.briefed) return notReady(guest) ?? fact('notBriefed', { guest: it.guest.id });
+        if (drives && !guest.sighted) return fact('notSighted', { guest: it.guest.id });
         if (carState.heldFor !== undefined) {
           return fact('outOfService', { car: entry.car }, { reason: carState.heldFor });
         }
@@ -105,7 +106,7 @@ export const drivesRules: Family<typeof drivesSchemas> = {
       }),
     apply: (state, { drive, car, instructor, at }, context) =>
       changeDrive(state, drive, at, (it) => {
-        it.paceKnown = paceKnownOf(context, state.drives.values(), it.guest.id);
+        if (!it.drive.ride) it.paceKnown = paceKnownOf(context, state.drives.values(), it.guest.id);
         it.stage = 'seated';
         it.car = car;
         it.instructor = instructor;

@@ -24,6 +24,7 @@ export function unknownNames({ schedule: { index } }: DayContext, entry: Journal
   if ('car' in entry && !index.cars.has(entry.car) && !index.vehicles.has(entry.car)) {
     return unknown('car', entry.car);
   }
+  if ('group' in entry && !index.groups.has(entry.group)) return unknown('group', entry.group);
   if ('instructor' in entry && !index.instructors.has(entry.instructor)) {
     return unknown('instructor', entry.instructor);
   }

@@ -36,6 +36,9 @@ export type BreakOffReason = z.output<typeof breakOffReason>;
 /** Why an instructor asks for one more lap. */
 export const extraLapReason = z.enum(['traffic', 'flag', 'goodwill']);
 export type ExtraLapReason = z.output<typeof extraLapReason>;
+/** Why a guest of a group is not with the others: falls behind, has a break, has gone, or the car does not run. */
+export const memberOutReason = z.enum(['dropsBack', 'pauses', 'leaves', 'carFault']);
+export type MemberOutReason = z.output<typeof memberOutReason>;
 export const lapNumber = z.number().int().min(1).max(110);
 /** Where on a car a fault is. */
 export const carPlace = z.enum([

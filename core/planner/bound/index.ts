@@ -36,6 +36,11 @@ export function boundOf(day: Day, solve: SolveProgram): Bound {
   const problem = problemOf(day);
   const possible = new Set(choicesOf(problem).map(({ drive }) => drive));
   const never = problem.drives.flatMap(({ drive }, number) => (possible.has(number) ? [] : [drive.id]));
+  // What the programs count knows neither groups, nor rides with hold times of their own: then only what is sure is said.
+  if (problem.groups.length > 0 || problem.drives.some(({ drive }) => drive.ride)) {
+    const leftOut = { atLeast: never.length, because: [], never };
+    return { leftOut, waiting: undefined, total: problem.weights.unplanned * never.length };
+  }
   const atLeast = Math.max(never.length, fewestLeftOut(problem, solve, LIMIT_S));
   const because =
     atLeast === never.length

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { checkPlan, costOf, layOut, type Day } from '../../day';
+import { mixedDay } from '../../testing/group-days';
 import { randomDay } from '../../testing/random-day';
 import { aCar, aDay, aGuest, at } from '../../testing/small-day';
 import { withReasons } from '../explain';
 import { planDay } from '../plan-day';
-import { seededRandom } from '../random';
+import { seededRandom, type Random } from '../random';
 import { loadPlan } from './load';
 import { cheapestDrive, putIn } from './place-drive';
 import { problemOf } from './problem';
@@ -17,6 +18,10 @@ function filled(day: Day, steps = 20): Timetable {
   return loadPlan(problemOf(day), plan);
 }
 
+/** A third of them with groups and rides. */
+const anyDay = (random: Random, drives: number) =>
+  random() < 0.33 ? mixedDay(random, drives, 3) : randomDay(random, { drives });
+
 const plain = (timetable: Timetable) => costOf(layOut(timetable.problem.day, withReasons(timetable))).total;
 
 describe('A timetable', () => {
@@ -24,7 +29,7 @@ describe('A timetable', () => {
     fc.assert(
       fc.property(fc.nat(), fc.integer({ min: 3, max: 45 }), (seed, drives) => {
         const random = seededRandom(seed);
-        const timetable = filled(randomDay(random, { drives }));
+        const timetable = filled(anyDay(random, drives));
         for (let step = 0; step < 15; step++) {
           const { move } = MOVES[Math.floor(random() * MOVES.length)]!;
           rebuild(timetable, move(timetable, random, 6), anyManner(random));
@@ -42,7 +47,7 @@ describe('A timetable', () => {
     fc.assert(
       fc.property(fc.nat(), fc.integer({ min: 3, max: 40 }), (seed, drives) => {
         const random = seededRandom(seed);
-        const timetable = filled(randomDay(random, { drives }));
+        const timetable = filled(anyDay(random, drives));
         const [plan, cost] = [JSON.stringify(timetable.toPlan([])), timetable.cost()];
         const mark = timetable.mark();
         for (const { move } of MOVES) rebuild(timetable, move(timetable, random, 8), anyManner(random));

@@ -1,6 +1,6 @@
 import { overlaps, type TimeWindow } from '../../day';
 import { DAY_S } from '../../day/time';
-import { DRIVE, refuelOccupancy, type Occupancy } from './occupancy';
+import { BRIEFING, DRIVE, refuelOccupancy, SIGHTING, type Occupancy } from './occupancy';
 import type { Problem } from './problem';
 import type { Timetable } from './timetable';
 
@@ -169,6 +169,7 @@ export class ReleaseScan {
   constructor(
     private readonly timetable: Timetable,
     private readonly trackS: number,
+    private readonly ride = false,
   ) {}
 
   /** The first allowed release at or after `fromS`; past the end of the day where there is none. */
@@ -179,7 +180,10 @@ export class ReleaseScan {
       while (release <= DAY_S && near[release]! > 0) release += 1;
       const endS = release + this.trackS;
       if (endS > DAY_S) return Infinity;
-      const blocked = this.timetable.lastFull(Math.max(release, this.clearTo), endS);
+      const aheadS = Math.max(release, this.clearTo);
+      const blocked = this.ride
+        ? this.timetable.lastWithoutRoom(aheadS, endS, 1, true)
+        : this.timetable.lastFull(aheadS, endS);
       this.clearTo = endS;
       if (blocked < 0) return release;
       release = blocked + 1;
@@ -192,6 +196,9 @@ export interface GuestGap {
   /** Hold before and after; undefined at the ends of the day. */
   readonly before: Occupancy | undefined;
   readonly after: Occupancy | undefined;
+  /** The nearest that the guest drives, before and after. */
+  readonly driveBefore: Occupancy | undefined;
+  readonly driveAfter: Occupancy | undefined;
   /** Earliest start and latest end. */
   readonly fromS: number;
   readonly toS: number;
@@ -211,18 +218,50 @@ export function guestGaps(
   const occupancies = timetable.guestOccupancies[guest]!;
   const gaps: GuestGap[] = [];
   const rest = day.rules.guestRestS;
-  const notBefore = problem.drives[drive]?.drive.notBefore ?? 0;
-  for (let at = 0; at <= occupancies.length; at++) {
+  const wanted = problem.drives[drive]?.drive;
+  const notBefore = wanted?.notBefore ?? 0;
+  const own = { kind, ride: wanted?.ride !== undefined, needsClass: false };
+  let first = 0;
+  let last = occupancies.length;
+  for (let at = 0; at < occupancies.length; at++) {
+    const other = partOf(problem, occupancies[at]!);
+    if (mustPrecede(other, own)) first = at + 1;
+    if (mustPrecede(own, other) && at < last) last = at;
+  }
+  for (let at = first; at <= last; at++) {
     const before = occupancies[at - 1];
     const after = occupancies[at];
-    // Kinds are numbered drive, sighting run, class: what comes earlier in a guest's day has the higher number.
-    if ((before && before.kind < kind) || (after && after.kind > kind)) continue;
     if (asListed && !inOrder(problem, occupancies, at, kind, drive)) continue;
     const fromS = Math.max(day.opens, nowS, notBefore, before ? before.endS + rest : facts.arrivesS);
     const toS = Math.min(day.closes, facts.leavesS, after ? after.startS - rest : Infinity);
-    if (fromS < toS) gaps.push({ before, after, fromS, toS });
+    if (fromS >= toS) continue;
+    const driveBefore = occupancies.slice(0, at).findLast(isOwnDrive);
+    gaps.push({ before, after, driveBefore, driveAfter: occupancies.slice(at).find(isOwnDrive), fromS, toS });
   }
   return gaps;
+}
+
+function isOwnDrive({ kind, ride }: Occupancy): boolean {
+  return kind === DRIVE && !ride;
+}
+
+/** What decides in which order the parts of a guest's day come. */
+interface PartOfDay {
+  readonly kind: Occupancy['kind'];
+  readonly ride: boolean;
+  /** Of a group: its guests sit in the class before. */
+  readonly needsClass: boolean;
+}
+
+export function partOf(problem: Problem, { kind, ride, takes }: Occupancy): PartOfDay {
+  return { kind, ride, needsClass: takes !== undefined && problem.groups[takes.group]!.group.needsBriefing };
+}
+
+/** Class, sighting run, drives; the class before groups that need it, and rides whenever there is time. */
+export function mustPrecede(one: PartOfDay, other: PartOfDay): boolean {
+  const drives = other.kind === DRIVE && !other.ride;
+  if (one.kind === BRIEFING) return drives || other.kind === SIGHTING || other.needsClass;
+  return one.kind === SIGHTING && drives;
 }
 
 /** Whether a drive of a guest who wants them as listed has its place between the others. */

@@ -10,6 +10,7 @@ import {
   vehicleShift,
 } from './fits';
 import { loadPlan } from './load';
+import { putGroup } from './place-group';
 import { refuelsWith } from './refuels';
 import { problemOf } from './problem';
 import { withReasons } from '../explain';
@@ -43,6 +44,12 @@ export const KEPT_BY: Readonly<Record<RuleCode, { readonly name: string }>> = {
   TRACK_CLOSED: ReleaseScan,
   ROOM: classroomShift,
   SEATS: vehicleShift,
+  SURFACE_OPEN: putGroup,
+  SURFACE_LOAD: putGroup,
+  GROUP_TIME: putGroup,
+  GROUP_CARS: putGroup,
+  GROUP_CREW: putGroup,
+  RIDE_MEETING: ReleaseScan,
   COMPLETE: withReasons,
   REPAIR_STANDS: loadPlan,
   REPAIR_NOW: guestGaps,

@@ -1,17 +1,20 @@
-import { layOutDrive, frozenOf, type Plan } from '../../day';
+import { frozenOf, layOutDrive, type Plan, type PlannedGroup } from '../../day';
 import { classroomShift, crewShift, guestGaps, refuelFits, ReleaseScan, vehicleShift } from './fits';
 import {
   BRIEFING,
   briefingOccupancy,
   driveOccupancy,
+  groupOccupancy,
   refuelOccupancy,
   SIGHTING,
   sightingOccupancy,
+  type GroupTakes,
   type Occupancy,
 } from './occupancy';
 import { cheapestDrive, putIn } from './place-drive';
 import type { Problem } from './problem';
-import { has, isReady, tidyGuest } from './rebuild';
+import { putGroup } from './place-group';
+import { has, mayGo, needsClassForGroup, tidyGuest } from './rebuild';
 import { Timetable } from './timetable';
 
 /**
@@ -28,6 +31,7 @@ export function loadPlan(problem: Problem, plan: Plan): Timetable {
       timetable.add(refuelOccupancy(problem, number, start));
     }
   }
+  keepGroups(timetable, numbers, plan);
   for (const { start, instructor, guests, heldUntil } of plan.briefings) {
     const crew = numbers.crew.get(instructor);
     if (crew === undefined || heldUntil !== undefined || !problem.day.instructors[crew]!.brief) continue;
@@ -58,7 +62,7 @@ export function loadPlan(problem: Problem, plan: Plan): Timetable {
     const car = numbers.cars.get(planned.car);
     const crew = numbers.crew.get(planned.instructor);
     if (drive === undefined || car === undefined || crew === undefined || timetable.driveOccupancy[drive]) continue;
-    if (planned.heldUntil !== undefined || !isReady(timetable, problem.drives[drive]!.guest)) continue;
+    if (planned.heldUntil !== undefined || !mayGo(timetable, drive)) continue;
     const { release } = planned;
     const found = cheapestDrive(timetable, drive, { car, crew, fromS: release, toS: release });
     if (!found) continue;
@@ -69,7 +73,31 @@ export function loadPlan(problem: Problem, plan: Plan): Timetable {
   return timetable;
 }
 
+/** Groups of the plan where they were, with the same cars and people as far as they are there. */
+function keepGroups(timetable: Timetable, numbers: Numbers, plan: Plan): void {
+  for (const planned of plan.groups ?? []) {
+    const group = numbers.groups.get(planned.group);
+    if (group === undefined || planned.heldUntil !== undefined || timetable.groupOccupancy[group]) continue;
+    const { release, leadCar } = planned;
+    putGroup(timetable, group, {
+      fromS: release,
+      toS: release,
+      cars: planned.cars.map((car) => numbers.cars.get(car) ?? -1),
+      ...(leadCar !== undefined && { leadCar: numbers.cars.get(leadCar) ?? -1 }),
+      crew: crewOf(planned, numbers),
+    });
+  }
+}
+
+function crewOf({ crew }: PlannedGroup, numbers: Numbers): GroupTakes['crew'] {
+  return crew.flatMap(({ role, instructor }) => {
+    const who = numbers.crew.get(instructor);
+    return who === undefined ? [] : [{ role, who }];
+  });
+}
+
 interface Numbers {
+  readonly groups: ReadonlyMap<string, number>;
   readonly cars: ReadonlyMap<string, number>;
   readonly crew: ReadonlyMap<string, number>;
   readonly vehicles: ReadonlyMap<string, number>;
@@ -80,6 +108,7 @@ interface Numbers {
 function numbersOf({ day, drives }: Problem): Numbers {
   const numbers = (things: readonly { id: string }[]) => new Map(things.map(({ id }, number) => [id, number]));
   return {
+    groups: numbers(day.groups ?? []),
     cars: numbers(day.cars),
     crew: numbers(day.instructors),
     vehicles: numbers(day.sightingVehicles),
@@ -108,6 +137,15 @@ function freeze(timetable: Timetable, numbers: Numbers): void {
     const crew = numbers.crew.get(planned.instructor)!;
     timetable.add(driveOccupancy(problem, drive, car, crew, releaseS, trackEndS - releaseS, heldUntil, true));
   }
+  for (const planned of frozen.groups) {
+    const own = (ids: readonly string[]) => ids.map((id) => numbers.cars.get(id)!);
+    const group = numbers.groups.get(planned.group)!;
+    const cars = own(planned.cars);
+    const [leadCar = -1] = own(planned.leadCar === undefined ? [] : [planned.leadCar]);
+    const allCars = [...cars, ...(leadCar < 0 ? [] : [leadCar]), ...problem.groups[group]!.staffCars];
+    const takes = { group, crew: crewOf(planned, numbers), cars, leadCar, allCars };
+    timetable.add(groupOccupancy(problem, takes, planned.release, planned.heldUntil, true));
+  }
   for (const { car, start } of frozen.refuels) {
     timetable.add(refuelOccupancy(problem, numbers.cars.get(car)!, start, true));
   }
@@ -127,10 +165,12 @@ function share(
   const members = guests.flatMap((id) => {
     const guest = numbers.guests.get(id);
     if (guest === undefined) return [];
-    const { needsBriefing, needsSighting, mayHave, drives } = problem.guests[guest]!;
+    const { needsBriefing, needsSighting, mayHave, ownDrives } = problem.guests[guest]!;
     const needs =
       kind === BRIEFING ? needsBriefing : needsSighting && (!needsBriefing || has(timetable, guest, BRIEFING));
-    if (!needs || drives.length === 0 || mayHave[empty.crew] === 0 || has(timetable, guest, kind)) return [];
+    const forGroup = kind === BRIEFING && needsClassForGroup(timetable, guest);
+    if (!needs || (ownDrives.length === 0 && !forGroup) || mayHave[empty.crew] === 0 || has(timetable, guest, kind))
+      return [];
     const inGap = guestGaps(timetable, guest, kind).some((gap) => gap.fromS <= empty.startS && empty.endS <= gap.toS);
     return inGap ? [guest] : [];
   });

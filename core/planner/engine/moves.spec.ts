@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { checkPlan, costOf, layOut, type Day } from '../../day';
+import { mixedDay } from '../../testing/group-days';
 import { randomDay } from '../../testing/random-day';
 import { aCar, aDay, aGuest, anInstructor, at } from '../../testing/small-day';
 import { withReasons } from '../explain';
@@ -16,11 +17,14 @@ import type { Timetable } from './timetable';
 const filled = (day: Day, steps = 20) =>
   loadPlan(problemOf(day), planDay(day, { iterations: steps, random: seededRandom(1) }).plan);
 
+type Tried = [name: string, move: (timetable: Timetable, random: Random) => void, grouped?: true | undefined];
+
 /** Moves by name, as the search makes them. */
-const TRIED: readonly [name: string, (timetable: Timetable, random: Random) => void][] = [
-  ...MOVES.map(({ name, move }): [string, (timetable: Timetable, random: Random) => void] => [
+const TRIED: readonly Tried[] = [
+  ...MOVES.map(({ name, move, grouped }): Tried => [
     name,
     (timetable, random) => rebuild(timetable, move(timetable, random, 6), anyManner(random)),
+    grouped,
   ]),
   [
     'everything around a moment out for a drive without a place',
@@ -32,13 +36,13 @@ const TRIED: readonly [name: string, (timetable: Timetable, random: Random) => v
 ];
 
 describe('A move', () => {
-  for (const [name, move] of TRIED) {
+  for (const [name, move, grouped] of TRIED) {
     it(`(${name}) breaks no rule, and costs what the plain sum says`, () => {
       let changed = 0;
       fc.assert(
         fc.property(fc.nat(), fc.integer({ min: 6, max: 40 }), (seed, drives) => {
           const random = seededRandom(seed);
-          const day = randomDay(random, { drives });
+          const day = grouped ? mixedDay(random, drives, 3) : randomDay(random, { drives });
           const timetable = filled(day);
           const before = JSON.stringify(timetable.toPlan([]));
           for (let step = 0; step < 15; step++) move(timetable, random);

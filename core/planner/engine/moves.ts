@@ -1,9 +1,9 @@
 import type { Random } from '../random';
-import { BRIEFING, DRIVE, SIGHTING, type Occupancy } from './occupancy';
+import { BRIEFING, DRIVE, GROUP, SIGHTING, type Occupancy } from './occupancy';
 import { guestGaps } from './fits';
 import { cheapestDrive, putIn } from './place-drive';
 import { earliestShared, leadersOf, type Shared } from './place-shared';
-import { has, isReady, takeOut } from './rebuild';
+import { has, mayGo, takeOut } from './rebuild';
 import { anyDrive, drivesIn } from './ruin';
 import type { Timetable } from './timetable';
 
@@ -102,7 +102,7 @@ export function restBefore(timetable: Timetable, random: Random): number[] {
   if (!before || chosen.startS - before.endS >= restS) return [];
   const after = drivesIn(own.slice(at + 1, at + 1 + Math.floor(random() * 4)));
   for (const occupancy of [chosen, ...after]) takeOut(timetable, occupancy);
-  const fromS = before.endS + restS + problem.day.rules.setUpS;
+  const fromS = before.endS + restS + problem.drives[chosen.drive]!.setUpS;
   const found = cheapestDrive(timetable, chosen.drive, { car: chosen.car, crew: chosen.crew, stepS: 10, fromS });
   if (found) putIn(timetable, found);
   return [chosen.drive, ...after.map(({ drive }) => drive)];
@@ -120,7 +120,7 @@ const ANOTHER = 0.15;
  * @returns drives to plan again
  */
 export function inAnotherOrder(timetable: Timetable, random: Random): number[] {
-  const all = [...timetable.briefings, ...timetable.circuit].filter(({ fixed }) => !fixed);
+  const all = [...timetable.briefings, ...timetable.circuit].filter(({ fixed, kind }) => !fixed && kind !== GROUP);
   all.sort((a, b) => a.startS - b.startS);
   if (all.length < 2) return [];
   const count = 2 + Math.floor(random() * (MOST_IN_TURN - 1));
@@ -140,13 +140,8 @@ export function inAnotherOrder(timetable: Timetable, random: Random): number[] {
   );
 }
 
-function driveAgain(
-  timetable: Timetable,
-  { drive, car, crew, guests }: Occupancy,
-  stepS: number,
-  random: Random,
-): number[] {
-  if (!isReady(timetable, guests[0]!)) return [drive];
+function driveAgain(timetable: Timetable, { drive, car, crew }: Occupancy, stepS: number, random: Random): number[] {
+  if (!mayGo(timetable, drive)) return [drive];
   const found = cheapestDrive(timetable, drive, random() < ANOTHER ? { stepS } : { stepS, car, crew });
   if (!found) return [drive];
   putIn(timetable, found);
@@ -159,7 +154,7 @@ function sharedAgain(
   random: Random,
 ): number[] {
   const { problem } = timetable;
-  const first = guests.map((guest) => problem.guests[guest]!.drives[0]!);
+  const first = guests.flatMap((guest) => problem.guests[guest]!.ownDrives[0] ?? []);
   if (
     kind === SIGHTING &&
     guests.some((guest) => problem.guests[guest]!.needsBriefing && !has(timetable, guest, BRIEFING))

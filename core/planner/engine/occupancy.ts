@@ -1,23 +1,28 @@
-import { circuitEnds } from '../../day';
+import { circuitEnds, type GroupRole } from '../../day';
 import type { Problem } from './problem';
 
 export const DRIVE = 0;
 export const SIGHTING = 1;
 export const BRIEFING = 2;
 export const REFUEL = 3;
+export const GROUP = 4;
 
 /**
  * One activity of a plan in numbers. An occupancy never changes: whoever wants it otherwise takes it out and puts another one in,
  * which is what makes every step of the search easy to take back.
  */
 export interface Occupancy {
-  readonly kind: typeof DRIVE | typeof SIGHTING | typeof BRIEFING | typeof REFUEL;
+  readonly kind: typeof DRIVE | typeof SIGHTING | typeof BRIEFING | typeof REFUEL | typeof GROUP;
   readonly startS: number;
   readonly endS: number;
   /** On the circuit over `[releaseS, trackEndS)`; equal where it is not. */
   readonly releaseS: number;
   readonly trackEndS: number;
   readonly lapsDriven: number;
+  /** How many are out at once. */
+  readonly vehicles: number;
+  /** The instructor drives, and the guest sits beside. */
+  readonly ride: boolean;
   /** Numbers of instructor, car (of a drive or refuel) or vehicle (of a sighting run), and drive; -1 for none. */
   readonly crew: number;
   readonly car: number;
@@ -26,9 +31,29 @@ export interface Occupancy {
   /** Stands in a repair; the search leaves it alone. */
   readonly fixed: boolean;
   readonly heldUntilS: number | undefined;
+  /** Whom and what a group takes; of a group alone. */
+  readonly takes: GroupTakes | undefined;
+}
+
+/** Who does what in a group, and with which cars. */
+export interface GroupTakes {
+  readonly group: number;
+  readonly crew: readonly { readonly role: GroupRole; readonly who: number }[];
+  /** Of the guests. */
+  readonly cars: readonly number[];
+  /** -1 for none. */
+  readonly leadCar: number;
+  /** All of them, with leader and staff. */
+  readonly allCars: readonly number[];
 }
 
 const NOBODY: readonly number[] = [];
+const ALONE = { vehicles: 1, ride: false, takes: undefined } as const;
+
+/** Classes and sighting runs are what guests join and leave. */
+export function isShared({ kind }: Pick<Occupancy, 'kind'>): boolean {
+  return kind === BRIEFING || kind === SIGHTING;
+}
 
 /** Which of the problem's conditions is in force for a release. */
 export function conditionAt(problem: Problem, releaseS: number): number {
@@ -48,8 +73,8 @@ export function driveOccupancy(
   heldUntilS?: number,
   fixed = false,
 ): Occupancy {
-  const { setUpS, wrapUpS } = problem.day.rules;
   const facts = problem.drives[drive]!;
+  const { setUpS, wrapUpS } = facts;
   const { trackEndS, endS } = circuitEnds(releaseS, trackS, wrapUpS, heldUntilS);
   return {
     kind: DRIVE,
@@ -64,6 +89,8 @@ export function driveOccupancy(
     guests: [facts.guest],
     fixed,
     heldUntilS,
+    ...ALONE,
+    ride: facts.drive.ride !== undefined,
   };
 }
 
@@ -92,6 +119,7 @@ export function sightingOccupancy(
     guests,
     fixed,
     heldUntilS,
+    ...ALONE,
   };
 }
 
@@ -117,6 +145,7 @@ export function briefingOccupancy(
     guests,
     fixed,
     heldUntilS,
+    ...ALONE,
   };
 }
 
@@ -135,5 +164,34 @@ export function refuelOccupancy(problem: Problem, car: number, startS: number, f
     guests: NOBODY,
     fixed,
     heldUntilS: undefined,
+    ...ALONE,
+  };
+}
+
+/** A group on its surface, with all that it takes. */
+export function groupOccupancy(
+  problem: Problem,
+  takes: GroupTakes,
+  releaseS: number,
+  heldUntilS?: number,
+  fixed = false,
+): Occupancy {
+  const { group, members, trackS, laps, vehicles } = problem.groups[takes.group]!;
+  const ends = circuitEnds(releaseS, trackS[conditionAt(problem, releaseS)]!, group.wrapUpS, heldUntilS);
+  return {
+    kind: GROUP,
+    startS: releaseS - group.setUpS,
+    releaseS,
+    ...ends,
+    lapsDriven: laps,
+    vehicles,
+    ride: false,
+    crew: -1,
+    car: -1,
+    drive: -1,
+    guests: members,
+    fixed,
+    heldUntilS,
+    takes,
   };
 }

@@ -39,6 +39,8 @@ export interface DriveSearch {
 }
 
 const COARSE_S = 15;
+/** A ride is no step between two drives of a guest. */
+const NOT_DRIVEN = { driveBefore: undefined, driveAfter: undefined } as const;
 
 interface Candidate {
   releaseS: number;
@@ -112,8 +114,8 @@ class OneCar {
     private readonly friends: FriendsPrice | undefined,
   ) {
     const { problem } = timetable;
-    const { setUpS, wrapUpS } = problem.day.rules;
     const facts = problem.drives[drive]!;
+    const { setUpS, wrapUpS } = facts;
     const guest = problem.guests[facts.guest]!;
     const { before } = facts;
     this.lengthS = setUpS + trackS + wrapUpS;
@@ -149,10 +151,10 @@ class OneCar {
   }
 
   private get setUpS(): number {
-    return this.timetable.problem.day.rules.setUpS;
+    return this.timetable.problem.drives[this.drive]!.setUpS;
   }
   private get wrapUpS(): number {
-    return this.timetable.problem.day.rules.wrapUpS;
+    return this.timetable.problem.drives[this.drive]!.wrapUpS;
   }
 
   private inGap(gap: GuestGap, firstS: number, lastS: number): void {
@@ -162,16 +164,17 @@ class OneCar {
     const { arrivesS, party } = problem.guests[guestNumber]!;
     const { weights } = problem;
     const rest = problem.day.rules.guestRestS;
-    const driveBefore = gap.before?.kind === DRIVE ? gap.before : undefined;
-    const fixedPrice = this.priceOfOrder(driveBefore, gap.after);
-    this.sortCrew(driveBefore, gap.after);
+    const ride = problem.drives[this.drive]!.drive.ride !== undefined;
+    const { driveBefore, driveAfter } = ride ? NOT_DRIVEN : gap;
+    const fixedPrice = this.priceOfOrder(driveBefore, driveAfter);
+    this.sortCrew(driveBefore, driveAfter);
     const waitedBefore = !gap.after
       ? 0
       : waitOfGap(gap.before ? gap.after.startS - gap.before.endS - rest : gap.after.startS - arrivesS);
     const isLast = gap.after === undefined;
     const partyBefore = party >= 0 && isLast ? timetable.partyWith(party, -1, 0) : 0;
     const leastPrice = this.leastCrewPrice + (this.friends?.least ?? 0);
-    const scan = new ReleaseScan(timetable, trackS);
+    const scan = new ReleaseScan(timetable, trackS, ride);
     const step = search.stepS ?? COARSE_S;
     const movesFor = before ? weights.moved : 0;
 
@@ -209,7 +212,8 @@ class OneCar {
           continue;
         }
       }
-      price += weights.passes * timetable.passesOf({ releaseS, trackEndS: releaseS + trackS, lapsDriven: laps });
+      price +=
+        weights.passes * timetable.passesOf({ releaseS, trackEndS: releaseS + trackS, lapsDriven: laps, vehicles: 1 });
       if (this.friends) price += this.friends.ofTime({ startS, endS, releaseS, trackEndS: releaseS + trackS });
       const shift = this.tryCrew(releaseS, price);
       const next = Math.max(step, shift);

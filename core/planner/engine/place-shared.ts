@@ -32,10 +32,18 @@ export function planSightings(timetable: Timetable, guests: readonly number[], s
 
 export type Shared = typeof BRIEFING | typeof SIGHTING;
 
+/** The first gap of a guest that is long enough for a class or a run; else the last one there is. */
+function firstGap(timetable: Timetable, guest: number, kind: Shared): GuestGap | undefined {
+  const gaps = guestGaps(timetable, guest, kind);
+  const { briefing, sighting } = timetable.problem.day.rules;
+  const leastS = kind === BRIEFING ? briefing.durationS : sighting.setUpS + sighting.wrapUpS;
+  return gaps.find(({ fromS, toS }) => toS - fromS > leastS) ?? gaps.at(-1);
+}
+
 function planShared(timetable: Timetable, guests: readonly number[], kind: Shared, search: SharedSearch): number[] {
   const failed: number[] = [];
   let waiting = guests.flatMap((guest): Waiting[] => {
-    const gap = guestGaps(timetable, guest, kind).at(-1);
+    const gap = firstGap(timetable, guest, kind);
     if (gap) return [{ guest, gap }];
     failed.push(guest);
     return [];

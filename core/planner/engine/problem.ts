@@ -1,18 +1,29 @@
 import {
   carMisfit,
+  carsNeeded,
+  CIRCUIT,
   COST_TERMS,
+  firstLapFactorOf,
+  groupRun,
+  holdsAround,
   indexDay,
   lapsDriven,
+  mayDo,
+  SPEAKING_ROLES,
   teachesIn,
+  vehiclesOf,
   type Car,
   type Day,
   type DayIndex,
   type Drive,
+  type Group,
+  type GroupRole,
   type Guest,
   type Instructor,
   type PlannedDrive,
   type Repair,
   type SightingVehicle,
+  type Surface,
   type TermName,
   type TimeWindow,
 } from '../../day';
@@ -36,6 +47,8 @@ export interface Problem {
   readonly cars: readonly CarFacts[];
   readonly crew: readonly CrewFacts[];
   readonly vehicles: readonly VehicleFacts[];
+  readonly groups: readonly GroupFacts[];
+  readonly surfaces: readonly SurfaceFacts[];
   /** Members of each party by number. */
   readonly parties: readonly (readonly number[])[];
   readonly friendWishes: readonly FriendFacts[];
@@ -60,6 +73,9 @@ export interface GuestFacts {
   /** Positions in the problem's `friendWishes` of those that this guest has a part in. */
   readonly wishes: readonly number[];
   readonly drives: readonly number[];
+  /** Of those the ones that the guest drives: all but rides. */
+  readonly ownDrives: readonly number[];
+  readonly groups: readonly number[];
   readonly needsBriefing: boolean;
   readonly needsSighting: boolean;
   /** 1 for each instructor who may be with this guest. */
@@ -74,6 +90,9 @@ export interface DriveFacts {
   /** Position in the guest's list. */
   readonly place: number;
   readonly laps: number;
+  /** What holds guest, car and instructor before the release and after the last lap. */
+  readonly setUpS: number;
+  readonly wrapUpS: number;
   readonly options: readonly CarOption[];
   /** Where the plan before had it, in a repair. */
   readonly before: { readonly releaseS: number; readonly car: number; readonly crew: number } | undefined;
@@ -86,6 +105,33 @@ export interface CarOption {
   readonly crew: readonly number[];
   /** Seconds on the circuit under each of the problem's conditions. */
   readonly trackS: readonly number[];
+}
+
+/** A group with everything named by its number. */
+export interface GroupFacts {
+  /** With those of its members who come. */
+  readonly group: Group;
+  readonly members: readonly number[];
+  /** Its cars that are there at all. */
+  readonly cars: readonly number[];
+  readonly carCount: number;
+  readonly leadCars: readonly number[];
+  readonly staffCars: readonly number[];
+  /** -1 for the circuit, -2 where the day does not know it. */
+  readonly surface: number;
+  /** Each place that has to be filled, with those who may. */
+  readonly posts: readonly { readonly role: GroupRole; readonly able: readonly number[] }[];
+  /** Seconds between the first start and the last car's coming in, under each of the problem's conditions. */
+  readonly trackS: readonly number[];
+  readonly laps: number;
+  readonly vehicles: number;
+  /** Its release in the plan before, in a repair. */
+  readonly beforeS: number | undefined;
+}
+
+export interface SurfaceFacts {
+  readonly surface: Surface;
+  readonly windows: readonly TimeWindow[];
 }
 
 export interface CarFacts {
@@ -140,6 +186,7 @@ export function problemOf(day: Day, repair?: Repair): Problem {
         guest: number,
         place,
         laps: lapsDriven(day, drive),
+        ...holdsAround(day, drive),
         options: optionsOf(guest, drive, mayHave),
         before: numbered(before.get(drive.id)),
       });
@@ -152,6 +199,8 @@ export function problemOf(day: Day, repair?: Repair): Problem {
       party,
       wishes: friendWishes.flatMap(({ lead, other }, wish) => (lead === number || other === number ? [wish] : [])),
       drives: own,
+      ownDrives: own.filter((drive) => !drives[drive]!.drive.ride),
+      groups: (day.groups ?? []).flatMap(({ members }, group) => (members.includes(guest.id) ? [group] : [])),
       needsBriefing: !guest.briefed,
       needsSighting: !guest.sighted,
       mayHave,
@@ -170,22 +219,57 @@ export function problemOf(day: Day, repair?: Repair): Problem {
 
   function optionsOf(guest: Guest, drive: Drive, mayHave: Uint8Array): CarOption[] {
     const { pin } = drive;
-    const first = day.rules.firstLapFactor ?? 1;
+    const first = firstLapFactorOf(day, drive);
     return [...new Set(drive.cars)].flatMap((id) => {
       const number = carNumber.get(id);
       const car = number === undefined ? undefined : day.cars[number];
       if (!car || number === undefined || carMisfit(car, drive, guest) || (pin?.car ?? id) !== id) return [];
       const crew = day.instructors.flatMap((instructor, i) =>
-        mayHave[i] === 1 && teachesIn(instructor, car) && (pin?.instructor ?? instructor.id) === instructor.id
+        mayHave[i] === 1 &&
+        teachesIn(instructor, car) &&
+        (!drive.ride || instructor.rides) &&
+        (pin?.instructor ?? instructor.id) === instructor.id
           ? [i]
           : [],
       );
       const laps = lapsDriven(day, drive);
-      const trackS = conditions.map(({ factor }) =>
-        Math.round((laps - 1 + first) * Math.round(car.lapTimeS * guest.pace * factor)),
-      );
+      const lapTimeS = drive.ride ? (car.ride?.lapTimeS ?? car.lapTimeS) : car.lapTimeS * guest.pace;
+      const trackS = conditions.map(({ factor }) => Math.round((laps - 1 + first) * Math.round(lapTimeS * factor)));
       return crew.length > 0 ? [{ car: number, crew, trackS }] : [];
     });
+  }
+
+  function groupFacts(group: Group): GroupFacts {
+    const known = (ids: readonly string[] = []) => [...new Set(ids)].flatMap((id) => carNumber.get(id) ?? []);
+    const members = group.members.map((id) => guestNumber.get(id)!);
+    const mayBe = (role: GroupRole, who: number) =>
+      mayDo(day.instructors[who]!, role, group) &&
+      (!SPEAKING_ROLES.has(role) || members.every((guest) => guests[guest]!.mayHave[who] === 1));
+    return {
+      group,
+      members,
+      cars: known(group.cars),
+      carCount: carsNeeded(group),
+      leadCars: known(group.leadCars),
+      staffCars: known(group.staffCars),
+      surface: surfaceNumber(group.surface),
+      posts: group.roles.flatMap(({ role, count, people }) => {
+        const able = day.instructors.flatMap(({ id }, who) =>
+          (!people || people.includes(id)) && mayBe(role, who) ? [who] : [],
+        );
+        return Array.from({ length: count }, () => ({ role, able }));
+      }),
+      trackS: conditions.map(({ fromS }) => groupRun(day, index, group, fromS).trackS),
+      laps: groupRun(day, index, group, 0).laps,
+      vehicles: vehiclesOf(group),
+      beforeS: repair?.previous.groups?.find((planned) => planned.group === group.id)?.release,
+    };
+  }
+
+  function surfaceNumber(id: string): number {
+    if (id === CIRCUIT) return -1;
+    const number = (day.surfaces ?? []).findIndex((surface) => surface.id === id);
+    return number < 0 ? -2 : number;
   }
 
   return {
@@ -215,6 +299,8 @@ export function problemOf(day: Day, repair?: Repair): Problem {
       windows: index.windows(vehicle),
       trackS: conditions.map(({ factor }) => day.rules.sighting.laps * Math.round(vehicle.lapTimeS * factor)),
     })),
+    groups: (day.groups ?? []).map(({ id }) => groupFacts(index.groups.get(id)!)),
+    surfaces: (day.surfaces ?? []).map((surface) => ({ surface, windows: index.windows(surface) })),
     parties,
     friendWishes,
     companies: [...parties, ...friendWishes.map(({ lead, other }) => [lead, other])],

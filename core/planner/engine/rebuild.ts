@@ -1,5 +1,6 @@
 import type { Random } from '../random';
-import { BRIEFING, DRIVE, SIGHTING, type Occupancy } from './occupancy';
+import { partOf } from './fits';
+import { BRIEFING, DRIVE, isShared, SIGHTING, type Occupancy } from './occupancy';
 import { cheapestDrive, putIn } from './place-drive';
 import { planBriefings, planSightings, withGuests } from './place-shared';
 import type { Problem } from './problem';
@@ -71,10 +72,11 @@ export function rebuild(timetable: Timetable, wanted: readonly number[], manner:
   const guests = [...new Set(drives.map((drive) => problem.drives[drive]!.guest))].filter((guest) =>
     canDrive(timetable, guest),
   );
+  const toBrief = [...new Set([...guests, ...unbriefedMembers(timetable)])];
   planBriefings(
     timetable,
     byChance(
-      guests.filter((guest) => problem.guests[guest]!.needsBriefing && !has(timetable, guest, BRIEFING)),
+      toBrief.filter((guest) => problem.guests[guest]!.needsBriefing && !has(timetable, guest, BRIEFING)),
       (guest) => problem.guests[guest]!.arrivesS,
     ),
     { openPrice: manner.classPrice, patienceS: manner.patienceS },
@@ -98,9 +100,9 @@ export function rebuild(timetable: Timetable, wanted: readonly number[], manner:
     drives.filter((drive) => !timetable.driveOccupancy[drive]),
     manner,
   )) {
-    if (isReady(timetable, problem.drives[drive]!.guest)) place(timetable, drive, manner);
+    if (mayGo(timetable, drive)) place(timetable, drive, manner);
   }
-  for (const guest of guests) tidyGuest(timetable, guest);
+  for (const guest of toBrief) tidyGuest(timetable, guest);
 }
 
 /** Who teaches another drive of the same guest. */
@@ -114,7 +116,33 @@ function byChance(guests: number[], key: (guest: number) => number): number[] {
 }
 
 function canDrive(timetable: Timetable, guest: number): boolean {
-  return timetable.problem.guests[guest]!.drives.some((drive) => timetable.problem.drives[drive]!.options.length > 0);
+  return timetable.problem.guests[guest]!.ownDrives.some(
+    (drive) => timetable.problem.drives[drive]!.options.length > 0,
+  );
+}
+
+/** Whether a guest is in a group with a place before which the class has to be. */
+export function needsClassForGroup({ groupOccupancy, problem }: Timetable, guest: number): boolean {
+  const { needsBriefing, groups } = problem.guests[guest]!;
+  return needsBriefing && groups.some((group) => groupOccupancy[group] && problem.groups[group]!.group.needsBriefing);
+}
+
+/** Guests of groups with a place who have no class before it yet. */
+function unbriefedMembers(timetable: Timetable): number[] {
+  return timetable.groups
+    .flatMap(({ guests }) => guests)
+    .filter((guest) => needsClassForGroup(timetable, guest) && !has(timetable, guest, BRIEFING));
+}
+
+/** Whether a guest has a place for something that only the guest drives. */
+function hasOwnDrive(timetable: Timetable, guest: number): boolean {
+  return timetable.guestOccupancies[guest]!.some(({ kind, ride }) => kind === DRIVE && !ride);
+}
+
+/** Whether class and sighting run are behind the guest of a drive, or planned; a ride needs neither. */
+export function mayGo(timetable: Timetable, drive: number): boolean {
+  const { guest, drive: booked } = timetable.problem.drives[drive]!;
+  return booked.ride !== undefined || isReady(timetable, guest);
 }
 
 export function has(timetable: Timetable, guest: number, kind: Occupancy['kind']): boolean {
@@ -131,7 +159,7 @@ export function isReady(timetable: Timetable, guest: number): boolean {
 function readyFor(timetable: Timetable, guest: number): number {
   let ready = timetable.problem.guests[guest]!.arrivesS;
   for (const occupancy of timetable.guestOccupancies[guest]!)
-    if (occupancy.kind !== DRIVE) ready = Math.max(ready, occupancy.endS);
+    if (isShared(occupancy)) ready = Math.max(ready, occupancy.endS);
   return ready;
 }
 
@@ -194,15 +222,25 @@ function place(timetable: Timetable, drive: number, { random, stepS, skipChance,
   return true;
 }
 
-/** Takes out drives that have no class or sighting run before them, and classes and runs of guests who don't drive. */
+/**
+ * Takes out drives and groups that have no class or sighting run before them, and classes and runs of guests who don't need
+ * them.
+ */
 export function tidyGuest(timetable: Timetable, guest: number): void {
   if (!isReady(timetable, guest)) {
     for (const occupancy of [...timetable.guestOccupancies[guest]!])
-      if (occupancy.kind === DRIVE && !occupancy.fixed) timetable.remove(occupancy);
+      if (occupancy.kind === DRIVE && !occupancy.ride && !occupancy.fixed) timetable.remove(occupancy);
   }
-  if (has(timetable, guest, DRIVE)) return;
-  for (const occupancy of [...timetable.guestOccupancies[guest]!])
-    if (!occupancy.fixed) leave(timetable, occupancy, guest);
+  if (needsClassForGroup(timetable, guest) && !has(timetable, guest, BRIEFING)) {
+    for (const occupancy of [...timetable.guestOccupancies[guest]!])
+      if (partOf(timetable.problem, occupancy).needsClass && !occupancy.fixed) timetable.remove(occupancy);
+  }
+  if (hasOwnDrive(timetable, guest)) return;
+  const keepsClass = needsClassForGroup(timetable, guest);
+  for (const occupancy of [...timetable.guestOccupancies[guest]!]) {
+    if (occupancy.fixed || !isShared(occupancy) || (keepsClass && occupancy.kind === BRIEFING)) continue;
+    leave(timetable, occupancy, guest);
+  }
 }
 
 /** Takes one guest out of a class or sighting run; the last one to leave closes it. */

@@ -1,5 +1,5 @@
 import type { Random } from '../random';
-import { BRIEFING, DRIVE, type Occupancy } from './occupancy';
+import { BRIEFING, DRIVE, isShared, SIGHTING, type Occupancy } from './occupancy';
 import { inListedOrder, leave, takeOut } from './rebuild';
 import type { Timetable } from './timetable';
 
@@ -130,7 +130,7 @@ const company: Ruin = (timetable, random, size) => {
 
 /** Sighting runs near one another, with the drives of their guests or without. */
 const runs: Ruin = (timetable, random, size) => {
-  const all = timetable.circuit.filter((occupancy) => occupancy.kind !== DRIVE && !occupancy.fixed);
+  const all = timetable.circuit.filter((occupancy) => occupancy.kind === SIGHTING && !occupancy.fixed);
   const at = Math.floor(random() * all.length);
   return reopen(timetable, all.slice(at, at + 1 + Math.floor((random() * size) / 3)), random() < 0.4, false);
 };
@@ -157,7 +157,7 @@ const seats: Ruin = (timetable, random, size) => {
   const withClass = random() < 0.6;
   for (const guest of near) {
     for (const occupancy of [...timetable.guestOccupancies[guest]!]) {
-      if (!occupancy.fixed && occupancy.kind !== DRIVE && (withClass || occupancy.kind !== BRIEFING))
+      if (!occupancy.fixed && isShared(occupancy) && (withClass || occupancy.kind !== BRIEFING))
         leave(timetable, occupancy, guest);
     }
   }
@@ -239,7 +239,7 @@ function reopen(timetable: Timetable, shared: readonly Occupancy[], withDrives: 
       drives.push(...timetable.problem.guests[guest]!.drives);
       if (occupancy.kind !== BRIEFING || !withRuns) continue;
       for (const other of [...timetable.guestOccupancies[guest]!]) {
-        if (!other.fixed && other.kind !== DRIVE && other.kind !== BRIEFING) leave(timetable, other, guest);
+        if (!other.fixed && other.kind === SIGHTING) leave(timetable, other, guest);
       }
     }
   }
@@ -251,7 +251,7 @@ function wholeGuest(timetable: Timetable, guest: number): number[] {
   if (drives.length === 0) return [];
   if (timetable.guestOccupancies[guest]!.some(({ kind }) => kind === DRIVE)) return drives;
   for (const occupancy of [...timetable.guestOccupancies[guest]!])
-    if (!occupancy.fixed) leave(timetable, occupancy, guest);
+    if (!occupancy.fixed && isShared(occupancy)) leave(timetable, occupancy, guest);
   return drives;
 }
 

@@ -1,6 +1,7 @@
 import type { Random } from '../random';
 import type { Occupancy } from './occupancy';
 import { inAnotherOrder, moveShared, restBefore, swapDrives } from './moves';
+import { moveGroup, settleGroups } from './move-group';
 import { anyManner, rebuild } from './rebuild';
 import { clearAround, makeRoom, pull, RUINS, type Ruin } from './ruin';
 import type { Timetable } from './timetable';
@@ -51,10 +52,13 @@ export interface SearchWatch {
  */
 export function search(timetable: Timetable, watch: SearchWatch): number {
   const { random, progress, onBetter, least, elsewhere, without = [] } = watch;
-  const { drives, weights, repair } = timetable.problem;
+  const { drives, groups, weights, repair } = timetable.problem;
   const moves = MOVES.filter(
-    ({ name, quiet, few }) =>
-      !without.includes(name) && !(repair && quiet === false) && !(few && drives.length > FEW_DRIVES),
+    ({ name, quiet, few, grouped }) =>
+      !without.includes(name) &&
+      !(repair && quiet === false) &&
+      !(few && drives.length > FEW_DRIVES) &&
+      !(grouped && groups.length === 0),
   );
   const stepsToCold = Math.max(LEAST_STEPS, Math.min(STEPS_PER_DRIVE, STEPS_PER_PAIR * drives.length) * drives.length);
   const scale = weights.waiting > 0 ? weights.waiting : 1;
@@ -112,10 +116,12 @@ export function search(timetable: Timetable, watch: SearchWatch): number {
 /** Everything anew in another manner: where the best so far has grown from the wrong classes, no small step leads away. */
 function beginAfresh(timetable: Timetable, random: Random): void {
   for (const occupancy of timetable.occupancies()) if (!occupancy.fixed) timetable.remove(occupancy);
+  const manner = anyManner(random);
+  settleGroups(timetable, manner);
   rebuild(
     timetable,
     timetable.problem.drives.map((_, drive) => drive),
-    anyManner(random),
+    manner,
   );
   timetable.commit();
 }
@@ -132,7 +138,13 @@ interface Move {
   readonly quiet?: false;
   /** Takes so much apart that it is worth its time only on days of few drives. */
   readonly few?: true;
+  /** Is about groups, where the day has some. */
+  readonly grouped?: true;
 }
+
+const A_GROUP: Move = { name: 'a group at another time', move: moveGroup, weight: 1, grouped: true };
+/** Chance that a group without a place is what a step is about. */
+const GROUP_FIRST = 0.2;
 
 export const MOVES: readonly Move[] = [
   ...RUINS,
@@ -140,6 +152,7 @@ export const MOVES: readonly Move[] = [
   { name: 'a class or run moved as it is', move: moveShared, weight: 6, quiet: false },
   { name: 'two drives that change places', move: swapDrives, weight: 3 },
   { name: 'a rest before a drive', move: restBefore, weight: 1.5 },
+  A_GROUP,
   { name: 'a stretch in another order', move: inAnotherOrder, weight: 12, quiet: false, few: true },
 ];
 
@@ -153,7 +166,8 @@ function takeOneStep(timetable: Timetable, random: Random, moves: readonly Move[
     rebuild(timetable, drives, random() < 0.7 ? { ...manner, order: 'given' } : manner);
     return;
   }
-  const { move, inOrder = 0 } = chosenBy(random, moves);
+  const groupsOut = timetable.plannedMembers < timetable.allMembers && random() < GROUP_FIRST;
+  const { move, inOrder = 0 } = groupsOut ? A_GROUP : chosenBy(random, moves);
   const drives = move(timetable, random, size);
   if (drives.length === 0) return;
   if (unplanned.length > 0 && random() < 0.3) drives.push(unplanned[Math.floor(random() * unplanned.length)]!);

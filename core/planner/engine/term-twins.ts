@@ -11,7 +11,7 @@ import type { Timetable } from './timetable';
  * term without a twin does not compile; a property test over the list holds each against its plain form.
  */
 export const TERM_TWINS: Readonly<Record<TermName, TermTwin>> = {
-  unplanned: { of: 'day', amount: ({ problem, plannedDrives }) => problem.drives.length - plannedDrives },
+  unplanned: { of: 'day', amount: notPlanned },
   passes: { of: 'day', amount: ({ passes }) => passes },
   balance: { of: 'day', amount: (timetable) => timetable.imbalanceWith(-1, 0) },
   party: { of: 'party', amount: (timetable, party) => timetable.partyApartWith(party, -1, 0) },
@@ -31,17 +31,19 @@ export const TERM_TWINS: Readonly<Record<TermName, TermTwin>> = {
       return sum;
     },
   },
-  continuity: overDrives((_, occupancy, before) => (before && before.crew !== occupancy.crew ? 1 : 0)),
-  ladder: overDrives(({ cars }, occupancy, before) =>
+  continuity: overOwnDrives((_, occupancy, before) => (before && before.crew !== occupancy.crew ? 1 : 0)),
+  ladder: overOwnDrives(({ cars }, occupancy, before) =>
     before && cars[occupancy.car]!.car.level < cars[before.car]!.car.level ? 1 : 0,
   ),
   preference: overDrives(({ guests }, occupancy) =>
     guests[occupancy.guests[0]!]!.likes[occupancy.crew] === 0 ? 1 : 0,
   ),
-  moved: overDrives(({ drives }, occupancy) => {
-    const { before } = drives[occupancy.drive]!;
-    return before && Math.abs(before.releaseS - occupancy.releaseS) > UNNOTICED_S ? 1 : 0;
-  }),
+  moved: {
+    of: 'guest',
+    amount: (problem, _, occupancies) =>
+      occupancies.filter((one) => Math.abs((releaseBefore(problem, one) ?? one.releaseS) - one.releaseS) > UNNOTICED_S)
+        .length,
+  },
   reassigned: overDrives(({ drives }, occupancy) => {
     const { before } = drives[occupancy.drive]!;
     return before && (before.car !== occupancy.car || before.crew !== occupancy.crew) ? 1 : 0;
@@ -60,9 +62,25 @@ interface GuestTwin {
   readonly amount: (problem: Problem, guest: number, occupancies: readonly Occupancy[]) => number;
 }
 
+function notPlanned({ problem, plannedDrives, allMembers, plannedMembers }: Timetable): number {
+  return problem.drives.length - plannedDrives + allMembers - plannedMembers;
+}
+
+/** When the plan before had a drive or a group released, in a repair. */
+function releaseBefore({ drives, groups }: Problem, { kind, drive, takes }: Occupancy): number | undefined {
+  if (kind === DRIVE) return drives[drive]!.before?.releaseS;
+  return takes && groups[takes.group]!.beforeS;
+}
+
+/** A term of each drive of a guest who drives, and the one before it; rides are none. */
+function overOwnDrives(amount: Parameters<typeof overDrives>[0]): GuestTwin {
+  return overDrives(amount, false);
+}
+
 /** A term of each drive of a guest and the drive before it. */
 function overDrives(
   amount: (problem: Problem, occupancy: Occupancy, before: Occupancy | undefined) => number,
+  withRides = true,
 ): GuestTwin {
   return {
     of: 'guest',
@@ -71,7 +89,7 @@ function overDrives(
       let before: Occupancy | undefined;
       for (let i = 0; i < occupancies.length; i++) {
         const occupancy = occupancies[i]!;
-        if (occupancy.kind !== DRIVE) continue;
+        if (occupancy.kind !== DRIVE || (occupancy.ride && !withRides)) continue;
         sum += amount(problem, occupancy, before);
         before = occupancy;
       }

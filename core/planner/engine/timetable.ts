@@ -1,7 +1,7 @@
-import type { Plan, Unplanned } from '../../day';
+import type { Plan, PlannedGroup, Unplanned, UnplannedGroup } from '../../day';
 import { DAY_S } from '../../day/time';
 import { passesBetween } from '../../day/cost/passes';
-import { BRIEFING, DRIVE, REFUEL, SIGHTING, type Occupancy } from './occupancy';
+import { BRIEFING, DRIVE, GROUP, REFUEL, SIGHTING, type GroupTakes, type Occupancy } from './occupancy';
 import type { Problem } from './problem';
 import { DAY_TERMS, GUEST_TERMS, PARTY_TERMS, WISH_TERMS } from './term-twins';
 
@@ -27,15 +27,27 @@ export class Timetable {
   /** By release. */
   readonly circuit: Occupancy[] = [];
   readonly driveOccupancy: (Occupancy | undefined)[];
+  readonly groups: Occupancy[] = [];
+  readonly groupOccupancy: (Occupancy | undefined)[];
+  /** Groups on each surface that is not the circuit. */
+  readonly onSurface: Occupancy[][];
   /** Vehicles on the circuit in each second of the day; the limit is reached throughout a closure. */
   readonly load: Uint16Array;
   /** Seconds of each `BLOCK_S` of the day at which the circuit is full, so that a search may pass over whole blocks. */
   private readonly fullSeconds: Uint8Array;
+  /** Rides on the circuit in each second of the day, and most other vehicles beside one. */
+  private readonly ridesOut: Uint16Array;
+  private readonly mostBesideRide: number;
+  /** Seconds in which no ride may be out. */
+  private readonly noRides: Uint8Array;
   /** Releases that are too near to each second of the day for another one. */
   readonly near: Uint16Array;
   /** Longest time that any vehicle so far has been on the circuit. */
   longestTrackS = 0;
   plannedDrives = 0;
+  /** Guests of groups that have a place, each for each of them. */
+  plannedMembers = 0;
+  readonly allMembers: number;
   /** Seconds held by each instructor, and by all. */
   readonly heldS: Float64Array;
   totalHeldS = 0;
@@ -53,15 +65,19 @@ export class Timetable {
   private readonly trail: Occupancy[] = [];
   private readonly trailAdded: boolean[] = [];
   private readonly totalAvailableS: number;
+  private readonly mostOut: number;
 
   constructor(readonly problem: Problem) {
-    const { day, guests, crew, cars, vehicles, drives, parties, friendWishes } = problem;
+    const { day, guests, crew, cars, vehicles, drives, groups, surfaces, parties, friendWishes } = problem;
     this.guestOccupancies = guests.map(() => []);
     this.crewOccupancies = crew.map(() => []);
     this.carDrives = cars.map(() => []);
     this.carRefuels = cars.map(() => []);
     this.vehicleOccupancies = vehicles.map(() => []);
     this.driveOccupancy = drives.map(() => undefined);
+    this.groupOccupancy = groups.map(() => undefined);
+    this.onSurface = surfaces.map(() => []);
+    this.allMembers = groups.reduce((sum, { members }) => sum + members.length, 0);
     this.heldS = new Float64Array(crew.length);
     this.guestCost = new Float64Array(guests.length);
     this.guestUnrest = new Float64Array(guests.length);
@@ -70,7 +86,15 @@ export class Timetable {
     this.wishes = new CostsKept(friendWishes.length);
     this.totalAvailableS = crew.reduce((sum, { availableS }) => sum + availableS, 0);
     this.load = new Uint16Array(DAY_S + 1);
+    this.ridesOut = new Uint16Array(DAY_S + 1);
+    this.noRides = new Uint8Array(DAY_S + 1);
+    this.mostBesideRide = day.rules.rides?.mostBeside ?? Infinity;
+    if (day.rules.rides?.only) {
+      this.noRides.fill(1);
+      for (const { from, to } of day.rules.rides.only) this.noRides.fill(0, from, to);
+    }
     this.near = new Uint16Array(DAY_S + 1);
+    this.mostOut = day.rules.maxCarsOnTrack;
     this.fullSeconds = new Uint8Array(Math.ceil((DAY_S + 1) / BLOCK_S));
     this.crewLaps = new Uint32Array(crew.length);
     this.crewLevelLaps = new Uint32Array(crew.length * LEVELS);
@@ -111,6 +135,10 @@ export class Timetable {
   private apply(occupancy: Occupancy, added: boolean): void {
     const { kind, crew, guests } = occupancy;
     const file = added ? insert : take;
+    if (kind === GROUP) {
+      this.applyGroup(occupancy, occupancy.takes!, added);
+      return;
+    }
     if (kind === REFUEL) {
       file(this.carRefuels[occupancy.car]!, occupancy);
       file(this.refuels, occupancy);
@@ -128,10 +156,7 @@ export class Timetable {
       file(this.briefings, occupancy);
       return;
     }
-    if (added) this.passes += this.passesOf(occupancy);
-    file(this.circuit, occupancy, true);
-    if (!added) this.passes -= this.passesOf(occupancy);
-    this.occupy(occupancy, added ? 1 : -1);
+    this.applyOnCircuit(occupancy, added);
     if (kind === SIGHTING) file(this.vehicleOccupancies[occupancy.car]!, occupancy);
     else {
       const laps = added ? occupancy.lapsDriven : -occupancy.lapsDriven;
@@ -143,34 +168,79 @@ export class Timetable {
     }
   }
 
+  private applyOnCircuit(occupancy: Occupancy, added: boolean): void {
+    if (added) this.passes += this.passesOf(occupancy);
+    (added ? insert : take)(this.circuit, occupancy, true);
+    if (!added) this.passes -= this.passesOf(occupancy);
+    this.occupy(occupancy, added ? 1 : -1);
+  }
+
+  private applyGroup(occupancy: Occupancy, takes: GroupTakes, added: boolean): void {
+    const file = added ? insert : take;
+    const sign = added ? 1 : -1;
+    const lengthS = sign * (occupancy.endS - occupancy.startS);
+    for (const guest of occupancy.guests) {
+      file(this.guestOccupancies[guest]!, occupancy);
+      this.stale(guest);
+    }
+    for (const { who } of takes.crew) {
+      file(this.crewOccupancies[who]!, occupancy);
+      this.heldS[who]! += lengthS;
+      this.totalHeldS += lengthS;
+    }
+    for (const car of takes.allCars) file(this.carDrives[car]!, occupancy);
+    const { surface } = this.problem.groups[takes.group]!;
+    if (surface < 0) this.applyOnCircuit(occupancy, added);
+    else file(this.onSurface[surface]!, occupancy);
+    file(this.groups, occupancy);
+    this.groupOccupancy[takes.group] = added ? occupancy : undefined;
+    this.plannedMembers += sign * occupancy.guests.length;
+  }
+
   private occupy(occupancy: Occupancy, by: number): void {
-    const { load, near, fullSeconds } = this;
-    const { releaseGapS, maxCarsOnTrack } = this.problem.day.rules;
+    const { load, near, fullSeconds, ridesOut } = this;
+    const { releaseGapS } = this.problem.day.rules;
     const trackEndS = Math.min(occupancy.trackEndS, DAY_S);
-    // The load at which a second becomes full, or stops being full.
-    const turn = by > 0 ? maxCarsOnTrack : maxCarsOnTrack - 1;
+    const vehicles = by * occupancy.vehicles;
+    const rides = occupancy.ride ? by : 0;
     for (let s = occupancy.releaseS; s < trackEndS; s++) {
-      const now = load[s]! + by;
-      load[s] = now;
-      if (now === turn) fullSeconds[(s / BLOCK_S) | 0]! += by;
+      const wasFull = this.isFull(s);
+      load[s]! += vehicles;
+      ridesOut[s]! += rides;
+      if (this.isFull(s) !== wasFull) fullSeconds[(s / BLOCK_S) | 0]! += wasFull ? -1 : 1;
     }
     const to = Math.min(DAY_S, occupancy.releaseS + releaseGapS - 1);
     for (let s = Math.max(0, occupancy.releaseS - releaseGapS + 1); s <= to; s++) near[s]! += by;
     this.longestTrackS = Math.max(this.longestTrackS, occupancy.trackEndS - occupancy.releaseS);
   }
 
+  /** No more vehicles may come, the circuit being full or, with a ride on it, as full as rides allow. */
   private isFull(s: number): boolean {
-    return this.load[s]! >= this.problem.day.rules.maxCarsOnTrack;
+    const load = this.load[s]!;
+    if (load >= this.mostOut) return true;
+    const rides = this.ridesOut[s]!;
+    return rides > 0 && load - rides >= this.mostBesideRide;
+  }
+
+  /** The last second in `[fromS, toS)` at which there is no room for so many vehicles more, or for a ride, or -1. */
+  lastWithoutRoom(fromS: number, toS: number, vehicles: number, ride: boolean): number {
+    for (let s = toS - 1; s >= fromS; s--) {
+      const load = this.load[s]!;
+      const rides = this.ridesOut[s]!;
+      if (load + vehicles > this.mostOut) return s;
+      if (ride ? load - rides > this.mostBesideRide || this.noRides[s] === 1 : false) return s;
+      if (!ride && rides > 0 && load - rides + vehicles > this.mostBesideRide) return s;
+    }
+    return -1;
   }
 
   /** The last second in `[fromS, toS)` at which the circuit is full, or -1. */
   lastFull(fromS: number, toS: number): number {
-    const { load, fullSeconds } = this;
-    const { maxCarsOnTrack } = this.problem.day.rules;
+    const { fullSeconds } = this;
     let s = toS - 1;
     while (s >= fromS) {
       if (fullSeconds[(s / BLOCK_S) | 0] === 0) s -= (s % BLOCK_S) + 1;
-      else if (load[s]! >= maxCarsOnTrack) return s;
+      else if (this.isFull(s)) return s;
       else s -= 1;
     }
     return -1;
@@ -182,7 +252,7 @@ export class Timetable {
   }
 
   /** Passes predicted between a vehicle and all that are on the circuit already. */
-  passesOf(running: Pick<Occupancy, 'releaseS' | 'trackEndS' | 'lapsDriven'>): number {
+  passesOf(running: Pick<Occupancy, 'releaseS' | 'trackEndS' | 'lapsDriven' | 'vehicles'>): number {
     const { circuit } = this;
     let sum = 0;
     for (let i = firstFrom(circuit, running.releaseS - this.longestTrackS); i < circuit.length; i++) {
@@ -320,11 +390,12 @@ export class Timetable {
 
   /** Every occupancy, in no particular order. */
   occupancies(): Occupancy[] {
-    return [...this.briefings, ...this.circuit, ...this.refuels];
+    const elsewhere = this.onSurface.flat();
+    return [...this.briefings, ...this.circuit, ...this.refuels, ...elsewhere];
   }
 
   /** The plan as it stands, with the drives that were left out. */
-  toPlan(unplanned: Unplanned[]): Plan {
+  toPlan(unplanned: Unplanned[], unplannedGroups: UnplannedGroup[] = []): Plan {
     const { day, guests, crew, cars, vehicles, drives } = this.problem;
     const held = ({ heldUntilS }: Occupancy) => (heldUntilS === undefined ? {} : { heldUntil: heldUntilS });
     const who = (occupancy: Occupancy) => ({
@@ -334,7 +405,7 @@ export class Timetable {
     const bySort = (a: { release: number }, b: { release: number }) => a.release - b.release;
     return {
       format: 'joylap-plan',
-      version: 1,
+      version: this.problem.groups.length > 0 ? 2 : 1,
       date: day.date,
       briefings: this.briefings.map((occupancy) => ({
         start: occupancy.startS,
@@ -361,6 +432,23 @@ export class Timetable {
         .sort(bySort),
       refuels: this.refuels.map((occupancy) => ({ car: cars[occupancy.car]!.car.id, start: occupancy.startS })),
       unplanned,
+      ...(this.problem.groups.length > 0 && {
+        groups: this.groups.map((one) => this.plannedGroup(one)),
+        unplannedGroups,
+      }),
+    };
+  }
+
+  private plannedGroup({ takes, releaseS, heldUntilS }: Occupancy): PlannedGroup {
+    const { groups, cars, crew } = this.problem;
+    const idOf = (car: number) => cars[car]!.car.id;
+    return {
+      group: groups[takes!.group]!.group.id,
+      release: releaseS,
+      cars: takes!.cars.map(idOf),
+      ...(takes!.leadCar >= 0 && { leadCar: idOf(takes!.leadCar) }),
+      crew: takes!.crew.map(({ role, who }) => ({ role, instructor: crew[who]!.instructor.id })),
+      ...(heldUntilS !== undefined && { heldUntil: heldUntilS }),
     };
   }
 }

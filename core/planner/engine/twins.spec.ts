@@ -1,4 +1,5 @@
 import { checkPlan, COST_TERMS, layOut, RULE_CODES, type Plan, type Repair } from '../../day';
+import { sameActivity } from '../../day/frozen';
 import { BINDING_DAYS, TERM_DAYS } from '../../testing/binding-days';
 import { withReasons } from '../explain';
 import { planDay } from '../plan-day';
@@ -13,8 +14,11 @@ const DAYS = 8;
 const CHANGES = 25;
 
 /** What is held when, as a set: the order in which activities are listed says nothing. */
-const activitiesOf = ({ briefings, sightings, drives, refuels }: Plan) =>
-  [...briefings, ...sightings, ...drives, ...refuels].map((one) => JSON.stringify(one, Object.keys(one).sort())).sort();
+const activitiesOf = ({ briefings, sightings, drives, refuels, groups = [] }: Plan) =>
+  [
+    ...[...briefings, ...sightings, ...drives, ...refuels].map((one) => JSON.stringify(one, Object.keys(one).sort())),
+    ...groups.map(sameActivity.group),
+  ].sort();
 
 describe('The engine and the plain rules', () => {
   for (const code of RULE_CODES) {

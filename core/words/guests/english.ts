@@ -204,6 +204,7 @@ export const ENGLISH: GuestWords = {
     briefing: 'Class',
     sighting: 'Sighting run',
     drive: (car, count) => `${car}, ${count} ${count === 1 ? 'lap' : 'laps'}`,
+    ride: (car, count) => `Ride in ${car}, ${count} ${count === 1 ? 'lap' : 'laps'}`,
     nothingYet: 'Nothing is planned for you yet.',
     mayMove: 'Times can move by some minutes during the day; the desk tells you.',
     plannedAt: (time) => `planned ${time}`,

@@ -284,6 +284,7 @@ export const FRENCH: GuestWords = {
     briefing: 'Cours',
     sighting: 'Tour de reconnaissance',
     drive: (car, count) => `${car}, ${count} ${count < 2 ? 'tour' : 'tours'}`,
+    ride: (car, count) => `Baptême en passager, ${car}, ${count} ${count < 2 ? 'tour' : 'tours'}`,
     nothingYet: 'Rien n’est encore prévu pour vous.',
     mayMove: 'Les heures peuvent bouger de quelques minutes ; l’accueil vous le dira.',
     plannedAt: (time) => `prévu à ${time}`,

@@ -282,6 +282,7 @@ export const GERMAN: GuestWords = {
     briefing: 'Einweisung',
     sighting: 'Einführungsfahrt',
     drive: (car, count) => `${car}, ${count} ${count === 1 ? 'Runde' : 'Runden'}`,
+    ride: (car, count) => `Mitfahrt im ${car}, ${count} ${count === 1 ? 'Runde' : 'Runden'}`,
     nothingYet: 'Für Sie ist noch nichts geplant.',
     mayMove: 'Zeiten können sich im Lauf des Tages um einige Minuten verschieben; am Empfang weiß man es.',
     plannedAt: (time) => `geplant ${time}`,

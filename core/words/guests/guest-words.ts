@@ -139,6 +139,7 @@ export interface TimesWords {
   readonly briefing: string;
   readonly sighting: string;
   readonly drive: (car: string, laps: number) => string;
+  readonly ride: (car: string, laps: number) => string;
   readonly nothingYet: string;
   readonly mayMove: string;
   /** Where it was planned, of a time that has moved. */

@@ -83,8 +83,13 @@ export function learnedWords({ good, noLonger }: GuestResult, words: ResultWords
 }
 
 /** What is at a time of a guest's day, and with whom; a line each. */
-export function guestTimeWords({ kind, car, laps, instructor }: GuestTime, words: GuestWords): string[] {
+export function guestTimeWords({ kind, car, laps, instructor, group }: GuestTime, words: GuestWords): string[] {
   const { times, results } = words;
-  const what = kind === 'drive' ? times.drive(car ?? '', laps ?? 0) : times[kind];
+  const what =
+    kind === 'drive' || kind === 'ride'
+      ? times[kind](car ?? '', laps ?? 0)
+      : kind === 'group'
+        ? (group ?? '')
+        : times[kind];
   return instructor === undefined ? [what] : [what, results.withInstructor(instructor)];
 }

@@ -1,0 +1,82 @@
+import * as z from 'zod';
+import { FEWEST_CARS, MOST_CARS } from './order-table';
+
+/** What a group does, as data: the steps from which everything else about it is worked out. */
+
+const durationS = z.number().int().min(0).max(14_400);
+const laps = z.number().int().min(1).max(50);
+const lapsOrNone = z.number().int().min(0).max(50);
+const lapS = z.number().min(5).max(1800);
+const name = z.string().min(1, 'expected a name').max(200);
+
+/** How the cars of a train change places: rolling on a straight, rolling on the way out of a corner, or standing. */
+export const CHANGE_WAYS = ['straight', 'corner', 'stopped'] as const;
+export type ChangeWay = (typeof CHANGE_WAYS)[number];
+
+/** Measured: three stopped changes within twenty minutes of driving. */
+export const STOPPED_CHANGE_S = 90;
+/** What a rolling one takes of the lap: the others lift until the first is behind them. */
+export const ROLLING_CHANGE_S = 15;
+
+export const followProgramme = z.strictObject({
+  kind: z.literal('follow'),
+  /** Laps at pace, between warming up and cooling down. */
+  laps,
+  warmUpLaps: lapsOrNone,
+  coolDownLaps: lapsOrNone,
+  /** A lap of warming up or cooling down takes so many times as long as one at pace. */
+  gentleFactor: z.number().min(1).max(3),
+  change: z.strictObject({
+    after: z.union([z.literal('onCall'), z.number().int().min(1).max(10)]),
+    how: z.enum(CHANGE_WAYS),
+    /** The straight or corner at which it takes place. */
+    place: name.optional(),
+    takesS: durationS,
+  }),
+});
+export type FollowProgramme = z.output<typeof followProgramme>;
+
+export const throttleProgramme = z.strictObject({
+  kind: z.literal('throttle'),
+  /** Limits of the throttle, the gentlest first, each with what a lap takes then. */
+  steps: z
+    .array(z.strictObject({ percent: z.number().int().min(5).max(100), laps, lapS }))
+    .min(1, 'expected at least one step')
+    .max(10),
+  /** From the hand on the shoulder to the first lap: push, clutch, countdown. */
+  startS: durationS,
+  /** From the flag to the next start: coast, apron, brakes, back into the lane, next guest in. */
+  finishS: durationS,
+  /** Cars on the oval at once. */
+  carsOut: z.number().int().min(1).max(20),
+});
+export type ThrottleProgramme = z.output<typeof throttleProgramme>;
+
+export const STATION_KINDS = ['slalom', 'circle', 'figure', 'course'] as const;
+export type StationKind = (typeof STATION_KINDS)[number];
+
+export const lowGripProgramme = z.strictObject({
+  kind: z.literal('lowGrip'),
+  leadLaps: lapsOrNone,
+  leadLapS: lapS,
+  stations: z
+    .array(z.strictObject({ name, kind: z.enum(STATION_KINDS), runS: durationS }))
+    .min(1, 'expected at least one station')
+    .max(8),
+  /** Into so many teams the members are split, in the order in which they are listed. */
+  teams: z.number().int().min(1).max(8),
+  /** Runs of each guest at each station. */
+  runsEach: z.number().int().min(1).max(20),
+  /** A change of drivers, in the safety zone. */
+  changeS: durationS,
+  /** From one station to the next. */
+  walkS: durationS,
+});
+export type LowGripProgramme = z.output<typeof lowGripProgramme>;
+
+export const programme = z.discriminatedUnion('kind', [followProgramme, throttleProgramme, lowGripProgramme]);
+export type Programme = z.output<typeof programme>;
+export type ProgrammeKind = Programme['kind'];
+
+/** Guests' cars that a train may have. */
+export const TRAIN_CARS = { fewest: FEWEST_CARS, most: MOST_CARS } as const;

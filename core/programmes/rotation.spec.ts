@@ -1,0 +1,65 @@
+import fc from 'fast-check';
+import { longestWaitRuns, rotationTable, sharedRuns, teamsOf } from './rotation';
+
+const few = fc.integer({ min: 1, max: 8 });
+
+describe('A rotation over stations', () => {
+  it('never has two teams at one station, and takes every team to every station once', () => {
+    fc.assert(
+      fc.property(few, few, (teams, stations) => {
+        const table = rotationTable(teams, stations);
+        for (const round of table) {
+          const taken = round.filter((at) => at !== undefined);
+          expect(new Set(taken).size).toBe(taken.length);
+        }
+        for (let team = 0; team < teams; team++) {
+          const own = table.flatMap((round) => round[team] ?? []);
+          expect(own.sort()).toEqual(Array.from({ length: stations }, (_, at) => at));
+        }
+      }),
+    );
+  });
+
+  it('splits people into teams that differ by one at most, listed neighbours together', () => {
+    expect(teamsOf(7, 3)).toEqual([
+      [0, 1, 2],
+      [3, 4],
+      [5, 6],
+    ]);
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 30 }), few, (members, teams) => {
+        const sizes = teamsOf(members, teams).map(({ length }) => length);
+        expect(sizes.reduce((sum, size) => sum + size, 0)).toBe(members);
+        expect(Math.max(...sizes) - Math.min(...sizes)).toBeLessThanOrEqual(1);
+      }),
+    );
+  });
+
+  it('gives everybody of a team as many runs, with nobody waiting for longer than the others take', () => {
+    fc.assert(
+      fc.property(few, few, few, (people, cars, runsEach) => {
+        const runs = sharedRuns(people, cars, runsEach);
+        for (let who = 0; who < people; who++) {
+          expect(runs.filter(({ drives }) => drives.includes(who)).length).toBe(runsEach);
+          let waited = 0;
+          let begun = false;
+          for (const { drives } of runs) {
+            if (drives.includes(who)) {
+              if (begun) expect(waited).toBeLessThanOrEqual(longestWaitRuns(people, cars));
+              begun = true;
+              waited = 0;
+            } else waited += 1;
+          }
+        }
+      }),
+    );
+  });
+
+  it('three people share two cars: the third drives while one of the others waits', () => {
+    expect(sharedRuns(3, 2, 2)).toEqual([
+      { drives: [0, 1], waits: [2] },
+      { drives: [2, 0], waits: [1] },
+      { drives: [1, 2], waits: [0] },
+    ]);
+  });
+});

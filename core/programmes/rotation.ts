@@ -1,0 +1,57 @@
+/** How teams go round the stations of a low-grip course, and how the people of a team share its cars. */
+
+/** The members of each team by their numbers, in the order in which they are listed, as even as can be. */
+export function teamsOf(members: number, teams: number): number[][] {
+  const split: number[][] = [];
+  let next = 0;
+  for (let team = 0; team < teams; team++) {
+    const size = Math.floor((members + teams - 1 - team) / teams);
+    split.push(Array.from({ length: size }, () => next++));
+  }
+  return split;
+}
+
+/**
+ * Which station each team is at in each round, `table[round][team]`; undefined where a team pauses, as one does where there are
+ * more teams than stations. No station has two teams at once, and every team comes to every station once.
+ */
+export function rotationTable(teams: number, stations: number): (number | undefined)[][] {
+  const rounds = Math.max(teams, stations);
+  return Array.from({ length: rounds }, (_, round) =>
+    Array.from({ length: teams }, (__, team) => {
+      const at = (team + round) % rounds;
+      return at < stations ? at : undefined;
+    }),
+  );
+}
+
+/** One run of a team at a station: who drives which of its cars, and who waits. */
+export interface SharedRun {
+  /** Numbers of the people of the team at the wheel, by car. */
+  readonly drives: readonly number[];
+  readonly waits: readonly number[];
+}
+
+/**
+ * The runs of a team at one station. Everybody drives as often, and nobody waits for more runs in a row than it takes the others
+ * to drive once. Where the numbers do not come out even, a car stands in the last run.
+ *
+ * @param people in the team, at least one
+ * @param cars that the team has; more than people stand
+ */
+export function sharedRuns(people: number, cars: number, runsEach: number): SharedRun[] {
+  const wheels = Math.min(cars, people);
+  const all = Array.from({ length: people }, (_, who) => who);
+  const turns = Array.from({ length: people * runsEach }, (_, turn) => turn % people);
+  const runs: SharedRun[] = [];
+  for (let at = 0; at < turns.length; at += wheels) {
+    const drives = turns.slice(at, at + wheels);
+    runs.push({ drives, waits: all.filter((who) => !drives.includes(who)) });
+  }
+  return runs;
+}
+
+/** Most runs in a row that anybody waits between two of the own. */
+export function longestWaitRuns(people: number, cars: number): number {
+  return Math.ceil(people / Math.max(1, Math.min(cars, people))) - 1;
+}
