@@ -1,6 +1,17 @@
 import { overlaps, type TimeWindow } from '../../day';
 import { DAY_S } from '../../day/time';
-import { BRIEFING, DRIVE, refuelOccupancy, SIGHTING, type Occupancy } from './occupancy';
+import {
+  ANY_TIME,
+  BRIEFING,
+  CLASS,
+  DRIVE,
+  mustPrecede,
+  OWN_DRIVE,
+  refuelOccupancy,
+  RUN,
+  SIGHTING,
+  type Occupancy,
+} from './occupancy';
 import type { Problem } from './problem';
 import type { Timetable } from './timetable';
 
@@ -208,7 +219,7 @@ export interface GuestGap {
 export function guestGaps(
   timetable: Timetable,
   guest: number,
-  kind: Occupancy['kind'],
+  kind: typeof DRIVE | typeof SIGHTING | typeof BRIEFING,
   drive = -1,
   asListed = true,
 ): GuestGap[] {
@@ -220,13 +231,13 @@ export function guestGaps(
   const rest = day.rules.guestRestS;
   const wanted = problem.drives[drive]?.drive;
   const notBefore = wanted?.notBefore ?? 0;
-  const own = { kind, ride: wanted?.ride !== undefined, needsClass: false };
+  const own = wanted?.ride ? ANY_TIME : kind === DRIVE ? OWN_DRIVE : kind === SIGHTING ? RUN : CLASS;
   let first = 0;
   let last = occupancies.length;
   for (let at = 0; at < occupancies.length; at++) {
-    const other = partOf(problem, occupancies[at]!);
-    if (mustPrecede(other, own)) first = at + 1;
-    if (mustPrecede(own, other) && at < last) last = at;
+    const { part } = occupancies[at]!;
+    if (mustPrecede(part, own)) first = at + 1;
+    if (mustPrecede(own, part) && at < last) last = at;
   }
   for (let at = first; at <= last; at++) {
     const before = occupancies[at - 1];
@@ -235,33 +246,19 @@ export function guestGaps(
     const fromS = Math.max(day.opens, nowS, notBefore, before ? before.endS + rest : facts.arrivesS);
     const toS = Math.min(day.closes, facts.leavesS, after ? after.startS - rest : Infinity);
     if (fromS >= toS) continue;
-    const driveBefore = occupancies.slice(0, at).findLast(isOwnDrive);
-    gaps.push({ before, after, driveBefore, driveAfter: occupancies.slice(at).find(isOwnDrive), fromS, toS });
+    const driveBefore = nearestDrive(occupancies, at - 1, -1);
+    const driveAfter = nearestDrive(occupancies, at, 1);
+    gaps.push({ before, after, driveBefore, driveAfter, fromS, toS });
   }
   return gaps;
 }
 
-function isOwnDrive({ kind, ride }: Occupancy): boolean {
-  return kind === DRIVE && !ride;
-}
-
-/** What decides in which order the parts of a guest's day come. */
-interface PartOfDay {
-  readonly kind: Occupancy['kind'];
-  readonly ride: boolean;
-  /** Of a group: its guests sit in the class before. */
-  readonly needsClass: boolean;
-}
-
-export function partOf(problem: Problem, { kind, ride, takes }: Occupancy): PartOfDay {
-  return { kind, ride, needsClass: takes !== undefined && problem.groups[takes.group]!.group.needsBriefing };
-}
-
-/** Class, sighting run, drives; the class before groups that need it, and rides whenever there is time. */
-export function mustPrecede(one: PartOfDay, other: PartOfDay): boolean {
-  const drives = other.kind === DRIVE && !other.ride;
-  if (one.kind === BRIEFING) return drives || other.kind === SIGHTING || other.needsClass;
-  return one.kind === SIGHTING && drives;
+/** The first from a place on, forwards or backwards, that the guest drives. */
+function nearestDrive(occupancies: readonly Occupancy[], from: number, step: 1 | -1): Occupancy | undefined {
+  for (let at = from; at >= 0 && at < occupancies.length; at += step) {
+    if (occupancies[at]!.part === OWN_DRIVE) return occupancies[at];
+  }
+  return undefined;
 }
 
 /** Whether a drive of a guest who wants them as listed has its place between the others. */

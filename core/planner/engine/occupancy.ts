@@ -23,6 +23,8 @@ export interface Occupancy {
   readonly vehicles: number;
   /** The instructor drives, and the guest sits beside. */
   readonly ride: boolean;
+  /** Which part of a guest's day it is; see `mustPrecede`. */
+  readonly part: PartOfDay;
   /** Numbers of instructor, car (of a drive or refuel) or vehicle (of a sighting run), and drive; -1 for none. */
   readonly crew: number;
   readonly car: number;
@@ -47,8 +49,24 @@ export interface GroupTakes {
   readonly allCars: readonly number[];
 }
 
+/** What decides in which order the parts of a guest's day come. */
+export const OWN_DRIVE = 0;
+export const RUN = 1;
+export const CLASS = 2;
+/** Before it is the class. */
+export const WITH_CLASS = 3;
+/** A ride, or a group that needs no class: whenever there is time. */
+export const ANY_TIME = 4;
+export type PartOfDay = typeof OWN_DRIVE | typeof RUN | typeof CLASS | typeof WITH_CLASS | typeof ANY_TIME;
+
+/** Class, sighting run, drives; the class before groups that need it. */
+export function mustPrecede(one: PartOfDay, other: PartOfDay): boolean {
+  if (one === CLASS) return other !== CLASS && other !== ANY_TIME;
+  return one === RUN && other === OWN_DRIVE;
+}
+
 const NOBODY: readonly number[] = [];
-const ALONE = { vehicles: 1, ride: false, takes: undefined } as const;
+const ALONE = { vehicles: 1, ride: false, part: ANY_TIME, takes: undefined } as const;
 
 /** Classes and sighting runs are what guests join and leave. */
 export function isShared({ kind }: Pick<Occupancy, 'kind'>): boolean {
@@ -91,6 +109,7 @@ export function driveOccupancy(
     heldUntilS,
     ...ALONE,
     ride: facts.drive.ride !== undefined,
+    part: facts.drive.ride ? ANY_TIME : OWN_DRIVE,
   };
 }
 
@@ -120,6 +139,7 @@ export function sightingOccupancy(
     fixed,
     heldUntilS,
     ...ALONE,
+    part: RUN,
   };
 }
 
@@ -146,6 +166,7 @@ export function briefingOccupancy(
     fixed,
     heldUntilS,
     ...ALONE,
+    part: CLASS,
   };
 }
 
@@ -186,6 +207,7 @@ export function groupOccupancy(
     lapsDriven: laps,
     vehicles,
     ride: false,
+    part: group.needsBriefing ? WITH_CLASS : ANY_TIME,
     crew: -1,
     car: -1,
     drive: -1,

@@ -39,8 +39,6 @@ export interface DriveSearch {
 }
 
 const COARSE_S = 15;
-/** A ride is no step between two drives of a guest. */
-const NOT_DRIVEN = { driveBefore: undefined, driveAfter: undefined } as const;
 
 interface Candidate {
   releaseS: number;
@@ -165,7 +163,9 @@ class OneCar {
     const { weights } = problem;
     const rest = problem.day.rules.guestRestS;
     const ride = problem.drives[this.drive]!.drive.ride !== undefined;
-    const { driveBefore, driveAfter } = ride ? NOT_DRIVEN : gap;
+    const driveBefore = ride ? undefined : gap.driveBefore;
+    const driveAfter = ride ? undefined : gap.driveAfter;
+    // A ride is no step between two drives of a guest.
     const fixedPrice = this.priceOfOrder(driveBefore, driveAfter);
     this.sortCrew(driveBefore, driveAfter);
     const waitedBefore = !gap.after

@@ -2,8 +2,8 @@ import { DAY_S } from '../../day/time';
 import { waitOfGap } from '../../day/cost/waiting';
 import { misfitOfSize } from '../../day/rules/car-fit';
 import type { GroupNeed } from '../../day';
-import { carShift, crewShift, mustPrecede, outside, partOf } from './fits';
-import { BRIEFING, groupOccupancy, type GroupTakes, type Occupancy } from './occupancy';
+import { carShift, crewShift, outside } from './fits';
+import { CLASS, groupOccupancy, mustPrecede, WITH_CLASS, type GroupTakes, type Occupancy } from './occupancy';
 import { matched } from './matching';
 import { NO_CHANGE, refuelsWith } from './refuels';
 import type { Timetable } from './timetable';
@@ -119,8 +119,7 @@ function waitedBy(timetable: Timetable, guest: number, occupancy: Occupancy, any
   const { problem } = timetable;
   const { arrivesS, leavesS, needsBriefing } = problem.guests[guest]!;
   const { guestRestS, briefing } = problem.day.rules;
-  const { startS, endS } = occupancy;
-  const own = partOf(problem, occupancy);
+  const { startS, endS, part } = occupancy;
   const others = timetable.guestOccupancies[guest]!;
   const at = others.filter((other) => other.startS < startS).length;
   const [before, after] = [others[at - 1], others[at]];
@@ -128,9 +127,9 @@ function waitedBy(timetable: Timetable, guest: number, occupancy: Occupancy, any
     if (startS < arrivesS || endS > leavesS) return Infinity;
     if (before && before.endS + guestRestS > startS) return Infinity;
     if (after && endS + guestRestS > after.startS) return Infinity;
-    if (others.slice(at).some((other) => mustPrecede(partOf(problem, other), own))) return Infinity;
+    if (others.slice(at).some((other) => mustPrecede(other.part, part))) return Infinity;
     // A class that is still to be planned needs its time before.
-    const waitsForClass = own.needsClass && needsBriefing && !others.some(({ kind }) => kind === BRIEFING);
+    const waitsForClass = part === WITH_CLASS && needsBriefing && !others.some((other) => other.part === CLASS);
     if (waitsForClass && arrivesS + briefing.durationS + guestRestS > startS) return Infinity;
   }
   const since = before ? before.endS + guestRestS : arrivesS;

@@ -1,6 +1,5 @@
 import type { Random } from '../random';
-import { partOf } from './fits';
-import { BRIEFING, DRIVE, isShared, SIGHTING, type Occupancy } from './occupancy';
+import { BRIEFING, DRIVE, isShared, OWN_DRIVE, SIGHTING, WITH_CLASS, type Occupancy } from './occupancy';
 import { cheapestDrive, putIn } from './place-drive';
 import { planBriefings, planSightings, withGuests } from './place-shared';
 import type { Problem } from './problem';
@@ -72,7 +71,7 @@ export function rebuild(timetable: Timetable, wanted: readonly number[], manner:
   const guests = [...new Set(drives.map((drive) => problem.drives[drive]!.guest))].filter((guest) =>
     canDrive(timetable, guest),
   );
-  const toBrief = [...new Set([...guests, ...unbriefedMembers(timetable)])];
+  const toBrief = timetable.groups.length === 0 ? guests : [...new Set([...guests, ...unbriefedMembers(timetable)])];
   planBriefings(
     timetable,
     byChance(
@@ -136,7 +135,7 @@ function unbriefedMembers(timetable: Timetable): number[] {
 
 /** Whether a guest has a place for something that only the guest drives. */
 function hasOwnDrive(timetable: Timetable, guest: number): boolean {
-  return timetable.guestOccupancies[guest]!.some(({ kind, ride }) => kind === DRIVE && !ride);
+  return timetable.guestOccupancies[guest]!.some(({ part }) => part === OWN_DRIVE);
 }
 
 /** Whether class and sighting run are behind the guest of a drive, or planned; a ride needs neither. */
@@ -229,11 +228,11 @@ function place(timetable: Timetable, drive: number, { random, stepS, skipChance,
 export function tidyGuest(timetable: Timetable, guest: number): void {
   if (!isReady(timetable, guest)) {
     for (const occupancy of [...timetable.guestOccupancies[guest]!])
-      if (occupancy.kind === DRIVE && !occupancy.ride && !occupancy.fixed) timetable.remove(occupancy);
+      if (occupancy.part === OWN_DRIVE && !occupancy.fixed) timetable.remove(occupancy);
   }
   if (needsClassForGroup(timetable, guest) && !has(timetable, guest, BRIEFING)) {
     for (const occupancy of [...timetable.guestOccupancies[guest]!])
-      if (partOf(timetable.problem, occupancy).needsClass && !occupancy.fixed) timetable.remove(occupancy);
+      if (occupancy.part === WITH_CLASS && !occupancy.fixed) timetable.remove(occupancy);
   }
   if (hasOwnDrive(timetable, guest)) return;
   const keepsClass = needsClassForGroup(timetable, guest);

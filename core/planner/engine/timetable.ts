@@ -33,6 +33,8 @@ export class Timetable {
   readonly onSurface: Occupancy[][];
   /** Vehicles on the circuit in each second of the day; the limit is reached throughout a closure. */
   readonly load: Uint16Array;
+  /** 1 for each second in which no more vehicles may come: the circuit is full or, with a ride on it, as full as rides allow. */
+  private readonly full: Uint8Array;
   /** Seconds of each `BLOCK_S` of the day at which the circuit is full, so that a search may pass over whole blocks. */
   private readonly fullSeconds: Uint8Array;
   /** Rides on the circuit in each second of the day, and most other vehicles beside one. */
@@ -94,6 +96,7 @@ export class Timetable {
       for (const { from, to } of day.rules.rides.only) this.noRides.fill(0, from, to);
     }
     this.near = new Uint16Array(DAY_S + 1);
+    this.full = new Uint8Array(DAY_S + 1);
     this.mostOut = day.rules.maxCarsOnTrack;
     this.fullSeconds = new Uint8Array(Math.ceil((DAY_S + 1) / BLOCK_S));
     this.crewLaps = new Uint32Array(crew.length);
@@ -101,7 +104,11 @@ export class Timetable {
     for (const { from, to } of day.circuit.closures) {
       for (let s = from; s < to; s++) this.load[s]! += day.rules.maxCarsOnTrack;
     }
-    for (let s = 0; s <= DAY_S; s++) if (this.isFull(s)) this.fullSeconds[Math.floor(s / BLOCK_S)]! += 1;
+    for (let s = 0; s <= DAY_S; s++) {
+      if (this.load[s]! < this.mostOut) continue;
+      this.full[s] = 1;
+      this.fullSeconds[Math.floor(s / BLOCK_S)]! += 1;
+    }
   }
 
   add(occupancy: Occupancy): void {
@@ -198,28 +205,40 @@ export class Timetable {
   }
 
   private occupy(occupancy: Occupancy, by: number): void {
-    const { load, near, fullSeconds, ridesOut } = this;
+    const { near } = this;
     const { releaseGapS } = this.problem.day.rules;
     const trackEndS = Math.min(occupancy.trackEndS, DAY_S);
-    const vehicles = by * occupancy.vehicles;
-    const rides = occupancy.ride ? by : 0;
-    for (let s = occupancy.releaseS; s < trackEndS; s++) {
-      const wasFull = this.isFull(s);
-      load[s]! += vehicles;
-      ridesOut[s]! += rides;
-      if (this.isFull(s) !== wasFull) fullSeconds[(s / BLOCK_S) | 0]! += wasFull ? -1 : 1;
-    }
+    if (this.mostBesideRide === Infinity && occupancy.vehicles === 1) this.occupyOne(occupancy.releaseS, trackEndS, by);
+    else this.occupyMany(occupancy, trackEndS, by);
     const to = Math.min(DAY_S, occupancy.releaseS + releaseGapS - 1);
     for (let s = Math.max(0, occupancy.releaseS - releaseGapS + 1); s <= to; s++) near[s]! += by;
     this.longestTrackS = Math.max(this.longestTrackS, occupancy.trackEndS - occupancy.releaseS);
   }
 
-  /** No more vehicles may come, the circuit being full or, with a ride on it, as full as rides allow. */
-  private isFull(s: number): boolean {
-    const load = this.load[s]!;
-    if (load >= this.mostOut) return true;
-    const rides = this.ridesOut[s]!;
-    return rides > 0 && load - rides >= this.mostBesideRide;
+  /** One vehicle more or less: a second becomes full, or stops being full, at one load alone. */
+  private occupyOne(releaseS: number, trackEndS: number, by: number): void {
+    const { load, full, fullSeconds, mostOut } = this;
+    const turn = by > 0 ? mostOut : mostOut - 1;
+    for (let s = releaseS; s < trackEndS; s++) {
+      const now = load[s]! + by;
+      load[s] = now;
+      if (now !== turn) continue;
+      full[s]! += by;
+      fullSeconds[(s / BLOCK_S) | 0]! += by;
+    }
+  }
+
+  /** A group, or anything where rides are limited by what is beside them. */
+  private occupyMany({ releaseS, vehicles, ride }: Occupancy, trackEndS: number, by: number): void {
+    const { load, full, fullSeconds, ridesOut, mostOut, mostBesideRide } = this;
+    for (let s = releaseS; s < trackEndS; s++) {
+      const now = (load[s]! += by * vehicles);
+      const rides = (ridesOut[s]! += ride ? by : 0);
+      const isFull = now >= mostOut || (rides > 0 && now - rides >= mostBesideRide) ? 1 : 0;
+      if (isFull === full[s]) continue;
+      full[s] = isFull;
+      fullSeconds[(s / BLOCK_S) | 0]! += isFull === 1 ? 1 : -1;
+    }
   }
 
   /** The last second in `[fromS, toS)` at which there is no room for so many vehicles more, or for a ride, or -1. */
@@ -236,11 +255,11 @@ export class Timetable {
 
   /** The last second in `[fromS, toS)` at which the circuit is full, or -1. */
   lastFull(fromS: number, toS: number): number {
-    const { fullSeconds } = this;
+    const { full, fullSeconds } = this;
     let s = toS - 1;
     while (s >= fromS) {
       if (fullSeconds[(s / BLOCK_S) | 0] === 0) s -= (s % BLOCK_S) + 1;
-      else if (this.isFull(s)) return s;
+      else if (full[s] === 1) return s;
       else s -= 1;
     }
     return -1;
