@@ -51,6 +51,10 @@ export const LARKMERE: VenueFields = {
   gate: { ...ORDINARY_GATE, own: ['uneasy in narrow seats'] },
   introduction: ORDINARY_INTRODUCTION,
   putOff: [],
+  surfaces: [
+    { id: 'oval', name: 'Hangar oval', kind: 'oval', lapLengthM: 900, limit: 2, available: allDay, closures: [] },
+    { id: 'pan', name: 'Wash-down pan', kind: 'pan', limit: 4, available: allDay, closures: [] },
+  ],
   calendar: {
     weekStartsOn: 1,
     patterns: [{ weekdays: [6], from: '05-01', to: '09-30' }],

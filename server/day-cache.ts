@@ -157,6 +157,7 @@ export class DayCache {
       z.encode(dayView.omit({ clock: true, journal: true }), {
         day,
         bookings: [...bookings],
+        groups: this.store.groups.list(date),
         ...exitOf(this.store),
         plan: accepted ?? null,
         revision: revision ?? null,

@@ -1,6 +1,6 @@
 import { hoursOn, isInFleet, onHours, plannedCar, type Booking, type BookingFields, type VenueFields } from '@core/api';
 import { plannedInstructor } from '@core/crew';
-import type { Day, Drive, Guest, TimeWindow } from '@core/day';
+import { versionOf, type Day, type Drive, type Guest, type TimeWindow } from '@core/day';
 import type { Store } from './store';
 
 /** The day file of an event day, put together from venue, calendar, fleet, crew and bookings. */
@@ -15,9 +15,8 @@ export function dayOf(store: Store, date: string): Day {
   const cars = store.cars.list().flatMap(({ fields }) => (isInFleet(fields, date) ? [there(plannedCar(fields))] : []));
   const fleet = cars.map(({ id }) => id);
   const roster = store.roster.between(date, date).map(({ fields }) => fields);
-  return {
-    format: 'joylap-day',
-    version: 1,
+  const groups = store.groups.list(date).map(({ id, fields }) => ({ id, ...fields }));
+  const day = {
     venue: venue.name,
     date,
     timeZone: venue.timeZone,
@@ -30,7 +29,10 @@ export function dayOf(store: Store, date: string): Day {
     cars,
     instructors: store.instructors.list().map(({ fields }) => plannedInstructor(there(fields), roster, date, fleet)),
     guests: guestsOf(store.bookings.list(date), venue),
+    ...(venue.surfaces.length > 0 && { surfaces: venue.surfaces.map(there) }),
+    ...(groups.length > 0 && { groups }),
   };
+  return { format: 'joylap-day', version: versionOf(day), ...day };
 }
 
 /** The planner's view of bookings: what bears on time and people, nothing else. */

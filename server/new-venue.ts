@@ -32,5 +32,6 @@ export const NEW_VENUE: VenueFields = {
   gate: ORDINARY_GATE,
   introduction: ORDINARY_INTRODUCTION,
   putOff: [],
+  surfaces: [],
   calendar: NO_PATTERN,
 };

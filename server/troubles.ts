@@ -19,6 +19,7 @@ export function storedTroubles(store: Store, date: string): DayTrouble[] {
     ...of('cars', store.cars.readAll().faults),
     ...of('crew', store.instructors.readAll().faults),
     ...of('bookings', store.bookings.readAll(date).faults),
+    ...of('groups', store.groups.readAll(date).faults),
     ...of('roster', store.roster.readBetween(date, date).faults),
     ...of('circuit', store.circuit.readAll().faults),
     ...planTrouble(store, date),

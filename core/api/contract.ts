@@ -5,6 +5,7 @@ import { crewEndpoints } from './endpoints/crew';
 import { daysEndpoints } from './endpoints/days';
 import { devicesEndpoints } from './endpoints/devices';
 import { faultsEndpoints } from './endpoints/faults';
+import { groupsEndpoints } from './endpoints/groups';
 import { guestsEndpoints } from './endpoints/guests';
 import { managerEndpoints } from './endpoints/manager';
 import { photosEndpoints } from './endpoints/photos';
@@ -28,6 +29,7 @@ export const contract = {
   ...photosEndpoints,
   ...daysEndpoints,
   ...bookingsEndpoints,
+  ...groupsEndpoints,
   ...guestsEndpoints,
   ...plansEndpoints,
   ...sheetsEndpoints,

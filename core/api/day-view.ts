@@ -5,7 +5,7 @@ import { dayFile } from '../day/day-file';
 import { planFile } from '../day/plan-file';
 import { recordedEntry } from '../journal/entry';
 import { calendar, gateCustoms, liveCustoms, ORDINARY_GATE, ORDINARY_LIVE, pitExitCustoms } from '../venue';
-import { booking } from './setup';
+import { booking, storedGroup } from './setup';
 import { planRevision } from './planning';
 import { dayTrouble } from './troubles';
 
@@ -37,6 +37,8 @@ export type ClockReading = z.output<typeof clock>;
 export const dayView = z.object({
   day: dayFile,
   bookings: z.array(booking),
+  /** Groups as they are set up, with their versions. */
+  groups: z.array(storedGroup).default([]),
   /** Code of the venue's currency. */
   currency: z.string(),
   /** Of the venue's weeks; Monday is 1. */

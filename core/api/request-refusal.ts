@@ -9,6 +9,7 @@ export type NamedThing =
   | 'eventDay'
   | 'plan'
   | 'booking'
+  | 'group'
   | 'guest'
   | 'drive'
   | 'car'

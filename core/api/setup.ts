@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { bookingFields } from '../booking';
 import { instructorFields } from '../crew/skills';
+import { groupFields } from '../day/group';
 import { carFields } from '../fleet';
 import { venueFields } from '../venue';
 import { version } from './endpoint';
@@ -26,6 +27,9 @@ export type StoredCar = z.output<typeof storedCar>;
 
 export const storedInstructor = z.object({ ...stored, fields: instructorFields });
 export type StoredInstructor = z.output<typeof storedInstructor>;
+
+export const storedGroup = z.object({ ...stored, fields: groupFields });
+export type StoredGroup = z.output<typeof storedGroup>;
 
 export const storedVenue = z.object({ version, fields: venueFields });
 export type StoredVenue = z.output<typeof storedVenue>;

@@ -67,6 +67,10 @@ export const group = z.strictObject({
 });
 export type Group = z.output<typeof group>;
 
+/** A group as it is set up; its id is given by the server. */
+export const groupFields = group.omit({ id: true });
+export type GroupFields = z.output<typeof groupFields>;
+
 /** When and where instructors may drive guests at full pace. */
 export const rides = z.strictObject({
   setUpS: durationS,

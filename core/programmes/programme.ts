@@ -9,6 +9,24 @@ const lapsOrNone = z.number().int().min(0).max(50);
 const lapS = z.number().min(5).max(1800);
 const name = z.string().min(1, 'expected a name').max(200);
 
+/** Distance between two cars, in lengths of a car, from and to. */
+const carLengths = z
+  .tuple([z.number().min(1).max(30), z.number().min(1).max(30)])
+  .refine(([from, to]) => from <= to, 'expected the smaller number first');
+export const SPACING_PHASES = ['start', 'practised', 'coolDown'] as const;
+export type SpacingPhase = (typeof SPACING_PHASES)[number];
+/** At the start, in a train of people who have practised, and while cars cool. */
+export const ORDINARY_SPACING: Readonly<Record<SpacingPhase, readonly [number, number]>> = {
+  start: [6, 7],
+  practised: [2, 3],
+  coolDown: [5, 6],
+};
+/** Metres, where nobody says otherwise. */
+export const ORDINARY_CAR_M = 4.5;
+
+export const CORNER_STEPS = ['coast', 'lightBrake', 'full'] as const;
+export type CornerStep = (typeof CORNER_STEPS)[number];
+
 /** How the cars of a train change places: rolling on a straight, rolling on the way out of a corner, or standing. */
 export const CHANGE_WAYS = ['straight', 'corner', 'stopped'] as const;
 export type ChangeWay = (typeof CHANGE_WAYS)[number];
@@ -32,7 +50,18 @@ export const followProgramme = z.strictObject({
     /** The straight or corner at which it takes place. */
     place: name.optional(),
     takesS: durationS,
+    /** To which side the first car pulls. */
+    side: z.enum(['left', 'right']).optional(),
+    /** To what it slows, km/h; to a stop where the change is a stopped one. */
+    slowToKmh: z.number().min(0).max(200).optional(),
   }),
+  /** The venue's own spacing; the ordinary one where missing. */
+  spacing: z.strictObject({ start: carLengths, practised: carLengths, coolDown: carLengths }).optional(),
+  /** What is asked at a corner from a lap on. */
+  asks: z
+    .array(z.strictObject({ corner: name, fromLap: laps, step: z.enum(CORNER_STEPS) }))
+    .max(60)
+    .optional(),
 });
 export type FollowProgramme = z.output<typeof followProgramme>;
 
@@ -49,18 +78,28 @@ export const throttleProgramme = z.strictObject({
   finishS: durationS,
   /** Cars on the oval at once. */
   carsOut: z.number().int().min(1).max(20),
+  /** Lanes of the pit, by what they are called. */
+  lanes: z.array(name).max(6).optional(),
+  /** The car is pushed off, with a countdown. */
+  pushed: z.boolean().optional(),
+  /** The lane or height to hold on the banking. */
+  hold: name.optional(),
 });
 export type ThrottleProgramme = z.output<typeof throttleProgramme>;
 
 export const STATION_KINDS = ['slalom', 'circle', 'figure', 'course'] as const;
 export type StationKind = (typeof STATION_KINDS)[number];
 
+/** Driving aids: all on, in part, off. */
+export const DRIVING_AIDS = ['on', 'part', 'off'] as const;
+export type DrivingAids = (typeof DRIVING_AIDS)[number];
+
 export const lowGripProgramme = z.strictObject({
   kind: z.literal('lowGrip'),
   leadLaps: lapsOrNone,
   leadLapS: lapS,
   stations: z
-    .array(z.strictObject({ name, kind: z.enum(STATION_KINDS), runS: durationS }))
+    .array(z.strictObject({ name, kind: z.enum(STATION_KINDS), runS: durationS, aids: z.enum(DRIVING_AIDS).optional() }))
     .min(1, 'expected at least one station')
     .max(8),
   /** Into so many teams the members are split, in the order in which they are listed. */
@@ -71,6 +110,10 @@ export const lowGripProgramme = z.strictObject({
   changeS: durationS,
   /** From one station to the next. */
   walkS: durationS,
+  /** What any spotter says so that everybody stands. */
+  stopPhrase: name.optional(),
+  /** What pulls a car out that is stuck, and how long it takes to come. */
+  recovery: z.strictObject({ vehicle: name, takesS: durationS }).optional(),
 });
 export type LowGripProgramme = z.output<typeof lowGripProgramme>;
 

@@ -5,6 +5,7 @@ import { calendar, NO_PATTERN } from './calendar';
 import { callCustoms } from '../car/call-kinds';
 import { circuit, condition, idsTwice, rules, sightingVehicle, timeZone } from '../day/day-file';
 import { text } from '../day/fields';
+import { surface } from '../day/group';
 import { timeOfDay } from '../day/time';
 
 export * from './calendar';
@@ -146,6 +147,16 @@ export const venueFields = z
     introduction: introduction.default(ORDINARY_INTRODUCTION),
     putOff: z.array(putOff).max(10).default([]),
     calendar: calendar.default(NO_PATTERN),
+    /** Places to drive beside the circuit. */
+    surfaces: z
+      .array(surface)
+      .max(10, 'expected at most 10 surfaces')
+      .default([])
+      .superRefine((surfaces, context) => {
+        for (const { index, message } of idsTwice(surfaces)) {
+          context.addIssue({ code: 'custom', path: [index, 'id'], message });
+        }
+      }),
   })
   .refine((venue) => venue.opens < venue.closes, {
     message: 'expected the opening time to be before the closing time',

@@ -8,6 +8,7 @@ const THINGS: Readonly<Record<NamedThing, string>> = {
   eventDay: 'event day',
   plan: 'plan',
   booking: 'booking',
+  group: 'group',
   guest: 'guest',
   drive: 'drive',
   car: 'car',

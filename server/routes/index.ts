@@ -8,6 +8,7 @@ import { crewRoutes } from './crew';
 import { daysRoutes } from './days';
 import { devicesRoutes } from './devices';
 import { faultsRoutes } from './faults';
+import { groupsRoutes } from './groups';
 import { guestsRoutes } from './guests';
 import { managerRoutes } from './manager';
 import { phonesRoutes } from './phones';
@@ -29,6 +30,7 @@ export function routes(services: Services): Handlers<typeof contract> {
     ...photosRoutes(services),
     ...daysRoutes(services),
     ...bookingsRoutes(services),
+    ...groupsRoutes(services),
     ...guestsRoutes(services),
     ...plansRoutes(services),
     ...sheetsRoutes(services),

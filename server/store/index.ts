@@ -6,6 +6,7 @@ import { bookingStore } from './bookings';
 import { dayStore } from './days';
 import { deviceStore } from './devices';
 import { documentTable } from './documents';
+import { groupStore } from './groups';
 import { guestStore } from './guests';
 import { journalStore } from './journal';
 import { listWordStore } from './list-words';
@@ -30,6 +31,7 @@ export function openStore(db: Db) {
     manager: managerStore(db),
     days: dayStore(db),
     bookings: bookingStore(db),
+    groups: groupStore(db),
     listWords: listWordStore(db),
     journal: journalStore(db),
     planJobs: planJobStore(db),
