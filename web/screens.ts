@@ -175,6 +175,20 @@ export const SCREENS: readonly Screen[] = [
     demo: '/bookings',
   },
   {
+    path: 'groups',
+    title: 'Groups',
+    load: () => import('./groups/groups').then((m) => m.Groups),
+    places: [room('Groups', '8')],
+    demo: '/groups',
+  },
+  {
+    path: 'groups/:id',
+    title: 'Group sheet',
+    load: () => import('./groups/group-sheet').then((m) => m.GroupSheet),
+    places: [],
+    demo: '/groups/none',
+  },
+  {
     path: 'garage',
     title: 'Garage',
     load: () => import('./garage/garage').then((m) => m.Garage),
@@ -291,6 +305,14 @@ export const SCREENS: readonly Screen[] = [
       { file: 'counter-phone', caption: 'The instructor’s counter, on a phone' },
       { file: 'parking-phone', caption: 'At the parked car, on a phone' },
     ],
+  },
+  {
+    path: 'lead',
+    title: 'Lead a group',
+    load: () => import('./groups/lead').then((m) => m.Lead),
+    frame: 'phone',
+    places: [onPhone('Lead', '9')],
+    demo: '/lead',
   },
   {
     path: 'calls',

@@ -3,7 +3,17 @@ import { factOf } from '../day/any-fact';
 import type { Fact } from '../day';
 
 /** Where something stored is put right. */
-export const troublePlace = z.enum(['rules', 'cars', 'crew', 'bookings', 'groups', 'circuit', 'roster', 'board', 'journal']);
+export const troublePlace = z.enum([
+  'rules',
+  'cars',
+  'crew',
+  'bookings',
+  'groups',
+  'circuit',
+  'roster',
+  'board',
+  'journal',
+]);
 export type TroublePlace = z.output<typeof troublePlace>;
 
 /** What is at fault in what a day is made from, and what was done about it. */

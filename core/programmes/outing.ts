@@ -16,7 +16,7 @@ export interface Outing {
 
 /** One part of an outing, for a sheet that says what happens when. */
 export interface OutingPart {
-  readonly what: 'warmUp' | 'laps' | 'changes' | 'coolDown' | 'turns' | 'between' | 'leadLaps' | 'stations' | 'walks';
+  readonly what: 'warmUp' | 'laps' | 'changes' | 'coolDown' | 'turns' | 'leadLaps' | 'stations' | 'walks';
   readonly times: number;
   readonly eachS: number;
 }

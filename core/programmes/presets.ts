@@ -3,7 +3,10 @@ import { ROLLING_CHANGE_S, STOPPED_CHANGE_S, type Programme, type ProgrammeKind 
 /** What a programme begins with at a venue that has not changed it: an ordinary one of its kind. */
 export interface Preset {
   readonly programme: Programme;
-  readonly roles: readonly { readonly role: 'lead' | 'spotter' | 'blocker' | 'push' | 'marshal'; readonly count: number }[];
+  readonly roles: readonly {
+    readonly role: 'lead' | 'spotter' | 'blocker' | 'push' | 'marshal';
+    readonly count: number;
+  }[];
   readonly setUpS: number;
   readonly wrapUpS: number;
   readonly needsBriefing: boolean;
@@ -72,4 +75,8 @@ export const PRESETS: Readonly<Record<ProgrammeKind, Preset>> = {
 };
 
 /** What a change takes where nobody has measured it, by the way in which it is made. */
-export const CHANGE_TAKES_S = { straight: ROLLING_CHANGE_S, corner: ROLLING_CHANGE_S, stopped: STOPPED_CHANGE_S } as const;
+export const CHANGE_TAKES_S = {
+  straight: ROLLING_CHANGE_S,
+  corner: ROLLING_CHANGE_S,
+  stopped: STOPPED_CHANGE_S,
+} as const;

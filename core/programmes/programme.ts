@@ -99,7 +99,9 @@ export const lowGripProgramme = z.strictObject({
   leadLaps: lapsOrNone,
   leadLapS: lapS,
   stations: z
-    .array(z.strictObject({ name, kind: z.enum(STATION_KINDS), runS: durationS, aids: z.enum(DRIVING_AIDS).optional() }))
+    .array(
+      z.strictObject({ name, kind: z.enum(STATION_KINDS), runS: durationS, aids: z.enum(DRIVING_AIDS).optional() }),
+    )
     .min(1, 'expected at least one station')
     .max(8),
   /** Into so many teams the members are split, in the order in which they are listed. */

@@ -80,7 +80,14 @@ describe('The spacing of a train', () => {
 
   it('is the venue’s own where it has one', () => {
     const spacing = { start: [8, 10], practised: [3, 4], coolDown: [6, 8] } as const;
-    const own = { spacing: { ...spacing, start: [8, 10] as [number, number], practised: [3, 4] as [number, number], coolDown: [6, 8] as [number, number] } };
+    const own = {
+      spacing: {
+        ...spacing,
+        start: [8, 10] as [number, number],
+        practised: [3, 4] as [number, number],
+        coolDown: [6, 8] as [number, number],
+      },
+    };
     expect(spacingOf(own, 'practised', 3, SPEEDS).lengths).toEqual([3, 4]);
   });
 

@@ -24,6 +24,7 @@ export {
   HOME_CAR_WORDS,
   HOUSE_RULE,
   PHASE_WORDS,
+  ROLE_WORDS,
   spokenCue,
   FRIEND_WISH_WORDS,
   TERM_WORDS,
@@ -31,6 +32,8 @@ export {
   touchWords,
 } from './terms';
 export * from './english-first-steps';
+export { MEMBER_OUT_WORDS } from './english-groups';
+export * from './english-train';
 export { ruleEffectWords } from './english-rules';
 export * from './languages';
 export { CALL_HOLDS, CALL_MEANINGS, TALK_GROUP_WORDS } from './english-driving';

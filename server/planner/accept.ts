@@ -77,8 +77,14 @@ function brokenRules(broken: readonly Violation[], day: Day): Refusal {
   });
 }
 
-/** A plan made from a standpoint, with the drives that were to begin before and whose fate nobody has decided yet. */
+/** A plan made from a standpoint, with the drives and groups that were to begin before and whose fate nobody has decided yet. */
 export function withOverdue({ plan: current }: Standpoint, plan: Plan): Plan {
   const known = new Set([...plan.drives, ...plan.unplanned].map(({ drive }) => drive));
-  return { ...plan, drives: [...plan.drives, ...current.drives.filter(({ drive }) => !known.has(drive))] };
+  const groups = new Set([...(plan.groups ?? []), ...(plan.unplannedGroups ?? [])].map(({ group }) => group));
+  const overdue = (current.groups ?? []).filter(({ group }) => !groups.has(group));
+  return {
+    ...plan,
+    drives: [...plan.drives, ...current.drives.filter(({ drive }) => !known.has(drive))],
+    ...(overdue.length > 0 && { groups: [...(plan.groups ?? []), ...overdue] }),
+  };
 }

@@ -5,7 +5,9 @@ import { documentCodec, type Change, type DocumentRow, type ReadRows, type Store
 /** The groups of each event day. */
 export function groupStore(db: Db) {
   const codec = documentCodec(groupFields);
-  const ofDay = db.prepare<[string], DocumentRow>('select id, version, document from day_group where date = ? order by rowid');
+  const ofDay = db.prepare<[string], DocumentRow>(
+    'select id, version, document from day_group where date = ? order by rowid',
+  );
   const one = db.prepare<[string, string], DocumentRow>(
     'select id, version, document from day_group where date = ? and id = ?',
   );

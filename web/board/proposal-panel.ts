@@ -68,7 +68,7 @@ export class ProposalPanel {
     const [planned, leftOut] = [plan?.drives.length ?? 0, plan?.unplanned.length ?? 0];
     return { planned, leftOut, of: planned + leftOut };
   });
-  /** What is left out, drives with the same reason together. */
+  /** What is left out, drives with the same reason together, then groups. */
   protected readonly leftOut = computed(() => {
     const index = this.data.context()?.schedule.index;
     const groups = new Map<string, { drive: string; names: string[]; reason: string; gone: boolean }>();
@@ -81,6 +81,10 @@ export class ProposalPanel {
         const gone = typeof reason !== 'string' && reason.code === 'guestGone';
         groups.set(key, { drive, names: [name], reason: this.tell().leftOut(reason), gone });
       }
+    }
+    for (const { group: id, reason } of this.found()?.plan.unplannedGroups ?? []) {
+      const name = index?.groups.get(id)?.name ?? id;
+      groups.set(id, { drive: id, names: [name], reason: this.tell().leftOut(reason), gone: true });
     }
     return [...groups.values()].map(({ drive, names, reason, gone }) => {
       const people = [...new Set(names)];

@@ -66,6 +66,7 @@ describe('The day on screen', () => {
   const view = (journal: JournalEntry[] = [], date = DATE) =>
     z.encode(dayView, {
       day: aDay(),
+      groups: [],
       bookings: [],
       currency: 'EUR',
       weekStartsOn: 1 as const,

@@ -41,6 +41,7 @@ describe('The rules', () => {
     gate: ORDINARY_GATE,
     introduction: ORDINARY_INTRODUCTION,
     putOff: [],
+    surfaces: [],
     calendar: NO_PATTERN,
   });
 

@@ -10,6 +10,7 @@ const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly lab
   cars: { path: '/cars', label: 'Cars' },
   crew: { path: '/crew', label: 'Crew' },
   bookings: { path: '/bookings', label: 'Bookings' },
+  groups: { path: '/groups', label: 'Groups' },
   circuit: { path: '/circuit', label: 'Circuit' },
   roster: { path: '/crew/roster', label: 'Roster' },
   board: { path: '/board', label: 'Board' },

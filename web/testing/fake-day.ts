@@ -81,7 +81,18 @@ export class FakeDay implements OpenDay {
       clock: { date: day.date, secondsOfDay: at(time), rate: 0, adjustable: true },
     };
     const troubles: DayTrouble[] = [];
-    this.view = signal({ day, bookings: [...bookings], carNumbers, ...exit, plan, revision, journal: [], troubles });
+    const groups = (day.groups ?? []).map(({ id, ...fields }) => ({ id, version: 1, fields }));
+    this.view = signal({
+      day,
+      bookings: [...bookings],
+      groups,
+      carNumbers,
+      ...exit,
+      plan,
+      revision,
+      journal: [],
+      troubles,
+    });
     this.day = computed(() => this.view().day);
     this.context = computed(() => contextOf(this.view(), this.written()));
     this.plan = computed(() => this.context().schedule.plan);

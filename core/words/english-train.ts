@@ -1,0 +1,152 @@
+import type {
+  CornerStep,
+  FollowProgramme,
+  GroupAdvice,
+  NextChange,
+  OutingPart,
+  SpacingPhase,
+  TrainPhase,
+} from '../programmes';
+import { spokenDuration } from '../day';
+import { tell, type ByCode } from './by-code';
+
+/** What the leader of a train says by radio, and what people read about groups. */
+
+/** What a car is called on the radio: by its colour, then by its place. */
+const COLOURS: readonly (readonly [name: string, red: number, green: number, blue: number])[] = [
+  ['white', 240, 240, 240],
+  ['silver', 185, 190, 195],
+  ['grey', 120, 125, 130],
+  ['black', 30, 30, 32],
+  ['red', 190, 40, 35],
+  ['orange', 225, 120, 30],
+  ['yellow', 235, 200, 50],
+  ['green', 45, 130, 60],
+  ['turquoise', 40, 150, 150],
+  ['blue', 45, 85, 170],
+  ['violet', 110, 80, 165],
+  ['pink', 225, 130, 165],
+  ['brown', 115, 75, 45],
+  ['cream', 232, 222, 190],
+];
+
+/** The name of the nearest colour that people have a word for. @param hex `#3366cc` */
+export function colourName(hex: string): string {
+  const [red, green, blue] = [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as [number, number, number];
+  // Eyes tell greens apart best, blues least.
+  const far = ([, r, g, b]: (typeof COLOURS)[number]) =>
+    2 * (r - red) ** 2 + 4 * (g - green) ** 2 + 3 * (b - blue) ** 2;
+  return COLOURS.reduce((best, one) => (far(one) < far(best) ? one : best))[0];
+}
+
+/** Who is in a train, as the leader calls them. */
+export interface TrainNames {
+  /** First name. */
+  readonly guest: (id: string) => string;
+  /** The name of the colour of the guest's car; nothing where it has none. */
+  readonly colour: (guest: string) => string | undefined;
+}
+
+/** A line for the radio, and to whom it is said. */
+export interface RadioLine {
+  readonly to: 'aside' | 'others' | 'last' | 'all';
+  readonly words: string;
+}
+
+/** How a change is called, in the order in which it is said. */
+export function changeCalls(
+  change: NextChange,
+  { change: how }: Pick<FollowProgramme, 'change'>,
+  { guest, colour }: TrainNames,
+): RadioLine[] {
+  const { aside, order } = change;
+  const side = how.side ?? 'right';
+  const pass = side === 'right' ? 'left' : 'right';
+  const where = how.place === undefined ? '' : how.how === 'corner' ? `leaving ${how.place}, ` : `on ${how.place}, `;
+  const slow = how.how === 'stopped' ? 'and stop' : how.slowToKmh ? `and slow to ${how.slowToKmh}` : 'and slow down';
+  const names = aside.map(guest).join(' and ');
+  const tail = order.at(-1 - aside.length);
+  const behind = tail === undefined ? undefined : (colour(tail) ?? guest(tail));
+  const last = order.at(-1 - aside.length);
+  return [
+    { to: 'aside', words: `${names}: ${where}pull to the ${side} ${slow}.` },
+    { to: 'others', words: `The others: pass on the ${pass}, one after the other, and stay in line.` },
+    ...(behind === undefined
+      ? []
+      : [
+          {
+            to: 'aside' as const,
+            words: `${names}: in behind the ${behind} one, number ${order.indexOf(aside[0]!) + 1}.`,
+          },
+        ]),
+    ...(last === undefined
+      ? []
+      : [{ to: 'last' as const, words: `${guest(last)}, you are last: flash when ${names} is behind you.` }]),
+    { to: 'all', words: `${order.length} of ${order.length} there? Then ${guest(order[0]!)} is first. Here we go.` },
+  ];
+}
+
+/** What everybody knows to do when a radio is lost. */
+export function radioLostWords(guest: string, side: 'left' | 'right'): RadioLine[] {
+  return [
+    { to: 'all', words: `${guest} does not hear us: everybody slow down, hazard lights on.` },
+    { to: 'aside', words: `${guest} pulls to the ${side} and stops; the last car stops behind.` },
+    { to: 'all', words: 'Swap the set, test it, wait for the flash, then back in at the tail.' },
+  ];
+}
+
+export const TRAIN_PHASE_WORDS: Readonly<Record<TrainPhase, string>> = {
+  warmUp: 'Warming up',
+  laps: 'At pace',
+  coolDown: 'Cooling down',
+  over: 'Bring them in',
+};
+
+export const SPACING_WORDS: Readonly<Record<SpacingPhase, string>> = {
+  start: 'at the start',
+  practised: 'once they are in step',
+  coolDown: 'cooling down',
+};
+
+export const CORNER_STEP_WORDS: Readonly<Record<CornerStep, string>> = {
+  coast: 'coast',
+  lightBrake: 'brake lightly',
+  full: 'full',
+};
+
+const PARTS: Readonly<Record<OutingPart['what'], readonly [one: string, many: string]>> = {
+  warmUp: ['warm-up lap', 'warm-up laps'],
+  laps: ['lap', 'laps'],
+  changes: ['change', 'changes'],
+  coolDown: ['cool-down lap', 'cool-down laps'],
+  turns: ['turn', 'turns'],
+  leadLaps: ['lap behind the leader', 'laps behind the leader'],
+  stations: ['station', 'stations'],
+  walks: ['walk between', 'walks between'],
+};
+
+/** "8 laps of 1 min 20 s": what a group's time is made of. */
+export function partWords({ what, times, eachS }: OutingPart): string {
+  return `${times} ${PARTS[what][times === 1 ? 0 : 1]} of ${spokenDuration(eachS)}`;
+}
+
+/** What a manager would want to know before anybody drives; with its full stop. */
+export function groupAdviceWords(advice: GroupAdvice): string {
+  const sentences: ByCode<GroupAdvice> = {
+    notEven: ({ values: { laps, fewer, more, restores } }) => {
+      const better = [fewer, more].filter((one) => one !== undefined).join(' or ');
+      const how = restores ? 'not everybody leads as often' : 'the order at the start does not come back';
+      return `With ${laps} laps ${how}${better === '' ? '' : `; ${better} come out even`}.`;
+    },
+    otherRhythm: ({ values: { after, stretches } }) =>
+      `Changing every ${after} laps would leave somebody out, so the changes come after ${stretches.join(', ')} laps.`,
+    tooFewCars: ({ values: { people, cars } }) =>
+      `${people} cars are needed and ${cars === 0 ? 'none is' : `${cars} ${cars === 1 ? 'is' : 'are'}`} there: add one, or make it two groups one after the other.`,
+    tooManyForOne: ({ values: { people, most } }) =>
+      `${people} guests are too many behind one leader, who sees ${most}: make it two groups.`,
+    alone: () => 'One guest alone follows nobody: a coached drive would be better, or another guest.',
+    moreTeamsThanPeople: ({ values: { teams, people } }) =>
+      `${people} guests cannot be ${teams} teams: take fewer teams.`,
+  };
+  return tell(sentences, advice);
+}

@@ -1,0 +1,46 @@
+import { groupFields, type GroupFields } from '@core/day';
+import { PRESETS, type ProgrammeKind } from '@core/programmes';
+import { groupFormFields, groupSchema, groupTyped, newGroup } from './group-form';
+
+const KINDS = Object.keys(PRESETS) as ProgrammeKind[];
+const filled = (kind: ProgrammeKind): GroupFields => ({
+  ...newGroup(kind, 'A group', 'circuit'),
+  members: ['g1', 'g2'],
+  cars: ['c1', 'c2'],
+});
+const read = (typed: unknown, before?: GroupFields) => groupSchema(before).safeParse(typed);
+
+describe('The form of a group', () => {
+  it('gives back what it was filled with, whatever the kind', () => {
+    for (const kind of KINDS) expect(read(groupTyped(filled(kind))).data).toEqual(filled(kind));
+  });
+
+  it('keeps who was named for a role', () => {
+    const fields: GroupFields = { ...filled('follow'), roles: [{ role: 'lead', count: 1, people: ['i2'] }] };
+    expect(read(groupTyped(fields), fields).data?.roles).toEqual(fields.roles);
+  });
+
+  it('reads steps and stations as people write them, and says which line it cannot read', () => {
+    const oval = groupTyped(filled('throttle'));
+    const steps = ['50%: 2 laps of 42 s', '100 3 31.5'];
+    const typed = { ...oval, programme: { ...(oval['programme'] as object), steps } };
+    expect(read(typed).data?.programme).toEqual(
+      jasmine.objectContaining({
+        steps: [
+          { percent: 50, laps: 2, lapS: 42 },
+          { percent: 100, laps: 3, lapS: 31.5 },
+        ],
+      }),
+    );
+    const wrong = { ...oval, programme: { ...(oval['programme'] as object), steps: ['fast please'] } };
+    expect(read(wrong).error?.issues[0]?.path).toEqual(['programme', 'steps', 0]);
+  });
+
+  it('has a field for all that a new group needs, and begins with what the schema takes', () => {
+    for (const kind of KINDS) {
+      const paths = groupFormFields(kind, { guests: [], cars: [], surfaces: [] }).map(({ path }) => path);
+      expect(paths).toEqual(jasmine.arrayContaining(['name', 'surface', 'members', 'cars', 'roles.lead', 'setUpS']));
+      expect(groupFields.safeParse(filled(kind)).success || kind).toBeTruthy();
+    }
+  });
+});

@@ -1,0 +1,212 @@
+import { GROUP_ROLES, groupFields, type GroupFields, type Json } from '@core/day';
+import { CHANGE_WAYS, PRESETS, STATION_KINDS, type ProgrammeKind, type StationKind } from '@core/programmes';
+import { ROLE_WORDS } from '@core/words';
+import * as z from 'zod';
+import type { Field, Option } from '../forms/fields';
+
+/**
+ * How a group is typed: roles as a number each, steps and stations as lines of text. What is typed becomes a group by the
+ * schema of groups; a line that cannot be read stays as it is, for the schema to refuse it.
+ */
+
+const STEP = /^(\d{1,3})\s*%?\D+(\d{1,2})\D+(\d{1,4}(?:\.\d)?)/;
+const STATION = /^(.+?):\s*(\d{1,4})\s*s?\s*(?:\((\w+)\))?\s*$/;
+
+interface Step {
+  readonly percent: number;
+  readonly laps: number;
+  readonly lapS: number;
+}
+interface Station {
+  readonly name: string;
+  readonly kind: StationKind;
+  readonly runS: number;
+}
+
+export function stepText({ percent, laps, lapS }: Step): string {
+  return `${percent} %: ${laps} ${laps === 1 ? 'lap' : 'laps'} of ${lapS} s`;
+}
+
+function stepOf(text: unknown): unknown {
+  const [, percent, laps, lapS] = STEP.exec(String(text)) ?? [];
+  return percent === undefined ? text : { percent: Number(percent), laps: Number(laps), lapS: Number(lapS) };
+}
+
+export function stationText({ name, kind, runS }: Station): string {
+  return `${name}: ${runS} s (${kind})`;
+}
+
+function stationOf(text: unknown): unknown {
+  const [, name, runS, kind] = STATION.exec(String(text)) ?? [];
+  if (name === undefined) return text;
+  return { name, runS: Number(runS), kind: STATION_KINDS.find((one) => one === kind) ?? 'figure' };
+}
+
+/** A group as its form shows it. */
+export function groupTyped(fields: GroupFields): Json {
+  const { roles, programme, ...rest } = z.encode(groupFields, fields);
+  const lines =
+    programme.kind === 'throttle'
+      ? { ...programme, steps: programme.steps.map(stepText) }
+      : programme.kind === 'lowGrip'
+        ? { ...programme, stations: programme.stations.map(stationText) }
+        : programme;
+  const count = Object.fromEntries(
+    GROUP_ROLES.map((role) => [role, roles.find((one) => one.role === role)?.count ?? 0]),
+  );
+  return { ...rest, programme: lines, roles: count };
+}
+
+/** What was typed, as a group; the people who may do something stay those that were named before. */
+export function groupSchema(before?: Pick<GroupFields, 'roles'>): z.ZodType<GroupFields> {
+  return z.preprocess((typed) => {
+    const { roles, programme, ...rest } = typed as { roles: Record<string, number>; programme: Json } & Json;
+    const { steps, stations } = programme as { steps?: unknown[]; stations?: unknown[] };
+    return {
+      ...rest,
+      programme: {
+        ...programme,
+        ...(steps && { steps: steps.map(stepOf) }),
+        ...(stations && { stations: stations.map(stationOf) }),
+      },
+      roles: GROUP_ROLES.flatMap((role) => {
+        const people = before?.roles.find((one) => one.role === role)?.people;
+        const count = Number(roles[role] ?? 0);
+        return count > 0 ? [{ role, count, ...(people && { people }) }] : [];
+      }),
+    };
+  }, groupFields) as unknown as z.ZodType<GroupFields>;
+}
+
+/** A new group of a kind, as the preset says. */
+export function newGroup(kind: ProgrammeKind, name: string, surface: string): GroupFields {
+  const { programme, roles, setUpS, wrapUpS, needsBriefing } = PRESETS[kind];
+  return {
+    ...{ name, programme, surface, setUpS, wrapUpS, needsBriefing },
+    members: [],
+    cars: [],
+    roles: roles.map((one) => ({ ...one })),
+  };
+}
+
+const WAY_WORDS = {
+  straight: 'rolling, on a straight',
+  corner: 'rolling, leaving a corner',
+  stopped: 'stopped',
+} as const;
+
+export interface GroupOptions {
+  readonly guests: readonly Option[];
+  readonly cars: readonly Option[];
+  readonly surfaces: readonly Option[];
+}
+
+/** The fields of a group of a kind, in the order in which people think of them. */
+export function groupFormFields(kind: ProgrammeKind, { guests, cars, surfaces }: GroupOptions): Field[] {
+  return [
+    { path: 'name', label: 'Name', kind: 'text', group: 'Who, where and when' },
+    { path: 'surface', label: 'Where', kind: 'choice', options: surfaces },
+    { path: 'pin.release', label: 'Out at', kind: 'time', optional: true, hint: 'the planner chooses where empty' },
+    { path: 'notBefore', label: 'Not before', kind: 'time', optional: true },
+    { path: 'endsBy', label: 'Over by', kind: 'time', optional: true },
+    { path: 'needsBriefing', label: 'Class before', kind: 'yes' },
+    {
+      path: 'members',
+      label: 'Guests, in the order of the start',
+      kind: 'many',
+      options: guests,
+      wide: true,
+    },
+    {
+      path: 'cars',
+      label: 'Cars that they may drive',
+      kind: 'many',
+      options: cars,
+      wide: true,
+      group: 'Cars and people',
+    },
+    ...(kind === 'throttle'
+      ? []
+      : [{ path: 'leadCars', label: 'Leader’s car, any of', kind: 'many', options: cars, optional: true } as const]),
+    ...(kind === 'follow'
+      ? [{ path: 'staffCars', label: 'Staff cars in the train', kind: 'many', options: cars, optional: true } as const]
+      : [{ path: 'carCount', label: 'Cars taken along', kind: 'number', optional: true } as const]),
+    ...GROUP_ROLES.map((role): Field => ({ path: `roles.${role}`, label: ROLE_LABELS[role], kind: 'number' })),
+    { path: 'setUpS', label: 'Set-up', kind: 'duration', group: 'How it goes' },
+    { path: 'wrapUpS', label: 'Wrap-up', kind: 'duration' },
+    ...PROGRAMME_FIELDS[kind],
+  ];
+}
+
+const ROLE_LABELS = Object.fromEntries(
+  GROUP_ROLES.map((role) => [role, ROLE_WORDS[role].charAt(0).toUpperCase() + ROLE_WORDS[role].slice(1)]),
+) as Record<(typeof GROUP_ROLES)[number], string>;
+
+const PROGRAMME_FIELDS: Readonly<Record<ProgrammeKind, readonly Field[]>> = {
+  follow: [
+    { path: 'programme.laps', label: 'Laps at pace', kind: 'number' },
+    { path: 'programme.warmUpLaps', label: 'Warm-up laps', kind: 'number' },
+    { path: 'programme.coolDownLaps', label: 'Cool-down laps', kind: 'number' },
+    { path: 'programme.gentleFactor', label: 'These take ×', kind: 'number', decimals: 2 },
+    {
+      path: 'programme.change.after',
+      label: 'Places change',
+      kind: 'choice',
+      options: [
+        { label: 'every lap', value: 1 },
+        ...[2, 3, 4, 5, 6].map((laps) => ({ label: `every ${laps} laps`, value: laps })),
+        { label: 'when the leader calls it', value: 'onCall' },
+      ],
+    },
+    {
+      path: 'programme.change.how',
+      label: 'How',
+      kind: 'choice',
+      options: CHANGE_WAYS.map((value) => ({ value, label: WAY_WORDS[value] })),
+    },
+    { path: 'programme.change.place', label: 'On which straight, leaving which corner', kind: 'text', optional: true },
+    {
+      path: 'programme.change.side',
+      label: 'The first pulls to the',
+      kind: 'choice',
+      optional: true,
+      options: [
+        { label: 'left', value: 'left' },
+        { label: 'right', value: 'right' },
+      ],
+    },
+    { path: 'programme.change.slowToKmh', label: 'Slows to', unit: 'km/h', kind: 'number', optional: true },
+    { path: 'programme.change.takesS', label: 'A change takes', kind: 'duration' },
+  ],
+  throttle: [
+    {
+      path: 'programme.steps',
+      label: 'Steps of throttle',
+      kind: 'list',
+      wide: true,
+      hint: 'with commas, such as: 50 %: 2 laps of 42 s, 75 %: 2 laps of 36 s',
+    },
+    { path: 'programme.startS', label: 'Getting off takes', kind: 'duration' },
+    { path: 'programme.finishS', label: 'Coming in takes', kind: 'duration' },
+    { path: 'programme.carsOut', label: 'Cars out at once', kind: 'number' },
+    { path: 'programme.pushed', label: 'Pushed off', kind: 'yes' },
+    { path: 'programme.hold', label: 'Lane or height to hold', kind: 'text', optional: true },
+    { path: 'programme.lanes', label: 'Lanes of the pit', kind: 'list', optional: true, hint: 'with commas' },
+  ],
+  lowGrip: [
+    {
+      path: 'programme.stations',
+      label: 'Stations',
+      kind: 'list',
+      wide: true,
+      hint: 'with commas, such as: Slalom: 60 s (slalom), Full course: 75 s (course)',
+    },
+    { path: 'programme.teams', label: 'Teams', kind: 'number' },
+    { path: 'programme.runsEach', label: 'Runs of each at a station', kind: 'number' },
+    { path: 'programme.changeS', label: 'A change of drivers takes', kind: 'duration' },
+    { path: 'programme.walkS', label: 'From one station to the next', kind: 'duration' },
+    { path: 'programme.leadLaps', label: 'Laps behind the leader', kind: 'number' },
+    { path: 'programme.leadLapS', label: 'One of them takes', unit: 's', kind: 'number' },
+    { path: 'programme.stopPhrase', label: 'Said so that everybody stands', kind: 'text', optional: true },
+  ],
+};

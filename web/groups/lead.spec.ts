@@ -1,0 +1,160 @@
+import { emptyPlan, type Group, type Plan } from '@core/day';
+import { aCar, aDay, aGuest, anInstructor, at } from '@core/testing/small-day';
+import { aGroup, ableForGroups, OVAL, PAN, STATIONS, STEPS, TRAIN } from '@core/testing/group-days';
+import { FakeDay, show } from '../testing/fake-day';
+import { GroupSheet } from './group-sheet';
+import { Groups } from './groups';
+import { Lead } from './lead';
+
+const NAMES = ['Ada Brook', 'Ben Carr', 'Cleo Dahl'];
+const GUESTS = NAMES.map((name, i) => aGuest({ id: `g${i + 1}`, name, briefed: true, sighted: true, drives: [] }));
+const CARS = GUESTS.map((_, i) => aCar({ id: `c${i + 1}`, name: `Car ${i + 1}` }));
+
+function dayWith(group: Partial<Group>): FakeDay {
+  const one = aGroup({
+    id: 'one',
+    name: 'The three',
+    members: GUESTS.map(({ id }) => id),
+    cars: ['c1', 'c2', 'c3'],
+    ...group,
+  });
+  const day = aDay({
+    guests: GUESTS,
+    cars: CARS,
+    instructors: ableForGroups([anInstructor(), anInstructor({ id: 'i2', name: 'Ife Okoro' })]),
+  });
+  const role = one.programme.kind === 'throttle' ? ('spotter' as const) : ('lead' as const);
+  const plan: Plan = {
+    ...emptyPlan(day.date),
+    version: 2,
+    groups: [{ group: 'one', release: at('10:00'), cars: ['c1', 'c2', 'c3'], crew: [{ role, instructor: 'i1' }] }],
+    unplannedGroups: [],
+  };
+  const it = new FakeDay({ ...day, version: 2, surfaces: [OVAL, PAN], groups: [one] }, plan, '09:50');
+  for (const { id } of GUESTS) it.clear(id, '09:20');
+  return it;
+}
+
+describe('A group on the leader’s phone', () => {
+  it('is gathered, its radios tested, and let out; a train is led lap by lap to the end', async () => {
+    const day = dayWith({ programme: { ...TRAIN, laps: 3, change: { ...TRAIN.change, after: 1 } } });
+    const { press, text } = await show(Lead, day, { group: 'one' });
+    await press('3 of 3 sit in the cars');
+    expect(text()).toContain('No answer yet from Ada, Ben, Cleo');
+    for (const name of NAMES) await press(`Radio of ${name} answered`);
+    await press('Let out');
+    expect(text()).toContain('Warming up, lap 1 of 1');
+    await press('Lap done');
+    expect(text()).toContain('At pace, lap 1 of 3');
+    expect(text()).toContain('Ada: pull to the right and stop.');
+    await press('Lap done, places changed');
+    expect(day.state().groups.get('one')!.order).toEqual(['g2', 'g3', 'g1']);
+    await press('Lap done, places changed');
+    await press('Lap done, places changed');
+    expect(day.state().groups.get('one')!.order).toEqual(['g1', 'g2', 'g3']);
+    await press('Lap done');
+    await press('All in and parked');
+    expect(text()).toContain('A word with each of them');
+    await press('Speak with Ben Carr');
+    await press('Keep');
+    expect(day.state().groups.get('one')!.members.get('g2')!.marked.length).toBe(1);
+    expect(day.refused).toEqual([]);
+  });
+
+  it('goes on fairly when somebody drops out, and takes them back at the tail', async () => {
+    const day = dayWith({ programme: TRAIN });
+    const { press, text } = await show(Lead, day, { group: 'one' });
+    await press('3 of 3 sit in the cars');
+    await press('Let out');
+    await press('Something with Ada Brook');
+    await press('falls behind');
+    expect(day.state().groups.get('one')!.order).toEqual(['g2', 'g3']);
+    await press('Something with Ada Brook');
+    await press('Back, at the tail');
+    expect(day.state().groups.get('one')!.order).toEqual(['g2', 'g3', 'g1']);
+    await press('Something with Ben Carr');
+    await press('does not hear us');
+    expect(text()).toContain('Ben does not hear us');
+    await press('Ben flashed: radio works');
+    expect(text()).not.toContain('Ben does not hear us');
+  });
+
+  it('leaves whoever is not ready behind, and says so', async () => {
+    const day = dayWith({});
+    day.record({ kind: 'guestLeft', guest: 'g3' }, '09:40');
+    const { text, press } = await show(Lead, day, { group: 'one' });
+    expect(text()).toContain('Cleo is not ready: the others can go.');
+    await press('2 of 3 sit in the cars');
+    expect(day.state().groups.get('one')!.order).toEqual(['g1', 'g2']);
+  });
+});
+
+describe('The oval on the spotter’s phone', () => {
+  it('goes up a step only once line, hands and answers are good, and back at any time', async () => {
+    const day = dayWith({ programme: STEPS, surface: 'oval', roles: [{ role: 'spotter', count: 1 }] });
+    const { press, text, element } = await show(Lead, day, { group: 'one' });
+    await press('3 of 3 sit in the cars');
+    await press('Let out');
+    await press('Radio of Ada Brook: no answer');
+    expect(text()).toContain('change the set');
+    await press('Radio of Ada Brook answered');
+    await press('Ada Brook is off');
+    expect(text()).toContain('50 %');
+    await press('Count lap');
+    await press('Count lap');
+    const up = () => [...element.querySelectorAll('button')].find((one) => one.textContent?.trim() === 'Up to 75 %')!;
+    expect(up().disabled).toBe(true);
+    for (const mark of ['Line held', 'Smooth', 'Answers']) await press(mark);
+    expect(up().disabled).toBe(false);
+    await press('Up to 75 %');
+    expect(text()).toContain('75 %');
+    await press('Step back');
+    expect(day.state().groups.get('one')!.turns.get('g1')!.step).toBe(0);
+    await press('Stop all');
+    expect(text()).toContain('Everybody stands');
+    await press('All clear: go on');
+    await press('In, brakes confirmed');
+    expect(text()).toContain('done, 50 %: 2');
+  });
+});
+
+describe('The stations on the spotter’s phone', () => {
+  it('count spins, and let nobody onto the full course who has not passed the others, but with a reason', async () => {
+    const day = dayWith({ programme: { ...STATIONS, teams: 1 }, surface: 'pan', carCount: 3 });
+    const { press, text } = await show(Lead, day, { group: 'one' });
+    await press('3 of 3 sit in the cars');
+    await press('Let out');
+    expect(text()).toContain('Round 1 of 3');
+    await press('Run of Ada Brook at Slalom');
+    await press('Spin 0');
+    await press('Passed');
+    expect(text()).toContain('passed, 1 runs, 1 spins');
+    await press('Next round: all walk on');
+    await press('Next round: all walk on');
+    await press('Run of Ada Brook at Full course');
+    await press('Passed');
+    expect(day.refused.at(-1)).toContain('Circle');
+    await press('Has done it before');
+    await press('Passed');
+    expect(day.state().groups.get('one')!.members.get('g1')!.runs.length).toBe(2);
+    await press(/stop all$/);
+    expect(text()).toContain('everybody stands');
+  });
+});
+
+describe('The room of groups', () => {
+  it('tells who, when, with what and how long, and what would come out even', async () => {
+    const { text } = await show(Groups, dayWith({ programme: { ...TRAIN, laps: 7 } }));
+    expect(text()).toContain('The three');
+    expect(text()).toContain('out at 10:00');
+    expect(text()).toContain('Ada Brook');
+    expect(text()).toContain('6 or 12 come out even');
+  });
+
+  it('prints a sheet with the order, the calls and what to do if a radio is lost', async () => {
+    const { text } = await show(GroupSheet, dayWith({ programme: { ...TRAIN, laps: 6 } }), { id: 'one' });
+    expect(text()).toContain('Order by lap');
+    expect(text()).toContain('Ada: pull to the right and stop.');
+    expect(text()).toContain('Whoever does not hear us');
+  });
+});

@@ -1,0 +1,126 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { spokenDuration } from '@core/day';
+import { rotationTable, stationS, teamsOf, type LowGripProgramme } from '@core/programmes';
+import { DayService } from '../data/day.service';
+import { PanPlan } from './pan-plan';
+import type { LedGroup } from './lead';
+
+/** The stations of a low-grip course: which team is where now and next, who has passed what, and one phrase that stops all. */
+@Component({
+  selector: 'jl-stations-of-group',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [PanPlan],
+  templateUrl: './stations.html',
+  styleUrl: './led-part.scss',
+})
+export class Stations {
+  private readonly data = inject(DayService);
+  readonly led = input.required<LedGroup>();
+  /** Rounds are told by the clock until somebody says otherwise. */
+  private readonly said = signal<number | undefined>(undefined);
+  /** The guest and station that are being entered, with what was counted. */
+  protected readonly about = signal<{ guest: string; station: string; spins: number; stops: number } | undefined>(
+    undefined,
+  );
+  protected readonly programme = computed(() => this.led().state.group.programme as LowGripProgramme);
+  protected readonly phrase = computed(() => this.programme().stopPhrase ?? 'Everybody stop');
+
+  private readonly table = computed(() => rotationTable(this.programme().teams, this.programme().stations.length));
+  private readonly eachS = computed(() => {
+    const { state } = this.led();
+    return stationS(this.programme(), state.group.members.length, Math.max(1, state.cars.length), 1);
+  });
+  protected readonly round = computed(() => {
+    const { releasedS } = this.led().state;
+    const { leadLaps, leadLapS, walkS } = this.programme();
+    const goneS = this.data.nowS() - (releasedS ?? this.data.nowS()) - leadLaps * leadLapS;
+    const byClock = Math.max(0, Math.floor(goneS / (this.eachS() + walkS)));
+    return Math.min(this.table().length - 1, this.said() ?? byClock);
+  });
+  protected readonly roundWords = computed(
+    () => `Round ${this.round() + 1} of ${this.table().length}, ${spokenDuration(this.eachS())} at each station`,
+  );
+
+  /** Each station with the team that is there, and what its people have done there. */
+  protected readonly stations = computed(() => {
+    const { state, facts } = this.led();
+    const { stations, teams } = this.programme();
+    const members = teamsOf(facts.members.length, teams);
+    const now = this.table()[this.round()]!;
+    return stations.map((station, place) => {
+      const team = now.indexOf(place);
+      const people = (members[team] ?? []).map((number) => facts.members[number]!);
+      return {
+        ...station,
+        place,
+        team: team < 0 ? undefined : team + 1,
+        aidsWords: station.aids === undefined ? '' : AIDS[station.aids],
+        people: people.map((member) => {
+          const of = state.members.get(member.id);
+          const runs = (of?.runs ?? []).filter((run) => run.station === station.name);
+          const spins = runs.reduce((sum, run) => sum + run.spins, 0);
+          const passed = runs.some((run) => run.passed);
+          return {
+            ...member,
+            passed,
+            words:
+              runs.length === 0
+                ? 'no run yet'
+                : `${passed ? 'passed' : 'not passed'}, ${runs.length} runs, ${spins} spins`,
+          };
+        }),
+      };
+    });
+  });
+  protected readonly pausing = computed(() => {
+    const now = this.table()[this.round()]!;
+    return now.flatMap((station, team) => (station === undefined ? [`Team ${team + 1}`] : []));
+  });
+  protected readonly stopped = computed(() => this.led().state.stopped);
+  protected readonly recovery = computed(() => {
+    const { recovery } = this.programme();
+    return recovery
+      ? `${recovery.vehicle} pulls it out, some ${spokenDuration(recovery.takesS)}; the others wait in the safety zone, engines on.`
+      : 'The others wait in the safety zone, engines on, until it is pulled out.';
+  });
+
+  private get group(): string {
+    return this.led().facts.id;
+  }
+
+  protected goRound(by: number): void {
+    this.said.set(Math.max(0, Math.min(this.table().length - 1, this.round() + by)));
+  }
+
+  protected begin(guest: string, station: string): void {
+    this.about.set({ guest, station, spins: 0, stops: 0 });
+  }
+
+  protected more(what: 'spins' | 'stops'): void {
+    this.about.update((one) => one && { ...one, [what]: one[what] + 1 });
+  }
+
+  protected done(passed: boolean): void {
+    const one = this.about();
+    if (one && this.data.record({ kind: 'stationRun', group: this.group, passed, ...one })) this.about.set(undefined);
+  }
+
+  /** The gate is opened by somebody who knows better, who says why. */
+  protected openGate(guest: string, station: string, reason: string): void {
+    this.data.record({ kind: 'stationOpened', group: this.group, guest, station, reason });
+  }
+
+  protected stop(reason: string): void {
+    this.data.record({ kind: 'groupStopped', group: this.group, reason });
+  }
+
+  protected goOn(): void {
+    this.data.record({ kind: 'groupGoes', group: this.group });
+  }
+
+  protected end(): void {
+    this.data.record({ kind: 'groupEnded', group: this.group });
+  }
+}
+
+const AIDS = { on: 'aids on', part: 'aids in part', off: 'aids off' } as const;

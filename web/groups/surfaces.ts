@@ -1,0 +1,110 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { contract, type VenueFields } from '@core/api';
+import { surface, type Surface } from '@core/day';
+import { Button } from 'primeng/button';
+import { concatMap, map, type Observable } from 'rxjs';
+import * as z from 'zod';
+import { Api } from '../data/api';
+import { DayService } from '../data/day.service';
+import { formOf } from '../forms/fields';
+import { editing, RecordEditor, type Edited } from '../forms/record-editor';
+
+const FIELDS = formOf<z.input<typeof surface>>({
+  // Made from the name.
+  id: 'notHere',
+  name: { label: 'Name', kind: 'text' },
+  kind: {
+    label: 'What it is',
+    kind: 'choice',
+    options: [
+      { label: 'an oval', value: 'oval' },
+      { label: 'a pan', value: 'pan' },
+    ],
+  },
+  limit: { label: 'Cars on it at once', kind: 'number' },
+  lapLengthM: { label: 'One lap', unit: 'm', kind: 'number', optional: true },
+  available: { label: 'Open', kind: 'windows', wide: true },
+  closures: { label: 'Closed', kind: 'windows', wide: true, hint: 'with the reason: 12:30–13:00 washing' },
+});
+
+/** Places to drive beside the circuit, of the venue and so of every day. */
+@Component({
+  selector: 'jl-surfaces',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, RecordEditor],
+  template: `
+    <span class="muted">Places to drive beside the circuit:</span>
+    @for (one of surfaces(); track one.id) {
+      <p-button [label]="one.name" size="small" [text]="true" (onClick)="open(one)" />
+    } @empty {
+      <span class="muted">none yet</span>
+    }
+    <p-button label="Add a place" size="small" [text]="true" (onClick)="add()" />
+    <jl-record-editor [(edited)]="edited" [fields]="fields" (done)="saved()" />
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.2rem 0.5rem;
+      align-items: center;
+    }
+  `,
+})
+export class Surfaces {
+  private readonly api = inject(Api);
+  private readonly data = inject(DayService);
+  protected readonly fields = FIELDS;
+  protected readonly edited = signal<Edited | undefined>(undefined);
+  protected readonly surfaces = computed(() => this.data.view()?.day.surfaces ?? []);
+
+  protected add(): void {
+    const { opens = 9 * 3600, closes = 18 * 3600 } = this.data.day() ?? {};
+    const taken = new Set(this.surfaces().map(({ id }) => id));
+    let number = 1;
+    while (taken.has(`surface${number}`)) number += 1;
+    const fresh: Surface = {
+      ...{ id: `surface${number}`, name: '', kind: 'oval', limit: 1 },
+      available: [{ from: opens, to: closes }],
+      closures: [],
+    };
+    this.edit('A place to drive', fresh, false);
+  }
+
+  protected open(one: Surface): void {
+    this.edit(one.name, one, true);
+  }
+
+  private edit(title: string, one: Surface, known: boolean): void {
+    const others = (surfaces: readonly Surface[]) => surfaces.filter(({ id }) => id !== one.id);
+    this.edited.set(
+      editing(surface, {
+        title,
+        fields: z.encode(surface, one),
+        version: undefined,
+        save: (fields) =>
+          this.changed((surfaces) =>
+            known ? surfaces.map((other) => (other.id === one.id ? fields : other)) : [...surfaces, fields],
+          ),
+        ...(known && {
+          remove: { label: 'Take it away', run: () => this.changed((surfaces) => others(surfaces)) },
+        }),
+      }),
+    );
+  }
+
+  private changed(change: (surfaces: readonly Surface[]) => Surface[]): Observable<VenueFields> {
+    return this.api.call(contract.readVenue).pipe(
+      concatMap(({ version, fields }) => {
+        const body = { version, fields: { ...fields, surfaces: change(fields.surfaces) } };
+        return this.api.call(contract.changeVenue, { body });
+      }),
+      map(({ fields }) => fields),
+    );
+  }
+
+  protected saved(): void {
+    this.data.reload();
+    this.data.say('The place is kept for every day of the venue.');
+  }
+}
