@@ -19,6 +19,7 @@ const KINDS = [
     'UnplacedReason',
     'In a plan; somebody’s own words stand as text.',
   ],
+  ['What to know of a group before it drives', 'core/programmes/advice.ts', 'GroupAdvice', 'Under Groups.'],
   ['Why a car does not fit', 'core/day/unplaced.ts', 'CarMisfit', 'A value of other facts.'],
   ['Why something that had begun cannot stay', 'core/day/frozen.ts', 'Obstacle', 'Planning again.'],
   ['Why a drive changes its place', 'core/planner/changes.ts', 'ChangeReason', 'In a proposal.'],
