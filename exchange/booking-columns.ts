@@ -110,7 +110,7 @@ function choice<T>(words: Readonly<Record<string, T>>): (cell: string) => T {
 
 const words = (cell: string) => cell.split(/[\s,;/+]+/).filter((word) => word !== '');
 
-/** `Sabrel R x5 + Halyard GT / Tessel Turbo x7`: drives joined by +, cars of which any will do by /, laps behind x. */
+/** `Sabrel R x5 + Halyard GT / Tessel Turbo x7`: drives joined by +, cars of which any will do by /, laps behind x; `ride` before it. */
 function drives(cell: string, { cars, driveIds, reference, words: own }: CellContext): BookingFields['drives'] {
   const unknown: string[] = [];
   const read = cell.split('+').map((part, position) => {
@@ -120,21 +120,25 @@ function drives(cell: string, { cars, driveIds, reference, words: own }: CellCon
     }
     const laps = Number(match[2]);
     if (laps < 1 || laps > 50) throw new CellError(`expected 1 to 50 laps, got ${laps}`);
-    const named = match[1].split('/').flatMap((word) => {
-      const wanted = word.trim().toLowerCase();
-      const meant = meansIn(own, 'car', wanted);
-      const found = cars.filter(
-        (car) =>
-          car.id === meant ||
-          car.name.toLowerCase() === wanted ||
-          car.id.toLowerCase() === wanted ||
-          String(car.number) === wanted,
-      );
-      if (found.length === 0) unknown.push(word.trim());
-      return found.map((car) => car.id);
-    });
+    const ride = /^ride\s+(?:in\s+)?/i.exec(match[1])?.[0] ?? '';
+    const named = match[1]
+      .slice(ride.length)
+      .split('/')
+      .flatMap((word) => {
+        const wanted = word.trim().toLowerCase();
+        const meant = meansIn(own, 'car', wanted);
+        const found = cars.filter(
+          (car) =>
+            car.id === meant ||
+            car.name.toLowerCase() === wanted ||
+            car.id.toLowerCase() === wanted ||
+            String(car.number) === wanted,
+        );
+        if (found.length === 0) unknown.push(word.trim());
+        return found.map((car) => car.id);
+      });
     const id = driveIds[position] ?? `${reference.slice(0, 56)}-${position + 1}`;
-    return { id, cars: [...new Set(named)], laps };
+    return { id, cars: [...new Set(named)], laps, ...(ride && { ride: { seats: 1 } }) };
   });
   if (unknown.length > 0) throw new CellError(`no car "${unknown.join('", "')}" in the fleet`, { cars: unknown });
   return read;
@@ -174,7 +178,7 @@ const COLUMNS: Readonly<Record<keyof BookingFields, Described>> = {
     header: 'drives',
     required: true,
     meaning:
-      '`Sabrel R x5 + Halyard GT / Tessel Turbo x7`: drives joined by `+`, cars of which any will do by `/`, laps behind `x`; a car by its name, number or id',
+      '`Sabrel R x5 + Halyard GT / Tessel Turbo x7`: drives joined by `+`, cars of which any will do by `/`, laps behind `x`; a car by its name, number or id; `ride Sabrel R x2` is one beside the instructor',
     read: drives,
   },
   leavesBy: { header: 'leaves by', meaning: 'time of day', read: time },

@@ -21,6 +21,14 @@ const faultsOf = (csv: string) =>
   rowsOf(csv).map(({ faults }) => faults.map(({ column, reason }) => `${column}: ${reason}`));
 
 describe('A booking list', () => {
+  it('knows a ride beside the instructor', () => {
+    const [row] = rowsOf(`${HEAD}\nA1,Ines,9:10,ride Sabrel R x2 + Sabrel R x5`);
+    expect(row!.fields!.drives.map(({ laps, ride }) => [laps, ride?.seats])).toEqual([
+      [2, 1],
+      [5, undefined],
+    ]);
+  });
+
   it('reads drives with alternatives, and a name that two cars share as either of them', () => {
     const [row] = rowsOf(`${HEAD}\nA1,Ines Faro,9:10,Halyard GT x5 + 9 / 4 x7`);
     expect(row!.fields!.drives).toEqual([

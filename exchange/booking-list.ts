@@ -208,8 +208,8 @@ function readRow(
 function keepMadeByHand(values: Record<string, unknown>, stored: BookingFields): void {
   const drives = values['drives'] as BookingFields['drives'] | undefined;
   values['drives'] = drives?.map((drive) => {
-    const { gearbox, pin } = stored.drives.find(({ id }) => id === drive.id) ?? {};
-    return { ...drive, ...(gearbox && { gearbox }), ...(pin && { pin }) };
+    const { gearbox, pin, ride } = stored.drives.find(({ id }) => id === drive.id) ?? {};
+    return { ...drive, ...(gearbox && { gearbox }), ...(pin && { pin }), ...(ride && !drive.ride && { ride }) };
   });
 }
 

@@ -39,6 +39,7 @@ export const CAR_COLUMNS: readonly RecordColumn[] = [
   { header: 'min height cm', path: 'fit.minHeightCm', kind: 'number', optional: true },
   { header: 'max height cm', path: 'fit.maxHeightCm', kind: 'number', optional: true },
   { header: 'max weight kg', path: 'fit.maxWeightKg', kind: 'number', optional: true },
+  { header: 'price a ride lap', path: 'ridePrice', kind: 'number', optional: true },
   { header: 'ride lap time s', path: 'ride.lapTimeS', kind: 'number', optional: true },
   { header: 'ride seats', path: 'ride.seats', kind: 'number', optional: true },
   { header: 'left on', path: 'leftOn', kind: 'text', optional: true },

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { gearbox, pin } from '../day/day-file';
+import { gearbox, pin, rideOf } from '../day/day-file';
 import { moneyAmount, text } from '../day/fields';
 import { timeOfDay } from '../day/time';
 
@@ -18,6 +18,8 @@ export const bookedDrive = z.strictObject({
   cars: z.array(z.string().min(1).max(64)).min(1, 'expected at least one car'),
   laps: z.number().int().min(1, 'expected 1 to 50 laps').max(50, 'expected 1 to 50 laps'),
   gearbox: gearbox.optional(),
+  /** The instructor drives, and so many people sit beside. */
+  ride: rideOf.optional(),
   /** What the manager has fixed. */
   pin: pin.optional(),
 });

@@ -129,6 +129,9 @@ export type Instructor = z.output<typeof instructor>;
 
 export const pin = z.strictObject({ release: timeOfDay.optional(), car: id.optional(), instructor: id.optional() });
 
+/** A ride takes so many seats beside the driver. */
+export const rideOf = z.strictObject({ seats });
+
 export const drive = z.strictObject({
   id,
   cars: z.array(id).min(1),
@@ -138,8 +141,8 @@ export const drive = z.strictObject({
   pin: pin.optional(),
   /** By the guest's word it begins (with its set-up) no earlier than this. */
   notBefore: timeOfDay.optional(),
-  /** The instructor drives, and so many people sit beside. */
-  ride: z.strictObject({ seats }).optional(),
+  /** The instructor drives. */
+  ride: rideOf.optional(),
 });
 export type Drive = z.output<typeof drive>;
 

@@ -1,4 +1,4 @@
-import { lapsOfEachCar, outingS } from '../programmes/outing';
+import { lapsOfEachCar, outingS, type Outing } from '../programmes/outing';
 import type { Car, Day, Drive, Guest, Instructor, SightingVehicle } from './day-file';
 import { CIRCUIT, outingOf, SPEAKING_ROLES, vehiclesOf, type Group, type GroupRole, type Surface } from './group';
 import type { Briefing, Plan, PlannedDrive, PlannedGroup, Refuel, Sighting } from './plan-file';
@@ -240,6 +240,20 @@ export function layOutSighting(day: Day, index: DayIndex, sighting: Sighting): S
   };
 }
 
+/** A group as it goes out at a time: which decides how long everything takes. */
+export function outingAt(day: Day, index: DayIndex, group: Group, releaseS: number): Outing {
+  return outingOf(group, {
+    lapTimesS: known(group.cars, index.cars).map(({ lapTimeS }) => lapTimeS),
+    paces: known(group.members, index.guests).map(({ pace }) => pace),
+    paceFactor: paceFactorAt(day, releaseS),
+  });
+}
+
+/** Seconds of a lap of a train at pace: that of its slowest guest in its slowest car. */
+export function slowestLapS(day: Day, index: DayIndex, group: Group, releaseS: number): number {
+  return outingAt(day, index, group, releaseS).slowestLapS;
+}
+
 /** Seconds that a group is out, and the laps that it takes of each of its cars. */
 export function groupRun(
   day: Day,
@@ -247,11 +261,7 @@ export function groupRun(
   group: Group,
   releaseS: number,
 ): { readonly trackS: number; readonly laps: number } {
-  const outing = outingOf(group, {
-    lapTimesS: known(group.cars, index.cars).map(({ lapTimeS }) => lapTimeS),
-    paces: known(group.members, index.guests).map(({ pace }) => pace),
-    paceFactor: paceFactorAt(day, releaseS),
-  });
+  const outing = outingAt(day, index, group, releaseS);
   const share = (index.surfaces.get(group.surface)?.lapLengthM ?? day.circuit.lapLengthM) / day.circuit.lapLengthM;
   return { trackS: outingS(outing), laps: lapsOfEachCar(outing, share) };
 }

@@ -28,6 +28,8 @@ export const carFields = z.strictObject({
   /** The day from which it is not in the fleet any more; its history stays. */
   leftOn: z.iso.date('expected a date, YYYY-MM-DD').optional(),
   lapPrice: moneyAmount.optional(),
+  /** What a lap beside the instructor costs, each seat. */
+  ridePrice: moneyAmount.optional(),
   /** Number of its stall. */
   stall: z.number().int().min(1).max(999).optional(),
   /** What the timing loop calls it; its id where not given. */

@@ -1,5 +1,5 @@
 import { checkPlan, costOf, layOut, type Day, type Plan } from '../day';
-import { aGroup, mixedDay, PAN, STATIONS } from '../testing/group-days';
+import { type aGroup, mixedDay, PAN, STATIONS } from '../testing/group-days';
 import { inEnglish } from '../testing/in-english';
 import { loadPlan } from './engine/load';
 import { problemOf } from './engine/problem';

@@ -1,13 +1,13 @@
-import { firstLapFactorOf, paceFactorAt } from '../day';
+import { CIRCUIT, firstLapFactorOf, paceFactorAt, slowestLapS } from '../day';
 import { lapEstimateOf, type DayContext, type DayState, type DriveState } from '../journal';
 import { estimateLap, type LapEstimate } from './lap-estimate';
 import type { LapShape } from './lap-shape';
 
 /** A vehicle on the circuit, as the traffic model sees it from one moment on. */
 export interface Runner {
-  /** Drive, or sighting vehicle. */
+  /** Drive, sighting vehicle, or a car of a train. */
   readonly id: string;
-  readonly kind: 'drive' | 'sighting';
+  readonly kind: 'drive' | 'sighting' | 'train';
   /** Id of the car or sighting vehicle. */
   readonly vehicle: string;
   /** Moment from which `progress` counts, seconds since midnight. */
@@ -92,7 +92,42 @@ export function runnersOf(
       off: off > progress ? off : progress + 0.2,
     });
   }
+  runners.push(...trainRunners(context, state, shape));
   return runners.sort((a, b) => crossesInS(a) - crossesInS(b));
+}
+
+/** Seconds between two cars of a train, at the ordinary spacing of one that has found its step. */
+const IN_TRAIN_S = 1.5;
+
+/** Every car of the trains that are out, the leader in front: all as quick as the slowest of their guests. */
+function trainRunners({ day, schedule: { index } }: DayContext, state: DayState, shape: LapShape): Runner[] {
+  return [...state.groups.values()].flatMap(({ group, stage, leadCar, members, order, laps, releasedS }) => {
+    if (stage !== 'out' || group.surface !== CIRCUIT || group.programme.kind !== 'follow') return [];
+    const outS = releasedS ?? state.timeS;
+    const { warmUpLaps, laps: atPace, coolDownLaps, gentleFactor } = group.programme;
+    const paceS = slowestLapS(day, index, group, outS);
+    const gentle = laps.length < warmUpLaps || laps.length >= warmUpLaps + atPace;
+    const lap = estimateLap(paceS * (gentle ? gentleFactor : 1), 1, []);
+    const inOrder = order.flatMap((guest) => members.get(guest)?.car ?? []);
+    const all = [...(leadCar === undefined ? [] : [leadCar]), ...inOrder, ...(group.staffCars ?? [])];
+    const crossings = laps.map(({ atS }) => ({ atS }));
+    const front = progressAt(state.timeS, outS, crossings, lap.lapS, 1, shape);
+    const off = offAfter(Math.max(warmUpLaps + atPace + coolDownLaps, laps.length), shape);
+    return all.map((vehicle, place): Runner => {
+      const progress = Math.max(0, front - (place * IN_TRAIN_S) / lap.lapS);
+      const id = `${group.id} ${place}`;
+      return {
+        id,
+        kind: 'train',
+        vehicle,
+        fromS: state.timeS,
+        progress,
+        lap,
+        firstLapFactor: 1,
+        off: Math.max(off, progress + 0.2),
+      };
+    });
+  });
 }
 
 function progressAt(

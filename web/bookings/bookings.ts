@@ -202,10 +202,15 @@ export class Bookings {
 
   /** By the prices of the cars, the cheapest of those of which any will do; nothing of a car without one. */
   private listPrice(drives: BookingFields['drives']): number {
-    const prices = new Map((known(this.fleet)?.cars ?? []).map(({ fields }) => [fields.id, fields.lapPrice ?? 0]));
-    const priceOf = (cars: readonly string[]) =>
-      cars.length === 0 ? 0 : Math.min(...cars.map((id) => prices.get(id) ?? 0));
-    return cents(drives.reduce((sum, { cars, laps }) => sum + priceOf(cars) * laps, 0));
+    const fleet = new Map((known(this.fleet)?.cars ?? []).map(({ fields }) => [fields.id, fields]));
+    const priceOf = ({ cars, ride }: BookingFields['drives'][number]) => {
+      const each = cars.map((id) => {
+        const { lapPrice = 0, ridePrice = lapPrice } = fleet.get(id) ?? {};
+        return ride ? ridePrice * ride.seats : lapPrice;
+      });
+      return each.length === 0 ? 0 : Math.min(...each);
+    };
+    return cents(drives.reduce((sum, drive) => sum + priceOf(drive) * drive.laps, 0));
   }
 
   /** Somebody stands at the desk: a reference of its own, here from now on. */
@@ -257,8 +262,8 @@ export class Bookings {
     return paid > 0 ? `${money(paid, this.currency())} paid` : '';
   }
 
-  private driveWords({ cars, laps }: BookingFields['drives'][number]): string {
+  private driveWords({ cars, laps, ride }: BookingFields['drives'][number]): string {
     const view = this.data.view();
-    return `${[...new Set(cars.map((id) => carLabel(view, id)))].join(' or ')} × ${laps}`;
+    return `${[...new Set(cars.map((id) => carLabel(view, id)))].join(' or ')} × ${laps}${ride ? ', a ride' : ''}`;
   }
 }

@@ -92,6 +92,7 @@ export const CAR_FIELDS = formOf<Omit<z.input<typeof carFields>, 'model'>>({
     folded: 'so that an instructor can drive guests in it',
   },
   'ride.seats': { label: 'Seats beside the driver', kind: 'number', optional: true },
+  ridePrice: { label: 'Price of a lap, each seat', kind: 'number', decimals: 2, optional: true },
   'talk.brakes': {
     label: 'Brakes',
     kind: 'text',

@@ -8,7 +8,7 @@ import { Select } from 'primeng/select';
 import { newId } from '../data/new-id';
 import type { Option } from './fields';
 
-/** The drives of a booking: cars of which any will do, laps, gearbox. */
+/** The drives of a booking: cars of which any will do, laps, gearbox, or that it is a ride. */
 @Component({
   selector: 'jl-drives-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -31,6 +31,7 @@ export class DrivesField implements ControlValueAccessor {
     { label: 'as wanted', value: '' },
     { label: 'automatic', value: 'auto' },
     { label: 'paddles', value: 'paddle' },
+    { label: 'as a passenger', value: 'ride' },
   ];
   private changed: (drives: readonly BookedDrive[]) => void = () => undefined;
 
@@ -49,7 +50,14 @@ export class DrivesField implements ControlValueAccessor {
   }
 
   protected change(place: number, part: Partial<BookedDrive>): void {
-    this.set(this.drives().map((drive, at) => (at === place ? withoutEmpty({ ...drive, ...part }) : drive)));
+    this.set(this.drives().map((drive, at) => (at === place ? { ...drive, ...part } : drive)));
+  }
+
+  /** The gearbox of a drive, or that it is a ride beside the instructor. */
+  protected choose(place: number, how: string): void {
+    const { gearbox: _, ride: __, ...drive } = this.drives()[place]!;
+    const chosen = how === 'ride' ? { ride: { seats: 1 } } : how === '' ? {} : { gearbox: how as 'auto' | 'paddle' };
+    this.set(this.drives().map((other, at) => (at === place ? { ...drive, ...chosen } : other)));
   }
 
   protected remove(place: number): void {
@@ -60,9 +68,4 @@ export class DrivesField implements ControlValueAccessor {
     this.drives.set(drives);
     this.changed(drives);
   }
-}
-
-function withoutEmpty(drive: BookedDrive): BookedDrive {
-  const { gearbox, ...rest } = drive;
-  return gearbox ? { ...rest, gearbox } : rest;
 }

@@ -1,13 +1,5 @@
 import type { DayView } from '@core/api';
-import {
-  clockMinute,
-  outingOf,
-  paceFactorAt,
-  spokenDuration,
-  type Group,
-  type GroupOccupancy,
-  type GroupRole,
-} from '@core/day';
+import { clockMinute, outingAt, spokenDuration, type Group, type GroupOccupancy, type GroupRole } from '@core/day';
 import type { DayContext } from '@core/journal';
 import { adviceFor, outingS, partsOf, type ProgrammeKind } from '@core/programmes';
 import { colourName, groupAdviceWords, partWords, ROLE_WORDS } from '@core/words';
@@ -65,11 +57,7 @@ export function groupFacts(
   const { index } = schedule;
   const planned = schedule.groups.find((one) => one.planned.group === group.id);
   const inTrain = group.programme.kind === 'follow';
-  const outing = outingOf(group, {
-    lapTimesS: group.cars.flatMap((id) => index.cars.get(id)?.lapTimeS ?? []),
-    paces: group.members.flatMap((id) => index.guests.get(id)?.pace ?? []),
-    paceFactor: paceFactorAt(day, planned?.releaseS ?? day.opens),
-  });
+  const outing = outingAt(day, index, group, planned?.releaseS ?? day.opens);
   const there = group.cars.filter((id) => index.cars.has(id)).length;
   const colourOf = (car: string | undefined) => (car === undefined ? undefined : view.carColours[car]);
   return {

@@ -75,7 +75,7 @@ export function groupSchema(before?: Pick<GroupFields, 'roles'>): z.ZodType<Grou
         return count > 0 ? [{ role, count, ...(people && { people }) }] : [];
       }),
     };
-  }, groupFields) as unknown as z.ZodType<GroupFields>;
+  }, groupFields);
 }
 
 /** A new group of a kind, as the preset says. */

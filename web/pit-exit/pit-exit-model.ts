@@ -183,7 +183,7 @@ export function pitExitModel(
     .map((occupancy) => model(state.drives.get(occupancy.planned.drive)!, seatNote(startOf(occupancy), state)));
   const seen = passesSeen(context, state, shape);
   const passing = ({ kind, vehicle }: RunnerName) =>
-    kind === 'drive'
+    kind !== 'sighting'
       ? `car ${numberOf(vehicle) ?? '?'}`
       : (context.schedule.index.vehicles.get(vehicle)?.name ?? vehicle);
   // A row does not move away under the finger: who has just crossed the line stays on top for a moment.

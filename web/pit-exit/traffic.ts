@@ -38,10 +38,10 @@ export class Traffic {
         id: runner.id,
         label: this.words.tell().runner(runner),
         runner,
-        text: drive ? numberOf(drive.car) : this.words.tell().runner(runner),
+        text: drive || runner.kind === 'train' ? numberOf(runner.vehicle) : this.words.tell().runner(runner),
         word: catches ?? (last ? 'last lap' : undefined),
         kind: runner.kind === 'sighting' ? 'sighting' : catches ? 'warn' : last ? 'last' : 'plain',
-        colour: drive && view.carColours[drive.car ?? ''],
+        colour: view.carColours[runner.vehicle],
       };
     });
     const standing = standingOnCircuit(state).map(({ drive: { id }, car, standing: at }): MapCar => ({
@@ -70,7 +70,7 @@ export class Traffic {
     if (!first) return undefined;
     const inS = Math.max(5, Math.round((first.atS - runner.fromS) / 5) * 5);
     const { kind, vehicle } = first.other;
-    const who = kind === 'drive' ? String(view?.carNumbers[vehicle] ?? '?') : this.words.tell().runner(first.other);
+    const who = kind !== 'sighting' ? String(view?.carNumbers[vehicle] ?? '?') : this.words.tell().runner(first.other);
     return `caught by ${who} in ${inS} s`;
   }
 

@@ -2,7 +2,7 @@ import { overlaps, type TimeWindow } from '../../day';
 import { DAY_S } from '../../day/time';
 import {
   ANY_TIME,
-  BRIEFING,
+  type BRIEFING,
   CLASS,
   DRIVE,
   mustPrecede,

@@ -1,0 +1,118 @@
+import { emptyPlan, type Plan } from '../day';
+import { driftOf } from '../drift';
+import { aCar, aDay, aGuest, anInstructor, at } from '../testing/small-day';
+import { ableForGroups, aGroup } from '../testing/group-days';
+import { writtenJournal } from '../testing/written-journal';
+import { EVEN_RING, runnersOf } from '../traffic';
+import { lapsLed, standpointOf, vehiclesOnCircuit } from '.';
+
+const ids = ['g1', 'g2', 'g3'];
+const base = aDay({
+  cars: ['c1', 'c2', 'c3', 'c4'].map((id) => aCar({ id, name: `Car ${id}` })),
+  instructors: ableForGroups([anInstructor(), anInstructor({ id: 'i2', name: 'Ife Okoro' })]),
+  guests: ids.map((id) => aGuest({ id, name: `Guest ${id}`, briefed: true, drives: [] })),
+});
+const train = aGroup({ id: 'train', members: ids, cars: ['c1', 'c2', 'c3'], leadCars: ['c4'] });
+const DAY = { ...base, version: 2 as const, groups: [train], rules: { ...base.rules, maxCarsOnTrack: 6 } };
+const PLAN: Plan = {
+  ...emptyPlan(DAY.date),
+  version: 2,
+  groups: [
+    {
+      ...{ group: 'train', release: at('10:00'), cars: ['c1', 'c2', 'c3'], leadCar: 'c4' },
+      crew: [{ role: 'lead', instructor: 'i1' }],
+    },
+  ],
+  unplannedGroups: [],
+};
+
+function gathered() {
+  const it = writtenJournal(DAY, PLAN);
+  for (const guest of ids) {
+    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const) {
+      it.enter('09:30', { kind, guest });
+    }
+  }
+  const crew = [{ role: 'lead' as const, instructor: 'i1' }];
+  it.enter('09:50', { kind: 'groupBegan', group: 'train', guests: ids, cars: ['c1', 'c2', 'c3'], leadCar: 'c4', crew });
+  return it;
+}
+
+describe('A group in the journal', () => {
+  it('holds guests, cars and people from the seat to the end, and lets all of them go', () => {
+    const it = gathered();
+    const sitting = it.state('09:55');
+    expect(it.stage('09:55')).toBe('seated');
+    expect([...sitting.cars.values()].map(({ status }) => status)).toEqual(['seated', 'seated', 'seated', 'seated']);
+    expect(sitting.crew.get('i1')!.status).toBe('busy');
+    it.enter('10:00', { kind: 'groupReleased', group: 'train' });
+    expect(it.stage('10:01')).toBe('onCircuit');
+    expect(vehiclesOnCircuit(it.state('10:01'))).toBe(4);
+    it.enter('10:20', { kind: 'groupEnded', group: 'train' });
+    const over = it.state('10:21');
+    expect([over.cars.get('c2')!.group, over.crew.get('i1')!.busyWith, over.guests.get('g3')!.heldBy]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+    ]);
+    expect(it.stage('10:21')).toBe('debriefed');
+  });
+
+  it('counts for each guest the laps behind the leader, in the order that was driven', () => {
+    const it = gathered();
+    it.enter('10:00', { kind: 'groupReleased', group: 'train' });
+    it.enter('10:02', { kind: 'groupLapCounted', group: 'train' });
+    it.enter('10:02', { kind: 'groupOrdered', group: 'train', order: ['g2', 'g3', 'g1'] });
+    it.enter('10:04', { kind: 'groupLapCounted', group: 'train' });
+    it.enter('10:05', { kind: 'memberOut', group: 'train', guest: 'g2', why: 'dropsBack' });
+    it.enter('10:06', { kind: 'groupLapCounted', group: 'train' });
+    const group = it.state('10:07').groups.get('train')!;
+    expect(ids.map((guest) => lapsLed(group, guest))).toEqual([1, 1, 1]);
+    expect(it.enter('10:08', { kind: 'memberBack', group: 'train', guest: 'g2' })).toMatch(/^entry/);
+    expect(it.state('10:09').groups.get('train')!.order).toEqual(['g3', 'g1', 'g2']);
+  });
+
+  it('refuses in a sentence what cannot be', () => {
+    const it = gathered();
+    expect(it.enter('09:52', { kind: 'seated', drive: 'none', car: 'c1', instructor: 'i2' })).toContain('no drive');
+    expect(it.enter('09:53', { kind: 'carHeld', car: 'c1', reason: 'tyre' })).toMatch(/^entry|guest in it/);
+    expect(it.enter('09:54', { kind: 'groupLapCounted', group: 'train' })).toContain('has not been let out');
+    it.enter('10:00', { kind: 'groupReleased', group: 'train' });
+    it.enter('10:05', { kind: 'memberOut', group: 'train', guest: 'g1', why: 'leaves' });
+    expect(it.enter('10:06', { kind: 'memberBack', group: 'train', guest: 'g1' })).toContain('has left the group');
+    expect(it.stage('10:07')).toBe('debriefed');
+  });
+
+  it('runs on the circuit as one car behind the other, for whoever waits at the exit', () => {
+    const it = gathered();
+    it.enter('10:00', { kind: 'groupReleased', group: 'train' });
+    const runners = runnersOf(it.context, it.state('10:01'), EVEN_RING);
+    expect(runners.map(({ kind, vehicle }) => `${kind} ${vehicle}`)).toEqual([
+      'train c4',
+      'train c1',
+      'train c2',
+      'train c3',
+    ]);
+    for (const [place, { progress }] of runners.slice(1).entries()) {
+      expect(progress).toBeLessThan(runners[place]!.progress);
+    }
+  });
+
+  it('that begins late is expected late, and stands as it began when the day is planned again', () => {
+    const it = gathered();
+    it.enter('10:10', { kind: 'groupReleased', group: 'train' });
+    const state = it.state('10:12');
+    const expected = driftOf(it.context, state).expected.get('group train')!;
+    expect([expected.phase, expected.releaseS]).toEqual(['running', at('10:10')]);
+    expect(expected.lateS).toBeGreaterThan(500);
+    const { from } = standpointOf(DAY, PLAN, state);
+    expect(from.previous.groups![0]!.release).toBe(at('10:10'));
+  });
+
+  it('that has not begun waits for its cars and people, as the drift says', () => {
+    const it = writtenJournal(DAY, PLAN);
+    it.enter('09:30', { kind: 'guestArrived', guest: 'g1' });
+    const expected = driftOf(it.context, it.state('09:55')).expected.get('group train')!;
+    expect([expected.phase, expected.startS >= at('09:55')]).toEqual(['toCome', true]);
+  });
+});
