@@ -56,11 +56,12 @@ describe('The time an outing takes', () => {
   });
 
   it('on the pan is as long at each station as the largest team needs at the longest one', () => {
-    // Seven in three teams, one car each: three people, two runs each, five changes between them.
+    // Three rounds of exercises, then three in which one team is on the course. Seven in three teams, one car each: three
+    // people, two runs each, five changes between them.
     const stationS = 6 * 60 + 5 * 30;
-    expect(outingS(of(pan, 7, 3))).toBe(120 + 3 * stationS + 2 * 180);
+    expect(outingS(of(pan, 7, 3))).toBe(120 + 6 * stationS + 5 * 180);
     // Two cars a team: six runs by two at once.
-    expect(outingS(of(pan, 7, 6))).toBe(120 + 3 * (3 * 60 + 2 * 30) + 2 * 180);
+    expect(outingS(of(pan, 7, 6))).toBe(120 + 6 * (3 * 60 + 2 * 30) + 5 * 180);
   });
 
   it('takes laps of a car for fuel and cooling', () => {

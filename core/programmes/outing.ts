@@ -1,6 +1,6 @@
 import { orderTable } from './order-table';
 import type { FollowProgramme, LowGripProgramme, Programme, ThrottleProgramme } from './programme';
-import { sharedRuns, teamsOf } from './rotation';
+import { roundsOf, sharedRuns, teamsOf } from './rotation';
 
 /** Who goes out together, as far as it decides how long that takes. */
 export interface Outing {
@@ -66,7 +66,7 @@ function throttleParts(programme: ThrottleProgramme, members: number, paceFactor
 
 function lowGripParts(programme: LowGripProgramme, members: number, cars: number, paceFactor: number): OutingPart[] {
   const { leadLaps, leadLapS, stations, walkS } = programme;
-  const stops = Math.max(stations.length, programme.teams);
+  const stops = roundsOf(programme.teams, stations).length;
   return [
     { what: 'leadLaps', times: leadLaps, eachS: Math.round(leadLapS * paceFactor) },
     { what: 'stations', times: stops, eachS: stationS(programme, members, cars, paceFactor) },

@@ -60,7 +60,7 @@ export const PRESETS: Readonly<Record<ProgrammeKind, Preset>> = {
         { name: 'Full course', kind: 'course', runS: 75 },
       ],
       teams: 3,
-      runsEach: 3,
+      runsEach: 2,
       changeS: 45,
       walkS: 120,
     },

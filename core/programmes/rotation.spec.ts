@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { longestWaitRuns, rotationTable, sharedRuns, teamsOf } from './rotation';
+import { longestWaitRuns, rotationTable, roundsOf, sharedRuns, teamsOf } from './rotation';
 
 const few = fc.integer({ min: 1, max: 8 });
 
@@ -15,6 +15,31 @@ describe('A rotation over stations', () => {
         for (let team = 0; team < teams; team++) {
           const own = table.flatMap((round) => round[team] ?? []);
           expect(own.sort()).toEqual(Array.from({ length: stations }, (_, at) => at));
+        }
+      }),
+    );
+  });
+
+  it('lets nobody onto the full course before every exercise', () => {
+    fc.assert(
+      fc.property(few, few, fc.integer({ min: 0, max: 2 }), (teams, exercises, courses) => {
+        const stations = [
+          ...Array.from({ length: courses }, () => ({ kind: 'course' })),
+          ...Array.from({ length: exercises }, () => ({ kind: 'slalom' })),
+        ];
+        const table = roundsOf(teams, stations);
+        for (const round of table) {
+          const taken = round.filter((at) => at !== undefined);
+          expect(new Set(taken).size).toBe(taken.length);
+        }
+        for (let team = 0; team < teams; team++) {
+          const own = table.map((round) => round[team]);
+          expect(new Set(own.filter((at) => at !== undefined)).size).toBe(stations.length);
+          const before = own.slice(
+            0,
+            own.findIndex((at) => at !== undefined && at < courses),
+          );
+          if (courses > 0) expect(new Set(before.filter((at) => at !== undefined)).size).toBe(exercises);
         }
       }),
     );

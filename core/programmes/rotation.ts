@@ -25,6 +25,28 @@ export function rotationTable(teams: number, stations: number): (number | undefi
   );
 }
 
+/**
+ * The rounds of a low-grip course: exercises first, and the full course only once a team has been at all of them. While one
+ * team is on the course, the others are at an exercise again, as far as there are enough.
+ */
+export function roundsOf(teams: number, stations: readonly { readonly kind: string }[]): (number | undefined)[][] {
+  const all = stations.map((_, place) => place);
+  const courses = all.filter((place) => stations[place]!.kind === 'course');
+  const exercises = all.filter((place) => !courses.includes(place));
+  const placed = (table: (number | undefined)[][], of: readonly number[]) =>
+    table.map((round) => round.map((at) => (at === undefined ? undefined : of[at])));
+  if (courses.length === 0 || exercises.length === 0) return rotationTable(teams, stations.length);
+  const again = rotationTable(teams, courses.length).map((round, row) => {
+    let waiting = 0;
+    return round.map((at) => {
+      if (at !== undefined) return courses[at];
+      const place = waiting++;
+      return place < exercises.length ? exercises[(place + row) % exercises.length] : undefined;
+    });
+  });
+  return [...placed(rotationTable(teams, exercises.length), exercises), ...again];
+}
+
 /** One run of a team at a station: who drives which of its cars, and who waits. */
 export interface SharedRun {
   /** Numbers of the people of the team at the wheel, by car. */

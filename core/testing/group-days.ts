@@ -55,7 +55,7 @@ export const STATIONS: LowGripProgramme = {
     { name: 'Full course', kind: 'course', runS: 75 },
   ],
   teams: 3,
-  runsEach: 2,
+  runsEach: 1,
   changeS: 40,
   walkS: 120,
 };

@@ -47,6 +47,13 @@ describe('The words for the radio', () => {
 
 describe('The name of a colour', () => {
   it('is that of the nearest one that people have a word for', () => {
+    expect(['#5d8aa8', '#a34a3e', '#e3daca', '#8a5a33', '#c9b458'].map(colourName)).toEqual([
+      'blue',
+      'red',
+      'cream',
+      'brown',
+      'yellow',
+    ]);
     expect(['#ffffff', '#101010', '#b03020', '#3366cc', '#2f8040', '#f0d040'].map(colourName)).toEqual([
       'white',
       'black',

@@ -12,31 +12,43 @@ import { tell, type ByCode } from './by-code';
 
 /** What the leader of a train says by radio, and what people read about groups. */
 
-/** What a car is called on the radio: by its colour, then by its place. */
-const COLOURS: readonly (readonly [name: string, red: number, green: number, blue: number])[] = [
-  ['white', 240, 240, 240],
-  ['silver', 185, 190, 195],
-  ['grey', 120, 125, 130],
-  ['black', 30, 30, 32],
-  ['red', 190, 40, 35],
-  ['orange', 225, 120, 30],
-  ['yellow', 235, 200, 50],
-  ['green', 45, 130, 60],
-  ['turquoise', 40, 150, 150],
-  ['blue', 45, 85, 170],
-  ['violet', 110, 80, 165],
-  ['pink', 225, 130, 165],
-  ['brown', 115, 75, 45],
-  ['cream', 232, 222, 190],
+/** Hues that people have a word for, each up to so many degrees of the circle of colours. */
+const HUES: readonly (readonly [upTo: number, name: string])[] = [
+  [16, 'red'],
+  [40, 'orange'],
+  [66, 'yellow'],
+  [165, 'green'],
+  [195, 'turquoise'],
+  [255, 'blue'],
+  [290, 'violet'],
+  [345, 'pink'],
+  [360, 'red'],
 ];
+/** Less colour than this is none, and a little of it in a light one is cream. */
+const NO_COLOUR = 0.06;
+const LITTLE_COLOUR = 0.2;
 
-/** The name of the nearest colour that people have a word for. @param hex `#3366cc` */
+/** What a car is called on the radio: the colour by the word that people have for it. @param hex `#3366cc` */
 export function colourName(hex: string): string {
-  const [red, green, blue] = [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as [number, number, number];
-  // Eyes tell greens apart best, blues least.
-  const far = ([, r, g, b]: (typeof COLOURS)[number]) =>
-    2 * (r - red) ** 2 + 4 * (g - green) ** 2 + 3 * (b - blue) ** 2;
-  return COLOURS.reduce((best, one) => (far(one) < far(best) ? one : best))[0];
+  const [red, green, blue] = [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16) / 255) as [
+    number,
+    number,
+    number,
+  ];
+  const [most, least] = [Math.max(red, green, blue), Math.min(red, green, blue)];
+  const [chroma, light] = [most - least, (most + least) / 2];
+  if (chroma < NO_COLOUR) return light > 0.88 ? 'white' : light > 0.62 ? 'silver' : light > 0.25 ? 'grey' : 'black';
+  const sixth =
+    most === red
+      ? ((green - blue) / chroma + 6) % 6
+      : most === green
+        ? (blue - red) / chroma + 2
+        : (red - green) / chroma + 4;
+  const hue = HUES.find(([upTo]) => sixth * 60 <= upTo)![1];
+  const warm = hue === 'orange' || hue === 'yellow';
+  if (light > 0.72 && chroma < LITTLE_COLOUR && warm) return 'cream';
+  if (light < 0.42 && hue === 'orange') return 'brown';
+  return light < 0.12 ? 'black' : hue;
 }
 
 /** Who is in a train, as the leader calls them. */

@@ -51,7 +51,6 @@ const TOP = 22;
     svg {
       display: block;
       width: 100%;
-      min-width: 100%;
     }
     text {
       font-size: 11px;

@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { clockMinute } from '@core/day';
 import {
   orderTable,
   ordersByLap,
-  rotationTable,
+  roundsOf,
   spacingOf,
   SPACING_PHASES,
   teamsOf,
@@ -12,6 +11,7 @@ import {
 } from '@core/programmes';
 import { changeCalls, CORNER_STEP_WORDS, radioLostWords, SPACING_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
+import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { DiscStrip } from './disc-strip';
 import { groupFacts, KIND_WORDS, type GroupFacts } from './group-facts';
@@ -28,6 +28,7 @@ const ORDINARY_SPEEDS = { slowestMps: 15, fastestMps: 40 };
 })
 export class GroupSheet {
   private readonly data = inject(DayService);
+  private readonly tell = inject(DayWords).tell;
   readonly id = input.required<string>();
 
   protected readonly sheet = computed(() => {
@@ -39,8 +40,7 @@ export class GroupSheet {
     return {
       facts,
       kind: KIND_WORDS[facts.kind],
-      date: view.day.date,
-      seats: facts.planned ? `In the cars from ${clockMinute(facts.planned.startS)}` : 'No time yet',
+      date: this.tell().dateWithYear(view.day.date),
       train: programme.kind === 'follow' && facts.members.length > 1 ? trainSheet(programme, facts) : undefined,
       steps:
         programme.kind === 'throttle'
@@ -48,7 +48,7 @@ export class GroupSheet {
           : [],
       rotation:
         programme.kind === 'lowGrip'
-          ? rotationTable(programme.teams, programme.stations.length).map((row) =>
+          ? roundsOf(programme.teams, programme.stations).map((row) =>
               row.map((at) => (at === undefined ? 'pauses' : programme.stations[at]!.name)),
             )
           : [],

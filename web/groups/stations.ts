@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { spokenDuration } from '@core/day';
-import { rotationTable, stationS, teamsOf, type LowGripProgramme } from '@core/programmes';
+import { roundsOf, stationS, teamsOf, type LowGripProgramme } from '@core/programmes';
 import { DayService } from '../data/day.service';
 import { PanPlan } from './pan-plan';
 import type { LedGroup } from './lead';
@@ -25,7 +25,7 @@ export class Stations {
   protected readonly programme = computed(() => this.led().state.group.programme as LowGripProgramme);
   protected readonly phrase = computed(() => this.programme().stopPhrase ?? 'Everybody stop');
 
-  private readonly table = computed(() => rotationTable(this.programme().teams, this.programme().stations.length));
+  private readonly table = computed(() => roundsOf(this.programme().teams, this.programme().stations));
   private readonly eachS = computed(() => {
     const { state } = this.led();
     return stationS(this.programme(), state.group.members.length, Math.max(1, state.cars.length), 1);
