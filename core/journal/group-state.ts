@@ -14,6 +14,8 @@ export interface GroupState {
   crew: readonly { readonly role: GroupRole; readonly instructor: string }[];
   /** Those who take part, by id. */
   readonly members: Map<string, MemberState>;
+  /** The order in which it began. */
+  start: readonly string[];
   /** Who follows the leader, the first directly behind; those who are out are not in it. */
   order: readonly string[];
   /** Laps that the leader has counted, each with the order in which it was driven. */
@@ -69,6 +71,7 @@ export function groupPlanned(group: Group): GroupState {
     leadCar: undefined,
     crew: [],
     members: new Map(group.members.map((guest) => [guest, memberOf(guest)])),
+    start: [],
     order: [],
     laps: [],
     turns: new Map(),

@@ -36,6 +36,11 @@ export const ROLL_IN_S = [8, 16] as const;
 export const PARK_S = [45, 80] as const;
 export const REFUEL = [0.9, 1.15] as const;
 
+/** A radio is tested within so long; one lap of a train against the next; runs at a station that are passed at once. */
+export const RADIO_S = [15, 90] as const;
+export const GROUP_LAP_SD = 0.02;
+export const STATION_PASSED = 0.75;
+
 /** The garage goes round so long before the opening and the closing, from car to car. */
 export const ROUNDS_BEFORE_S = 1300;
 export const A_ROUND_S = 60;

@@ -2,6 +2,7 @@ import type { DayContext, DayState } from '@core/journal';
 import { atDesk, atGate, type Arrivals } from './gate';
 import { atWalkRounds, inGarage, inTrouble } from './garage';
 import { inClassroom } from './classroom';
+import { withGroups } from './groups';
 import { atCars } from './instructors';
 import { atPitExit, asSoonAsAllowed, type LetOut } from './marshal';
 import { BY_LOOP, Memory, type Deed, type Sight } from './scene';
@@ -33,6 +34,7 @@ export class Crew {
       ...atGate(scene, this.options),
       ...inClassroom(scene),
       ...inTrouble(scene),
+      ...withGroups(scene),
       ...atCars(scene, corners),
       ...atPitExit(scene, letOut),
       ...inGarage(scene),

@@ -13,7 +13,7 @@ export function* atCars(scene: Scene, corners: readonly string[]): Iterable<Deed
   for (const drive of scene.state.drives.values()) yield* after(scene, drive, corners);
 }
 
-function* seats(scene: Scene, { planned, instructor, guests }: DriveOccupancy): Iterable<Deed> {
+function* seats(scene: Scene, { planned, instructor, guests, drive: booked }: DriveOccupancy): Iterable<Deed> {
   const { state, context, nowS, ripe, between } = scene;
   const { drive, car } = planned;
   const { rules } = context.day;
@@ -23,6 +23,7 @@ function* seats(scene: Scene, { planned, instructor, guests }: DriveOccupancy): 
   const carThere =
     carState !== undefined &&
     carState.drive === undefined &&
+    carState.group === undefined &&
     carState.heldFor === undefined &&
     !carState.refuelling &&
     (carState.parkedS === undefined || nowS >= carState.parkedS + turnS);
@@ -32,8 +33,7 @@ function* seats(scene: Scene, { planned, instructor, guests }: DriveOccupancy): 
     return (
       isHere(state, id) &&
       isFree(state, id) &&
-      briefed &&
-      sighted &&
+      (booked?.ride !== undefined || (briefed && sighted)) &&
       (freeS === undefined || nowS >= freeS + rules.guestRestS)
     );
   });

@@ -1,9 +1,17 @@
-import type { BriefingOccupancy, DriveOccupancy, Schedule, SightingOccupancy } from '@core/day';
+import {
+  carsOf,
+  crewOf,
+  type BriefingOccupancy,
+  type DriveOccupancy,
+  type GroupOccupancy,
+  type Schedule,
+  type SightingOccupancy,
+} from '@core/day';
 import { isCleared, type DayContext, type DayState } from '@core/journal';
 import { EARLY_S, INSTRUCTOR_WAITS_S, PATIENCE_S } from './chance';
 import type { Scene } from './scene';
 
-export type Activity = BriefingOccupancy | SightingOccupancy | DriveOccupancy;
+export type Activity = BriefingOccupancy | SightingOccupancy | DriveOccupancy | GroupOccupancy;
 
 /**
  * What of the plan comes next for everybody whom and everything that it needs, and may begin by the time that was
@@ -32,7 +40,8 @@ const orders = new WeakMap<Schedule, readonly Activity[]>();
 function inOrder(schedule: Schedule): readonly Activity[] {
   let order = orders.get(schedule);
   if (!order) {
-    order = [...schedule.briefings, ...schedule.sightings, ...schedule.drives].sort((a, b) => a.startS - b.startS);
+    const { briefings, sightings, drives, groups } = schedule;
+    order = [...briefings, ...sightings, ...drives, ...groups].sort((a, b) => a.startS - b.startS);
     orders.set(schedule, order);
   }
   return order;
@@ -41,7 +50,7 @@ function inOrder(schedule: Schedule): readonly Activity[] {
 /** Guests of a class or a run who can take part now; nobody while others are waited for. */
 export function gathered(
   { state, nowS }: Scene,
-  { guests, startS }: BriefingOccupancy | SightingOccupancy,
+  { guests, startS }: Exclude<Activity, DriveOccupancy>,
   isReady: (guest: string) => boolean,
 ): string[] {
   const wanted = guests.map(({ id }) => id).filter((id) => state.guests.get(id)?.gone === undefined);
@@ -61,7 +70,8 @@ export function isFree(state: DayState, id: string): boolean {
   return guest !== undefined && guest.heldBy === undefined && guest.drive === undefined;
 }
 
-function isToCome(activity: Activity, { drives, guests }: DayState): boolean {
+function isToCome(activity: Activity, { drives, groups, guests }: DayState): boolean {
+  if (activity.kind === 'group') return groups.get(activity.planned.group)?.stage === 'planned';
   if (activity.kind === 'drive') return drives.get(activity.planned.drive)?.stage === 'planned';
   const done = activity.kind === 'briefing' ? 'briefed' : 'sighted';
   const open = activity.guests.filter(({ id }) => guests.get(id)?.gone === undefined);
@@ -78,6 +88,7 @@ function canHappen(activity: Activity, state: DayState, { briefings, sightings }
   return guests.every(({ id }) => {
     const guest = state.guests.get(id);
     if (!guest || guest.gone) return false;
+    if (drive.ride) return true;
     const comes = (list: readonly (BriefingOccupancy | SightingOccupancy)[]) =>
       list.some((one) => one.guests.some((other) => other.id === id) && isToCome(one, state));
     const taught = guest.briefed || guest.heldBy === 'class' || comes(briefings);
@@ -87,7 +98,8 @@ function canHappen(activity: Activity, state: DayState, { briefings, sightings }
 
 function needsOf(activity: Activity): string[] {
   const people = activity.guests.map(({ id }) => `guest ${id}`);
-  const crew = activity.instructor ? [`crew ${activity.instructor.id}`] : [];
+  const crew = crewOf(activity).map(({ id }) => `crew ${id}`);
+  if (activity.kind === 'group') return [...people, ...crew, ...carsOf(activity).map(({ id }) => `car ${id}`)];
   if (activity.kind === 'drive') return [...people, ...crew, `car ${activity.planned.car}`];
   return activity.kind === 'sighting'
     ? [...people, ...crew, `vehicle ${activity.sighting.vehicle}`]

@@ -36,12 +36,7 @@ export class TrainLead {
   private readonly programme = computed(() => this.led().state.group.programme as FollowProgramme);
   private readonly known = computed(() => {
     const { state } = this.led();
-    const began = this.data
-      .entries()
-      .map(({ entry }) => entry)
-      .findLast((entry) => entry.kind === 'groupBegan' && entry.group === state.group.id);
-    const start = began?.kind === 'groupBegan' ? began.guests : state.order;
-    return { start, order: state.order, done: state.laps.map(({ order }) => order) };
+    return { start: state.start, order: state.order, done: state.laps.map(({ order }) => order) };
   });
   private readonly names = computed<TrainNames>(() => {
     const members = new Map(this.led().facts.members.map((member) => [member.id, member]));
