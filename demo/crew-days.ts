@@ -19,6 +19,18 @@ export const HOLDS_UNTIL: Readonly<Record<string, InstructorFields['holdsUntil']
   i10: until('2027-05-27'),
 };
 
+/** What else they are trusted with: to lead a train, to spot, to drive guests, to keep the way across the apron. */
+export const TRUSTED_WITH: Readonly<
+  Record<string, Partial<Pick<InstructorFields, 'leadCar' | 'spotter' | 'rides' | 'blocker'>>>
+> = {
+  i1: { leadCar: true, rides: true },
+  i2: { leadCar: true, spotter: true, rides: true },
+  i3: { leadCar: true, spotter: true, rides: true, blocker: true },
+  i4: { spotter: true, rides: true, blocker: true },
+  i5: { leadCar: true, spotter: true, blocker: true },
+  i6: { spotter: true, blocker: true },
+};
+
 const at = (hours: number) => hours * 3600;
 /** The two weeks after the demo day. */
 export const ROSTER: readonly RosterEntry[] = [

@@ -53,6 +53,11 @@ export function demoBookings(): BookingFields[] {
   });
 }
 
+/** The plan of a day that is still to come, the same every time. */
+export function firstPlan(day: Day): Plan {
+  return planDay(day, { iterations: STEPS, random: seededRandom(PLAN_SEED) }).plan;
+}
+
 /** A plan that was accepted, when, and why. */
 export interface AcceptedPlan {
   readonly plan: Plan;

@@ -1,8 +1,10 @@
+import type { Plan } from '@core/day';
 import type { JournalEntry } from '@core/journal';
-import { DEMO_MANAGER_HASH, HOLDS_UNTIL, OWN_FAULTS, ROSTER } from '../demo/crew-days';
+import { DEMO_MANAGER_HASH, HOLDS_UNTIL, OWN_FAULTS, ROSTER, TRUSTED_WITH } from '../demo/crew-days';
 import { EARLIER_DAYS, earlierBookings, earlierDate, playEarlierDay } from '../demo/earlier-days';
 import { CREW, DEMO_DATE, DEMO_DEVICE_KEY, DEMO_DEVICES, FLEET, LARKMERE } from '../demo/larkmere';
-import { demoBookings, demoDay } from '../demo/seed';
+import { programmesBookings, PROGRAMMES_DATE, PROGRAMMES_GROUPS } from '../demo/programmes-day';
+import { demoBookings, demoDay, firstPlan } from '../demo/seed';
 import { SLIPWAY } from '../demo/slipway';
 import { dayOf } from './day';
 import type { Store } from './store';
@@ -21,6 +23,7 @@ const TABLES = [
   'roster',
   'fault',
   'manager_code',
+  'day_group',
   'booking',
   'list_word',
   'event_day',
@@ -35,6 +38,7 @@ const TABLES = [
 
 /** The demo's plans and morning are the same every time, and take a second to make. */
 let played: ReturnType<typeof demoDay> | undefined;
+let programmesPlan: Plan | undefined;
 const playedEarlier = new Map<number, ReturnType<typeof playEarlierDay>>();
 
 /** Fills an empty database with the demo venue, its bookings, its plan and its morning; an old demo is cleared first. */
@@ -47,7 +51,8 @@ export function seedDemo(store: Store): void {
       store.circuit.change(0, SLIPWAY);
       for (const car of FLEET) store.cars.add(car.id, car);
       for (const instructor of CREW) {
-        store.instructors.add(instructor.id, { ...instructor, holdsUntil: HOLDS_UNTIL[instructor.id] });
+        const { id } = instructor;
+        store.instructors.add(id, { ...instructor, ...TRUSTED_WITH[id], holdsUntil: HOLDS_UNTIL[id] });
       }
       for (const entry of ROSTER) store.roster.put(entry);
       for (const fault of OWN_FAULTS) store.faults.add(fault.id, fault);
@@ -71,8 +76,21 @@ export function seedDemo(store: Store): void {
       });
       const entries = [...accepted, ...journal].sort((a, b) => a.entry.at - b.entry.at);
       for (const { entry, recordedAt } of entries) store.journal.append(DEMO_DATE, entry, recordedAt);
+      seedProgrammesDay(store);
     })
     .immediate();
+}
+
+/** A day to come, on which people drive in other ways. */
+function seedProgrammesDay(store: Store): void {
+  store.days.add(PROGRAMMES_DATE, MADE_AT);
+  for (const booking of programmesBookings()) {
+    store.bookings.add(PROGRAMMES_DATE, booking.reference.toLowerCase(), booking);
+  }
+  for (const { id, ...fields } of PROGRAMMES_GROUPS) store.groups.add(PROGRAMMES_DATE, id, fields);
+  const plan = (programmesPlan ??= firstPlan(dayOf(store, PROGRAMMES_DATE)));
+  const by = { author: MANAGER, reason: 'First plan of the day', acceptedAt: MADE_AT };
+  store.days.acceptPlan(PROGRAMMES_DATE, plan, by);
 }
 
 function seedEarlierDay(store: Store, daysAgo: number): void {

@@ -90,7 +90,8 @@ export class Timetable {
     this.load = new Uint16Array(DAY_S + 1);
     this.ridesOut = new Uint16Array(DAY_S + 1);
     this.noRides = new Uint8Array(DAY_S + 1);
-    this.mostBesideRide = day.rules.rides?.mostBeside ?? Infinity;
+    const rides = drives.some(({ drive }) => drive.ride);
+    this.mostBesideRide = (rides ? day.rules.rides?.mostBeside : undefined) ?? Infinity;
     if (day.rules.rides?.only) {
       this.noRides.fill(1);
       for (const { from, to } of day.rules.rides.only) this.noRides.fill(0, from, to);
