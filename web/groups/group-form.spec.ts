@@ -3,11 +3,8 @@ import { PRESETS, type ProgrammeKind } from '@core/programmes';
 import { groupFormFields, groupSchema, groupTyped, newGroup } from './group-form';
 
 const KINDS = Object.keys(PRESETS) as ProgrammeKind[];
-const filled = (kind: ProgrammeKind): GroupFields => ({
-  ...newGroup(kind, 'A group', 'circuit'),
-  members: ['g1', 'g2'],
-  cars: ['c1', 'c2'],
-});
+const filled = (kind: ProgrammeKind): GroupFields =>
+  groupSchema().parse({ ...newGroup(kind, 'A group', 'circuit'), members: ['g1', 'g2'], cars: ['c1', 'c2'] });
 const read = (typed: unknown, before?: GroupFields) => groupSchema(before).safeParse(typed);
 
 describe('The form of a group', () => {
@@ -34,6 +31,13 @@ describe('The form of a group', () => {
     );
     const wrong = { ...oval, programme: { ...(oval['programme'] as object), steps: ['fast please'] } };
     expect(read(wrong).error?.issues[0]?.path).toEqual(['programme', 'steps', 0]);
+  });
+
+  it('of a new group lacks guests and cars, and says so', () => {
+    for (const kind of KINDS) {
+      const { error } = read(newGroup(kind, 'A group', 'circuit'));
+      expect(error?.issues.map(({ path }) => path.join('.'))).toEqual(['members', 'cars']);
+    }
   });
 
   it('has a field for all that a new group needs, and begins with what the schema takes', () => {

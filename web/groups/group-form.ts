@@ -44,7 +44,10 @@ function stationOf(text: unknown): unknown {
 
 /** A group as its form shows it. */
 export function groupTyped(fields: GroupFields): Json {
-  const { roles, programme, ...rest } = z.encode(groupFields, fields);
+  return typedOf(z.encode(groupFields, fields));
+}
+
+function typedOf({ roles, programme, ...rest }: z.input<typeof groupFields>): Json {
   const lines =
     programme.kind === 'throttle'
       ? { ...programme, steps: programme.steps.map(stepText) }
@@ -78,15 +81,15 @@ export function groupSchema(before?: Pick<GroupFields, 'roles'>): z.ZodType<Grou
   }, groupFields);
 }
 
-/** A new group of a kind, as the preset says. */
-export function newGroup(kind: ProgrammeKind, name: string, surface: string): GroupFields {
+/** A new group of a kind as its form shows it, as the preset says: it still lacks guests and cars. */
+export function newGroup(kind: ProgrammeKind, name: string, surface: string): Json {
   const { programme, roles, setUpS, wrapUpS, needsBriefing } = PRESETS[kind];
-  return {
+  return typedOf({
     ...{ name, programme, surface, setUpS, wrapUpS, needsBriefing },
     members: [],
     cars: [],
     roles: roles.map((one) => ({ ...one })),
-  };
+  });
 }
 
 const WAY_WORDS = {

@@ -97,7 +97,7 @@ export class Groups {
     this.edited.set(
       editing(groupSchema(), {
         title: `New group: ${KIND_WORDS[kind].toLowerCase()}`,
-        fields: groupTyped(newGroup(kind, KIND_WORDS[kind], surface)),
+        fields: newGroup(kind, KIND_WORDS[kind], surface),
         version: undefined,
         save: (fields: GroupFields) => this.api.call(contract.addGroup, { params: { date }, body: fields }),
       }),

@@ -151,6 +151,15 @@ describe('The room of groups', () => {
     expect(text()).toContain('6 or 12 come out even');
   });
 
+  it('opens a form for a new group of each kind, and for a new place', async () => {
+    const { press } = await show(Groups, dayWith({}));
+    for (const name of ['Add: follow the leader', 'Add: low grip', 'Add a place']) {
+      await press(name);
+      expect(document.querySelector('.p-dialog')?.textContent).withContext(name).toContain('Save');
+      await press('Cancel');
+    }
+  });
+
   it('prints a sheet with the order, the calls and what to do if a radio is lost', async () => {
     const { text } = await show(GroupSheet, dayWith({ programme: { ...TRAIN, laps: 6 } }), { id: 'one' });
     expect(text()).toContain('Order by lap');

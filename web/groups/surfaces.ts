@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { contract, type VenueFields } from '@core/api';
-import { surface, type Surface } from '@core/day';
+import { surface, wallClock, type Json, type Surface } from '@core/day';
 import { Button } from 'primeng/button';
 import { concatMap, map, type Observable } from 'rxjs';
 import * as z from 'zod';
@@ -63,24 +63,25 @@ export class Surfaces {
     const taken = new Set(this.surfaces().map(({ id }) => id));
     let number = 1;
     while (taken.has(`surface${number}`)) number += 1;
-    const fresh: Surface = {
+    // It still lacks its name.
+    const fresh = {
       ...{ id: `surface${number}`, name: '', kind: 'oval', limit: 1 },
-      available: [{ from: opens, to: closes }],
+      available: [{ from: wallClock(opens), to: wallClock(closes) }],
       closures: [],
     };
     this.edit('A place to drive', fresh, false);
   }
 
   protected open(one: Surface): void {
-    this.edit(one.name, one, true);
+    this.edit(one.name, z.encode(surface, one), true);
   }
 
-  private edit(title: string, one: Surface, known: boolean): void {
+  private edit(title: string, one: z.input<typeof surface> | (Json & { readonly id: string }), known: boolean): void {
     const others = (surfaces: readonly Surface[]) => surfaces.filter(({ id }) => id !== one.id);
     this.edited.set(
       editing(surface, {
         title,
-        fields: z.encode(surface, one),
+        fields: one,
         version: undefined,
         save: (fields) =>
           this.changed((surfaces) =>
