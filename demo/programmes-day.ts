@@ -12,7 +12,11 @@ interface Sketch {
   readonly reference: string;
   readonly name: string;
   readonly arrives: string;
-  readonly drives?: readonly { readonly cars: string[]; readonly laps: number; readonly ride?: { readonly seats: number } }[];
+  readonly drives?: readonly {
+    readonly cars: string[];
+    readonly laps: number;
+    readonly ride?: { readonly seats: number };
+  }[];
 }
 
 const people = (letter: string, arrives: string, names: readonly string[]): Sketch[] =>

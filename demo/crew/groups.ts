@@ -49,7 +49,11 @@ function* gathers(scene: Scene, activity: GroupOccupancy): Iterable<Deed> {
 }
 
 function nameOf({ state }: Scene, group: GroupState): string {
-  const [who] = [...crewIn(group, 'lead'), ...crewIn(group, 'spotter'), ...group.crew.map(({ instructor }) => instructor)];
+  const [who] = [
+    ...crewIn(group, 'lead'),
+    ...crewIn(group, 'spotter'),
+    ...group.crew.map(({ instructor }) => instructor),
+  ];
   return state.crew.get(who ?? '')?.instructor.name ?? 'Instructor';
 }
 
@@ -159,7 +163,8 @@ function* watches(scene: Scene, group: GroupState, programme: LowGripProgramme):
         const member = group.members.get(guest);
         if (!member || member.out || scene.state.guests.get(guest)?.heldBy !== 'group') continue;
         const own = member.runs.filter((run) => run.station === station.name);
-        const overS = beganS + ((turn + 1 + own.length * split[team]!.length) * eachS) / (split[team]!.length * runsEach + 1);
+        const overS =
+          beganS + ((turn + 1 + own.length * split[team]!.length) * eachS) / (split[team]!.length * runsEach + 1);
         if (own.length >= runsEach || nowS < overS) continue;
         const key = `${id} ${guest} ${station.name} ${own.length}`;
         // Nobody goes on who has not got it in the end.

@@ -112,7 +112,15 @@ export const groupsRules: Family<typeof groupsSchemas> = {
     apply: (state, { group: id, guests, cars, leadCar, crew, at }) =>
       changeGroup(state, id, (group) => {
         const inTrain = group.group.programme.kind === 'follow';
-        Object.assign(group, { stage: 'gathered', cars, leadCar, crew, beganS: at, start: guests, order: inTrain ? guests : [] });
+        Object.assign(group, {
+          stage: 'gathered',
+          cars,
+          leadCar,
+          crew,
+          beganS: at,
+          start: guests,
+          order: inTrain ? guests : [],
+        });
         for (const [place, guest] of guests.entries()) {
           const member = group.members.get(guest);
           if (member && inTrain) member.car = cars[place];
