@@ -1,6 +1,6 @@
 import type { APIRequestContext, Page } from '@playwright/test';
 import { SCREENS } from '../web/screens';
-import { expect, test } from './demo';
+import { expect, setClock, test } from './demo';
 
 /** The pictures of docs/screenshots, from the demo day at ten past eleven: each that a screen has registered. */
 const FOLDER = 'docs/screenshots';
@@ -39,6 +39,24 @@ async function lastOf(request: APIRequestContext, kind: string): Promise<string>
 const ofInstructor = async (page: Page, id: string): Promise<void> => {
   await page.addInitScript((instructor) => localStorage.setItem('joylap.counter', instructor), id);
 };
+
+const GROUPS_DAY = '2027-06-05';
+const CONVOY = ['p-c1', 'p-c2', 'p-c3', 'p-c4'];
+
+/** The convoy of the groups' day has passed gate and class. */
+async function convoyReady(page: Page, request: APIRequestContext): Promise<void> {
+  await setClock(page, '09:40', GROUPS_DAY);
+  let number = 0;
+  const enter = async (fields: object) => {
+    const entry = { id: `pictures-${String(number++).padStart(4, '0')}`, at: '09:30', by: 'Desk', ...fields };
+    await request.post(`/api/days/${GROUPS_DAY}/journal`, { data: entry });
+  };
+  for (const guest of CONVOY) {
+    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted']) await enter({ kind, guest });
+  }
+  await enter({ kind: 'classBegan', instructor: 'i1', guests: CONVOY });
+  await enter({ kind: 'classEnded', instructor: 'i1', guests: CONVOY });
+}
 
 /** Where more is to be seen than what a screen opens with. */
 const SHOTS: Readonly<Record<string, Shot>> = {
@@ -90,6 +108,25 @@ const SHOTS: Readonly<Record<string, Shot>> = {
       const promised = page.getByRole('region', { name: 'To be promised' });
       await promised.waitFor();
       await page.getByRole('region', { name: 'This guest' }).evaluate((group) => group.scrollIntoView());
+    },
+  },
+  groups: {
+    before: convoyReady,
+    steps: (page) => page.getByRole('region', { name: 'Convoy at ten' }).waitFor(),
+  },
+  'lead-phone': {
+    size: PHONE,
+    before: convoyReady,
+    steps: async (page) => {
+      await page.goto('/lead?group=demo-convoy');
+      await page.getByRole('button', { name: '4 of 4 sit in the cars' }).click();
+      for (const name of ['Runa Westby', 'Otis Valkama', 'Mireia Sant', 'Jens Kofoed']) {
+        await page.getByRole('button', { name: `Radio of ${name} answered` }).click();
+      }
+      await page.getByRole('button', { name: 'Let out' }).click();
+      await page.getByRole('button', { name: 'Lap done' }).click();
+      await page.getByRole('button', { name: 'Lap done' }).click();
+      await page.getByText('Runa: on the Runway, pull to the right and slow to 60.').waitFor();
     },
   },
   'guest-card': { steps: (page) => page.getByRole('heading', { name: 'What happened' }).waitFor() },

@@ -180,6 +180,7 @@ export const SCREENS: readonly Screen[] = [
     load: () => import('./groups/groups').then((m) => m.Groups),
     places: [room('Groups', '8')],
     demo: '/groups',
+    pictures: [{ file: 'groups', caption: 'Groups: trains, oval and low grip' }],
   },
   {
     path: 'groups/:id',
@@ -313,6 +314,7 @@ export const SCREENS: readonly Screen[] = [
     frame: 'phone',
     places: [onPhone('Lead', '9')],
     demo: '/lead',
+    pictures: [{ file: 'lead-phone', caption: 'Leading a train, on a phone' }],
   },
   {
     path: 'calls',

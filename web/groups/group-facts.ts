@@ -1,7 +1,17 @@
 import type { DayView } from '@core/api';
-import { clockMinute, outingAt, spokenDuration, type Group, type GroupOccupancy, type GroupRole } from '@core/day';
+import {
+  CIRCUIT,
+  clockMinute,
+  outingAt,
+  spokenDuration,
+  vehiclesOf,
+  type Day,
+  type Group,
+  type GroupOccupancy,
+  type GroupRole,
+} from '@core/day';
 import type { DayContext } from '@core/journal';
-import { adviceFor, outingS, partsOf, type ProgrammeKind } from '@core/programmes';
+import { adviceFor, outingS, partsOf, spacingOf, trainsBeside, type ProgrammeKind } from '@core/programmes';
 import { colourName, groupAdviceWords, partWords, ROLE_WORDS } from '@core/words';
 import { carLabel } from '../data/names';
 
@@ -35,6 +45,9 @@ export interface GroupMember {
   readonly colourName: string | undefined;
 }
 
+/** Of a lap, m/s, for distances said in lengths of a car. */
+export const ORDINARY_SPEEDS = { slowestMps: 15, fastestMps: 40 };
+
 export const KIND_WORDS: Readonly<Record<ProgrammeKind, string>> = {
   follow: 'Follow the leader',
   throttle: 'Oval, by steps of throttle',
@@ -64,7 +77,7 @@ export function groupFacts(
     id: group.id,
     name: group.name,
     kind: group.programme.kind,
-    where: group.surface === 'circuit' ? day.circuit.name : (index.surfaces.get(group.surface)?.name ?? group.surface),
+    where: group.surface === CIRCUIT ? day.circuit.name : (index.surfaces.get(group.surface)?.name ?? group.surface),
     planned,
     when: planned
       ? `${clockMinute(planned.startS)} to ${clockMinute(planned.endS)}, out at ${clockMinute(planned.releaseS)}`
@@ -86,8 +99,23 @@ export function groupFacts(
       .filter(({ times }) => times > 0)
       .map(partWords),
     lasts: spokenDuration(outingS(outing)),
-    advice: adviceFor(group, there).map(groupAdviceWords),
+    advice: [...adviceFor(group, there).map(groupAdviceWords), ...besideWords(day, group, outing.slowestLapS)],
   };
+}
+
+/** How many trains like this may be out at once, at the distances of its start. */
+function besideWords({ rules }: Day, group: Group, lapS: number): string[] {
+  const { programme } = group;
+  if (programme.kind !== 'follow' || lapS <= 0) return [];
+  const ofTrain = vehiclesOf(group);
+  const { trainM } = spacingOf(programme, 'start', ofTrain, ORDINARY_SPEEDS);
+  const { trains, singlesBeside } = trainsBeside(
+    { lapS, trainS: trainM / ORDINARY_SPEEDS.slowestMps, gapS: rules.releaseGapS },
+    { onCircuit: rules.maxCarsOnTrack, ofTrain },
+  );
+  const fit = trains === 1 ? 'One train like this fits' : `${trains} trains like this fit`;
+  const beside = singlesBeside === 1 ? '1 single car' : `${singlesBeside} single cars`;
+  return trains === 0 ? [] : [`${fit} on the circuit at a time, with ${beside} beside.`];
 }
 
 function crewWords({ roles }: Group, planned: GroupOccupancy | undefined): GroupFacts['crew'] {

@@ -33,6 +33,28 @@ describe('The form of a group', () => {
     expect(read(wrong).error?.issues[0]?.path).toEqual(['programme', 'steps', 0]);
   });
 
+  it('reads what is asked at a corner, and the aids of a station', () => {
+    const train = groupTyped(filled('follow'));
+    const asks = ['Winch: coast', 'Ramp: brake lightly from lap 3'];
+    const typed = { ...train, programme: { ...(train['programme'] as object), asks } };
+    const { data } = read(typed);
+    expect(data!.programme).toEqual(
+      jasmine.objectContaining({
+        asks: [
+          { corner: 'Winch', fromLap: 1, step: 'coast' },
+          { corner: 'Ramp', fromLap: 3, step: 'lightBrake' },
+        ],
+      }),
+    );
+    expect((groupTyped(data!)['programme'] as { asks: string[] }).asks[1]).toBe('Ramp: brake lightly from lap 3');
+    const pan = groupTyped(filled('lowGrip'));
+    const stations = ['Slalom: 60 s (slalom; aids part)'];
+    const { data: wet } = read({ ...pan, programme: { ...(pan['programme'] as object), stations } });
+    expect((wet!.programme as { stations: unknown[] }).stations).toEqual([
+      { name: 'Slalom', runS: 60, kind: 'slalom', aids: 'part' },
+    ]);
+  });
+
   it('of a new group lacks guests and cars, and says so', () => {
     for (const kind of KINDS) {
       const { error } = read(newGroup(kind, 'A group', 'circuit'));

@@ -1,6 +1,16 @@
 import { GROUP_ROLES, groupFields, type GroupFields, type Json } from '@core/day';
-import { CHANGE_WAYS, PRESETS, STATION_KINDS, type ProgrammeKind, type StationKind } from '@core/programmes';
-import { ROLE_WORDS } from '@core/words';
+import {
+  CHANGE_WAYS,
+  CORNER_STEPS,
+  DRIVING_AIDS,
+  PRESETS,
+  STATION_KINDS,
+  type CornerStep,
+  type DrivingAids,
+  type ProgrammeKind,
+  type StationKind,
+} from '@core/programmes';
+import { CORNER_STEP_WORDS, ROLE_WORDS } from '@core/words';
 import * as z from 'zod';
 import type { Field, Option } from '../forms/fields';
 
@@ -10,7 +20,8 @@ import type { Field, Option } from '../forms/fields';
  */
 
 const STEP = /^(\d{1,3})\s*%?\D+(\d{1,2})\D+(\d{1,4}(?:\.\d)?)/;
-const STATION = /^(.+?):\s*(\d{1,4})\s*s?\s*(?:\((\w+)\))?\s*$/;
+const STATION = /^(.+?):\s*(\d{1,4})\s*s?\s*(?:\(([^)]*)\))?\s*$/;
+const ASK = /^(.+?):\s*(coast|brake lightly|full)(?:\s+from\s+(?:lap\s+)?(\d{1,2}))?\s*$/i;
 
 interface Step {
   readonly percent: number;
@@ -21,6 +32,12 @@ interface Station {
   readonly name: string;
   readonly kind: StationKind;
   readonly runS: number;
+  readonly aids?: DrivingAids | undefined;
+}
+interface Ask {
+  readonly corner: string;
+  readonly fromLap: number;
+  readonly step: CornerStep;
 }
 
 export function stepText({ percent, laps, lapS }: Step): string {
@@ -32,14 +49,27 @@ function stepOf(text: unknown): unknown {
   return percent === undefined ? text : { percent: Number(percent), laps: Number(laps), lapS: Number(lapS) };
 }
 
-export function stationText({ name, kind, runS }: Station): string {
-  return `${name}: ${runS} s (${kind})`;
+export function stationText({ name, kind, runS, aids }: Station): string {
+  return `${name}: ${runS} s (${kind}${aids === undefined ? '' : `; aids ${aids}`})`;
+}
+
+export function askText({ corner, fromLap, step }: Ask): string {
+  return `${corner}: ${CORNER_STEP_WORDS[step]} from lap ${fromLap}`;
+}
+
+function askOf(text: unknown): unknown {
+  const [, corner, word, fromLap = '1'] = ASK.exec(String(text)) ?? [];
+  const step = CORNER_STEPS.find((one) => CORNER_STEP_WORDS[one] === word?.toLowerCase());
+  return corner === undefined ? text : { corner, fromLap: Number(fromLap), step };
 }
 
 function stationOf(text: unknown): unknown {
-  const [, name, runS, kind] = STATION.exec(String(text)) ?? [];
+  const [, name, runS, more = ''] = STATION.exec(String(text)) ?? [];
   if (name === undefined) return text;
-  return { name, runS: Number(runS), kind: STATION_KINDS.find((one) => one === kind) ?? 'figure' };
+  const words = more.split(/[\s;]+/);
+  const kind = STATION_KINDS.find((one) => words.includes(one)) ?? 'figure';
+  const aids = words.includes('aids') ? DRIVING_AIDS.find((one) => words.includes(one)) : undefined;
+  return { name, runS: Number(runS), kind, ...(aids && { aids }) };
 }
 
 /** A group as its form shows it. */
@@ -53,7 +83,9 @@ function typedOf({ roles, programme, ...rest }: z.input<typeof groupFields>): Js
       ? { ...programme, steps: programme.steps.map(stepText) }
       : programme.kind === 'lowGrip'
         ? { ...programme, stations: programme.stations.map(stationText) }
-        : programme;
+        : programme.asks
+          ? { ...programme, asks: programme.asks.map(askText) }
+          : programme;
   const count = Object.fromEntries(
     GROUP_ROLES.map((role) => [role, roles.find((one) => one.role === role)?.count ?? 0]),
   );
@@ -64,13 +96,14 @@ function typedOf({ roles, programme, ...rest }: z.input<typeof groupFields>): Js
 export function groupSchema(before?: Pick<GroupFields, 'roles'>): z.ZodType<GroupFields> {
   return z.preprocess((typed) => {
     const { roles, programme, ...rest } = typed as { roles: Record<string, number>; programme: Json } & Json;
-    const { steps, stations } = programme as { steps?: unknown[]; stations?: unknown[] };
+    const { steps, stations, asks } = programme as { steps?: unknown[]; stations?: unknown[]; asks?: unknown[] };
     return {
       ...rest,
       programme: {
         ...programme,
         ...(steps && { steps: steps.map(stepOf) }),
         ...(stations && { stations: stations.map(stationOf) }),
+        ...(asks && { asks: asks.map(askOf) }),
       },
       roles: GROUP_ROLES.flatMap((role) => {
         const people = before?.roles.find((one) => one.role === role)?.people;
@@ -180,6 +213,14 @@ const PROGRAMME_FIELDS: Readonly<Record<ProgrammeKind, readonly Field[]>> = {
     },
     { path: 'programme.change.slowToKmh', label: 'Slows to', unit: 'km/h', kind: 'number', optional: true },
     { path: 'programme.change.takesS', label: 'A change takes', kind: 'duration' },
+    {
+      path: 'programme.asks',
+      label: 'What is asked at a corner',
+      kind: 'list',
+      optional: true,
+      wide: true,
+      hint: 'with commas, such as: Winch: coast, Ramp: brake lightly from lap 3, Ramp: full from lap 6',
+    },
   ],
   throttle: [
     {
@@ -202,7 +243,7 @@ const PROGRAMME_FIELDS: Readonly<Record<ProgrammeKind, readonly Field[]>> = {
       label: 'Stations',
       kind: 'list',
       wide: true,
-      hint: 'with commas, such as: Slalom: 60 s (slalom), Full course: 75 s (course)',
+      hint: 'with commas, such as: Slalom: 60 s (slalom; aids on), Full course: 75 s (course; aids part)',
     },
     { path: 'programme.teams', label: 'Teams', kind: 'number' },
     { path: 'programme.runsEach', label: 'Runs of each at a station', kind: 'number' },

@@ -14,9 +14,7 @@ import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { DiscStrip } from './disc-strip';
-import { groupFacts, KIND_WORDS, type GroupFacts } from './group-facts';
-
-const ORDINARY_SPEEDS = { slowestMps: 15, fastestMps: 40 };
+import { groupFacts, KIND_WORDS, ORDINARY_SPEEDS, type GroupFacts } from './group-facts';
 
 /** One sheet for whoever leads the group, on paper: people, cars, order lap by lap, what is said, what to do if. */
 @Component({

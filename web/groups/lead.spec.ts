@@ -151,6 +151,12 @@ describe('The room of groups', () => {
     expect(text()).toContain('6 or 12 come out even');
   });
 
+  it('tells how many trains like it fit beside each other', async () => {
+    const day = dayWith({ programme: TRAIN });
+    const { text } = await show(Groups, day);
+    expect(text()).toContain('One train like this fits on the circuit at a time, with 2 single cars beside.');
+  });
+
   it('opens a form for a new group of each kind, and for a new place', async () => {
     const { press } = await show(Groups, dayWith({}));
     for (const name of ['Add: follow the leader', 'Add: low grip', 'Add a place']) {

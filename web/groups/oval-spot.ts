@@ -3,6 +3,7 @@ import type { ThrottleProgramme } from '@core/programmes';
 import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';
 import type { LedGroup } from './lead';
+import { OvalPlan } from './oval-plan';
 
 /** What has to be seen before the next step. */
 const SEEN = [
@@ -17,6 +18,7 @@ const NOTHING_SEEN: Readonly<Record<Seen, boolean>> = { line: false, smooth: fal
 @Component({
   selector: 'jl-oval-spot',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [OvalPlan],
   templateUrl: './oval-spot.html',
   styleUrls: ['./led-part.scss', './oval-spot.scss'],
 })
@@ -93,6 +95,9 @@ export class OvalSpot {
     return state.cars.filter((car) => !taken.has(car)).map((id) => ({ id, label: carLabel(this.data.view(), id) }));
   });
   protected readonly room = computed(() => this.programme().carsOut - this.led().state.turns.size);
+  protected readonly onOval = computed(() =>
+    this.turns().map(({ member, call, turn }) => ({ name: member.first, call, lane: turn.lane })),
+  );
   protected readonly lanes = computed(() => this.programme().lanes ?? []);
   protected readonly start = computed(() =>
     this.programme().pushed

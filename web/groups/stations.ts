@@ -76,6 +76,11 @@ export class Stations {
     const now = this.table()[this.round()]!;
     return now.flatMap((station, team) => (station === undefined ? [`Team ${team + 1}`] : []));
   });
+  protected readonly watching = computed(() =>
+    this.led()
+      .facts.crew.map(({ role, who }) => `${role}: ${who}`)
+      .join(', '),
+  );
   protected readonly stopped = computed(() => this.led().state.stopped);
   protected readonly recovery = computed(() => {
     const { recovery } = this.programme();

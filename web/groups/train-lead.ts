@@ -12,10 +12,9 @@ import {
 } from '@core/words';
 import { DayService } from '../data/day.service';
 import { DiscStrip } from './disc-strip';
+import { ORDINARY_SPEEDS } from './group-facts';
 import type { LedGroup } from './lead';
 
-/** Slowest and fastest place of an ordinary lap, where nothing is known of the circuit: metres a second. */
-const ORDINARY_SPEEDS = { slowestMps: 15, fastestMps: 40 };
 const OUT: readonly MemberOutReason[] = ['dropsBack', 'pauses', 'carFault', 'leaves'];
 
 /** The leader of a train: which lap, who is where, what is said next, and what to do when somebody falls out. */
