@@ -114,7 +114,7 @@ function besideWords({ rules }: Day, group: Group, lapS: number): string[] {
     { onCircuit: rules.maxCarsOnTrack, ofTrain },
   );
   const fit = trains === 1 ? 'One train like this fits' : `${trains} trains like this fit`;
-  const beside = singlesBeside === 1 ? '1 single car' : `${singlesBeside} single cars`;
+  const beside = ['no single car', '1 single car'][singlesBeside] ?? `${singlesBeside} single cars`;
   return trains === 0 ? [] : [`${fit} on the circuit at a time, with ${beside} beside.`];
 }
 
