@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+} from '@angular/core';
 import { readableOn } from '../drawing/ink';
 
 /** Who a disc stands for. */
@@ -16,17 +24,20 @@ const TOP = 22;
 
 /**
  * The order of a train as a strip of discs, a column a lap and the leader above them: who is where is looked at, not read. The
- * lap that is driven is framed.
+ * lap that is driven is framed, and kept in the middle where there is no room for all.
  */
 @Component({
   selector: 'jl-disc-strip',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  // Longer than a phone is wide: the keyboard scrolls it.
+  host: { '[attr.tabindex]': 'laps().length > 10 ? 0 : null' },
   template: `
     <svg
       role="img"
       [attr.aria-label]="words()"
       [attr.viewBox]="'0 0 ' + width() + ' ' + height()"
       [style.max-width.px]="width() * 1.25"
+      [style.--least.px]="width() * 0.85"
     >
       @for (place of places(); track place.label) {
         <text class="place" x="0" [attr.y]="place.y + 4">{{ place.label }}</text>
@@ -51,6 +62,12 @@ const TOP = 22;
     svg {
       display: block;
       width: 100%;
+    }
+    /* On paper all of it has to be there, on a phone what is driven has to be read. */
+    @media screen {
+      svg {
+        min-width: var(--least);
+      }
     }
     text {
       font-size: 11px;
@@ -83,15 +100,25 @@ export class DiscStrip {
   /** Place of the lap that is driven, if one is. */
   readonly here = input<number>();
   protected readonly radius = RADIUS;
+  private readonly strip = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+
+  constructor() {
+    afterRenderEffect(() => {
+      const here = this.here();
+      if (here === undefined) return;
+      const { scrollWidth, clientWidth } = this.strip;
+      this.strip.scrollLeft = ((LEFT + here * PITCH) / this.width()) * scrollWidth - clientWidth / 2;
+    });
+  }
 
   private readonly most = computed(() => Math.max(1, ...this.laps().map((order) => order.length)));
   protected readonly width = computed(() => LEFT + this.laps().length * PITCH);
   protected readonly height = computed(() => TOP + this.most() * PITCH);
   protected readonly places = computed(() =>
     Array.from({ length: this.most() }, (_, place) => ({
-      label: place === 0 ? 'behind leader' : place === this.most() - 1 ? 'last' : '',
+      label: place === 0 ? 'first' : place === this.most() - 1 ? 'last' : '',
       y: TOP + place * PITCH + RADIUS + 2,
-    })).map((place) => ({ ...place, label: place.label === 'behind leader' ? 'first' : place.label })),
+    })),
   );
   protected readonly columns = computed(() => {
     const known = new Map(this.discs().map((disc) => [disc.id, disc]));
