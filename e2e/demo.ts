@@ -170,3 +170,23 @@ export async function keepsApplication(page: Page): Promise<void> {
     });
   await expect.poll(keeps, { timeout: ASSETS_KEPT_MS }).toBe(true);
 }
+
+/** The demo's day of groups. */
+export const GROUPS_DAY = '2027-06-05';
+
+/** Twenty to ten on the day of groups: the guests of its convoy have gate and class behind them. */
+export async function convoyReady(page: Page): Promise<void> {
+  await setClock(page, '09:40', GROUPS_DAY);
+  const guests = ['p-c1', 'p-c2', 'p-c3', 'p-c4'];
+  let number = 0;
+  const enter = async (fields: object) => {
+    const entry = { id: `groups-${String(number++).padStart(4, '0')}`, at: '09:30', by: 'Desk', ...fields };
+    const reply = await page.request.post(`/api/days/${GROUPS_DAY}/journal`, { data: entry });
+    expect(reply.status()).toBe(201);
+  };
+  for (const guest of guests) {
+    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted']) await enter({ kind, guest });
+  }
+  await enter({ kind: 'classBegan', instructor: 'i1', guests });
+  await enter({ kind: 'classEnded', instructor: 'i1', guests });
+}

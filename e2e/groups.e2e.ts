@@ -1,28 +1,12 @@
-import { expect, secondBrowser, setClock, test } from './demo';
-
-const DAY = '2027-06-05';
-const CONVOY = ['p-c1', 'p-c2', 'p-c3', 'p-c4'];
+import { convoyReady, expect, GROUPS_DAY, secondBrowser, setClock, test } from './demo';
 
 test('a convoy is looked at, gathered and led lap by lap, and the room follows', async ({ page, browser }) => {
-  await setClock(page, '09:40', DAY);
+  await convoyReady(page);
   await page.goto('/groups');
   const convoy = page.getByRole('region', { name: 'Convoy at ten' });
   await expect(convoy.getByText('Runa Westby')).toBeVisible();
   await expect(convoy.getByText('Laps behind the leader: Runa 2, Otis 2, Mireia 2, Jens 2')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Wet pan' })).toBeVisible();
-
-  // Gate and class are behind them.
-  let number = 0;
-  const enter = async (fields: object) => {
-    const entry = { id: `groups-${String(number++).padStart(4, '0')}`, at: '09:30', by: 'Desk', ...fields };
-    const reply = await page.request.post(`/api/days/${DAY}/journal`, { data: entry });
-    expect(reply.status()).toBe(201);
-  };
-  for (const guest of CONVOY) {
-    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted']) await enter({ kind, guest });
-  }
-  await enter({ kind: 'classBegan', instructor: 'i1', guests: CONVOY });
-  await enter({ kind: 'classEnded', instructor: 'i1', guests: CONVOY });
 
   const phone = await secondBrowser(browser);
   await phone.setViewportSize({ width: 390, height: 844 });
@@ -51,7 +35,7 @@ test('a convoy is looked at, gathered and led lap by lap, and the room follows',
 });
 
 test('a group is added by hand, refused where it is faulty, and its sheet is there to print', async ({ page }) => {
-  await setClock(page, '08:40', DAY);
+  await setClock(page, '08:40', GROUPS_DAY);
   await page.goto('/groups');
   await page.getByRole('button', { name: 'Add: follow the leader' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Second convoy');

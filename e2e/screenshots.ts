@@ -1,6 +1,6 @@
 import type { APIRequestContext, Page } from '@playwright/test';
 import { SCREENS } from '../web/screens';
-import { expect, setClock, test } from './demo';
+import { convoyReady, expect, test } from './demo';
 
 /** The pictures of docs/screenshots, from the demo day at ten past eleven: each that a screen has registered. */
 const FOLDER = 'docs/screenshots';
@@ -39,24 +39,6 @@ async function lastOf(request: APIRequestContext, kind: string): Promise<string>
 const ofInstructor = async (page: Page, id: string): Promise<void> => {
   await page.addInitScript((instructor) => localStorage.setItem('joylap.counter', instructor), id);
 };
-
-const GROUPS_DAY = '2027-06-05';
-const CONVOY = ['p-c1', 'p-c2', 'p-c3', 'p-c4'];
-
-/** The convoy of the groups' day has passed gate and class. */
-async function convoyReady(page: Page, request: APIRequestContext): Promise<void> {
-  await setClock(page, '09:40', GROUPS_DAY);
-  let number = 0;
-  const enter = async (fields: object) => {
-    const entry = { id: `pictures-${String(number++).padStart(4, '0')}`, at: '09:30', by: 'Desk', ...fields };
-    await request.post(`/api/days/${GROUPS_DAY}/journal`, { data: entry });
-  };
-  for (const guest of CONVOY) {
-    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted']) await enter({ kind, guest });
-  }
-  await enter({ kind: 'classBegan', instructor: 'i1', guests: CONVOY });
-  await enter({ kind: 'classEnded', instructor: 'i1', guests: CONVOY });
-}
 
 /** Where more is to be seen than what a screen opens with. */
 const SHOTS: Readonly<Record<string, Shot>> = {

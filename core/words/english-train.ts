@@ -78,22 +78,17 @@ export function changeCalls(
   const slow = how.how === 'stopped' ? 'and stop' : how.slowToKmh ? `and slow to ${how.slowToKmh}` : 'and slow down';
   const names = aside.map(guest).join(' and ');
   const tail = order.at(-1 - aside.length);
-  const behind = tail === undefined ? undefined : (colour(tail) ?? guest(tail));
-  const last = order.at(-1 - aside.length);
+  const behindTail = (last: string): RadioLine[] => [
+    {
+      to: 'aside',
+      words: `${names}: in behind the ${colour(last) ?? guest(last)} one, number ${order.indexOf(aside[0]!) + 1}.`,
+    },
+    { to: 'last', words: `${guest(last)}, you are last: flash when ${names} is behind you.` },
+  ];
   return [
     { to: 'aside', words: `${names}: ${where}pull to the ${side} ${slow}.` },
     { to: 'others', words: `The others: pass on the ${pass}, one after the other, and stay in line.` },
-    ...(behind === undefined
-      ? []
-      : [
-          {
-            to: 'aside' as const,
-            words: `${names}: in behind the ${behind} one, number ${order.indexOf(aside[0]!) + 1}.`,
-          },
-        ]),
-    ...(last === undefined
-      ? []
-      : [{ to: 'last' as const, words: `${guest(last)}, you are last: flash when ${names} is behind you.` }]),
+    ...(tail === undefined ? [] : behindTail(tail)),
     { to: 'all', words: `${order.length} of ${order.length} there? Then ${guest(order[0]!)} is first. Here we go.` },
   ];
 }

@@ -7,7 +7,17 @@ import { vehiclesOnCircuit } from '../day-state';
 import { onDrive, onlyKnown, owesLaps, unknown, notReady, crewFree, circuitShut, circuitFull } from './judging';
 import { changeDrive, changeCar, occupy, release, noteResolution } from './changing';
 import { endAtWayIn } from './crossings';
-import { subject, entryOf, breakOffReason, extraLapReason, lapNumber, readiness, note, shareOfLap } from './parts';
+import {
+  subject,
+  entryOf,
+  breakOffReason,
+  extraLapReason,
+  lapNumber,
+  marks,
+  readiness,
+  note,
+  shareOfLap,
+} from './parts';
 import { NO_WORDS, type Family } from './family';
 
 /** A drive from the seat to the debrief, and what is owed from it. */
@@ -58,17 +68,7 @@ export const drivesSchemas = {
   /** What an instructor noticed; several of one drive add up. */
   driveMarked: entryOf('driveMarked', {
     drive: subject,
-    marks: z
-      .array(
-        z.strictObject({
-          /** Of the vocabulary. */
-          fault: z.string().min(1).max(40),
-          /** Name of the corner; everywhere where not given. */
-          corner: z.string().min(1).max(60).optional(),
-          lap: lapNumber.optional(),
-        }),
-      )
-      .max(40),
+    marks,
     good: z.string().trim().min(1).max(100).optional(),
     ready: readiness.optional(),
     /** What the guest said of it. */

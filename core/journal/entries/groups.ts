@@ -7,7 +7,7 @@ import type { JournalEntry } from '../entry';
 import type { Refusal } from '../refusal';
 import { changeCar, changeGuest, occupy, release } from './changing';
 import { circuitShut, notReady, onCar, onGuest, unknown } from './judging';
-import { entryOf, lapNumber, memberOutReason, note, subject } from './parts';
+import { entryOf, marks, memberOutReason, note, subject } from './parts';
 import { NO_WORDS, type Family } from './family';
 
 /** Groups that go out together: from gathering in the cars to the leader's word with each guest afterwards. */
@@ -36,15 +36,7 @@ export const groupsSchemas = {
   memberMarked: entryOf('memberMarked', {
     group: subject,
     guest: subject,
-    marks: z
-      .array(
-        z.strictObject({
-          fault: z.string().min(1).max(40),
-          corner: z.string().min(1).max(60).optional(),
-          lap: lapNumber.optional(),
-        }),
-      )
-      .max(40),
+    marks,
     good: z.string().trim().min(1).max(100).optional(),
     note,
   }),

@@ -40,6 +40,18 @@ export type ExtraLapReason = z.output<typeof extraLapReason>;
 export const memberOutReason = z.enum(['dropsBack', 'pauses', 'leaves', 'carFault']);
 export type MemberOutReason = z.output<typeof memberOutReason>;
 export const lapNumber = z.number().int().min(1).max(110);
+/** What was noticed of somebody's driving. */
+export const marks = z
+  .array(
+    z.strictObject({
+      /** Of the vocabulary. */
+      fault: z.string().min(1).max(40),
+      /** Name of the corner; everywhere where not given. */
+      corner: z.string().min(1).max(60).optional(),
+      lap: lapNumber.optional(),
+    }),
+  )
+  .max(40);
 /** Where on a car a fault is. */
 export const carPlace = z.enum([
   'front',
