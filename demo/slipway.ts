@@ -67,6 +67,13 @@ function heightM(share: number): number {
 
 const HALF_WIDTH_M = 6;
 
+/** Corners after a fast stretch, in which a guest brakes fully only once the way is known. */
+const carefulSteps = [
+  { fromLap: 1, brake: 'lift' as const },
+  { fromLap: 3, brake: 'light' as const },
+  { fromLap: 5, brake: 'full' as const },
+];
+
 /** The circuit as the demo venue keeps it. */
 export const SLIPWAY: Circuit = {
   name: 'Slipway',
@@ -92,9 +99,17 @@ export const SLIPWAY: Circuit = {
       },
     },
     { name: 'Winch', atM: 513, book: { noGearChange: true, mistakes: 'throttle before the wheel unwinds' } },
-    { name: 'Ramp', atM: 674, book: { kerbs: 'ride', roadMarks: 'dark marks lead too far inside' } },
+    {
+      name: 'Ramp',
+      atM: 674,
+      book: { kerbs: 'ride', roadMarks: 'dark marks lead too far inside', steps: carefulSteps },
+    },
     { name: 'Long Basin', atM: 849, book: { lookAt: 'the crane over the crest', slippery: 'inside after rain' } },
-    { name: 'Slip', atM: 1076, book: { givenAway: true, mistakes: 'too fast in, then no way to Mooring' } },
+    {
+      name: 'Slip',
+      atM: 1076,
+      book: { givenAway: true, mistakes: 'too fast in, then no way to Mooring', steps: carefulSteps },
+    },
     { name: 'Mooring', atM: 1195, book: { throttle: 'maintenance', apex: 'middle' } },
     { name: 'Jetty', atM: 1491, book: { apex: 'early', passing: true } },
     { name: 'Gantry', atM: 1689, book: { apex: 'double', mistakes: 'only one apex, then wide' } },

@@ -27,6 +27,11 @@ export type LinePoint = z.output<typeof linePoint>;
 export const apexStyle = z.enum(['early', 'middle', 'late', 'double']);
 export type ApexStyle = z.output<typeof apexStyle>;
 
+/** What is asked for in place of full braking on the first laps: each holds from its lap on. */
+export const cornerSteps = z
+  .array(z.strictObject({ fromLap: z.number().int().min(1).max(50), brake: z.enum(['lift', 'light', 'full']) }))
+  .max(6);
+
 /** The lore of a corner, as guests and instructors need it. */
 export const cornerBook = z.strictObject({
   apex: apexStyle.optional(),
@@ -40,11 +45,7 @@ export const cornerBook = z.strictObject({
   throttle: z.enum(['maintenance', 'none']).optional(),
   /** The gear in which it is taken by order of the venue, by the id of the car. */
   gears: z.record(z.string().min(1).max(64), z.number().int().min(1).max(10)).optional(),
-  /** What is asked for in place of full braking on the first laps: each holds from its lap on. */
-  steps: z
-    .array(z.strictObject({ fromLap: z.number().int().min(1).max(50), brake: z.enum(['lift', 'light', 'full']) }))
-    .max(6)
-    .optional(),
+  steps: cornerSteps.optional(),
   /** On which side of the road to be before it, where that is called. */
   beOn: z.enum(['left', 'right']).optional(),
   /** What to look at where looking through the corner fails. */

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { cornerSteps } from './circuit-file';
 
 /**
  * What is known of a circuit's shape: enough to draw it and to say where on the lap something is. Distances run from the
@@ -17,7 +18,9 @@ export const circuitMap = z.strictObject({
   pitExitM: distanceM,
   /** Where the way into the pits leaves. */
   pitEntryM: distanceM,
-  corners: z.array(z.strictObject({ name: z.string().min(1).max(60), atM: distanceM })).max(60),
+  corners: z
+    .array(z.strictObject({ name: z.string().min(1).max(60), atM: distanceM, steps: cornerSteps.optional() }))
+    .max(60),
   /** Speed along an ordinary lap, in rising order of place; without it all places are passed equally fast. */
   speeds: z
     .array(z.strictObject({ atM: distanceM, kmh: z.number().min(5).max(450) }))

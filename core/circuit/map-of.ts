@@ -14,7 +14,7 @@ export function mapOf(circuit: Circuit, speeds?: CircuitMap['speeds']): CircuitM
     line: Array.from(centre.xM, (xM, i) => ({ xM: tenth(xM), yM: tenth(centre.yM[i]!) })),
     pitExitM: circuit.pitExitM ?? AT_THE_LINE_M,
     pitEntryM: circuit.pitEntryM ?? AT_THE_LINE_M,
-    corners: circuit.corners.map(({ name, atM }) => ({ name, atM })),
+    corners: circuit.corners.map(({ name, atM, book: { steps } }) => ({ name, atM, ...(steps && { steps }) })),
     ...(speeds && { speeds }),
   };
 }

@@ -1,3 +1,4 @@
+import { crewOf } from '../day';
 import type { DayContext } from '../journal';
 import type { Drift, Expected, Occupancy } from './expected';
 
@@ -9,7 +10,7 @@ const MOST_S = 10 * 60;
  * its guests, of its instructor with the meal and the rest that lie between, of its car or vehicle; and until it would run
  * into a closure or past the closing.
  *
- * @param key of a drive or a run that has not been let out; 0 for what the drift does not know
+ * @param key of a drive, a run or a group that has not been let out; 0 for what the drift does not know
  */
 export function slackOf({ day }: DayContext, drift: Drift, key: string): number {
   const own = drift.expected.get(key);
@@ -31,20 +32,17 @@ export function slackOf({ day }: DayContext, drift: Drift, key: string): number 
       ({ occupancy }) => (occupancy.kind === 'drive' ? rests : 0),
     );
   }
-  const thing = thingOf(own.occupancy);
-  if (thing) {
+  for (const thing of thingsOf(own.occupancy)) {
     const turnS = own.occupancy.kind === 'drive' ? rules.turnaroundS : 0;
     follower(
-      (other) => thingOf(other) === thing,
+      (other) => thingsOf(other).includes(thing),
       ({ occupancy }) => (occupancy.kind === 'drive' ? turnS : 0),
     );
   }
-  const instructor = crewOf(own.occupancy);
-  if (instructor) {
-    const { meal, restS } = instructor;
+  for (const { id, meal, restS } of crewIn(own.occupancy)) {
     // What the plan has room for between the two keeps it.
     follower(
-      (other) => crewOf(other)?.id === instructor.id,
+      (other) => crewIn(other).some((instructor) => instructor.id === id),
       ({ occupancy: { startS } }) => {
         const gapS = startS - own.occupancy.endS;
         const eats = Math.min(startS, meal.to) - Math.max(own.occupancy.endS, meal.from) >= meal.durationS;
@@ -61,12 +59,21 @@ function guestsOf(occupancy: Occupancy): string[] {
   return 'guests' in occupancy ? occupancy.guests.map(({ id }) => id) : [];
 }
 
-function crewOf(occupancy: Occupancy) {
-  return 'instructor' in occupancy ? occupancy.instructor : undefined;
+function crewIn(occupancy: Occupancy) {
+  return occupancy.kind === 'refuel' ? [] : crewOf(occupancy);
 }
 
-function thingOf(occupancy: Occupancy): string | undefined {
-  if (occupancy.kind === 'drive') return `car ${occupancy.planned.car}`;
-  if (occupancy.kind === 'refuel') return `car ${occupancy.refuel.car}`;
-  return occupancy.kind === 'sighting' ? `vehicle ${occupancy.sighting.vehicle}` : undefined;
+function thingsOf(occupancy: Occupancy): string[] {
+  switch (occupancy.kind) {
+    case 'drive':
+      return [`car ${occupancy.planned.car}`];
+    case 'refuel':
+      return [`car ${occupancy.refuel.car}`];
+    case 'group':
+      return [...occupancy.cars].map(({ id }) => `car ${id}`);
+    case 'sighting':
+      return [`vehicle ${occupancy.sighting.vehicle}`];
+    case 'briefing':
+      return [];
+  }
 }

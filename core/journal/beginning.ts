@@ -85,6 +85,7 @@ export function beginning({ day, schedule }: DayContext): DayState {
           laps: 0,
           lapsSinceRest: 0,
           parkedS: undefined,
+          radio: undefined,
         },
       ]),
     ),

@@ -150,6 +150,8 @@ export interface CarState {
   /** Laps since the car last stood still for its rest. */
   lapsSinceRest: number;
   parkedS: number | undefined;
+  /** Whether the radio in it was answered when it was tested last, in a group. */
+  radio: { readonly works: boolean; readonly atS: number } | undefined;
 }
 
 export type CrewStatus = 'free' | 'busy' | 'resting' | 'atMeal' | 'off';

@@ -20,6 +20,8 @@ export interface GroupState {
   order: readonly string[];
   /** Laps that the leader has counted, each with the order in which it was driven. */
   readonly laps: { readonly atS: number; readonly order: readonly string[] }[];
+  /** When the timing loop saw the first car of a train. */
+  readonly seen: number[];
   /** Guests who are on the oval now. */
   readonly turns: Map<string, Turn>;
   /** Everybody stands, by the stop phrase. */
@@ -35,6 +37,8 @@ export interface MemberState {
   /** Not with the others at the moment, or no more. */
   out: { readonly why: MemberOutReason; readonly sinceS: number } | undefined;
   radio: { readonly works: boolean; readonly atS: number } | undefined;
+  /** What was said of the distance to the car before, in the order of time. */
+  readonly spacing: SpacingSaid[];
   /** What a spotter has judged, in the order of time. */
   readonly steps: StepJudged[];
   /** Laps driven at each step of the throttle, by its place. */
@@ -60,6 +64,7 @@ export type StepJudged = Pick<EntryOf<'stepSet'>, 'step' | 'line' | 'smooth' | '
 export type StationRun = Pick<EntryOf<'stationRun'>, 'station' | 'passed' | 'spins' | 'stops'> & {
   readonly atS: number;
 };
+export type SpacingSaid = EntryOf<'spacingCalled'>['say'];
 export type MemberMarks = Pick<EntryOf<'memberMarked'>, 'marks' | 'good' | 'note' | 'by'> & { readonly atS: number };
 
 /** A group before it has begun. */
@@ -74,6 +79,7 @@ export function groupPlanned(group: Group): GroupState {
     start: [],
     order: [],
     laps: [],
+    seen: [],
     turns: new Map(),
     stopped: undefined,
     beganS: undefined,
@@ -88,6 +94,7 @@ function memberOf(guest: string): MemberState {
     car: undefined,
     out: undefined,
     radio: undefined,
+    spacing: [],
     steps: [],
     lapsAtStep: new Map(),
     turnEnded: undefined,

@@ -39,6 +39,21 @@ function gathered() {
 }
 
 describe('A group in the journal', () => {
+  it('keeps what was said of the distance, and of which car the radio answered', () => {
+    const it = gathered();
+    it.enter('09:52', { kind: 'radioTested', group: 'train', guest: 'g1', answered: true });
+    it.enter('09:53', { kind: 'radioTested', group: 'train', guest: 'g2', answered: false });
+    expect(it.enter('09:54', { kind: 'spacingCalled', group: 'train', guest: 'g1', say: 'closer' })).toBe(
+      'Group train is in the cars and has not been let out: "Spacing" has no place there.',
+    );
+    it.enter('10:00', { kind: 'groupReleased', group: 'train' });
+    it.enter('10:02', { kind: 'spacingCalled', group: 'train', guest: 'g1', say: 'closer' });
+    it.enter('10:05', { kind: 'radioLost', group: 'train', guest: 'g1' });
+    const { groups, cars } = it.state('10:06');
+    expect(groups.get('train')!.members.get('g1')!.spacing).toEqual(['closer']);
+    expect([...cars.values()].map(({ radio }) => radio?.works)).toEqual([false, false, undefined, undefined]);
+  });
+
   it('holds guests, cars and people from the seat to the end, and lets all of them go', () => {
     const it = gathered();
     const sitting = it.state('09:55');

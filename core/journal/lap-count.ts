@@ -28,7 +28,7 @@ export type LapSource = 'hand' | 'loop';
 export type MarkMeaning = 'counted' | 'same' | 'missed' | 'settled';
 
 /** Reports of one source nearer together than this share of a lap are the same crossing. */
-const SAME_SHARE = 0.4;
+export const SAME_SHARE = 0.4;
 /** A gap this near to a whole number of laps, in laps, tells of missed crossings. */
 const MISSED_SHARE = 0.3;
 /** The other source's crossing this much of a lap ago is the one that is reported now. */

@@ -38,6 +38,7 @@ const GROUP_FROM: Record<GroupStep, readonly GroupStage[]> = {
   memberBack: ['gathered', 'out'],
   radioTested: ['gathered', 'out'],
   radioLost: ['gathered', 'out'],
+  spacingCalled: ['out'],
   groupStopped: ['out'],
   groupGoes: ['out'],
   turnBegan: ['out'],

@@ -86,6 +86,7 @@ const WHOSE: Readonly<Record<EntryKind, CrewStation | typeof EITHER | typeof NOB
   memberBack: NOBODYS,
   radioTested: NOBODYS,
   radioLost: NOBODYS,
+  spacingCalled: NOBODYS,
   groupStopped: NOBODYS,
   groupGoes: NOBODYS,
   memberMarked: NOBODYS,

@@ -45,19 +45,17 @@ export function spacingOf(
 }
 
 /**
- * How many trains like this fit on a lap beside each other without one coming up to the next: each takes as long as it needs to
- * come past a place, and as much time again as lies between two releases.
+ * Seconds from one car of a train to the next, nose to nose, in the middle between the nearer and the larger distance.
  *
- * @param lapS seconds of a lap of the train
- * @param trainS seconds from its first to its last car
- * @param gapS least seconds between two releases
- * @param most vehicles that may be on the circuit, and how many a train has
+ * @param speedMps of the lap on average
+ * @param carM length of a car, metres
  */
-export function trainsBeside(
-  { lapS, trainS, gapS }: { readonly lapS: number; readonly trainS: number; readonly gapS: number },
-  most: { readonly onCircuit: number; readonly ofTrain: number },
-): { readonly trains: number; readonly singlesBeside: number } {
-  const byRoad = Math.floor(lapS / Math.max(1, trainS + gapS));
-  const trains = Math.max(0, Math.min(byRoad, Math.floor(most.onCircuit / most.ofTrain)));
-  return { trains, singlesBeside: Math.max(0, most.onCircuit - trains * most.ofTrain) };
+export function followS(
+  { spacing }: Pick<FollowProgramme, 'spacing'>,
+  phase: SpacingPhase,
+  speedMps: number,
+  carM: number = ORDINARY_CAR_M,
+): number {
+  const [near, far] = (spacing ?? ORDINARY_SPACING)[phase];
+  return (((near + far) / 2 + 1) * carM) / speedMps;
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { TRAIN } from '../testing/group-days';
-import { spacingOf, trainsBeside } from './spacing';
-import { ordersToCome, trainNow, type TrainKnown } from './train';
+import { asksOnLap, cornerAsks } from './asks';
+import { followS, spacingOf } from './spacing';
+import { ordersToCome, spacingPhase, trainNow, type TrainKnown } from './train';
 
 const START = ['ada', 'ben', 'cleo', 'dan'];
 /** Drives a train to its end, the order changing as the table says. */
@@ -91,11 +92,50 @@ describe('The spacing of a train', () => {
     expect(spacingOf(own, 'practised', 3, SPEEDS).lengths).toEqual([3, 4]);
   });
 
-  it('decides how many trains fit beside each other, and how many single cars besides', () => {
-    expect(trainsBeside({ lapS: 90, trainS: 10, gapS: 20 }, { onCircuit: 12, ofTrain: 5 })).toEqual({
-      trains: 2,
-      singlesBeside: 2,
-    });
-    expect(trainsBeside({ lapS: 90, trainS: 60, gapS: 45 }, { onCircuit: 12, ofTrain: 5 }).trains).toBe(0);
+  it('is seconds from car to car on average: the distance and the car itself', () => {
+    // 6.5 lengths and the car's own of 4.5 m at 22.5 m/s.
+    expect(followS({}, 'start', 22.5)).toBeCloseTo((7.5 * 4.5) / 22.5);
+  });
+
+  it('is that of the start, then of people in step with each other, then of the cool-down laps', () => {
+    const phases = Array.from({ length: 10 }, (_, lap) => spacingPhase(TRAIN, lap));
+    expect(phases.slice(0, 3)).toEqual(['start', 'start', 'start']);
+    expect(new Set(phases.slice(3, 9))).toEqual(new Set(['practised']));
+    expect(phases[9]).toBe('coolDown');
+  });
+});
+
+describe('What a train is asked for at a corner', () => {
+  const book = [
+    {
+      name: 'Winch',
+      steps: [
+        { fromLap: 1, brake: 'lift' as const },
+        { fromLap: 3, brake: 'full' as const },
+      ],
+    },
+    { name: 'Ramp', steps: [{ fromLap: 1, brake: 'light' as const }] },
+    { name: 'Crane' },
+  ];
+
+  it('comes from the corner book, or from the group where that says otherwise', () => {
+    expect(cornerAsks({}, book)).toEqual([
+      { corner: 'Winch', fromLap: 1, step: 'coast' },
+      { corner: 'Winch', fromLap: 3, step: 'full' },
+      { corner: 'Ramp', fromLap: 1, step: 'lightBrake' },
+    ]);
+    const own = cornerAsks({ asks: [{ corner: 'Winch', fromLap: 5, step: 'full' }] }, book);
+    expect(own.map(({ corner, step }) => [corner, step])).toEqual([
+      ['Winch', 'full'],
+      ['Ramp', 'lightBrake'],
+    ]);
+  });
+
+  it('is on each lap the last step that has begun', () => {
+    const asks = cornerAsks({}, book);
+    const onLap = (lap: number) => asksOnLap(asks, lap).map(({ corner, step }) => `${corner} ${step}`);
+    expect(onLap(2)).toEqual(['Winch coast', 'Ramp lightBrake']);
+    expect(onLap(3)).toEqual(['Winch full', 'Ramp lightBrake']);
+    expect(asksOnLap([...asks].reverse(), 3).find(({ corner }) => corner === 'Winch')!.step).toBe('full');
   });
 });

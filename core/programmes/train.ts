@@ -1,5 +1,5 @@
 import { orderTable, orderTableAnew, type Stretch } from './order-table';
-import type { FollowProgramme } from './programme';
+import type { FollowProgramme, SpacingPhase } from './programme';
 
 /** A train at one moment: how far it is, who is where, and what is said next. Guests are called by their ids. */
 
@@ -78,6 +78,18 @@ function mainOrders(
 
 function sameOrder(one: readonly string[], other: readonly string[]): boolean {
   return one.length === other.length && one.every((guest, place) => guest === other[place]);
+}
+
+/** Laps at pace until people are in step with each other. */
+const IN_STEP_AFTER = 2;
+
+/** How near the cars follow on the lap after so many. */
+export function spacingPhase(
+  { warmUpLaps, laps }: Pick<FollowProgramme, 'warmUpLaps' | 'laps'>,
+  lapsDone: number,
+): SpacingPhase {
+  if (lapsDone >= warmUpLaps + laps) return 'coolDown';
+  return lapsDone >= warmUpLaps + IN_STEP_AFTER ? 'practised' : 'start';
 }
 
 /** Where a train is and what comes next. */

@@ -61,6 +61,10 @@ const groupTap: fc.Arbitrary<EntryFields> = fc.oneof(
     fc.record({ kind: fc.constant(kind), ...member }),
   ),
   fc.record({ kind: fc.constant('radioTested' as const), ...member, answered: truth }),
+  fc.record({
+    ...{ kind: fc.constant('spacingCalled' as const), ...member },
+    say: fc.constantFrom('closer' as const, 'moreRoom' as const),
+  }),
   fc.record({ kind: fc.constant('turnBegan' as const), ...member, car }),
   fc.record({
     ...{ kind: fc.constant('stepSet' as const), ...member, step: fc.nat({ max: 4 }) },

@@ -9,7 +9,8 @@ import {
 } from '../journal';
 import { estimateLap } from './lap-estimate';
 import type { ReleaseLimits, Waiting } from './release-advice';
-import { crossingsDue } from './runner';
+import { crossingsDue } from './on-circuit';
+import { trainOutS } from './trains';
 
 /**
  * What the venue allows now, for so many that wait.
@@ -21,6 +22,8 @@ export function exitLimits(context: DayContext, state: DayState, queue: number):
     ...[...state.drives.values()].map(({ releasedS }) => releasedS ?? -Infinity),
     ...[...state.sightings.values()].map(({ sinceS }) => sinceS),
     ...state.shown.map(({ sinceS }) => sinceS),
+    // Of a train the last car is what the next one keeps its distance to.
+    ...[...state.groups.values()].map((group) => (group.releasedS ?? -Infinity) + trainOutS(context, group)),
   ];
   const { rules } = context.day;
   return {

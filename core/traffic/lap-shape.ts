@@ -1,4 +1,5 @@
 import { measure, type CircuitMap } from '../circuit';
+import type { LapSpeeds } from '../programmes';
 
 /**
  * How the time of a lap is spread over its length. A car's progress is told in laps of *time*: 2.25 is a quarter of the
@@ -69,6 +70,19 @@ export function lapShapeOf(map: CircuitMap | undefined): LapShape {
     timeAt,
     cornerAt,
   };
+}
+
+/**
+ * Speeds at the slowest and the fastest stretch of a lap of this shape; the same where nothing is known of it. A stretch is the
+ * two-hundredth part of the lap.
+ */
+export function lapSpeeds({ timeAt }: LapShape, lapLengthM: number, lapS: number): LapSpeeds {
+  const [stretchM, speeds] = [lapLengthM / STEPS, [] as number[]];
+  for (let step = 0; step < STEPS; step++) {
+    const reached = step + 1 === STEPS ? 1 : timeAt((step + 1) / STEPS);
+    speeds.push(stretchM / ((reached - timeAt(step / STEPS)) * lapS));
+  }
+  return { slowestMps: Math.min(...speeds), fastestMps: Math.max(...speeds) };
 }
 
 /** Share of the lap's time that has passed at each step of its length: the integral of 1 / v, normalised. */

@@ -16,6 +16,8 @@ export interface Waiting {
   readonly crossings: number;
   /** How long it may wait until something after it begins later, seconds. */
   readonly slackS: number;
+  /** Cars that go out behind it as one with it, each so many seconds after the one before. */
+  readonly behind?: { readonly cars: number; readonly apartS: number };
 }
 
 /** What the venue allows. */
@@ -135,14 +137,14 @@ export function releaseAdvice(
     if (moment.hindrance === undefined && (!best || moment.trouble < best.trouble - GOOD_ENOUGH)) best = moment;
   }
   const go = best !== undefined && best.atS === limits.nowS;
-  const joined = best && joining(waiting, best.atS, limits, shape);
+  const joined = best ? allJoining(waiting, best.atS, limits, shape) : [];
   return {
     moments,
     windows: windowsOf(moments, stepS),
     best,
     go,
     why: reasonFor(moments, best, waiting, runners, offsS, limits, shape),
-    ahead: joined ? runners.flatMap((runner) => passesOf(joined, runner)).sort((a, b) => a.atS - b.atS) : [],
+    ahead: joined.flatMap((one) => runners.flatMap((runner) => passesOf(one, runner))).sort((a, b) => a.atS - b.atS),
   };
 }
 
@@ -159,6 +161,18 @@ export function joining(
   return { id, kind, vehicle, fromS: atS, progress: shape.pitExit, lap, firstLapFactor, off };
 }
 
+/** All that goes out with it: the cars of a train one after the other. */
+export function allJoining(
+  waiting: Waiting,
+  atS: number,
+  limits: Pick<ReleaseLimits, 'firstLapFactor'>,
+  shape: LapShape,
+): Runner[] {
+  const { cars, apartS } = waiting.behind ?? { cars: 0, apartS: 0 };
+  const first = joining(waiting, atS, limits, shape);
+  return Array.from({ length: cars + 1 }, (_, place) => ({ ...first, fromS: atS + place * apartS }));
+}
+
 function momentAt(
   atS: number,
   waiting: Waiting,
@@ -167,7 +181,7 @@ function momentAt(
   limits: ReleaseLimits,
   shape: LapShape,
 ): ReleaseMoment {
-  const joined = joining(waiting, atS, limits, shape);
+  const joined = allJoining(waiting, atS, limits, shape);
   let gapBehindS = Infinity;
   let passes = 0;
   let onCircuit = 0;
@@ -177,15 +191,16 @@ function momentAt(
     const progress = progressOfRunner(runner, atS);
     const before = Math.floor(progress - shape.pitExit) + shape.pitExit;
     const nextS = reachedS(runner, before + 1);
-    if (nextS <= offsS[place]!) gapBehindS = Math.min(gapBehindS, nextS - atS);
-    passes += expectedPasses(joined, runner);
+    // Whoever comes past before the last car of a train is out drives into the train.
+    if (nextS <= offsS[place]!) gapBehindS = Math.min(gapBehindS, Math.max(0, nextS - joined.at(-1)!.fromS));
+    for (const one of joined) passes += expectedPasses(one, runner);
   });
   const waitMin = (atS - limits.nowS) / 60;
   const { perMin, perFollower, late } = limits.prices ?? PRICES;
   const queuePerMin = perMin + perFollower * Math.max(0, limits.queue - 1);
   return {
     atS,
-    hindrance: hindranceAt(atS, onCircuit, limits),
+    hindrance: hindranceAt(atS, onCircuit + joined.length, limits),
     gapBehindS,
     passes,
     trouble:
@@ -201,9 +216,9 @@ function nearness(gapS: number, clearS: number): number {
   return Math.max(0, 1 - gapS / clearS);
 }
 
-function hindranceAt(atS: number, onCircuit: number, limits: ReleaseLimits): Hindrance | undefined {
+function hindranceAt(atS: number, thenOnCircuit: number, limits: ReleaseLimits): Hindrance | undefined {
   if (limits.shut(atS) !== undefined) return 'shut';
-  if (onCircuit >= limits.maxCarsOnTrack) return 'full';
+  if (thenOnCircuit > limits.maxCarsOnTrack) return 'full';
   return limits.lastReleaseS !== undefined && atS < limits.lastReleaseS + limits.releaseGapS ? 'gap' : undefined;
 }
 
@@ -299,9 +314,9 @@ function troubleInOrder(
 ): number | undefined {
   const { best } = releaseAdvice(first, runners, limits, shape, SWAP_STEP_S);
   if (!best) return undefined;
-  const out = joining(first, best.atS, limits, shape);
+  const out = allJoining(first, best.atS, limits, shape);
   const then = { ...limits, nowS: best.atS, lastReleaseS: best.atS, queue: limits.queue - 1 };
   // The others go on from now; as runners are told from a moment, the same ones serve.
-  const next = releaseAdvice(second, [...runners, out], then, shape, SWAP_STEP_S).best;
+  const next = releaseAdvice(second, [...runners, ...out], then, shape, SWAP_STEP_S).best;
   return next && best.trouble + next.trouble;
 }

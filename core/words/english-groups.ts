@@ -1,4 +1,4 @@
-import type { GroupRefusal, GroupStage, GroupStep, MemberOutReason } from '../journal';
+import type { GroupRefusal, GroupStage, GroupStep, MemberOutReason, SpacingSaid } from '../journal';
 import type { ByCode } from './by-code';
 import type { Names } from './names';
 
@@ -18,6 +18,9 @@ export const MEMBER_OUT_WORDS: Readonly<Record<MemberOutReason, string>> = {
   carFault: 'the car does not run',
 };
 
+/** What a leader says of the distance to the car before. */
+export const SPACING_SAID_WORDS: Readonly<Record<SpacingSaid, string>> = { closer: 'closer', moreRoom: 'more room' };
+
 /** What entries about groups are called. */
 export const GROUP_ENTRY_WORDS: Readonly<Record<GroupStep, string>> = {
   groupBegan: 'In the cars',
@@ -28,6 +31,7 @@ export const GROUP_ENTRY_WORDS: Readonly<Record<GroupStep, string>> = {
   memberBack: 'Back in the group',
   radioTested: 'Radio tested',
   radioLost: 'Radio lost',
+  spacingCalled: 'Spacing',
   groupStopped: 'Everybody stands',
   groupGoes: 'Goes on',
   memberMarked: 'Marked',

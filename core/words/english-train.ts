@@ -4,6 +4,7 @@ import type {
   GroupAdvice,
   NextChange,
   OutingPart,
+  Spacing,
   SpacingPhase,
   TrainPhase,
 } from '../programmes';
@@ -114,6 +115,13 @@ export const SPACING_WORDS: Readonly<Record<SpacingPhase, string>> = {
   practised: 'once they are in step',
   coolDown: 'cooling down',
 };
+
+/** "6 to 7 lengths at the start: 27 to 32 m, 3.1 s at the slowest place, 0.8 s at the fastest; the train is 170 m long". */
+export function spacingWords({ phase, lengths, metres, slowestS, fastestS, trainM }: Spacing): string {
+  const apart = `${lengths.join(' to ')} lengths ${SPACING_WORDS[phase]}: ${metres.map(Math.round).join(' to ')} m`;
+  const seconds = `${slowestS.toFixed(1)} s at the slowest place, ${fastestS.toFixed(1)} s at the fastest`;
+  return `${apart}, ${seconds}; the train is ${Math.round(trainM)} m long`;
+}
 
 export const CORNER_STEP_WORDS: Readonly<Record<CornerStep, string>> = {
   coast: 'coast',

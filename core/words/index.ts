@@ -32,7 +32,7 @@ export {
   touchWords,
 } from './terms';
 export * from './english-first-steps';
-export { MEMBER_OUT_WORDS } from './english-groups';
+export { MEMBER_OUT_WORDS, SPACING_SAID_WORDS } from './english-groups';
 export * from './english-train';
 export { ruleEffectWords } from './english-rules';
 export * from './languages';

@@ -79,7 +79,7 @@ export class Garage {
   });
   /** What somebody in the garage should do, the most pressing first. */
   protected readonly jobs = computed(() => {
-    const jobs = this.views().flatMap(({ id, fields, refuel, wear, openFaults, leftFaults, inGarage }) => {
+    const jobs = this.views().flatMap(({ id, fields, state, refuel, wear, openFaults, leftFaults, inGarage }) => {
       const name = `${fields.number} ${fields.name}`;
       const list: { car: string; atS: number; text: string }[] = [];
       if (refuel) {
@@ -99,6 +99,14 @@ export class Garage {
       }
       for (const fault of [...openFaults, ...leftFaults].filter(({ severity }) => severity !== 'note')) {
         list.push({ car: id, atS: DAY_S, text: `${name}: keep an eye on it: ${fault.where}, ${fault.what}.` });
+      }
+      if (state.radio?.works === false) {
+        const when = clockMinute(state.radio.atS);
+        list.push({
+          car: id,
+          atS: DAY_S - 1,
+          text: `${name}: the radio did not answer at ${when}: battery, or the set.`,
+        });
       }
       if (inGarage?.card && !inGarage.card.charged) {
         list.push({ car: id, atS: DAY_S - 1, text: `${name}: the camera is not charged.` });

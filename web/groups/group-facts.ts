@@ -11,8 +11,20 @@ import {
   type GroupRole,
 } from '@core/day';
 import type { DayContext } from '@core/journal';
-import { adviceFor, outingS, partsOf, spacingOf, trainsBeside, type ProgrammeKind } from '@core/programmes';
-import { colourName, groupAdviceWords, partWords, ROLE_WORDS } from '@core/words';
+import {
+  adviceFor,
+  cornerAsks,
+  outingS,
+  partsOf,
+  spacingOf,
+  SPACING_PHASES,
+  type CornerAsk,
+  type FollowProgramme,
+  type ProgrammeKind,
+  type SpacingPhase,
+} from '@core/programmes';
+import { lapShapeOf, lapSpeeds, trainsBeside } from '@core/traffic';
+import { colourName, groupAdviceWords, partWords, ROLE_WORDS, spacingWords } from '@core/words';
 import { carLabel } from '../data/names';
 
 /** A group as people read it: who, where, when, with what, how long and why. */
@@ -32,6 +44,13 @@ export interface GroupFacts {
   readonly parts: readonly string[];
   readonly lasts: string;
   readonly advice: readonly string[];
+  /** Of a train: how near its cars follow in each phase, in words, and what is asked at the corners. */
+  readonly train: TrainFacts | undefined;
+}
+
+export interface TrainFacts {
+  readonly spacing: Readonly<Record<SpacingPhase, string>>;
+  readonly asks: readonly CornerAsk[];
 }
 
 export interface GroupMember {
@@ -45,9 +64,6 @@ export interface GroupMember {
   readonly colourName: string | undefined;
 }
 
-/** Of a lap, m/s, for distances said in lengths of a car. */
-export const ORDINARY_SPEEDS = { slowestMps: 15, fastestMps: 40 };
-
 export const KIND_WORDS: Readonly<Record<ProgrammeKind, string>> = {
   follow: 'Follow the leader',
   throttle: 'Oval, by steps of throttle',
@@ -58,7 +74,7 @@ export function firstName(name: string): string {
   return name.trim().split(/\s+/)[0] ?? name;
 }
 
-type View = Pick<DayView, 'carNumbers' | 'carColours' | 'day'>;
+type View = Pick<DayView, 'carNumbers' | 'carColours' | 'day' | 'map'>;
 
 /** @param carOf the car that a guest has now, where that is known otherwise than by the plan */
 export function groupFacts(
@@ -69,14 +85,15 @@ export function groupFacts(
 ): GroupFacts {
   const { index } = schedule;
   const planned = schedule.groups.find((one) => one.planned.group === group.id);
-  const inTrain = group.programme.kind === 'follow';
+  const { programme } = group;
+  const follow = programme.kind === 'follow' ? programme : undefined;
   const outing = outingAt(day, index, group, planned?.releaseS ?? day.opens);
   const there = group.cars.filter((id) => index.cars.has(id)).length;
   const colourOf = (car: string | undefined) => (car === undefined ? undefined : view.carColours[car]);
   return {
     id: group.id,
     name: group.name,
-    kind: group.programme.kind,
+    kind: programme.kind,
     where: group.surface === CIRCUIT ? day.circuit.name : (index.surfaces.get(group.surface)?.name ?? group.surface),
     planned,
     when: planned
@@ -84,7 +101,7 @@ export function groupFacts(
       : 'has no place in the plan',
     members: group.members.map((id, place): GroupMember => {
       const name = index.guests.get(id)?.name ?? id;
-      const car = carOf(id, place) ?? (inTrain ? planned?.planned.cars[place] : undefined);
+      const car = carOf(id, place) ?? (follow && planned?.planned.cars[place]);
       const colour = colourOf(car);
       return {
         ...{ id, name, first: firstName(name), car, colour },
@@ -93,29 +110,42 @@ export function groupFacts(
       };
     }),
     leadCar: planned?.planned.leadCar && carLabel(view, planned.planned.leadCar),
-    sharedCars: inTrain ? [] : (planned?.planned.cars ?? []).map((id) => carLabel(view, id)),
+    sharedCars: follow ? [] : (planned?.planned.cars ?? []).map((id) => carLabel(view, id)),
     crew: crewWords(group, planned),
     parts: partsOf(outing)
       .filter(({ times }) => times > 0)
       .map(partWords),
     lasts: spokenDuration(outingS(outing)),
-    advice: [...adviceFor(group, there).map(groupAdviceWords), ...besideWords(day, group, outing.slowestLapS)],
+    advice: [
+      ...adviceFor(group, there).map(groupAdviceWords),
+      ...(follow && outing.slowestLapS > 0 ? besideWords(day, group, follow, outing.slowestLapS) : []),
+    ],
+    train:
+      follow && outing.slowestLapS > 0 ? trainFacts(view, follow, vehiclesOf(group), outing.slowestLapS) : undefined,
   };
 }
 
-/** How many trains like this may be out at once, at the distances of its start. */
-function besideWords({ rules }: Day, group: Group, lapS: number): string[] {
-  const { programme } = group;
-  if (programme.kind !== 'follow' || lapS <= 0) return [];
-  const ofTrain = vehiclesOf(group);
-  const { trainM } = spacingOf(programme, 'start', ofTrain, ORDINARY_SPEEDS);
-  const { trains, singlesBeside } = trainsBeside(
-    { lapS, trainS: trainM / ORDINARY_SPEEDS.slowestMps, gapS: rules.releaseGapS },
-    { onCircuit: rules.maxCarsOnTrack, ofTrain },
-  );
+/** Distances at the speeds of this circuit: a train warms up and cools down as much slower as its programme says. */
+function trainFacts({ map, day }: View, programme: FollowProgramme, vehicles: number, lapS: number): TrainFacts {
+  const shape = lapShapeOf(map ?? undefined);
+  const words = (phase: SpacingPhase) => {
+    const phaseS = phase === 'practised' ? lapS : lapS * programme.gentleFactor;
+    const speeds = lapSpeeds(shape, day.circuit.lapLengthM, phaseS);
+    return spacingWords(spacingOf(programme, phase, vehicles, speeds));
+  };
+  const spacing = Object.fromEntries(SPACING_PHASES.map((phase) => [phase, words(phase)]));
+  return { spacing: spacing as TrainFacts['spacing'], asks: cornerAsks(programme, map?.corners ?? []) };
+}
+
+/** How many trains like this may be out at once, and what a single car meets beside them. */
+function besideWords(day: Day, group: Group, programme: FollowProgramme, lapS: number): string[] {
+  const { trains, singlesBeside, meets } = trainsBeside(day, group, programme, lapS);
   const fit = trains === 1 ? 'One train like this fits' : `${trains} trains like this fit`;
   const beside = ['no single car', '1 single car'][singlesBeside] ?? `${singlesBeside} single cars`;
-  return trains === 0 ? [] : [`${fit} on the circuit at a time, with ${beside} beside.`];
+  const met = meets && `; each of those meets about ${meets.cars} cars of a train on its ${meets.laps} laps`;
+  return trains === 0
+    ? ['A train like this does not fit on the circuit: fewer cars in it, or more cars allowed at once (Rules).']
+    : [`${fit} on the circuit at a time, with ${beside} beside${met ?? ''}.`];
 }
 
 function crewWords({ roles }: Group, planned: GroupOccupancy | undefined): GroupFacts['crew'] {

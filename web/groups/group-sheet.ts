@@ -3,18 +3,19 @@ import {
   orderTable,
   ordersByLap,
   roundsOf,
-  spacingOf,
   SPACING_PHASES,
   teamsOf,
   trainNow,
+  type CornerAsk,
   type FollowProgramme,
 } from '@core/programmes';
-import { changeCalls, CORNER_STEP_WORDS, radioLostWords, SPACING_WORDS } from '@core/words';
+import { changeCalls, CORNER_STEP_WORDS, radioLostWords } from '@core/words';
 import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { DiscStrip } from './disc-strip';
-import { groupFacts, KIND_WORDS, ORDINARY_SPEEDS, type GroupFacts } from './group-facts';
+import { groupFacts, KIND_WORDS, type GroupFacts } from './group-facts';
+import { discsOf, namesIn } from './train-words';
 
 /** One sheet for whoever leads the group, on paper: people, cars, order lap by lap, what is said, what to do if. */
 @Component({
@@ -65,31 +66,30 @@ export class GroupSheet {
   }
 }
 
-function trainSheet(programme: FollowProgramme, { members }: GroupFacts) {
+function trainSheet(programme: FollowProgramme, { members, train }: GroupFacts) {
   const start = members.map(({ id }) => id);
   const table = orderTable(start.length, programme.laps, programme.change.after);
   const orders = ordersByLap(table).map((order) => order.map((place) => start[place]!));
-  const byId = new Map(members.map((member) => [member.id, member]));
-  const names = {
-    guest: (id: string) => byId.get(id)?.first ?? id,
-    colour: (id: string) => byId.get(id)?.colourName,
-  };
-  const side = programme.change.side ?? 'right';
   // Every change is called as the first one is, with other names.
   const warmedUp = Array.from({ length: programme.warmUpLaps }, () => start);
   const { next } = trainNow(programme, { start, order: start, done: warmedUp });
   return {
     orders,
     labels: orders.map((_, lap) => String(lap + 1)),
-    discs: members.map(({ id, name, first, colour }) => ({ id, name, colour, initial: first.charAt(0) })),
-    calls: next ? changeCalls(next, programme, names).map(({ words }) => words) : [],
-    lost: radioLostWords('Whoever', side).map(({ words }) => words),
-    spacing: SPACING_PHASES.map((phase) => {
-      const { lengths, metres } = spacingOf(programme, phase, start.length + 1, ORDINARY_SPEEDS);
-      return `${lengths.join(' to ')} lengths ${SPACING_WORDS[phase]} (${metres.map(Math.round).join(' to ')} m)`;
-    }),
-    asks: (programme.asks ?? []).map(
-      ({ corner, fromLap, step }) => `${corner}: ${CORNER_STEP_WORDS[step]} from lap ${fromLap}`,
-    ),
+    discs: discsOf(members),
+    calls: next ? changeCalls(next, programme, namesIn(members)).map(({ words }) => words) : [],
+    lost: radioLostWords('Whoever', programme.change.side ?? 'right').map(({ words }) => words),
+    spacing: train ? SPACING_PHASES.map((phase) => train.spacing[phase]) : [],
+    asks: cornerLines(train?.asks ?? []),
   };
+}
+
+/** "Winch: coast from lap 1, full from lap 3": a line a corner. */
+function cornerLines(asks: readonly CornerAsk[]): string[] {
+  const lines = new Map<string, string[]>();
+  for (const { corner, fromLap, step } of asks) {
+    const line = lines.get(corner) ?? [];
+    lines.set(corner, [...line, `${CORNER_STEP_WORDS[step]} from lap ${fromLap}`]);
+  }
+  return [...lines].map(([corner, steps]) => `${corner}: ${steps.join(', ')}`);
 }

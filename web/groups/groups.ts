@@ -14,6 +14,7 @@ import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { DiscStrip } from './disc-strip';
 import { groupFacts, KIND_WORDS } from './group-facts';
 import { Surfaces } from './surfaces';
+import { discsOf } from './train-words';
 import { groupFormFields, groupSchema, groupTyped, newGroup } from './group-form';
 
 const STAGE_WORDS = { planned: '', gathered: 'in the cars', out: 'out now', over: 'over' } as const;
@@ -79,7 +80,7 @@ export class Groups {
             why: reason && this.tell().leftOut(reason),
             orders,
             labels: orders.map((_, lap) => String(lap + 1)),
-            discs: facts.members.map(({ id, name, first, colour }) => ({ id, name, initial: first.charAt(0), colour })),
+            discs: discsOf(facts.members),
             led: table ? table.first.map((laps, place) => `${facts.members[place]!.first} ${laps}`).join(', ') : '',
             startS: facts.planned?.startS ?? Infinity,
           },

@@ -1,39 +1,9 @@
-import { emptyPlan, type Group, type Plan } from '@core/day';
-import { aCar, aDay, aGuest, anInstructor, at } from '@core/testing/small-day';
-import { aGroup, ableForGroups, OVAL, PAN, STATIONS, STEPS, TRAIN } from '@core/testing/group-days';
-import { FakeDay, show } from '../testing/fake-day';
+import { STATIONS, STEPS, TRAIN } from '@core/testing/group-days';
+import { show } from '../testing/fake-day';
+import { dayWith, NAMES } from '../testing/group-here';
 import { GroupSheet } from './group-sheet';
 import { Groups } from './groups';
 import { Lead } from './lead';
-
-const NAMES = ['Ada Brook', 'Ben Carr', 'Cleo Dahl'];
-const GUESTS = NAMES.map((name, i) => aGuest({ id: `g${i + 1}`, name, briefed: true, sighted: true, drives: [] }));
-const CARS = GUESTS.map((_, i) => aCar({ id: `c${i + 1}`, name: `Car ${i + 1}` }));
-
-function dayWith(group: Partial<Group>): FakeDay {
-  const one = aGroup({
-    id: 'one',
-    name: 'The three',
-    members: GUESTS.map(({ id }) => id),
-    cars: ['c1', 'c2', 'c3'],
-    ...group,
-  });
-  const day = aDay({
-    guests: GUESTS,
-    cars: CARS,
-    instructors: ableForGroups([anInstructor(), anInstructor({ id: 'i2', name: 'Ife Okoro' })]),
-  });
-  const role = one.programme.kind === 'throttle' ? ('spotter' as const) : ('lead' as const);
-  const plan: Plan = {
-    ...emptyPlan(day.date),
-    version: 2,
-    groups: [{ group: 'one', release: at('10:00'), cars: ['c1', 'c2', 'c3'], crew: [{ role, instructor: 'i1' }] }],
-    unplannedGroups: [],
-  };
-  const it = new FakeDay({ ...day, version: 2, surfaces: [OVAL, PAN], groups: [one] }, plan, '09:50');
-  for (const { id } of GUESTS) it.clear(id, '09:20');
-  return it;
-}
 
 describe('A group on the leader’s phone', () => {
   it('is gathered, its radios tested, and let out; a train is led lap by lap to the end', async () => {
@@ -72,6 +42,9 @@ describe('A group on the leader’s phone', () => {
     await press('Something with Ada Brook');
     await press('Back, at the tail');
     expect(day.state().groups.get('one')!.order).toEqual(['g2', 'g3', 'g1']);
+    await press('Something with Ben Carr');
+    await press('closer');
+    expect(day.state().groups.get('one')!.members.get('g2')!.spacing).toEqual(['closer']);
     await press('Something with Ben Carr');
     await press('does not hear us');
     expect(text()).toContain('Ben does not hear us');

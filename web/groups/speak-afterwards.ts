@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { lapsLed } from '@core/journal';
+import { lapsLed, type SpacingSaid } from '@core/journal';
+import { SPACING_SAID_WORDS } from '@core/words';
 import { DayService } from '../data/day.service';
 import type { LedGroup } from './lead';
 
@@ -55,7 +56,7 @@ export class SpeakAfterwards {
     return facts.members
       .filter(({ id }) => state.members.get(id))
       .map((member) => {
-        const { marked, runs, lapsAtStep } = state.members.get(member.id)!;
+        const { marked, runs, lapsAtStep, spacing } = state.members.get(member.id)!;
         const said = marked.flatMap(({ good, marks }) => [
           ...(good ? [`good: ${good}`] : []),
           ...marks.map(({ fault }) => words.get(fault)?.name ?? fault),
@@ -66,7 +67,7 @@ export class SpeakAfterwards {
             : facts.kind === 'throttle'
               ? `${[...lapsAtStep.values()].reduce((sum, laps) => sum + laps, 0)} laps`
               : `${new Set(runs.filter(({ passed }) => passed).map(({ station }) => station)).size} stations passed`;
-        return { ...member, marked: marked.length > 0, words: [did, ...said].join('; ') };
+        return { ...member, marked: marked.length > 0, words: [did, ...spacingTold(spacing), ...said].join('; ') };
       });
   });
 
@@ -91,4 +92,12 @@ export class SpeakAfterwards {
     if (this.data.record({ kind: 'memberMarked', group, guest, marks, ...(good && { good }) }))
       this.about.set(undefined);
   }
+}
+
+/** How often the leader had to say something about the distance. */
+function spacingTold(said: readonly SpacingSaid[]): string[] {
+  return (['closer', 'moreRoom'] as const).flatMap((one) => {
+    const times = said.filter((other) => other === one).length;
+    return times === 0 ? [] : [`told “${SPACING_SAID_WORDS[one]}” ${times === 1 ? 'once' : `${times} times`}`];
+  });
 }

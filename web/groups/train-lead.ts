@@ -1,20 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { ordersToCome, spacingOf, trainNow, type FollowProgramme, type NextChange } from '@core/programmes';
-import type { MemberOutReason } from '@core/journal';
-import {
-  changeCalls,
-  CORNER_STEP_WORDS,
-  MEMBER_OUT_WORDS,
-  radioLostWords,
-  SPACING_WORDS,
-  TRAIN_PHASE_WORDS,
-  type TrainNames,
-} from '@core/words';
+import type { MemberOutReason, SpacingSaid } from '@core/journal';
+import { MEMBER_OUT_WORDS, radioLostWords, SPACING_SAID_WORDS } from '@core/words';
 import { DayService } from '../data/day.service';
 import { DiscStrip } from './disc-strip';
-import { ORDINARY_SPEEDS } from './group-facts';
 import type { LedGroup } from './lead';
+import { discsOf, trainTold } from './train-words';
 
+const SAID: readonly SpacingSaid[] = ['closer', 'moreRoom'];
 const OUT: readonly MemberOutReason[] = ['dropsBack', 'pauses', 'carFault', 'leaves'];
 
 /** The leader of a train: which lap, who is where, what is said next, and what to do when somebody falls out. */
@@ -29,64 +21,18 @@ export class TrainLead {
   private readonly data = inject(DayService);
   readonly led = input.required<LedGroup>();
   protected readonly outReasons = OUT.map((why) => ({ why, label: MEMBER_OUT_WORDS[why] }));
+  protected readonly spacingSaid = SAID.map((say) => ({ say, label: SPACING_SAID_WORDS[say] }));
   /** The guest about whom something is to be entered. */
   protected readonly about = signal<string | undefined>(undefined);
 
-  private readonly programme = computed(() => this.led().state.group.programme as FollowProgramme);
-  private readonly known = computed(() => {
-    const { state } = this.led();
-    return { start: state.start, order: state.order, done: state.laps.map(({ order }) => order) };
-  });
-  private readonly names = computed<TrainNames>(() => {
-    const members = new Map(this.led().facts.members.map((member) => [member.id, member]));
-    return {
-      guest: (id) => members.get(id)?.first ?? id,
-      colour: (id) => members.get(id)?.colourName,
-    };
-  });
-
-  protected readonly now = computed(() => {
-    const programme = this.programme();
-    const now = trainNow(programme, this.known());
-    const calls = now.next ? changeCalls(now.next, programme, this.names()) : [];
-    const phase = now.phase === 'coolDown' ? 'coolDown' : now.phase === 'laps' && now.lap > 2 ? 'practised' : 'start';
-    const spacing = spacingOf(programme, phase, now.order.length + 1, ORDINARY_SPEEDS);
-    const asks = (programme.asks ?? []).filter(({ fromLap }) => now.phase === 'laps' && now.lap >= fromLap);
-    const { lapsDue, orders } = this.strip();
-    return {
-      ...now,
-      title: `${TRAIN_PHASE_WORDS[now.phase]}${now.laps > 0 ? `, lap ${now.lap} of ${now.laps}` : ''}`,
-      changeNow: now.next?.inLaps === 0,
-      calls,
-      nextWords: now.next ? nextWords(now.next) : 'No change is left.',
-      spacing: `${spacing.lengths.join(' to ')} lengths (${spacing.metres.map(Math.round).join(' to ')} m) ${SPACING_WORDS[phase]}; the train is ${Math.round(spacing.trainM)} m long`,
-      asks: asks.map(({ corner, step }) => `${corner}: ${CORNER_STEP_WORDS[step]}`),
-      ...{ lapsDue, orders },
-    };
-  });
-
-  protected readonly strip = computed(() => {
-    const known = this.known();
-    const { warmUpLaps, laps } = this.programme();
-    const orders = [...known.done, ...ordersToCome(this.programme(), known)];
-    const label = (lap: number) =>
-      lap < warmUpLaps ? 'w' : lap < warmUpLaps + laps ? String(lap - warmUpLaps + 1) : 'c';
-    return {
-      orders,
-      lapsDue: orders.length,
-      labels: orders.map((_, lap) => label(lap)),
-      here: known.done.length,
-      discs: this.led().facts.members.map(({ id, name, first, colour }) => ({
-        ...{ id, name, colour },
-        initial: first.charAt(0),
-      })),
-    };
-  });
+  protected readonly now = computed(() => trainTold(this.led().facts, this.led().state));
+  protected readonly here = computed(() => this.led().state.laps.length);
+  protected readonly discs = computed(() => discsOf(this.led().facts.members));
 
   protected readonly people = computed(() => {
     const { state, facts } = this.led();
     return facts.members
-      .filter(({ id }) => this.known().start.includes(id))
+      .filter(({ id }) => state.start.includes(id))
       .map((member) => {
         const now = state.members.get(member.id);
         const place = state.order.indexOf(member.id);
@@ -102,7 +48,7 @@ export class TrainLead {
   });
   protected readonly lost = computed(() => {
     const one = this.people().find(({ lost, out }) => lost && !out);
-    return one && { ...one, calls: radioLostWords(one.first, this.programme().change.side ?? 'right') };
+    return one && { ...one, calls: radioLostWords(one.first, sideOf(this.led())) };
   });
 
   private get group(): string {
@@ -132,6 +78,11 @@ export class TrainLead {
     this.about.set(undefined);
   }
 
+  protected spacing(guest: string, say: SpacingSaid): void {
+    this.data.record({ kind: 'spacingCalled', group: this.group, guest, say });
+    this.about.set(undefined);
+  }
+
   protected back(guest: string): void {
     this.data.record({ kind: 'memberBack', group: this.group, guest });
     this.about.set(undefined);
@@ -151,7 +102,6 @@ export class TrainLead {
   }
 }
 
-function nextWords({ inLaps, restores }: NextChange): string {
-  const when = inLaps === 0 ? 'At the end of this lap' : inLaps === 1 ? 'In one more lap' : `In ${inLaps} more laps`;
-  return `${when}${restores ? ', so that the first order is back' : ''}`;
+function sideOf({ state: { group } }: LedGroup): 'left' | 'right' {
+  return (group.programme.kind === 'follow' && group.programme.change.side) || 'right';
 }

@@ -1,7 +1,6 @@
 import { EVEN_RING, type Pass } from '@core/traffic';
-import { passWords, wayInWords, type PitDrive } from './pit-exit-model';
+import { passWords, wayInWords } from './pit-exit-model';
 
-const drive = (id: string, number: number) => ({ id, number }) as PitDrive;
 const pass = (more: Partial<Pass>): Pass => ({
   passing: 'a',
   passed: 'b',
@@ -14,13 +13,19 @@ const pass = (more: Partial<Pass>): Pass => ({
 
 describe('Words at the pit exit', () => {
   it('tell who passes whom on which lap, two at most', () => {
-    const running = [drive('b', 4), drive('c', 7)];
-    const words = (...ahead: Pass[]) => passWords(ahead, drive('a', 9), running, EVEN_RING);
+    const called = new Map([
+      ['b', 'car 4'],
+      ['c', 'car 7'],
+      ['s1', 'Heron'],
+      ['train 2', 'car 3'],
+    ]);
+    const words = (...ahead: Pass[]) => passWords(ahead, 'a', called, EVEN_RING);
     expect(words()).toBe('');
     expect(words(pass({}))).toBe('Expected then: it passes car 4 on lap 2.');
     expect(words(pass({ passing: 'c', passed: 'a' }), pass({ passed: 's1' }), pass({}))).toBe(
-      'Expected then: car 7 passes it on lap 3, it passes the sighting run on lap 2, and 1 more.',
+      'Expected then: car 7 passes it on lap 3, it passes Heron on lap 2, and 1 more.',
     );
+    expect(words(pass({ passed: 'train 2' }))).toBe('Expected then: it passes car 3 on lap 2.');
   });
 
   it('lead to the stall', () => {

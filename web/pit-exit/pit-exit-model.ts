@@ -245,7 +245,7 @@ export function pitExitModel(
       ...new Set(
         state.strays
           .filter(
-            ({ car, atS }) => state.timeS - atS < STRAY_SHOWN_S && !runners.some(({ id }) => isIn(state, id, car)),
+            ({ car, atS }) => state.timeS - atS < STRAY_SHOWN_S && !runners.some(({ vehicle }) => vehicle === car),
           )
           .map(({ car, atS }) => `Car ${numberOf(car) ?? car} crossed the line at ${clockMinute(atS)}, not let out`),
       ),
@@ -253,25 +253,22 @@ export function pitExitModel(
   };
 }
 
-function isIn(state: DayState, drive: string, car: string): boolean {
-  return state.drives.get(drive)?.car === car;
-}
-
-/** "Then car 4 passes it on lap 3 near Slip": the first two passes to come, in words. */
+/**
+ * "Then car 4 passes it on lap 3 near Slip": the first two passes to come, in words.
+ *
+ * @param called what the vehicles on the circuit are called, by runner
+ */
 export function passWords(
   ahead: readonly Pass[],
-  first: PitDrive,
-  running: readonly PitDrive[],
+  first: string,
+  called: ReadonlyMap<string, string>,
   shape: LapShape,
 ): string {
-  const label = (id: string) => {
-    const number = running.find((drive) => drive.id === id)?.number;
-    return number === undefined ? 'the sighting run' : `car ${number}`;
-  };
+  const label = (id: string) => called.get(id) ?? 'another';
   const words = ahead.slice(0, 2).map(({ passing, passed, passingLap, passedLap, timeShare }) => {
     const corner = shape.cornerAt(shape.placeAt(timeShare));
     const near = corner === undefined ? '' : ` near ${corner}`;
-    return passed === first.id
+    return passed === first
       ? `${label(passing)} passes it on lap ${passedLap}${near}`
       : `it passes ${label(passed)} on lap ${passingLap}${near}`;
   });

@@ -33,6 +33,7 @@ import {
   type WaitingRun,
 } from './pit-exit-model';
 import { Traffic } from './traffic';
+import { ExitTrains } from './trains';
 
 /** A stretch of the next three minutes, as it is drawn. */
 interface Strip {
@@ -51,7 +52,7 @@ const NARROW = 0.06;
 @Component({
   selector: 'jl-pit-exit',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads, BreakOff, Button, CircuitView, HoldButton, IncidentForm, LastDeed],
+  imports: [Beads, BreakOff, Button, CircuitView, ExitTrains, HoldButton, IncidentForm, LastDeed],
   templateUrl: './pit-exit.html',
   styleUrl: './pit-exit.scss',
   host: { class: 'screen' },
@@ -121,8 +122,8 @@ export class PitExit {
   /** The passes to come if the car is let out when it is advised. */
   protected readonly ahead = computed(() => {
     const [advice, first] = [this.advice(), this.queue()[0]];
-    const running = this.model()?.onCircuit ?? [];
-    return first && advice ? passWords(advice.ahead, first, running, this.traffic.shape()) : '';
+    const runners = new Map(this.traffic.runners().map((runner) => [runner.id, this.tell().runner(runner)]));
+    return first && advice ? passWords(advice.ahead, first.id, runners, this.traffic.shape()) : '';
   });
   protected readonly waitS = computed(() => {
     const advice = this.advice();

@@ -1,6 +1,7 @@
+import { slowestLapS } from '../../day';
 import { isSpoiled, lapEstimateOf, progressOf, type DayContext } from '../context';
 import type { DayState, DriveState } from '../day-state';
-import { agreedCrossings, markOf, report, type LapSource } from '../lap-count';
+import { agreedCrossings, markOf, report, SAME_SHARE, type LapSource } from '../lap-count';
 import { changeCar, changeCrew } from './changing';
 
 /** A crossing of the line, by one of the two counts. */
@@ -64,4 +65,14 @@ export function spoilUnderFlag({ day }: DayContext, { flag }: DayState, drive: D
     drive.spoiled.set(lap, flag.flag === 'stop' ? 'all-stop' : 'caution');
     if (day.rules.flagLapsGranted) drive.extraLaps += 1;
   }
+}
+
+/** The loop saw a car of a train: its leader counts the laps, and the first car's crossings stand beside that count. */
+export function trainSeen({ day, schedule }: DayContext, state: DayState, car: string, atS: number): void {
+  const group = state.groups.get(state.cars.get(car)?.group ?? '');
+  if (group?.group.programme.kind !== 'follow') return;
+  const first = group.leadCar ?? group.members.get(group.order[0] ?? '')?.car;
+  if (car !== first) return;
+  const lapS = slowestLapS(day, schedule.index, group.group, group.releasedS ?? atS);
+  if (atS - (group.seen.at(-1) ?? -Infinity) >= SAME_SHARE * lapS) group.seen.push(atS);
 }

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { fact } from '../../day';
+import { changeCar } from './changing';
 import { changeMember, countLap, onMember } from './groups';
 import { entryOf, subject } from './parts';
 import { NO_WORDS, type Family } from './family';
@@ -61,6 +62,7 @@ export const exercisesRules: Family<typeof exercisesSchemas> = {
     apply: (state, entry) =>
       changeMember(state, entry, (member, { turns }) => {
         member.car = entry.car;
+        changeCar(state, entry.car, (car) => (car.radio = member.radio));
         member.turnEnded = undefined;
         turns.set(entry.guest, { car: entry.car, lane: entry.lane, sinceS: entry.at, step: 0, lapsAtStep: 0 });
       }),

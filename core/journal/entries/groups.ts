@@ -30,6 +30,8 @@ export const groupsSchemas = {
   /** Asked by radio, answered by a flash of the lights, or not. */
   radioTested: entryOf('radioTested', { group: subject, guest: subject, answered: z.boolean() }),
   radioLost: entryOf('radioLost', { group: subject, guest: subject }),
+  /** What the leader has said to a guest of a train about the distance to the car before. */
+  spacingCalled: entryOf('spacingCalled', { group: subject, guest: subject, say: z.enum(['closer', 'moreRoom']) }),
   /** The stop phrase, from whoever has said it: everybody stands until the group goes on. */
   groupStopped: entryOf('groupStopped', { group: subject, reason: z.string().trim().min(1).max(200) }),
   groupGoes: entryOf('groupGoes', { group: subject }),
@@ -183,12 +185,18 @@ export const groupsRules: Family<typeof groupsSchemas> = {
   },
   radioTested: {
     admit: (state, entry) => onMember(state, entry),
-    apply: (state, entry) => changeMember(state, entry, (it) => (it.radio = { works: entry.answered, atS: entry.at })),
+    apply: (state, entry) => radioHeard(state, entry, entry.answered),
     words: NO_WORDS,
   },
   radioLost: {
     admit: (state, entry) => onMember(state, entry),
-    apply: (state, entry) => changeMember(state, entry, (it) => (it.radio = { works: false, atS: entry.at })),
+    apply: (state, entry) => radioHeard(state, entry, false),
+    words: NO_WORDS,
+  },
+  spacingCalled: {
+    admit: (state, entry) =>
+      onMember(state, entry, (it) => (it.out ? fact('memberOutAlready', { guest: entry.guest }) : undefined)),
+    apply: (state, entry) => changeMember(state, entry, (it) => it.spacing.push(entry.say)),
     words: NO_WORDS,
   },
   groupStopped: {
@@ -226,6 +234,14 @@ export const groupsRules: Family<typeof groupsSchemas> = {
     words: NO_WORDS,
   },
 };
+
+/** A test is the guest's, and of the set in the car in which the guest sits. */
+function radioHeard(state: DayState, entry: Parameters<typeof changeMember>[1], works: boolean): void {
+  changeMember(state, entry, (it) => {
+    it.radio = { works, atS: entry.at };
+    changeCar(state, it.car, (car) => (car.radio = it.radio));
+  });
+}
 
 function letGo(state: DayState, guest: string, atS: number): void {
   if (state.guests.get(guest)?.heldBy !== 'group') return;

@@ -4,7 +4,7 @@ import { progressOf } from '../context';
 import { settleCount } from '../lap-count';
 import { onDrive, onlyKnown } from './judging';
 import { changeDrive } from './changing';
-import { crossed, countUpTo } from './crossings';
+import { crossed, countUpTo, trainSeen } from './crossings';
 import { subject, sentence, entryOf, lapSource, lapNumber } from './parts';
 import { NO_WORDS, type Family } from './family';
 
@@ -40,6 +40,7 @@ export const lapsRules: Family<typeof lapsSchemas> = {
       const run = state.sightings.get(car);
       if (drive?.stage === 'onCircuit' || drive?.stage === 'rollingIn') crossed(context, state, drive, 'loop', atS, by);
       else if (run) run.crossings.push(atS);
+      else if (state.groups.get(state.cars.get(car)?.group ?? '')?.stage === 'out') trainSeen(context, state, car, atS);
       else state.strays.push({ car, atS });
     },
     words: NO_WORDS,

@@ -1,0 +1,143 @@
+import { emptyPlan, type Plan } from '../day';
+import { aGroup, ableForGroups, TRAIN } from '../testing/group-days';
+import { aCar, aDay, aGuest, anInstructor, at } from '../testing/small-day';
+import { writtenJournal } from '../testing/written-journal';
+import {
+  allJoining,
+  EVEN_RING,
+  estimateLap,
+  exitLimits,
+  inOrder,
+  lapShapeOf,
+  lapSpeeds,
+  releaseAdvice,
+  runnersOf,
+  trainsBeside,
+  waitingTrain,
+  type Runner,
+} from '.';
+
+const ids = ['g1', 'g2', 'g3'];
+const group = aGroup({ id: 'train', members: ids, cars: ['c1', 'c2', 'c3'], leadCars: ['c4'], needsBriefing: false });
+const base = aDay({
+  cars: ['c1', 'c2', 'c3', 'c4'].map((id) => aCar({ id, name: `Car ${id}` })),
+  instructors: ableForGroups([anInstructor()]),
+  guests: ids.map((id) => aGuest({ id, name: `Guest ${id}`, briefed: true, drives: [] })),
+});
+const DAY = { ...base, version: 2 as const, groups: [group], rules: { ...base.rules, maxCarsOnTrack: 6 } };
+const crew = [{ role: 'lead' as const, instructor: 'i1' }];
+const PLAN: Plan = {
+  ...emptyPlan(DAY.date),
+  version: 2,
+  groups: [{ group: 'train', release: at('10:00'), cars: ['c1', 'c2', 'c3'], leadCar: 'c4', crew }],
+  unplannedGroups: [],
+};
+
+function gathered() {
+  const it = writtenJournal(DAY, PLAN);
+  for (const guest of ids) {
+    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const) {
+      it.enter('09:30', { kind, guest });
+    }
+  }
+  it.enter('09:50', { kind: 'groupBegan', group: 'train', guests: ids, cars: ['c1', 'c2', 'c3'], leadCar: 'c4', crew });
+  return it;
+}
+const lap = estimateLap(80, 1, []);
+const runner = (more: Partial<Runner>): Runner => ({
+  ...{ id: 'a', kind: 'drive', vehicle: 'c9', fromS: at('09:59'), progress: 0.5, lap, firstLapFactor: 1, off: 9 },
+  ...more,
+});
+
+describe('A train at the exit', () => {
+  const it1 = gathered();
+  const state = it1.state('09:59');
+  const train = state.groups.get('train')!;
+  const waiting = waitingTrain(it1.context, train, state.timeS, 0)!;
+  const advice = (most: number, runners: Runner[]) => {
+    const limits = { ...exitLimits(it1.context, state, 1), maxCarsOnTrack: most };
+    return releaseAdvice(waiting, runners, limits, EVEN_RING);
+  };
+
+  it('is let out only where there is room for all of its cars', () => {
+    expect(inOrder(train)).toEqual(['c4', 'c1', 'c2', 'c3']);
+    expect(advice(4, []).go).toBeTrue();
+    expect(advice(3, []).best).toBeUndefined();
+    expect(advice(4, [runner({})]).moments[0]!.hindrance).toBe('full');
+    expect(advice(5, [runner({})]).moments[0]!.hindrance).toBeUndefined();
+  });
+
+  it('waits for a car that would come past while it is still going out', () => {
+    // In two seconds at the exit: before the second car of the train is out.
+    const [now] = advice(6, [runner({ progress: 1 - 2 / 80 })]).moments;
+    expect(now!.gapBehindS).toBe(0);
+    expect(allJoining(waiting, 0, { firstLapFactor: 1 }, EVEN_RING).length).toBe(4);
+  });
+
+  it('keeps the next release away from its last car', () => {
+    const out = gathered();
+    out.enter('10:00', { kind: 'groupReleased', group: 'train' });
+    const { lastReleaseS } = exitLimits(out.context, out.state('10:01'), 1);
+    expect(lastReleaseS).toBeGreaterThan(at('10:00') + 3);
+    const [first, second] = runnersOf(out.context, out.state('10:00:30'), EVEN_RING);
+    expect(first!.progress).toBeGreaterThan(second!.progress);
+  });
+});
+
+describe('A train that crosses the line', () => {
+  it('is seen by the loop at its first car, once a lap, and is no stray', () => {
+    const it = gathered();
+    it.enter('10:00', { kind: 'groupReleased', group: 'train' });
+    for (const car of ['c4', 'c1', 'c2', 'c3', 'c4']) it.enter('10:02', { kind: 'lineCrossed', car, ms: 0 });
+    it.enter('10:03:40', { kind: 'lineCrossed', car: 'c4', ms: 0 });
+    const state = it.state('10:04');
+    expect(state.strays).toEqual([]);
+    expect(state.groups.get('train')!.seen).toEqual([at('10:02'), at('10:03:40')]);
+    expect(state.groups.get('train')!.laps).toEqual([]);
+  });
+});
+
+describe('Trains beside each other', () => {
+  const fit = (most: number, lapS = 90) =>
+    trainsBeside({ ...DAY, rules: { ...DAY.rules, maxCarsOnTrack: most, releaseGapS: 20 } }, group, TRAIN, lapS);
+
+  it('fit as often as there are cars allowed and room on the lap', () => {
+    expect(fit(3)).toEqual({ trains: 0, singlesBeside: 3, meets: undefined });
+    expect(fit(9)).toEqual(jasmine.objectContaining({ trains: 2, singlesBeside: 1 }));
+    // However many cars are allowed, those on a short lap would come up to each other.
+    expect(fit(60, 60).trains).toBeLessThan(fit(60, 240).trains);
+  });
+
+  it('meet single cars of another pace, and the more of them the longer those drive', () => {
+    const day = { ...DAY, rules: { ...DAY.rules, maxCarsOnTrack: 6 } };
+    const coached = (laps: number) => ({
+      ...day,
+      guests: [...day.guests, aGuest({ id: 'x', pace: 1, drives: [{ id: 'dx', cars: ['c1'], laps }] })],
+    });
+    const [few, many] = [3, 9].map((laps) => trainsBeside(coached(laps), group, TRAIN, 110).meets!);
+    expect(few!.laps).toBe(3);
+    expect(many!.cars).toBeGreaterThan(few!.cars);
+    expect(trainsBeside(day, group, TRAIN, 110).meets).toBeUndefined();
+  });
+});
+
+describe('Speeds of a lap', () => {
+  it('are the same everywhere where nothing is known, and add up to the lap otherwise', () => {
+    const even = lapSpeeds(EVEN_RING, 2000, 100);
+    expect(even.slowestMps).toBeCloseTo(20, 6);
+    expect(even.fastestMps).toBeCloseTo(20, 6);
+    const line = Array.from({ length: 40 }, (_, n) => ({
+      xM: 300 * Math.cos((n / 40) * 2 * Math.PI),
+      yM: 300 * Math.sin((n / 40) * 2 * Math.PI),
+    }));
+    const speeds = [
+      { atM: 0, kmh: 60 },
+      { atM: 900, kmh: 180 },
+    ];
+    const shape = lapShapeOf({ line, pitExitM: 0, pitEntryM: 0, corners: [], speeds });
+    const { slowestMps, fastestMps } = lapSpeeds(shape, 2000, 100);
+    expect(fastestMps / slowestMps).toBeCloseTo(3, 1);
+    expect(slowestMps).toBeLessThan(20);
+    expect(fastestMps).toBeGreaterThan(20);
+  });
+});

@@ -1,0 +1,127 @@
+import { CIRCUIT, paceFactorAt, slowestLapS, vehiclesOf, type Day, type Group } from '../day';
+import { carsTaken, type DayContext, type DayState, type GroupState } from '../journal';
+import { median } from '../median';
+import { followS, spacingPhase, type FollowProgramme } from '../programmes';
+import { estimateLap, LAP_NOISE, type LapEstimate } from './lap-estimate';
+import type { LapShape } from './lap-shape';
+import { expectedPasses } from './meetings';
+import type { Waiting } from './release-advice';
+import { offAfter, progressAt, type Runner } from './runner';
+
+/** Trains on the circuit and at the exit: several cars that are one thing, the leader in front. */
+
+/** A group behind a leader on the circuit, with its programme. */
+function trainOf({ group }: GroupState): FollowProgramme | undefined {
+  return group.surface === CIRCUIT && group.programme.kind === 'follow' ? group.programme : undefined;
+}
+
+const lapsOf = ({ warmUpLaps, laps, coolDownLaps }: FollowProgramme) => warmUpLaps + laps + coolDownLaps;
+
+/** The vehicles of a train in the order in which they drive; whoever has fallen out is not among them. */
+export function inOrder({ leadCar, order, members, group }: GroupState): string[] {
+  const guests = order.flatMap((guest) => members.get(guest)?.car ?? []);
+  return [...(leadCar === undefined ? [] : [leadCar]), ...guests, ...(group.staffCars ?? [])];
+}
+
+/** Every car of the trains that are out: all as quick as the slowest of their guests. */
+export function trainRunners({ day, schedule: { index } }: DayContext, state: DayState, shape: LapShape): Runner[] {
+  return [...state.groups.values()].flatMap((train) => {
+    const programme = trainOf(train);
+    if (!programme || train.stage !== 'out') return [];
+    const { group, laps, releasedS } = train;
+    const outS = releasedS ?? state.timeS;
+    const phase = spacingPhase(programme, laps.length);
+    const gentle = laps.length < programme.warmUpLaps || phase === 'coolDown';
+    const lapS = slowestLapS(day, index, group, outS) * (gentle ? programme.gentleFactor : 1);
+    const lap = estimateLap(lapS, 1, []);
+    const crossings = laps.map(({ atS }) => ({ atS }));
+    const front = progressAt(state.timeS, outS, crossings, lap.lapS, 1, shape);
+    const off = offAfter(Math.max(lapsOf(programme), laps.length), shape);
+    const apartS = followS(programme, phase, day.circuit.lapLengthM / lapS);
+    return inOrder(train).map((vehicle, place): Runner => {
+      const progress = Math.max(0, front - (place * apartS) / lap.lapS);
+      const of = { id: `${group.id} ${place}`, kind: 'train', vehicle, fromS: state.timeS, progress } as const;
+      return { ...of, lap, firstLapFactor: 1, off: Math.max(off, progress + 0.2) };
+    });
+  });
+}
+
+/** A train that waits to be let out, as one thing: on average over its quick and its gentle laps. */
+export function waitingTrain(
+  { day, schedule: { index } }: DayContext,
+  train: GroupState,
+  nowS: number,
+  slackS: number,
+): Waiting | undefined {
+  const programme = trainOf(train);
+  if (!programme) return undefined;
+  const paceS = slowestLapS(day, index, train.group, nowS);
+  const { laps, gentleFactor } = programme;
+  const all = lapsOf(programme);
+  const lap = estimateLap((paceS * (laps + (all - laps) * gentleFactor)) / all, 1, []);
+  const cars = inOrder(train);
+  const apartS = followS(programme, 'start', day.circuit.lapLengthM / (paceS * gentleFactor));
+  const of = { id: train.group.id, kind: 'train', vehicle: cars[0] ?? '', lap, crossings: all, slackS } as const;
+  return { ...of, behind: { cars: cars.length - 1, apartS } };
+}
+
+/** Seconds from the release of a train to that of its last car. */
+export function trainOutS({ day, schedule: { index } }: DayContext, train: GroupState): number {
+  const programme = trainOf(train);
+  if (!programme) return 0;
+  const lapS = slowestLapS(day, index, train.group, train.releasedS ?? day.opens) * programme.gentleFactor;
+  return (carsTaken(train).length - 1) * followS(programme, 'start', day.circuit.lapLengthM / lapS);
+}
+
+/** How many trains like one fit on the circuit, and what a single car meets beside them. */
+export interface TrainsBeside {
+  readonly trains: number;
+  readonly singlesBeside: number;
+  /** Cars of trains that a single car passes or is passed by over its laps; nothing where the day has no single cars. */
+  readonly meets: { readonly cars: number; readonly laps: number } | undefined;
+}
+
+/** Two trains that come up to each other more often than this over their laps do not fit. */
+const COMES_UP = 0.5;
+
+/**
+ * How many trains like this fit on the circuit beside each other, by the traffic model: spread evenly over the lap, as far from
+ * each other as releases are, and not one coming up to the next over all its laps. Their leaders hold one pace, so that only
+ * one lap differs from the next.
+ *
+ * @param lapS seconds of a lap at pace; above 0
+ */
+export function trainsBeside(day: Day, group: Group, programme: FollowProgramme, lapS: number): TrainsBeside {
+  const { maxCarsOnTrack, releaseGapS } = day.rules;
+  const vehicles = vehiclesOf(group);
+  const apartS = followS(programme, 'start', day.circuit.lapLengthM / lapS);
+  const held: LapEstimate = { lapS, sdS: 0, noiseS: lapS * LAP_NOISE };
+  const off = 1 + lapsOf(programme);
+  const car = (progress: number): Runner => ({
+    ...{ id: String(progress), kind: 'train', vehicle: '', fromS: 0, progress, lap: held, firstLapFactor: 1, off },
+  });
+  const trainShare = ((vehicles - 1) * apartS) / lapS;
+  const fits = (trains: number) => {
+    const room = 1 / trains - trainShare;
+    return room * lapS >= releaseGapS && (trains === 1 || expectedPasses(car(1), car(1 + room)) < COMES_UP);
+  };
+  let trains = Math.floor(maxCarsOnTrack / vehicles);
+  while (trains > 0 && !fits(trains)) trains -= 1;
+  const drives = day.guests.flatMap(({ pace, drives: own }) =>
+    own.filter(({ ride }) => !ride).map(({ laps }) => ({ pace, laps })),
+  );
+  const singlesBeside = Math.max(0, maxCarsOnTrack - trains * vehicles);
+  if (trains === 0 || singlesBeside === 0 || drives.length === 0) return { trains, singlesBeside, meets: undefined };
+  const laps = Math.round(median(drives.map((drive) => drive.laps)));
+  const pace = median(drives.map((drive) => drive.pace)) * median(day.cars.map(({ lapTimeS }) => lapTimeS));
+  const from = 1 + 0.5 / trains;
+  const single: Runner = {
+    ...{ id: 'single', kind: 'drive', vehicle: '', fromS: 0, progress: from, firstLapFactor: 1, off: from + laps },
+    lap: estimateLap(pace * paceFactorAt(day, day.opens), 1, []),
+  };
+  const cars = Array.from({ length: trains * vehicles }, (_, n) => {
+    const [train, place] = [Math.floor(n / vehicles), n % vehicles];
+    return expectedPasses(single, car(1 + train / trains - (place * apartS) / lapS));
+  }).reduce((sum, one) => sum + one, 0);
+  return { trains, singlesBeside, meets: { cars: Math.round(cars), laps } };
+}

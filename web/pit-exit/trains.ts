@@ -1,0 +1,99 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { CIRCUIT, spokenDuration } from '@core/day';
+import { keyOf, slackOf } from '@core/drift';
+import type { GroupState } from '@core/journal';
+import { exitLimits, releaseAdvice, waitingTrain } from '@core/traffic';
+import { Button } from 'primeng/button';
+import { DayWords } from '../data/day-words';
+import { DayService } from '../data/day.service';
+import { groupFacts, type GroupFacts } from '../groups/group-facts';
+import { discsOf, trainTold } from '../groups/train-words';
+import { readableOn } from '../drawing/ink';
+import { Traffic } from './traffic';
+
+/** Trains as the pit exit sees them: those that wait, with when to let them out, or those that are out, with what comes next. */
+@Component({
+  selector: 'jl-exit-trains',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Button, RouterLink],
+  templateUrl: './trains.html',
+  styleUrl: './trains.scss',
+})
+export class ExitTrains {
+  private readonly data = inject(DayService);
+  private readonly traffic = inject(Traffic);
+  private readonly tell = inject(DayWords).tell;
+  readonly stage = input.required<'gathered' | 'out'>();
+  /** Single cars that wait at the exit too. */
+  readonly queue = input(0);
+
+  private readonly trains = computed(() => {
+    const [context, state, view] = [this.data.context(), this.data.state(), this.data.view()];
+    if (!context || !state || !view) return [];
+    return [...state.groups.values()]
+      .filter(({ group, stage }) => stage === this.stage() && group.surface === CIRCUIT)
+      .map((train) => {
+        const facts = groupFacts(context, view, train.group, (guest) => train.members.get(guest)?.car);
+        const discs = new Map(discsOf(facts.members).map((disc) => [disc.id, disc]));
+        const inLine = train.order.flatMap((id) => {
+          const disc = discs.get(id);
+          const number = view.carNumbers[train.members.get(id)?.car ?? ''];
+          const fill = disc?.colour;
+          return disc
+            ? [{ id, text: number ?? disc.initial, fill, ink: fill && readableOn(fill), name: disc.name }]
+            : [];
+        });
+        return { train, facts, inLine, line: inLine.map(({ name }) => name).join(', ') };
+      });
+  });
+
+  protected readonly waiting = computed(() => {
+    const [context, state] = [this.data.context(), this.data.state()];
+    if (!context || !state || this.stage() === 'out') return [];
+    const drift = this.data.drift();
+    return this.trains().map(({ train, facts, ...rest }) => {
+      const { id } = train.group;
+      const slackS = drift ? slackOf(context, drift, keyOf.group(id)) : 0;
+      const waits = waitingTrain(context, train, state.timeS, slackS);
+      const limits = exitLimits(context, state, this.queue() + 1);
+      const advice = waits && releaseAdvice(waits, this.traffic.runners(), limits, this.traffic.shape());
+      return {
+        ...rest,
+        ...{ id, name: facts.name, go: advice?.go ?? false, why: advice ? this.tell().advice(advice.why) : '' },
+        note: noteOf(facts, state.timeS),
+        untested: untestedIn(train, facts),
+      };
+    });
+  });
+
+  protected readonly out = computed(() =>
+    this.stage() === 'out'
+      ? this.trains().map(({ train, facts, ...rest }) => {
+          const { title, nextWords, calls, differ } = trainTold(facts, train);
+          const [first] = calls;
+          const next = first ? `${nextWords}: ${first.words}` : nextWords;
+          return { ...rest, id: train.group.id, name: facts.name, title, next, differ, stands: train.stopped?.reason };
+        })
+      : [],
+  );
+
+  protected letOut(group: string): void {
+    this.data.record({ kind: 'groupReleased', group });
+  }
+}
+
+function noteOf({ planned, crew }: GroupFacts, nowS: number): string {
+  const leader = crew[0] ? `led by ${crew[0].who}, ` : '';
+  if (!planned) return `${leader}not in the plan`;
+  const inS = planned.releaseS - nowS;
+  return `${leader}${inS > 0 ? `planned out in ${spokenDuration(inS)}` : `${spokenDuration(-inS)} behind the plan`}`;
+}
+
+/** Who has not answered the radio, and is in the train. */
+function untestedIn({ order, members }: GroupState, { members: people }: GroupFacts): string {
+  return people
+    .filter(({ id }) => order.includes(id) && !members.get(id)?.radio?.works)
+    .map(({ first }) => first)
+    .join(', ');
+}
