@@ -1,55 +1,22 @@
 import { readFileSync } from 'node:fs';
-import { plannedCar } from '@core/api';
-import { checkPlan, type Day } from '@core/day';
+import { checkPlan } from '@core/day';
 import { admit, dayContext, stateOf, stationCounts, vehiclesOnCircuit, type RecordedEntry } from '@core/journal';
 import { readBookingList } from '@exchange/booking-list';
-import { CREW, DEMO_STARTS_S, FLEET, LARKMERE } from './larkmere';
+import { CREW, DEMO_DATE, DEMO_STARTS_S, FLEET } from './larkmere';
+import { DEMO_CAST, programmesBookings, programmesGroups } from './programmes-day';
 import { demoBookings, demoDay } from './seed';
-
-/** The day as the server puts it together. */
-function larkmereDay(): Day {
-  const { paces, name, timeZone, opens, closes, condition, circuit, rules, sightingVehicles } = LARKMERE;
-  const friends = (references: readonly string[] | undefined) => references?.map((one) => one.toLowerCase());
-  const inOrder = demoBookings().sort((a, b) => a.arrives - b.arrives || (a.reference < b.reference ? -1 : 1));
-  return {
-    ...{ timeZone, opens, closes, condition, circuit, rules, sightingVehicles },
-    format: 'joylap-day',
-    version: 1,
-    venue: name,
-    date: '2027-05-22',
-    cars: FLEET.map(plannedCar),
-    instructors: CREW,
-    guests: inOrder.map((booking) => ({
-      id: booking.reference.toLowerCase(),
-      name: booking.name,
-      party: booking.party,
-      arrives: booking.arrives,
-      leavesBy: booking.leavesBy,
-      languages: booking.languages,
-      heightCm: booking.heightCm,
-      weightKg: booking.weightKg,
-      pace: paces[booking.pace],
-      briefed: booking.briefed,
-      sighted: booking.sighted,
-      avoidInstructors: booking.avoidInstructors,
-      preferInstructors: booking.preferInstructors,
-      sameTimeAs: friends(booking.sameTimeAs),
-      inTurnWith: friends(booking.inTurnWith),
-      sameInstructorAs: friends(booking.sameInstructorAs),
-      sequence: booking.sequence,
-      drives: booking.drives.map((drive) => ({ ...drive, gearbox: drive.gearbox ?? booking.gearbox })),
-    })),
-  };
-}
+import { larkmereDay } from './testing/larkmere-day';
 
 describe('The demo', () => {
-  const day = larkmereDay();
+  const bookings = [...demoBookings(), ...programmesBookings(DEMO_CAST)];
+  const day = larkmereDay(DEMO_DATE, bookings, programmesGroups(DEMO_CAST));
   const { plans, journal } = demoDay(day);
   const context = dayContext(day, plans.at(-1)!.plan);
   const state = stateOf(context, journal, DEMO_STARTS_S);
 
-  it('is a day of about forty guests and sixty drives', () => {
-    expect(day.guests.length).toBe(40);
+  it('is a day of about forty guests and sixty drives, and of twenty-one who drive in other ways', () => {
+    expect(demoBookings().length).toBe(40);
+    expect(day.guests.length).toBe(61);
     expect(context.schedule.index.drives.size).toBeGreaterThanOrEqual(58);
     expect(day.guests.some(({ heightCm }) => heightCm === 201)).toBe(true);
   });
@@ -66,6 +33,14 @@ describe('The demo', () => {
     expect(state.cars.get('c9')!.status).toBe('held');
     expect([...state.drives.values()].some(({ spoiled }) => spoiled.size > 0)).toBe(true);
     expect([...state.guests.values()].map(({ stage }) => stage)).toContain('noShow');
+  });
+
+  it('has its convoy behind it, and the oval, the pan and three rides before it', () => {
+    const { groups, drives, unplannedGroups } = plans.at(-1)!.plan;
+    expect(unplannedGroups).toEqual([]);
+    expect(groups!.length).toBe(3);
+    expect([...state.groups.values()].map(({ stage }) => stage)).toEqual(['over', 'planned', 'planned']);
+    expect(drives.filter(({ drive }) => drive.startsWith('G-R')).length).toBe(6);
   });
 
   it('has a morning in which every entry was possible', () => {

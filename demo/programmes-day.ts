@@ -19,26 +19,54 @@ interface Sketch {
   }[];
 }
 
-const people = (letter: string, arrives: string, names: readonly string[]): Sketch[] =>
-  names.map((name, place) => ({ reference: `P-${letter}${place + 1}`, name, arrives }));
+/** Who drives in which way on a day, in the order of the start. */
+interface Cast {
+  /** Of the references and of the ids of the groups. */
+  readonly prefix: string;
+  readonly convoy: readonly string[];
+  readonly oval: readonly string[];
+  readonly pan: readonly string[];
+  readonly riders: readonly string[];
+}
 
-const CONVOY = people('C', '09:00', ['Runa Westby', 'Otis Valkama', 'Mireia Sant', 'Jens Kofoed']);
-const OVAL = people('O', '11:00', ['Petra Sallow', 'Idris Bell', 'Tove Almgren', 'Casper Reed']);
-const PAN = people('L', '13:15', [
-  'Alma Fjord',
-  'Niko Brandal',
-  'Greta Solheim',
-  'Tariq Osman',
-  'Elin Varg',
-  'Pavel Hruby',
-  'Siri Dunmore',
-]);
-const RIDERS: Sketch[] = ['Maud Keller', 'Bo Thirsk', 'Lina Farr', 'Abel Stroud', 'Noor Vance', 'Ivar Stenn'].map(
-  (name, place) => ({
-    ...{ reference: `P-R${place + 1}`, name, arrives: place < 3 ? '10:30' : '15:30' },
+/** Of the Saturday on which little else goes on. */
+export const SATURDAY: Cast = {
+  prefix: 'P',
+  convoy: ['Runa Westby', 'Otis Valkama', 'Mireia Sant', 'Jens Kofoed'],
+  oval: ['Petra Sallow', 'Idris Bell', 'Tove Almgren', 'Casper Reed'],
+  pan: ['Alma Fjord', 'Niko Brandal', 'Greta Solheim', 'Tariq Osman', 'Elin Varg', 'Pavel Hruby', 'Siri Dunmore'],
+  riders: ['Maud Keller', 'Bo Thirsk', 'Lina Farr', 'Abel Stroud', 'Noor Vance', 'Ivar Stenn'],
+};
+
+/** Of the demo day, beside its forty guests. */
+export const DEMO_CAST: Cast = {
+  prefix: 'G',
+  convoy: ['Liv Ostrander', 'Benno Hale', 'Amina Sorrel', 'Rurik Thane'],
+  oval: ['Della Marsh', 'Eino Kallas', 'Pia Verrall', 'Goran Tisk'],
+  pan: ['Wilma Strand', 'Dario Penn', 'Ylva Roche', 'Hugo Aspen', 'Mina Calder', 'Sten Orlo', 'Freya Lund'],
+  riders: ['Otto Briar', 'Celia Moss', 'Jarl Pim', 'Ada Thorne', 'Nils Corby', 'Vera Lisle'],
+};
+
+const COMES = { convoy: '08:45', oval: '11:00', pan: '13:15' } as const;
+const referenceOf = ({ prefix }: Cast, what: keyof Cast, place: number) =>
+  `${prefix}-${what.charAt(0).toUpperCase()}${place + 1}`;
+
+/** Half of the rides are in the morning, half in a row at the end of the day. */
+function sketchesOf(cast: Cast): Sketch[] {
+  const groups = (Object.keys(COMES) as (keyof typeof COMES)[]).flatMap((what) =>
+    cast[what].map((name, place): Sketch => ({
+      reference: referenceOf(cast, what, place),
+      name,
+      arrives: COMES[what],
+    })),
+  );
+  const riders = cast.riders.map((name, place): Sketch => ({
+    ...{ reference: referenceOf(cast, 'riders', place), name, arrives: place < 3 ? '10:30' : '15:30' },
     drives: [{ cars: ['c9', 'c10', 'c12'], laps: 2, ride: { seats: 1 } }],
-  }),
-);
+  }));
+  return [...groups, ...riders];
+}
+
 const COACHED: Sketch[] = [
   { reference: 'P-D1', name: 'Hedvig Moor', arrives: '09:00', drives: [{ cars: ['c7', 'c8'], laps: 5 }] },
   { reference: 'P-D2', name: 'Simon Airey', arrives: '09:30', drives: [{ cars: ['c10'], laps: 6 }] },
@@ -48,8 +76,10 @@ const COACHED: Sketch[] = [
   { reference: 'P-D6', name: 'Jakob Linde', arrives: '14:00', drives: [{ cars: ['c12'], laps: 5 }] },
 ];
 
-export function programmesBookings(): BookingFields[] {
-  return [...CONVOY, ...OVAL, ...PAN, ...RIDERS, ...COACHED].map(({ reference, name, arrives, drives = [] }) =>
+/** The bookings of those who drive in other ways; on the Saturday with a few coached drives beside them. */
+export function programmesBookings(cast: Cast): BookingFields[] {
+  const sketches = [...sketchesOf(cast), ...(cast === SATURDAY ? COACHED : [])];
+  return sketches.map(({ reference, name, arrives, drives = [] }) =>
     bookingFields.parse({
       ...{ reference, name, arrives, languages: ['en'], pace: 'before', touch: true, sequence: 'any' },
       ...{ price: 0, paid: 0, briefed: false, sighted: false, avoidInstructors: [], preferInstructors: [] },
@@ -58,65 +88,70 @@ export function programmesBookings(): BookingFields[] {
   );
 }
 
-const members = (sketches: readonly Sketch[]) => sketches.map(({ reference }) => reference.toLowerCase());
 const at = (hours: number, minutes = 0) => hours * 3600 + minutes * 60;
 const { follow, throttle, lowGrip } = PRESETS;
 
-export const PROGRAMMES_GROUPS: readonly (GroupFields & { readonly id: string })[] = [
-  {
-    ...follow,
-    id: 'demo-convoy',
-    name: 'Convoy at ten',
-    roles: [{ role: 'lead', count: 1 }],
-    programme: {
-      ...(follow.programme as FollowProgramme),
-      change: { after: 2, how: 'straight', place: 'the Runway', side: 'right', slowToKmh: 60, takesS: 15 },
+type KnownGroup = GroupFields & { readonly id: string };
+
+/** A convoy of a leader and four in the morning, an oval hour, and a rotation of three teams on the pan after lunch. */
+export function programmesGroups(cast: Cast): readonly KnownGroup[] {
+  const own = (what: keyof typeof COMES) => ({
+    id: `${cast.prefix.toLowerCase()}-${what}`,
+    members: cast[what].map((_, place) => referenceOf(cast, what, place).toLowerCase()),
+  });
+  return [
+    {
+      ...follow,
+      ...own('convoy'),
+      name: 'Convoy at ten',
+      roles: [{ role: 'lead', count: 1 }],
+      programme: {
+        ...(follow.programme as FollowProgramme),
+        change: { after: 2, how: 'straight', place: 'the Runway', side: 'right', slowToKmh: 60, takesS: 15 },
+      },
+      surface: 'circuit',
+      cars: ['c1', 'c2', 'c3', 'c4'],
+      leadCars: ['c6'],
+      notBefore: at(9, 30),
+      endsBy: at(12),
     },
-    surface: 'circuit',
-    members: members(CONVOY),
-    cars: ['c1', 'c2', 'c3', 'c4'],
-    leadCars: ['c6'],
-    notBefore: at(9, 30),
-    endsBy: at(12),
-  },
-  {
-    ...throttle,
-    id: 'demo-oval',
-    name: 'Oval hour',
-    roles: [
-      { role: 'spotter', count: 1 },
-      { role: 'blocker', count: 1 },
-    ],
-    programme: {
-      ...(throttle.programme as ThrottleProgramme),
-      hold: 'the lower lane',
-      pushed: true,
-      lanes: ['lake lane', 'hangar lane'],
+    {
+      ...throttle,
+      ...own('oval'),
+      name: 'Oval hour',
+      roles: [
+        { role: 'spotter', count: 1 },
+        { role: 'blocker', count: 1 },
+      ],
+      programme: {
+        ...(throttle.programme as ThrottleProgramme),
+        hold: 'the lower lane',
+        pushed: true,
+        lanes: ['lake lane', 'hangar lane'],
+      },
+      surface: 'oval',
+      cars: ['c7', 'c8'],
+      notBefore: at(11, 15),
     },
-    surface: 'oval',
-    members: members(OVAL),
-    cars: ['c7', 'c8'],
-    notBefore: at(11, 15),
-  },
-  {
-    ...lowGrip,
-    id: 'demo-pan',
-    name: 'Wet pan',
-    roles: [
-      { role: 'lead', count: 1 },
-      { role: 'spotter', count: 2 },
-    ],
-    programme: {
-      ...(lowGrip.programme as LowGripProgramme),
-      runsEach: 1,
-      stopPhrase: 'All stop',
-      recovery: { vehicle: 'The tender', takesS: 300 },
+    {
+      ...lowGrip,
+      ...own('pan'),
+      name: 'Wet pan',
+      roles: [
+        { role: 'lead', count: 1 },
+        { role: 'spotter', count: 2 },
+      ],
+      programme: {
+        ...(lowGrip.programme as LowGripProgramme),
+        runsEach: 1,
+        stopPhrase: 'All stop',
+        recovery: { vehicle: 'The tender', takesS: 300 },
+      },
+      surface: 'pan',
+      cars: ['c1', 'c2', 'c3', 'c11'],
+      carCount: 3,
+      leadCars: ['c6'],
+      notBefore: at(13, 30),
     },
-    surface: 'pan',
-    members: members(PAN),
-    cars: ['c1', 'c2', 'c3', 'c11'],
-    carCount: 3,
-    leadCars: ['c6'],
-    notBefore: at(13, 30),
-  },
-];
+  ];
+}

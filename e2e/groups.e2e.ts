@@ -10,7 +10,7 @@ test('a convoy is looked at, gathered and led lap by lap, and the room follows',
 
   const phone = await secondBrowser(browser);
   await phone.setViewportSize({ width: 390, height: 844 });
-  await phone.goto('/lead?group=demo-convoy');
+  await phone.goto('/lead?group=p-convoy');
   await phone.getByRole('button', { name: '4 of 4 sit in the cars' }).click();
   for (const name of ['Runa Westby', 'Otis Valkama', 'Mireia Sant', 'Jens Kofoed']) {
     await phone.getByRole('button', { name: `Radio of ${name} answered` }).click();

@@ -100,7 +100,7 @@ const SHOTS: Readonly<Record<string, Shot>> = {
     size: PHONE,
     before: convoyReady,
     steps: async (page) => {
-      await page.goto('/lead?group=demo-convoy');
+      await page.goto('/lead?group=p-convoy');
       await page.getByRole('button', { name: '4 of 4 sit in the cars' }).click();
       for (const name of ['Runa Westby', 'Otis Valkama', 'Mireia Sant', 'Jens Kofoed']) {
         await page.getByRole('button', { name: `Radio of ${name} answered` }).click();

@@ -3,7 +3,7 @@ import type { JournalEntry } from '@core/journal';
 import { DEMO_MANAGER_HASH, HOLDS_UNTIL, OWN_FAULTS, ROSTER, TRUSTED_WITH } from '../demo/crew-days';
 import { EARLIER_DAYS, earlierBookings, earlierDate, playEarlierDay } from '../demo/earlier-days';
 import { CREW, DEMO_DATE, DEMO_DEVICE_KEY, DEMO_DEVICES, FLEET, LARKMERE } from '../demo/larkmere';
-import { programmesBookings, PROGRAMMES_DATE, PROGRAMMES_GROUPS } from '../demo/programmes-day';
+import { DEMO_CAST, programmesBookings, PROGRAMMES_DATE, programmesGroups, SATURDAY } from '../demo/programmes-day';
 import { demoBookings, demoDay, firstPlan } from '../demo/seed';
 import { SLIPWAY } from '../demo/slipway';
 import { dayOf } from './day';
@@ -61,6 +61,7 @@ export function seedDemo(store: Store): void {
       for (let daysAgo = EARLIER_DAYS; daysAgo > 0; daysAgo--) seedEarlierDay(store, daysAgo);
       store.days.add(DEMO_DATE, MADE_AT);
       for (const booking of demoBookings()) store.bookings.add(DEMO_DATE, booking.reference.toLowerCase(), booking);
+      seedProgrammes(store, DEMO_DATE, DEMO_CAST);
       const { plans, journal } = (played ??= demoDay(dayOf(store, DEMO_DATE)));
       const accepted = plans.map(({ plan, atS, reason }) => {
         const acceptedAt = new Date(Date.parse(`${DEMO_DATE}T00:00:00Z`) + atS * 1000).toISOString();
@@ -84,13 +85,15 @@ export function seedDemo(store: Store): void {
 /** A day to come, on which people drive in other ways. */
 function seedProgrammesDay(store: Store): void {
   store.days.add(PROGRAMMES_DATE, MADE_AT);
-  for (const booking of programmesBookings()) {
-    store.bookings.add(PROGRAMMES_DATE, booking.reference.toLowerCase(), booking);
-  }
-  for (const { id, ...fields } of PROGRAMMES_GROUPS) store.groups.add(PROGRAMMES_DATE, id, fields);
+  seedProgrammes(store, PROGRAMMES_DATE, SATURDAY);
   const plan = (programmesPlan ??= firstPlan(dayOf(store, PROGRAMMES_DATE)));
   const by = { author: MANAGER, reason: 'First plan of the day', acceptedAt: MADE_AT };
   store.days.acceptPlan(PROGRAMMES_DATE, plan, by);
+}
+
+function seedProgrammes(store: Store, date: string, cast: typeof SATURDAY): void {
+  for (const booking of programmesBookings(cast)) store.bookings.add(date, booking.reference.toLowerCase(), booking);
+  for (const { id, ...fields } of programmesGroups(cast)) store.groups.add(date, id, fields);
 }
 
 function seedEarlierDay(store: Store, daysAgo: number): void {

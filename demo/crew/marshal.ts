@@ -52,6 +52,11 @@ export function* atPitExit(scene: Scene, letOut: LetOut): Iterable<Deed> {
     yield { ...EXIT, fields: { kind: 'sightingBegan', vehicle, instructor, guests: next.guests } };
   }
   for (const drive of state.drives.values()) {
+    // A car that is held while somebody sits in it goes nowhere.
+    const held = drive.stage === 'seated' && state.cars.get(drive.car ?? '')?.heldFor !== undefined;
+    if (ripe(`out of ${drive.drive.id}`, held, SETTLES_AFTER_S)) {
+      yield { ...EXIT, fields: { kind: 'unseated', drive: drive.drive.id } };
+    }
     yield* countAndBringIn(scene, drive);
     yield* settle(scene, drive);
   }
@@ -112,6 +117,7 @@ export function queueAt(scene: Scene): AtExit[] {
   const queue: AtExit[] = [];
   for (const drive of state.drives.values()) {
     if (drive.stage !== 'seated' || drive.seatedS === undefined) continue;
+    if (state.cars.get(drive.car ?? '')?.heldFor !== undefined) continue;
     const readyS = drive.seatedS + rules.setUpS * between(`set up ${drive.drive.id}`, SET_UP);
     if (nowS >= readyS) queue.push({ kind: 'drive', drive, readyS });
   }

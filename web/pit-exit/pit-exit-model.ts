@@ -51,6 +51,8 @@ export interface PitDrive {
 
 /** A drive that waits to be let out. */
 export interface QueuedDrive extends PitDrive {
+  /** Why the garage holds the car in which the guest sits, if it does. */
+  readonly held: string | undefined;
   /** What is still to be looked at. */
   readonly unchecked: readonly string[];
   readonly checked: readonly string[];
@@ -218,6 +220,7 @@ export function pitExitModel(
     queue: at('seated')
       .map((drive) => ({
         ...model(drive, outNote(occupancies.get(drive.drive.id), state)),
+        held: state.cars.get(drive.car ?? '')?.heldFor,
         unchecked: view.pitExit.lastCheck.filter((item) => !drive.checked.has(item)),
         checked: view.pitExit.lastCheck.filter((item) => drive.checked.has(item)),
       }))
