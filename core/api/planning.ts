@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { weights } from '../day/day-file';
+import { rideOf, weights } from '../day/day-file';
 import { planFile, plannedDrive } from '../day/plan-file';
 import { timeOfDay } from '../day/time';
 import { changeReasonFact, violationFact } from './facts';
@@ -147,9 +147,13 @@ export const oneMoreDrive = z.strictObject({
   /** Any of these will do. */
   cars: z.array(id).min(1, 'expected at least one car'),
   laps: z.number().int().min(1).max(50),
+  /** Beside an instructor who drives, in so many seats. */
+  ride: rideOf.optional(),
   /** The drive that was broken off and whose laps are driven here; they are paid for. */
   makesUpFor: id.optional(),
 });
+
+export type OneMoreDrive = z.output<typeof oneMoreDrive>;
 
 export const offeredPlace = z.object({
   planned: plannedDrive,

@@ -186,7 +186,10 @@ export function lapsDriven(day: Day, drive: Drive): number {
 }
 
 /** What holds people and car before the release of a drive and after its last lap; rides have their own. */
-export function holdsAround({ rules }: Day, drive: Drive | undefined): { setUpS: number; wrapUpS: number } {
+export function holdsAround(
+  { rules }: Day,
+  drive: Pick<Drive, 'ride'> | undefined,
+): { setUpS: number; wrapUpS: number } {
   return (drive?.ride && rules.rides) ?? rules;
 }
 

@@ -36,6 +36,14 @@ export function shiftDrives(plan: Plan, drives: ReadonlySet<string>, byS: number
   };
 }
 
+/** Moves a group to another time, with all that it has. */
+export function moveGroup(plan: Plan, group: string, release: number): Plan {
+  return {
+    ...plan,
+    groups: plan.groups?.map((planned) => (planned.group === group ? { ...planned, release } : planned)),
+  };
+}
+
 /**
  * Lets two drives change places: each takes the other's time and instructor, and the other's car where both allow it.
  * Nothing changes where one of them has no place.

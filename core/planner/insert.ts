@@ -2,7 +2,7 @@ import type { Day, Drive, Guest, Plan, PlannedDrive } from '../day';
 import { DRIVE, type Occupancy } from './engine/occupancy';
 import { cheapestDrive, putIn } from './engine/place-drive';
 import { problemOf } from './engine/problem';
-import { isReady, rebuild, SOON } from './engine/rebuild';
+import { mayGo, rebuild, SOON } from './engine/rebuild';
 import type { Timetable } from './engine/timetable';
 import { breaksNothingNew, brokenRules, loadForChange } from './load-for-change';
 
@@ -50,13 +50,12 @@ export function insertions(day: Day, plan: Plan, guest: Guest, drive: Drive, now
   const known = brokenRules(day, plan, repair);
   const { timetable, toPlan } = loadForChange(problem, plan, known);
   const number = problem.drives.findIndex((facts) => facts.drive.id === drive.id);
-  const guestNumber = problem.drives[number]!.guest;
   // What the timetable could not take over costs the same before and after.
   const before = timetable.cost() - problem.weights.unplanned;
 
-  prepare(timetable, guestNumber, number);
+  prepare(timetable, number);
   const slots: Insertion[] = [];
-  if (isReady(timetable, guestNumber)) {
+  if (mayGo(timetable, number)) {
     const pareto = problem.drives[number]!.options.flatMap(({ car }) => earlierAndEarlier(timetable, number, car));
     let cheapest = Infinity;
     for (const place of pareto.sort((a, b) => a.occupancy.releaseS - b.occupancy.releaseS)) {
@@ -68,7 +67,7 @@ export function insertions(day: Day, plan: Plan, guest: Guest, drive: Drive, now
       timetable.back(mark);
     }
   }
-  const better = isReady(timetable, guestNumber) ? nudged() : undefined;
+  const better = mayGo(timetable, number) ? nudged() : undefined;
   return { day: extended, slots: slots.filter(({ plan: made }) => breaksNothingNew(problem, made, known)), better };
 
   function offered(moved: Insertion['moved']): Insertion {
@@ -102,8 +101,8 @@ export function insertions(day: Day, plan: Plan, guest: Guest, drive: Drive, now
 }
 
 /** Class and sighting run for a guest who still needs them, as early as they leave room for the drive. */
-function prepare(timetable: Timetable, guest: number, drive: number): void {
-  if (isReady(timetable, guest)) return;
+function prepare(timetable: Timetable, drive: number): void {
+  if (mayGo(timetable, drive)) return;
   rebuild(timetable, [drive], SOON);
   const occupancy = timetable.driveOccupancy[drive];
   if (occupancy) timetable.remove(occupancy);

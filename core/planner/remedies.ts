@@ -14,7 +14,7 @@ export type RemedyChange =
 /** Why a plan was accepted that came from a remedy or a free place. */
 export type RevisionReason =
   | Fact<'remedied', { guest: string }, { change: RemedyChange }>
-  | Fact<'lapsOwedTo' | 'oneMoreDriveFor', { guest: string; cars: readonly string[] }, { laps: number }>;
+  | Fact<'lapsOwedTo' | 'oneMoreDriveFor' | 'oneRideFor', { guest: string; cars: readonly string[] }, { laps: number }>;
 
 export interface Remedy {
   readonly change: RemedyChange;

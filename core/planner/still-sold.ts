@@ -7,6 +7,7 @@ import { isReady, rebuild, SOON } from './engine/rebuild';
 import type { Timetable } from './engine/timetable';
 import { leastBusy, makeWay } from './insert';
 import { brokenRules, loadForChange } from './load-for-change';
+import { placesInGroups, type PlacesInGroup } from './places-in-groups';
 import { planDay } from './plan-day';
 import { seededRandom } from './random';
 
@@ -38,6 +39,8 @@ export interface StillSold {
   readonly readyS: number | undefined;
   /** How many such drives have a place one after the other today, at least, while nobody moves. */
   readonly more: number;
+  /** Groups to come that take more people. */
+  readonly groups: readonly PlacesInGroup[];
   /** Classes and runs to come that have seats left. */
   readonly seats: readonly { readonly kind: 'briefing' | 'sighting'; readonly startS: number; readonly left: number }[];
 }
@@ -68,7 +71,8 @@ export function stillSold(day: Day, plan: Plan, nowS: number, wanted: Wanted): S
     return { car: car.id, level: car.level, stretches: fits };
   });
   timetable.back(mark);
-  return { stretches, cars, readyS, more: countMore(timetable, first + 1), seats };
+  const groups = placesInGroups(day, plan, nowS, wanted.isNew);
+  return { stretches, cars, readyS, more: countMore(timetable, first + 1), groups, seats };
 }
 
 /** One who could have any car, with a drive for each, and others who would take whatever car there is. */

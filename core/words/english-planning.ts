@@ -200,6 +200,8 @@ export function revisionReasonWords({ guest, car, instructor }: Names): Words['r
       `Laps owed to ${guest(subjects.guest)}: ${counted(laps, 'lap')} in ${cars(subjects.cars)}`,
     oneMoreDriveFor: ({ subjects, values: { laps } }) =>
       `One more drive for ${guest(subjects.guest)}: ${counted(laps, 'lap')} in ${cars(subjects.cars)}`,
+    oneRideFor: ({ subjects, values: { laps } }) =>
+      `A ride for ${guest(subjects.guest)}: ${counted(laps, 'lap')} in ${cars(subjects.cars)}`,
   };
   return (reason) => tell(sentences, reason);
 }

@@ -3,6 +3,7 @@ import { get } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { fact, planFile, secondsOf, type PlanFile } from '@core/day';
 import { createApp } from '../app';
+import { CREW } from '../../demo/larkmere';
 import { bookingBody, DATE, testServer, type TestServer } from '../testing/test-server';
 
 const DAY = `/api/days/${DATE}`;
@@ -242,6 +243,23 @@ describe('Planning on the server', () => {
     // Asked for twice, it is refused, and the booking stays as it is.
     await server.http.post(`${DAY}/places/take`).send(taken).expect(409);
     expect(server.store.bookings.get(DATE, id)!.fields.drives.length).toBe(2);
+  });
+
+  it('sells a ride with its own price, and to somebody who has not been in a class', async () => {
+    server.store.instructors.add('i20', { ...CREW[0]!, id: 'i20', name: 'Rune Falk', rides: true });
+    await book('A1');
+    const { id } = await book('A2', { drives: [], briefed: false, sighted: false });
+    await server.plan();
+    const wish = { guest: id, cars: ['c9'], laps: 2, ride: { seats: 1 } };
+    const { slots, drive, base, asOf } = (await server.http.post(`${DAY}/places`).send(wish).expect(200)).body;
+    const [slot] = slots;
+    expect([slot.planned.instructor, slot.price]).toEqual(['i20', 2 * server.store.cars.get('c9')!.fields.ridePrice!]);
+    const taken = { ...wish, drive, base, asOf, plan: slot.plan, author: 'Desk' };
+    await server.http.post(`${DAY}/places/take`).send(taken).expect(201);
+    const { drives, price } = server.store.bookings.get(DATE, id)!.fields;
+    expect([drives[0]!.ride, price]).toEqual([{ seats: 1 }, 149 + slot.price]);
+    const reasons = server.store.days.revisions(DATE).map(({ reason }) => reason);
+    expect(reasons).toContain('A ride for Guest A2: 2 laps in Sabrel R');
   });
 
   it('plans laps owed from a drive that was broken off without charge, once', async () => {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import type { BookingFields, OfferedPlace } from '@core/api';
+import type { BookingFields, OfferedPlace, OneMoreDrive } from '@core/api';
 import type { plansEndpoints } from '@core/api/endpoints/plans';
-import { fact, indexDay, type Day, type Plan } from '@core/day';
+import { fact, holdsAround, indexDay, type Day, type Plan } from '@core/day';
 import { lapsOwed, owedFrom, owedId, type EntryOf, type OwedWish, type Standpoint } from '@core/journal';
 import { insertions, remedied, type Insertion, type RemedyChange, type RevisionReason } from '@core/planner';
 import { namesOf, wordsIn } from '@core/words';
@@ -17,6 +17,7 @@ const MOST_REASON = 200;
 /** What a change of the plan may enter besides. */
 type Changing =
   WithoutHead<EntryOf<'owedAgreed'>> | WithoutHead<EntryOf<'closingMoved'>> | WithoutHead<EntryOf<'crewHours'>>;
+type LapsOrRide = Pick<OneMoreDrive, 'laps' | 'ride'>;
 type WithoutHead<E> = Omit<E, keyof EntryHead>;
 interface EntryHead {
   readonly id: string;
@@ -73,16 +74,17 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
         (enter) => makeChange(date, change, author, enter),
       );
     },
-    findPlaces: ({ params: { date }, body: { guest: id, cars, laps, makesUpFor } }) => {
+    findPlaces: ({ params: { date }, body: { guest: id, cars, laps, ride, makesUpFor } }) => {
       if (makesUpFor !== undefined) owes(date, makesUpFor, id, laps);
       const standpoint = current(date);
-      const drive = { id: makesUpFor === undefined ? randomUUID() : owedId(makesUpFor), cars, laps };
+      const own = { id: makesUpFor === undefined ? randomUUID() : owedId(makesUpFor), cars, laps };
+      const drive = { ...own, ...(ride && { ride }) };
       const { day, plan: previous } = withoutDrive(standpoint.day, standpoint.from.previous, drive.id);
       const guest = day.guests.find((coming) => coming.id === id);
       if (!guest) throw refusalOf(fact('guestGone', {}));
       const { gearbox } = store.bookings.get(date, id)!.fields;
       const found = insertions(day, previous, guest, { ...drive, gearbox }, standpoint.from.nowS);
-      const offered = (place: Insertion) => offeredPlace(place, laps, standpoint);
+      const offered = (place: Insertion) => offeredPlace(place, { laps, ride }, standpoint);
       const { slots, better } = found;
       return {
         asOf: standpoint.from.nowS,
@@ -93,7 +95,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
       };
     },
     takePlace: ({ params: { date }, body }) => {
-      const { guest: id, cars, laps, drive, base, asOf, plan, author, makesUpFor } = body;
+      const { guest: id, cars, laps, ride, drive, base, asOf, plan, author, makesUpFor } = body;
       const booking = store.bookings.get(date, id);
       if (!booking) throw notFound('booking', id, date);
       const { context } = dayCache.of(date);
@@ -116,10 +118,11 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
       if (context.schedule.index.drives.has(drive)) throw refusalOf(fact('placeTaken', {}));
       const extended: BookingFields = {
         ...fields,
-        price: cents(fields.price + (priceOf(planned.car, laps) ?? 0)),
-        drives: [...fields.drives, { id: drive, cars, laps }],
+        price: cents(fields.price + (priceOf(planned.car, { laps, ride }) ?? 0)),
+        drives: [...fields.drives, { id: drive, cars, laps, ...(ride && { ride }) }],
       };
-      return accept(fact('oneMoreDriveFor', { guest: id, cars }, { laps }), () => {
+      const why = ride ? ('oneRideFor' as const) : ('oneMoreDriveFor' as const);
+      return accept(fact(why, { guest: id, cars }, { laps }), () => {
         const change = store.bookings.change(date, id, version, extended);
         if (change.outcome !== 'changed') throw refusalOf(fact('noMoreDrives', {}));
       });
@@ -134,15 +137,15 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
 
   function offeredPlace(
     { planned, plan, costs, moved }: Insertion,
-    laps: number,
+    wish: LapsOrRide,
     standpoint: Standpoint,
   ): OfferedPlace {
     const { drives } = indexDay(standpoint.day);
     return {
       planned,
-      seat: planned.release - standpoint.day.rules.setUpS,
+      seat: planned.release - holdsAround(standpoint.day, wish).setUpS,
       costs,
-      price: priceOf(planned.car, laps) ?? null,
+      price: priceOf(planned.car, wish) ?? null,
       moved: moved.map((one) => ({ ...one, guest: drives.get(one.drive)!.guest.id })),
       plan: withOverdue(standpoint, plan),
     };
@@ -162,9 +165,10 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
   }
 
   /** What laps in a car cost by the venue's list; nothing where the list has no price for it. */
-  function priceOf(car: string, laps: number): number | undefined {
-    const lapPrice = store.cars.get(car)?.fields.lapPrice;
-    return lapPrice === undefined ? undefined : cents(lapPrice * laps);
+  function priceOf(car: string, { laps, ride }: LapsOrRide): number | undefined {
+    const { lapPrice, ridePrice = lapPrice } = store.cars.get(car)?.fields ?? {};
+    const each = ride && ridePrice !== undefined ? ridePrice * ride.seats : lapPrice;
+    return each === undefined ? undefined : cents(each * laps);
   }
 
   /** @throws Refusal 409 where just so many laps are not owed to the guest from this drive */

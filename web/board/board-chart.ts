@@ -81,6 +81,8 @@ export class BoardChart {
   readonly ghosts = input<readonly Ghost[]>([]);
   /** Begins to carry a drive; false where it must stay, which has been said then. */
   readonly beginCarry = input<(drive: string) => boolean>(() => false);
+  /** The same of a group. */
+  readonly beginCarryGroup = input<(group: string) => boolean>(() => false);
   readonly openBlock = output<string>();
   readonly selectBlock = output<string>();
   readonly carry = output<Carry>();
@@ -140,7 +142,7 @@ export class BoardChart {
     return this.ghosts().flatMap(({ row, block, tone }) => {
       const y = rows.get(row);
       const drawn = y === undefined ? undefined : this.draw(block, x, blockPx, block.endS + 600);
-      return drawn?.kind === 'drive' ? [{ ...drawn, tone, y: y! }] : [];
+      return drawn && drawn.kind !== 'held' ? [{ ...drawn, tone, y: y! }] : [];
     });
   });
   /** From where a drive stands to where it would go. */
@@ -193,7 +195,7 @@ export class BoardChart {
     .filter((event: Event) => {
       if (event instanceof WheelEvent) return event.ctrlKey || this.height() <= this.size().height;
       // What is pressed on a drive carries the drive, not the day.
-      if (event.target instanceof Element && event.target.closest('.drive.movable')) return false;
+      if (event.target instanceof Element && event.target.closest('.movable')) return false;
       return !(event instanceof MouseEvent && event.button !== 0);
     })
     .on('zoom', ({ transform, sourceEvent }: { transform: ZoomTransform; sourceEvent: Event | null }) => {
@@ -260,6 +262,20 @@ export class BoardChart {
 
   protected pointerMove(event: PointerEvent): void {
     this.drag.move(event, this.beginCarry());
+  }
+
+  protected groupMove(event: PointerEvent): void {
+    this.drag.move(event, this.beginCarryGroup());
+  }
+
+  /** A group is carried along its row only. */
+  protected groupKey(event: KeyboardEvent, group: string, row: string): void {
+    if (this.drag.carrying) {
+      if (!this.drag.key(event)) return;
+    } else if (event.key !== 'm') return;
+    else if (this.beginCarryGroup()(group)) this.drag.lift(row);
+    event.preventDefault();
+    event.stopPropagation();
   }
 
   protected release(event: PointerEvent): void {

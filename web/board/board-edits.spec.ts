@@ -4,10 +4,12 @@ import { planFile } from '@core/day';
 import { at } from '@core/testing/small-day';
 import * as z from 'zod';
 import { serveDay } from '../testing/fake-day';
+import { dayWith } from '../testing/group-here';
 import { settle, theDay } from '../testing/two-drives';
 import { VerdictsHere } from '../testing/verdicts-here';
 import { Verdicts } from '../verdict/verdicts';
 import { BoardEdits } from './board-edits';
+import { boardRows, groupGhostOf } from './board-model';
 
 const PLANS = '/api/days/2027-05-22/plans';
 interface Sent {
@@ -111,6 +113,23 @@ describe('Changes by hand', () => {
     const again = await taken();
     expect([again.reason, sentRelease(again, 'd1')]).toEqual(['Done again: Moved Ines Faro by hand', '09:59']);
     expect([edits.undoable(), edits.redoable()]).toEqual(['Moved Ines Faro by hand', undefined]);
+  });
+
+  it('are taken back to the times as they stand, where something has run late since', async () => {
+    data.clear('g1', '09:00');
+    data.record({ kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' }, '09:56');
+    data.record({ kind: 'released', drive: 'd1' }, '10:03');
+    data.clockS.set(at('10:04'));
+    expect(data.refused).toEqual([]);
+    expect(edits.begin('d2')).toBeTrue();
+    edits.shift(600);
+    await settle();
+    void edits.drop(true);
+    await taken();
+    void edits.undo();
+    const back = await taken();
+    expect(sentRelease(back, 'd2')).toBe('10:10');
+    expect(sentRelease(back, 'd1')).toBe('10:03');
   });
 
   it('follow each other however fast they are asked for', async () => {
@@ -221,5 +240,40 @@ describe('Changes by hand', () => {
     expect(edits.lines().map(({ key }) => key)).not.toContain('drive d1');
     data.clockS.set(at('10:14'));
     expect(edits.lines().map(({ key }) => key)).toContain('drive d1');
+  });
+});
+
+describe('A group moved by hand', () => {
+  it('goes along its row with all that it has, unless it is under way', async () => {
+    const data = dayWith({});
+    const http = serveDay(data, [{ provide: Verdicts, useClass: VerdictsHere }, BoardEdits]);
+    const edits = TestBed.inject(BoardEdits);
+    http.expectOne('/api/days/2027-05-22/planning').flush({ job: null });
+    expect(edits.beginGroup('one')).toBeTrue();
+    edits.shift(607);
+    await settle();
+    expect(edits.trial()!.plan.groups![0]!.release).toBe(at('10:10'));
+    void edits.drop(true);
+    await settle();
+    const sent = http.expectOne(PLANS).request.body as Sent;
+    expect([sent.reason, sent.plan.groups![0]!.release]).toEqual(['Moved The three by hand', '10:10']);
+    edits.cancel();
+    const crew = [{ role: 'lead' as const, instructor: 'i1' }];
+    const guests = ['g1', 'g2', 'g3'];
+    data.record({ kind: 'groupBegan', group: 'one', guests, cars: ['c1', 'c2', 'c3'], crew }, '09:51');
+    expect(data.refused).toEqual([]);
+    data.clockS.set(at('09:52'));
+    expect(edits.beginGroup('one')).toBeFalse();
+    expect(data.refused.at(-1)).toMatch(/still being stored|under way/);
+  });
+
+  it('is drawn where it would be, in the row of its surface', async () => {
+    const { context, state } = dayWith({});
+    const [planned] = context().schedule.plan.groups!;
+    const ghost = groupGhostOf(context(), state(), { ...planned!, release: at('11:00') }, 'trial')!;
+    expect([ghost.row, ghost.block.label]).toEqual(['surface circuit', 'The three']);
+    expect(ghost.block.startS).toBeLessThan(at('11:00'));
+    const row = boardRows(context(), state(), 'cars').find(({ id }) => id === ghost.row)!;
+    expect(row.blocks.map((block) => block.kind === 'other' && block.moves)).toEqual(['one']);
   });
 });

@@ -2,7 +2,7 @@ import { computed, inject, Injectable, signal, untracked } from '@angular/core';
 import { DAY_S, violationKey, type Judgement, type Plan, type Violation } from '@core/day';
 import { asked, brokenAhead, byCause, causesOf, slideOfLine, type DriftLine, type WayOut } from '@core/drift';
 import { asSeen, slid, standpointOf, type Standpoint } from '@core/journal';
-import { moveDrive, shiftDrives, swapDrives, type Place } from '@core/planner';
+import { moveDrive, moveGroup, shiftDrives, swapDrives, type Place } from '@core/planner';
 import { firstValueFrom } from 'rxjs';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
@@ -13,6 +13,8 @@ import { Verdicts } from '../verdict/verdicts';
 /** A change by hand that is being tried and is not accepted yet. */
 export interface Trial {
   readonly drives: ReadonlySet<string>;
+  /** The group that is moved, in place of drives. */
+  readonly group?: string;
   readonly plan: Plan;
   /** Of this plan, or of the place before while this one is being checked. */
   readonly judgement: Judgement;
@@ -83,6 +85,20 @@ export class BoardEdits {
   /** Begins to move a drive, and with it all that are selected where it is one of them. False where it must stay. */
   begin(drive: string): boolean {
     const drives = this.selection().has(drive) ? this.selection() : new Set([drive]);
+    return this.lift({ drives }, () => [...drives].every((id) => this.mayMove(id, true)));
+  }
+
+  /** Begins to move a group. False where it must stay. */
+  beginGroup(group: string): boolean {
+    return this.lift({ drives: new Set(), group }, () => {
+      const state = this.data.state()?.groups.get(group);
+      const may = state?.stage === 'planned';
+      if (!may) this.data.refuse(`${state?.group.name ?? 'This group'} is under way: it stays where it is.`);
+      return may;
+    });
+  }
+
+  private lift(what: Pick<Trial, 'drives' | 'group'>, mayMove: () => boolean): boolean {
     if (!this.data.live()) {
       this.data.refuse('The ribbon shows another time. Go back to now to change the plan.');
       return false;
@@ -91,10 +107,10 @@ export class BoardEdits {
       this.data.refuse('The change before is still being stored. Try again in a moment.');
       return false;
     }
-    for (const id of drives) if (!this.mayMove(id, true)) return false;
+    if (!mayMove()) return false;
     const from = this.standNow();
     if (!from) return false;
-    this.trial.set({ drives, plan: from.standpoint.plan, judgement: { broken: [], costs: 0 }, checked: true });
+    this.trial.set({ ...what, plan: from.standpoint.plan, judgement: { broken: [], costs: 0 }, checked: true });
     return true;
   }
 
@@ -104,10 +120,15 @@ export class BoardEdits {
     if (!trial || !from) return;
     const { plan } = from.standpoint;
     const by = Math.round(byS / SNAP_S) * SNAP_S;
+    const { group } = trial;
+    if (group !== undefined) {
+      const { release = 0 } = plan.groups?.find((planned) => planned.group === group) ?? {};
+      return this.try(moveGroup(plan, group, Math.max(0, release + by)), trial);
+    }
     const [only] = trial.drives;
     const old = plan.drives.find(({ drive }) => drive === only);
-    if (trial.drives.size > 1 || !old) return this.try(shiftDrives(plan, trial.drives, by), trial.drives);
-    this.try(moveDrive(plan, only!, { release: Math.max(0, old.release + by), ...place }), trial.drives);
+    if (trial.drives.size > 1 || !old) return this.try(shiftDrives(plan, trial.drives, by), trial);
+    this.try(moveDrive(plan, only!, { release: Math.max(0, old.release + by), ...place }), trial);
   }
 
   /** Lets the two selected drives change places at once. */
@@ -115,7 +136,7 @@ export class BoardEdits {
     const [one, other] = this.selection();
     if (this.selection().size !== 2 || !this.begin(one!)) return false;
     const { standpoint } = this.from!;
-    this.try(swapDrives(standpoint.day, standpoint.plan, one!, other!), this.selection());
+    this.try(swapDrives(standpoint.day, standpoint.plan, one!, other!), { drives: this.selection() });
     return this.drop(false);
   }
 
@@ -166,7 +187,8 @@ export class BoardEdits {
   /** Accepts a plan, as a step that can be taken back. */
   accept(acceptance: Acceptance, what: string): Promise<boolean> {
     return this.inTurn(async () => {
-      const before = this.data.plan();
+      // As it stands now: what has run late since it was accepted breaks rules in the plan as it was.
+      const before = this.standpoint()?.plan;
       if (!(await this.send(acceptance))) return false;
       const despiteRules = acceptance.despiteRules ?? false;
       if (before) this.steps.update((steps) => [...steps, { before, after: acceptance.plan, what, despiteRules }]);
@@ -237,19 +259,23 @@ export class BoardEdits {
     }
   }
 
-  private try(plan: Plan, drives: ReadonlySet<string>): void {
+  private try(plan: Plan, what: Pick<Trial, 'drives' | 'group'>): void {
     const judgement = this.trial()?.judgement ?? { broken: [], costs: 0 };
-    this.trial.set({ plan, drives, judgement, checked: false });
+    this.trial.set({ ...what, plan, judgement, checked: false });
     void this.verdicts.judge(plan).then((answer) => {
       const trial = this.trial();
       if (answer && trial?.plan === plan) this.trial.set({ ...trial, judgement: answer, checked: true });
     });
   }
 
-  private standNow() {
+  private standpoint(): Standpoint | undefined {
     const [day, plan, state] = [this.data.day(), this.data.plan(), this.data.state()];
-    if (!day || !plan || !state) return undefined;
-    const standpoint = standpointOf(day, plan, state);
+    return day && plan && state && standpointOf(day, plan, state);
+  }
+
+  private standNow() {
+    const [standpoint, state] = [this.standpoint(), this.data.state()];
+    if (!standpoint || !state) return undefined;
     const from = { standpoint, base: this.planning.base(), asOf: Math.min(DAY_S, state.timeS) };
     this.from = from;
     return { ...from, standing: this.verdicts.judgeFrom(standpoint) };
@@ -263,7 +289,8 @@ export class BoardEdits {
     return may;
   }
 
-  private wordsOf({ drives }: Trial): string {
+  private wordsOf({ drives, group }: Trial): string {
+    if (group !== undefined) return `Moved ${this.data.state()?.groups.get(group)?.group.name ?? group} by hand`;
     const names = [...drives].map((id) => this.data.state()?.drives.get(id)?.guest.name ?? id);
     return names.length > 3 ? `Moved ${names.length} drives by hand` : `Moved ${names.join(', ')} by hand`;
   }

@@ -3,9 +3,11 @@ import {
   clockMinute,
   DAY_S,
   layOutDrive,
+  layOutGroup,
   takenByCar,
   type DriveOccupancy,
   type PlannedDrive,
+  type PlannedGroup,
   type TimeWindow,
 } from '@core/day';
 import { keyOf, NOTICED_S, type Drift } from '@core/drift';
@@ -69,6 +71,8 @@ export interface OtherBlock {
   readonly label: string;
   readonly words: string;
   readonly past: boolean;
+  /** The group that is moved with it, where it may be. */
+  readonly moves?: string;
 }
 
 export interface HeldBlock {
@@ -169,7 +173,14 @@ function surfaceRows({ day, schedule }: DayContext, state: DayState): BoardRow[]
       note: limit === undefined ? 'on the circuit' : `${limit} at once`,
       takesDrives: false,
     },
-    blocks: schedule.groups.filter(({ group }) => group?.surface === id).map((one) => groupBlock(one, state)),
+    blocks: schedule.groups
+      .filter(({ group }) => group?.surface === id)
+      .map((one) => {
+        const block = groupBlock(one, state);
+        return state.groups.get(one.planned.group)?.stage === 'planned'
+          ? { ...block, moves: one.planned.group }
+          : block;
+      }),
   }));
 }
 
@@ -224,7 +235,7 @@ export function spanOf(
 /** A drive at a place where it might be, and the row in which it would stand. */
 export interface Ghost {
   readonly row: string;
-  readonly block: DriveBlock;
+  readonly block: DriveBlock | OtherBlock;
   /**
    * `trial`: being moved by hand; `refused`: the same, at a place that breaks a rule; `proposal`: what the planner
    * proposes; `expected`: where it will be as things stand; `accepted`: where it was before its time slid.
@@ -265,6 +276,18 @@ export function ghostOf(
       words: '',
     },
   };
+}
+
+/** The same of a group, in the row of its surface and as long as it takes at that time. */
+export function groupGhostOf(
+  { day, schedule: { index } }: DayContext,
+  state: DayState,
+  planned: PlannedGroup,
+  tone: Ghost['tone'],
+): Ghost | undefined {
+  const occupancy = layOutGroup(day, index, planned);
+  const { group } = occupancy;
+  return group && { row: `surface ${group.surface}`, tone, block: groupBlock(occupancy, state) };
 }
 
 /**

@@ -29,7 +29,7 @@ import { onRequest } from '../shell/requests';
 import type { Carry } from './block-drag';
 import { BoardChart, type Marks, type RowLabel } from './board-chart';
 import { BoardEdits } from './board-edits';
-import { boardRows, expectedGhosts, spanOf, ghostOf, type BoardMode, type Ghost } from './board-model';
+import { boardRows, expectedGhosts, groupGhostOf, spanOf, ghostOf, type BoardMode, type Ghost } from './board-model';
 import { signed } from './cost-terms';
 import { DriveDetails } from './drive-details';
 import { LoadChart } from './load-chart';
@@ -196,6 +196,9 @@ export class Board {
     if (!context) return [];
     if (trial) {
       const tone = trial.judgement.broken.length > 0 ? 'refused' : 'trial';
+      const state = untracked(this.data.state);
+      const group = trial.plan.groups?.find((planned) => planned.group === trial.group);
+      if (group && state) return [groupGhostOf(context, state, group, tone) ?? []].flat();
       return trial.plan.drives
         .filter(({ drive }) => trial.drives.has(drive))
         .flatMap((planned) => ghostOf(context, planned, this.mode(), tone) ?? []);
@@ -249,8 +252,10 @@ export class Board {
     const [only] = trial.drives;
     const planned = trial.plan.drives.find(({ drive }) => drive === only);
     const { instructors } = context.schedule.index;
-    const where =
-      trial.drives.size > 1 || !planned
+    const group = trial.plan.groups?.find((one) => one.group === trial.group);
+    const where = group
+      ? `${context.schedule.index.groups.get(group.group)?.name ?? group.group}, out at ${clockMinute(group.release)}`
+      : trial.drives.size > 1 || !planned
         ? `${trial.drives.size} drives`
         : `${clockMinute(planned.release)}, ${carLabel(this.data.view(), planned.car)}, with ${instructors.get(planned.instructor)?.name}`;
     const broken = judgement.broken[0];
@@ -263,6 +268,7 @@ export class Board {
   });
   protected readonly none: ReadonlySet<string> = new Set();
   protected readonly beginCarry = (drive: string): boolean => this.edits.begin(drive);
+  protected readonly beginCarryGroup = (group: string): boolean => this.edits.beginGroup(group);
 
   constructor() {
     onKeys({

@@ -1,7 +1,7 @@
 import { at } from '@core/testing/small-day';
 import { Desk } from './desk';
 import { show } from '../testing/fake-day';
-import { dayAt } from '../testing/two-guests';
+import { dayAt, running } from '../testing/two-guests';
 
 describe('The desk', () => {
   it('has who is missing at a class, where they were seen last, and says that they are on the way', async () => {
@@ -19,4 +19,33 @@ describe('The desk', () => {
     await fixture.whenStable();
     expect(text()).not.toContain('Missing at a class');
   });
+
+  it('sells a ride before the recording is handed out, where a car gives rides', async () => {
+    const { text, press, data } = await atDesk(true);
+    await press('A ride for Piet Verhoeve');
+    expect(document.querySelector('[role=dialog]')!.textContent).toContain('A ride beside an instructor');
+    expect(data.refused).toEqual([]);
+    expect(text()).toContain('Recording out');
+  });
+
+  it('sells no ride where no car gives one', async () => {
+    const { text } = await atDesk(false);
+    expect(text()).toContain('Recording out');
+    expect(text()).not.toContain('Ride');
+  });
 });
+
+/** Piet has driven everything. */
+async function atDesk(rides: boolean) {
+  const data = running('10:40');
+  data.record({ kind: 'broughtIn', drive: 'd2' }, '10:31');
+  data.record({ kind: 'parked', drive: 'd2' }, '10:32');
+  data.record({ kind: 'debriefed', drive: 'd2' }, '10:33');
+  if (rides) {
+    data.view.update((view) => ({
+      ...view,
+      day: { ...view.day, cars: view.day.cars.map((car) => ({ ...car, ride: { lapTimeS: 70, seats: 1 } })) },
+    }));
+  }
+  return { ...(await show(Desk, data)), data };
+}

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { clockMinute } from '@core/day';
 import { nextOccupancy, sentFor, stationOf, type GuestState } from '@core/journal';
@@ -8,13 +8,14 @@ import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';
 import { occupancyWords } from '../data/next-words';
 import { When } from '../data/when';
+import { OneMoreDrive } from '../guest-card/one-more-drive';
 import { TakeMoney } from '../money/take-money';
 
 /** Who is at the desk to finish, who is still out, and what each has next. */
 @Component({
   selector: 'jl-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, RouterLink, TakeMoney],
+  imports: [Button, OneMoreDrive, RouterLink, TakeMoney],
   templateUrl: './desk.html',
   styles: `
     .body {
@@ -25,7 +26,7 @@ import { TakeMoney } from '../money/take-money';
     }
     article {
       display: grid;
-      grid-template-columns: minmax(0, 1fr) auto auto auto auto;
+      grid-template-columns: minmax(0, 1fr) repeat(5, auto);
       gap: 0.9rem;
       align-items: center;
       padding: 0.4rem 0;
@@ -74,6 +75,11 @@ export class Desk {
   private readonly when = inject(When);
   private readonly guests = computed(() => [...(this.data.state()?.guests.values() ?? [])]);
 
+  /** Whether any car gives rides. */
+  protected readonly rides = computed(() => this.data.day()?.cars.some(({ ride }) => ride) ?? false);
+  protected readonly riding = signal<string | undefined>(undefined);
+  protected readonly rideOpen = signal(false);
+
   protected readonly at = computed(() => {
     const state = this.data.state();
     return this.guests()
@@ -116,6 +122,14 @@ export class Desk {
 
   protected found(guest: string): void {
     this.data.record({ kind: 'guestFound', guest });
+  }
+
+  /** Before the recording is handed out, so that the ride is on it too. */
+  protected sellRide(guest: string): void {
+    this.riding.set(guest);
+    this.rideOpen.set(true);
+    const { recording } = this.data.state()?.guests.get(guest) ?? {};
+    if (recording === 'guest') this.data.say('The recording is handed out already: ask for it back before the ride.');
   }
 
   protected finish(guest: string): void {

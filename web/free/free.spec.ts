@@ -2,7 +2,8 @@ import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { dayView } from '@core/api';
 import { at } from '@core/testing/small-day';
-import { show } from '../testing/fake-day';
+import { show, type FakeDay } from '../testing/fake-day';
+import { dayWith } from '../testing/group-here';
 import { settle, theDay } from '../testing/two-drives';
 import { VerdictsHere } from '../testing/verdicts-here';
 import { Verdicts } from '../verdict/verdicts';
@@ -10,7 +11,7 @@ import { Free } from './free';
 import { rowsOf, runWords } from './free-model';
 import * as z from 'zod';
 
-const opened = async (data = theDay()) => {
+const opened = async (data: FakeDay = theDay()) => {
   const shown = await show(Free, data, {}, [{ provide: Verdicts, useValue: new VerdictsHere() }]);
   await settle();
   await shown.fixture.whenStable();
@@ -28,7 +29,7 @@ describe('Rows of what is still free', () => {
       { car: 'c2', level: 2, stretches: [free('09:04'), taken, taken] },
       { car: 'c3', level: 1, stretches: [taken, taken, taken] },
     ],
-    ...{ readyS: undefined, more: 3, seats: [] },
+    ...{ readyS: undefined, more: 3, seats: [], groups: [] },
   };
 
   it('put neighbours together, and give a level what any of its cars has', () => {
@@ -63,6 +64,18 @@ describe('Still free', () => {
       .find((it) => it.textContent.includes('walk-in'))!
       .click();
     expect(go).toHaveBeenCalledOnceWith(['/bookings'], { fragment: jasmine.stringMatching(/^do:walk-in=c\d,5,new$/) });
+  });
+
+  it('has the places that are left in groups, and puts a guest into one', async () => {
+    const data = dayWith({ cars: ['c1', 'c2', 'c3', 'c4'] }, {}, ['c4']);
+    const { fixture, text, http, press } = await opened(data);
+    await press('Has been to class');
+    await settle();
+    await fixture.whenStable();
+    expect(text()).toContain('The three, 10:001 free');
+    (fixture.componentInstance as unknown as { join: (group: string, guest: string) => void }).join('one', 'x9');
+    const { body } = http.expectOne('/api/days/2027-05-22/groups/one').request;
+    expect([body.version, body.fields.members]).toEqual([1, ['g1', 'g2', 'g3', 'x9']]);
   });
 
   it('tells of later days what is sold, what is free, and what limits them', async () => {

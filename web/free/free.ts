@@ -104,6 +104,13 @@ export class Free {
       ? 'There is no class and sighting run any more today.'
       : `Class and sighting run are over at ${clockMinute(found.readyS)} at the earliest.`;
   });
+  protected readonly groups = computed(() => {
+    const index = this.data.context()?.schedule.index;
+    return (this.found()?.groups ?? []).map(({ group: id, releaseS, left }) => ({
+      ...{ id, left, at: clockMinute(releaseS) },
+      name: index?.groups.get(id)?.name ?? id,
+    }));
+  });
   protected readonly seats = computed(() =>
     (['briefing', 'sighting'] as const).flatMap((kind) => {
       const own = (this.found()?.seats ?? []).filter((one) => one.kind === kind);
@@ -195,6 +202,22 @@ export class Free {
 
   protected walkIn({ car }: Offer): void {
     askFor(this.router, '/bookings', `walk-in=${car},${this.laps()},${this.isNew() ? 'new' : 'known'}`);
+  }
+
+  /** One more in a group: the plan gives a car and the time once the day is planned again. */
+  protected join(id: string, guest: string | null): void {
+    const [date, stored] = [this.data.date(), this.data.view()?.groups?.find((group) => group.id === id)];
+    if (!date || !stored || guest === null) return;
+    const { fields, version } = stored;
+    if (fields.members.includes(guest)) return this.data.refuse(`This guest is in ${fields.name} already.`);
+    const body = { version, fields: { ...fields, members: [...fields.members, guest] } };
+    this.api.call(contract.changeGroup, { params: { date, id }, body }).subscribe({
+      next: () => {
+        this.data.reload();
+        this.data.say(`In ${fields.name} now: plan the day again, so that there is a car for the place.`);
+      },
+      error: (error: Error) => this.data.refuse(error.message),
+    });
   }
 
   protected sell(guest: string, { car }: Offer): void {

@@ -3,7 +3,7 @@ import { planFile } from '@core/day';
 import * as z from 'zod';
 import { OneMoreDrive } from './one-more-drive';
 import { show } from '../testing/fake-day';
-import { plan, settle, theDay } from '../testing/two-drives';
+import { day, plan, settle, theDay } from '../testing/two-drives';
 
 describe('One more drive', () => {
   it('shows where it fits, for how much and who moves, and takes the place chosen', async () => {
@@ -34,6 +34,31 @@ describe('One more drive', () => {
     document.querySelector<HTMLElement>('[aria-label^="Take 10:56"]')!.click();
     const { body } = http.expectOne('/api/days/2027-05-22/places/take').request;
     expect([body.guest, body.drive, body.laps, body.price]).toEqual(['g1', 'x', 3, undefined]);
+    TestBed.resetTestingModule();
+  });
+
+  it('is a ride at the desk: asked for at once in every car that gives one, and with its seats', async () => {
+    const cars = day.cars.map((car) => (car.id === 'c2' ? { ...car, ride: { lapTimeS: 70, seats: 2 } } : car));
+    const { http, fixture } = await show(OneMoreDrive, theDay({ ...day, cars }), {
+      open: true,
+      guest: 'g1',
+      ride: true,
+    });
+    const first = http.expectOne('/api/days/2027-05-22/places');
+    expect(first.request.body).toEqual({
+      guest: 'g1',
+      cars: ['c2'],
+      laps: 2,
+      ride: { seats: 1 },
+      makesUpFor: undefined,
+    });
+    first.flush({ asOf: '08:12', base: 1, drive: 'x', slots: [], better: null });
+    const dialog = fixture.componentInstance as unknown as { wish: (of: object) => void; find: () => void };
+    dialog.wish({ seats: 2 });
+    dialog.find();
+    expect(http.expectOne('/api/days/2027-05-22/places').request.body.ride).toEqual({ seats: 2 });
+    await fixture.whenStable();
+    expect(document.querySelector('[role=dialog]')!.textContent).toContain('A ride beside an instructor');
     TestBed.resetTestingModule();
   });
 

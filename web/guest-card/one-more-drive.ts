@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, model, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  model,
+  signal,
+  untracked,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract, type OfferedPlace, type OfferedPlaces } from '@core/api';
 import { carMisfit, clockMinute, money } from '@core/day';
@@ -11,6 +21,9 @@ import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';
 import { Who } from '../data/who';
+
+/** A ride is short: out, round and in. */
+const RIDE_LAPS = 2;
 
 /** Laps that a guest has paid for and not driven, because the drive was broken off. */
 export interface OwedLaps {
@@ -37,14 +50,17 @@ export class OneMoreDrive {
   readonly guest = input.required<string>();
   /** Set where laps owed are to be driven: nothing is charged for them. */
   readonly owed = input<OwedLaps>();
+  /** Beside an instructor who drives; asked at once for the cars that give rides. */
+  readonly ride = input(false);
   /** What the guest wants, where that is known already. */
   readonly wanted = input<{ readonly cars: readonly string[]; readonly laps: number }>();
   protected readonly title = computed(() => {
     const owed = this.owed();
-    return owed ? `Laps owed: ${owed.laps}` : 'One more drive';
+    return owed ? `Laps owed: ${owed.laps}` : this.ride() ? 'A ride beside an instructor' : 'One more drive';
   });
   protected readonly cars = signal<readonly string[]>([]);
   protected readonly laps = signal(5);
+  protected readonly seats = signal(1);
   protected readonly offer = signal<OfferedPlaces | undefined>(undefined);
   protected readonly busy = signal(false);
 
@@ -52,8 +68,9 @@ export class OneMoreDrive {
   protected readonly choices = computed(() => {
     const [view, guest] = [this.data.view(), this.data.state()?.guests.get(this.guest())?.guest];
     if (!view || !guest) return [];
+    const wish = { id: '', laps: 1, ...(this.ride() && { ride: { seats: this.seats() } }) };
     return view.day.cars
-      .filter((car) => !carMisfit(car, { id: '', cars: [car.id], laps: 1 }, guest))
+      .filter((car) => !carMisfit(car, { ...wish, cars: [car.id] }, guest))
       .map(({ id, name }) => ({ value: id, label: `${view.carNumbers[id] ?? ''} ${name}`.trim() }));
   });
   private readonly names = computed(() => {
@@ -91,10 +108,18 @@ export class OneMoreDrive {
     effect(() => {
       const known = this.open() ? (this.owed() ?? this.wanted()) : undefined;
       if (known) this.wish({ cars: known.cars, laps: known.laps });
+      else if (this.open() && this.ride()) untracked(() => this.askForRide());
     });
   }
 
-  protected wish(change: { cars?: readonly string[]; laps?: number }): void {
+  /** Any car that gives rides will do, until somebody chooses. */
+  private askForRide(): void {
+    this.wish({ cars: this.choices().map(({ value }) => value), laps: RIDE_LAPS });
+    if (this.cars().length > 0) this.find();
+  }
+
+  protected wish(change: { cars?: readonly string[]; laps?: number; seats?: number }): void {
+    if (change.seats) this.seats.set(change.seats);
     if (change.cars) this.cars.set(change.cars);
     if (change.laps) this.laps.set(change.laps);
     this.offer.set(undefined);
@@ -102,7 +127,7 @@ export class OneMoreDrive {
 
   protected find(): void {
     const makesUpFor = this.owed()?.drive;
-    const body = { guest: this.guest(), cars: [...this.cars()], laps: this.laps(), makesUpFor };
+    const body = { ...this.asked(), makesUpFor };
     this.busy.set(true);
     this.api.call(contract.findPlaces, { params: { date: this.data.date()! }, body }).subscribe({
       next: (offer) => {
@@ -117,9 +142,8 @@ export class OneMoreDrive {
     const offer = this.offer();
     if (!offer) return;
     const { drive, base, asOf } = offer;
-    const wish = { guest: this.guest(), cars: [...this.cars()], laps: this.laps() };
     const makesUpFor = this.owed()?.drive;
-    const body = { ...wish, makesUpFor, drive, base, asOf, plan, author: this.who.name() };
+    const body = { ...this.asked(), makesUpFor, drive, base, asOf, plan, author: this.who.name() };
     this.busy.set(true);
     this.api.call(contract.takePlace, { params: { date: this.data.date()! }, body }).subscribe({
       next: () => {
@@ -127,10 +151,17 @@ export class OneMoreDrive {
         this.open.set(false);
         this.offer.set(undefined);
         this.data.reload();
-        this.data.say(`One more drive: ${this.carWords([car])}, in the seat at ${clockMinute(seat)}.`);
+        this.data.say(
+          `${this.ride() ? 'A ride' : 'One more drive'}: ${this.carWords([car])}, in the seat at ${clockMinute(seat)}.`,
+        );
       },
       error: (error: Error) => this.failed(error),
     });
+  }
+
+  private asked() {
+    const ride = this.ride() ? { ride: { seats: this.seats() } } : {};
+    return { guest: this.guest(), cars: [...this.cars()], laps: this.laps(), ...ride };
   }
 
   private carWords(cars: readonly string[]): string {

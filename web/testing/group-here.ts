@@ -8,7 +8,11 @@ const GUESTS = NAMES.map((name, i) => aGuest({ id: `g${i + 1}`, name, briefed: t
 const CARS = GUESTS.map((_, i) => aCar({ id: `c${i + 1}`, name: `Car ${i + 1}` }));
 
 /** Three guests through the gate who go out together at ten; it is ten to ten. */
-export function dayWith(group: Partial<Group>, rules: Partial<Day['rules']> = {}): FakeDay {
+export function dayWith(
+  group: Partial<Group>,
+  rules: Partial<Day['rules']> = {},
+  moreCars: readonly string[] = [],
+): FakeDay {
   const one = aGroup({
     id: 'one',
     name: 'The three',
@@ -18,7 +22,7 @@ export function dayWith(group: Partial<Group>, rules: Partial<Day['rules']> = {}
   });
   const day = aDay({
     guests: GUESTS,
-    cars: CARS,
+    cars: [...CARS, ...moreCars.map((id) => aCar({ id, name: `Car ${id}` }))],
     instructors: ableForGroups([anInstructor(), anInstructor({ id: 'i2', name: 'Ife Okoro' })]),
   });
   const role = one.programme.kind === 'throttle' ? ('spotter' as const) : ('lead' as const);
