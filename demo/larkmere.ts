@@ -58,8 +58,18 @@ export const LARKMERE: VenueFields = {
   putOff: [],
   surfaces: [
     { id: 'oval', name: 'Hangar oval', kind: 'oval', lapLengthM: 900, limit: 2, available: allDay, closures: [] },
-    { id: 'pan', name: 'Wash-down pan', kind: 'pan', limit: 4, available: allDay, closures: [] },
+    {
+      ...{ id: 'pan', name: 'Wash-down pan', kind: 'pan', limit: 4, available: allDay, closures: [] },
+      zones: [
+        { kind: 'gate', xM: 2, yM: 6, widthM: 2, heightM: 12 },
+        { kind: 'slick', station: 'Slalom', xM: 8, yM: 3, widthM: 56, heightM: 16 },
+        { kind: 'loose', station: 'Circle', xM: 70, yM: 3, widthM: 36, heightM: 34 },
+        { kind: 'slick', station: 'Full course', xM: 8, yM: 24, widthM: 56, heightM: 26 },
+        { kind: 'safety', xM: 2, yM: 54, widthM: 106, heightM: 10 },
+      ],
+    },
   ],
+  programmes: [],
   calendar: {
     weekStartsOn: 1,
     patterns: [{ weekdays: [6], from: '05-01', to: '09-30' }],

@@ -1,4 +1,4 @@
-import { expect, secondBrowser, test } from './demo';
+import { dayNow, expect, secondBrowser, test } from './demo';
 
 test('a fault in three taps holds the car, and a repair of the plan is proposed', async ({ page, browser }) => {
   const other = await secondBrowser(browser);
@@ -32,6 +32,7 @@ test('a fault in three taps holds the car, and a repair of the plan is proposed'
 });
 
 interface Planned {
+  readonly drive: string;
   readonly car: string;
   readonly release: string;
 }
@@ -44,7 +45,11 @@ interface Wanted {
 test('a reading corrects the fuel, and what has to be refuelled is said with the drive', async ({ page }) => {
   // Of the cars with a drive to come the one for which a quarter of the tank is least.
   const { day, plan, carNumbers } = await (await page.request.get('/api/days/2027-05-22')).json();
-  const wanted = new Set(plan.drives.flatMap(({ car, release }: Planned) => (release > '11:30' ? [car] : [])));
+  const { state } = await dayNow(page);
+  const comes = (id: string) => state.guests.get(state.drives.get(id)?.guest.id ?? '')?.gone === undefined;
+  const wanted = new Set(
+    plan.drives.flatMap(({ drive, car, release }: Planned) => (release > '11:30' && comes(drive) ? [car] : [])),
+  );
   const cars: Wanted[] = day.cars.filter(({ id }: Wanted) => wanted.has(id));
   const spare = ({ fuel }: Wanted) => (fuel.capacityL / 4 - fuel.reserveL) / fuel.perLapL;
   const { id, name, fuel } = cars.sort((a, b) => spare(a) - spare(b))[0]!;

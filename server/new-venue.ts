@@ -33,5 +33,6 @@ export const NEW_VENUE: VenueFields = {
   introduction: ORDINARY_INTRODUCTION,
   putOff: [],
   surfaces: [],
+  programmes: [],
   calendar: NO_PATTERN,
 };

@@ -15,6 +15,23 @@ const closures = z.array(
     .refine((closure) => closure.from < closure.to, { message: 'expected "from" to be before "to"', path: ['from'] }),
 );
 
+export const ZONE_KINDS = ['slick', 'loose', 'safety', 'gate'] as const;
+/** What a part of a surface is: where it is slick or loose, where nobody slides, and where a run begins. */
+export type ZoneKind = (typeof ZONE_KINDS)[number];
+
+const alongM = z.number().min(0).max(2000);
+/** A rectangle of a surface, metres from its upper left corner. */
+export const zone = z.strictObject({
+  kind: z.enum(ZONE_KINDS),
+  /** The station that lies there, by its name. */
+  station: name.optional(),
+  xM: alongM,
+  yM: alongM,
+  widthM: alongM.min(1),
+  heightM: alongM.min(1),
+});
+export type Zone = z.output<typeof zone>;
+
 /** A place to drive beside the circuit. */
 export const surface = z.strictObject({
   id: id.refine((own) => own !== CIRCUIT, `"${CIRCUIT}" is the circuit itself`),
@@ -25,6 +42,8 @@ export const surface = z.strictObject({
   limit: z.number().int().min(1).max(200),
   available: z.array(timeWindow),
   closures,
+  /** Its parts, for those who look at it; nothing of the plan depends on them. */
+  zones: z.array(zone).max(40).optional(),
 });
 export type Surface = z.output<typeof surface>;
 
@@ -66,6 +85,9 @@ export const group = z.strictObject({
   pin: z.strictObject({ release: timeOfDay }).optional(),
 });
 export type Group = z.output<typeof group>;
+
+/** What groups of a kind begin with at a venue: all but who, where and when. */
+export const preset = group.pick({ programme: true, roles: true, setUpS: true, wrapUpS: true, needsBriefing: true });
 
 /** A group as it is set up; its id is given by the server. */
 export const groupFields = group.omit({ id: true });

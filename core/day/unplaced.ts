@@ -74,6 +74,12 @@ export const unplacedReason = z.discriminatedUnion('code', [
   ),
   /** Longer than the time that its guests, or its own window, leave it. */
   reasonOf('groupTooLong', {}, { neededS: z.number(), from: timeOfDay, to: timeOfDay }),
+  /** Longer than anybody who could do a part in it may work in one piece. */
+  reasonOf(
+    'groupOverCrew',
+    { instructors: ids },
+    { role: z.enum(GROUP_ROLES), neededS: z.number(), mostS: z.number() },
+  ),
   /** Never free together: with one of these alone out of the way it would have a place. */
   reasonOf('groupTaken', {}, { by: z.enum(GROUP_NEEDS), from: timeOfDay }),
   reasonOf('groupNowhere', {}, { from: timeOfDay, to: timeOfDay }),

@@ -27,12 +27,18 @@ function neverPossible({ problem }: Timetable, number: number): UnplacedReason |
 
 function inItsWay(timetable: Timetable, number: number): UnplacedReason {
   const { day, nowS, guests, groups } = timetable.problem;
-  const { group, members, trackS } = groups[number]!;
+  const { group, members, trackS, posts } = groups[number]!;
   const from = Math.max(day.opens, Math.ceil(nowS), group.notBefore ?? 0, ...members.map((g) => guests[g]!.arrivesS));
   const to = Math.min(day.closes, group.endsBy ?? Infinity, ...members.map((guest) => guests[guest]!.leavesS));
   const neededS = group.setUpS + Math.min(...trackS) + group.wrapUpS;
   const { fromS, toS } = releasesOf(timetable, number);
   if (to - from < neededS || toS < fromS) return fact('groupTooLong', {}, { neededS, from, to: Math.max(from, to) });
+  for (const { role, able } of posts) {
+    const crew = able.map((who) => timetable.problem.crew[who]!.instructor);
+    const mostS = Math.max(...crew.map(({ maxSeatS }) => maxSeatS));
+    if (mostS < neededS)
+      return fact('groupOverCrew', { instructors: crew.map(({ id }) => id) }, { role, neededS, mostS });
+  }
   for (const by of GROUP_NEEDS) {
     const releaseS = firstReleaseOf(timetable, number, { ignoring: by });
     if (releaseS !== undefined) return fact('groupTaken', {}, { by, from: releaseS });

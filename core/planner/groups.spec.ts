@@ -85,6 +85,7 @@ describe('A group without a place', () => {
     expect(reasonOf(pan({ leadCars: ['gone'] }))).toBe('groupLeadCarGone');
     expect(reasonOf(pan({ roles: [{ role: 'spotter', count: 2, people: ['i1'] }] }))).toBe('groupRoleShort');
     expect(reasonOf(pan({ programme: { ...STATIONS, runsEach: 20 } }))).toBe('groupTooLong');
+    expect(reasonOf(pan({ programme: { ...STATIONS, runsEach: 4 } }))).toBe('groupOverCrew');
     const closed = { ...PAN, closures: [{ from: 8 * 3600, to: 18 * 3600 }] };
     const shut = (day: Day) => ({ ...day, surfaces: day.surfaces!.map((one) => (one.id === 'pan' ? closed : one)) });
     expect(reasonOf(shut)).toBe('groupTaken');

@@ -1,17 +1,16 @@
+import type { GroupRole } from '../day/group';
 import { ROLLING_CHANGE_S, STOPPED_CHANGE_S, type Programme, type ProgrammeKind } from './programme';
 
-/** What a programme begins with at a venue that has not changed it: an ordinary one of its kind. */
+/** What a group of a kind begins with: all of it but who, where and when. */
 export interface Preset {
   readonly programme: Programme;
-  readonly roles: readonly {
-    readonly role: 'lead' | 'spotter' | 'blocker' | 'push' | 'marshal';
-    readonly count: number;
-  }[];
+  readonly roles: readonly { readonly role: GroupRole; readonly count: number }[];
   readonly setUpS: number;
   readonly wrapUpS: number;
   readonly needsBriefing: boolean;
 }
 
+/** At a venue that has not changed it: an ordinary one of its kind. */
 export const PRESETS: Readonly<Record<ProgrammeKind, Preset>> = {
   follow: {
     programme: {

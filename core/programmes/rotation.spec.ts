@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { longestWaitRuns, rotationTable, roundsOf, sharedRuns, teamsOf } from './rotation';
+import { longestWaitRuns, rotationTable, roundsOf, runNow, sharedRuns, spottersOf, teamsOf } from './rotation';
 
 const few = fc.integer({ min: 1, max: 8 });
 
@@ -86,5 +86,45 @@ describe('A rotation over stations', () => {
       { drives: [2, 0], waits: [1] },
       { drives: [1, 2], waits: [0] },
     ]);
+  });
+});
+
+describe('Spotters', () => {
+  it('have a station each, share neighbours where they are few, and leave none out', () => {
+    expect(spottersOf(3, 3)).toEqual([0, 1, 2]);
+    expect(spottersOf(3, 2)).toEqual([0, 0, 1]);
+    expect(spottersOf(4, 2)).toEqual([0, 0, 1, 1]);
+    expect(spottersOf(2, 5)).toEqual([0, 1]);
+    expect(spottersOf(2, 0)).toEqual([undefined, undefined]);
+  });
+});
+
+describe('The run that a team is in', () => {
+  it('is the first that somebody has still to drive', () => {
+    // Three people share two cars, two runs each: 0 and 1, 2 and 0, 1 and 2.
+    const runs = sharedRuns(3, 2, 2);
+    expect(runNow(runs, [0, 0, 0])!.drives).toEqual([0, 1]);
+    expect(runNow(runs, [1, 1, 0])!.drives).toEqual([2, 0]);
+    expect(runNow(runs, [2, 1, 1])!.drives).toEqual([1, 2]);
+    expect(runNow(runs, [2, 2, 2])).toBeUndefined();
+  });
+
+  it('goes on by one with each round of runs, whatever the numbers', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 6 }),
+        fc.integer({ min: 1, max: 4 }),
+        fc.integer({ min: 1, max: 3 }),
+        (people, cars, each) => {
+          const runs = sharedRuns(people, cars, each);
+          const done = Array.from({ length: people }, () => 0);
+          for (const run of runs) {
+            expect(runNow(runs, done)).toBe(run);
+            for (const who of run.drives) done[who]! += 1;
+          }
+          expect(runNow(runs, done)).toBeUndefined();
+        },
+      ),
+    );
   });
 });

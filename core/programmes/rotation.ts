@@ -77,3 +77,23 @@ export function sharedRuns(people: number, cars: number, runsEach: number): Shar
 export function longestWaitRuns(people: number, cars: number): number {
   return Math.ceil(people / Math.max(1, Math.min(cars, people))) - 1;
 }
+
+/**
+ * Which of the spotters watches each station, `spotters[station]`: one each where there are enough, and otherwise neighbours
+ * share one.
+ */
+export function spottersOf(stations: number, spotters: number): (number | undefined)[] {
+  return Array.from({ length: stations }, (_, at) =>
+    spotters === 0 ? undefined : Math.min(spotters - 1, Math.floor((at * Math.min(spotters, stations)) / stations)),
+  );
+}
+
+/**
+ * The run that a team is in at a station: the first that somebody has still to drive.
+ *
+ * @param done runs that each of the team has driven there
+ */
+export function runNow(runs: readonly SharedRun[], done: readonly number[]): SharedRun | undefined {
+  const left = [...done];
+  return runs.find(({ drives }) => drives.filter((who) => --left[who]! < 0).length > 0);
+}

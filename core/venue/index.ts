@@ -5,7 +5,7 @@ import { calendar, NO_PATTERN } from './calendar';
 import { callCustoms } from '../car/call-kinds';
 import { circuit, condition, idsTwice, rules, sightingVehicle, timeZone } from '../day/day-file';
 import { text } from '../day/fields';
-import { surface } from '../day/group';
+import { preset, surface } from '../day/group';
 import { timeOfDay } from '../day/time';
 
 export * from './calendar';
@@ -157,6 +157,8 @@ export const venueFields = z
           context.addIssue({ code: 'custom', path: [index, 'id'], message });
         }
       }),
+    /** What groups of a kind begin with here; the ordinary ones where missing. */
+    programmes: z.array(preset).max(3, 'expected one of a kind').default([]),
   })
   .refine((venue) => venue.opens < venue.closes, {
     message: 'expected the opening time to be before the closing time',

@@ -137,6 +137,8 @@ export function leftOutWords(names: Names, misfit: (of: CarMisfit) => string): W
     },
     groupTooLong: ({ values: { neededS, from, to } }) =>
       `It takes ${spokenDuration(neededS)}, longer than the time it has between ${clockMinute(from)} and ${clockMinute(to)}; fewer laps would help, or more time.`,
+    groupOverCrew: ({ values: { role, neededS, mostS } }) =>
+      `It takes ${spokenDuration(neededS)}, and nobody who may be ${ROLE_WORDS[role]} works longer than ${spokenDuration(mostS)} in one piece; make it two groups, or fewer laps.`,
     groupTaken: ({ values }) =>
       `${GROUP_NEED_WORDS[values.by]} at any time; without that it could begin at ${clockMinute(values.from)}.`,
     groupNowhere: ({ values: { from, to } }) =>

@@ -12,6 +12,26 @@ describe('The form of a group', () => {
     for (const kind of KINDS) expect(read(groupTyped(filled(kind))).data).toEqual(filled(kind));
   });
 
+  it('begins as the venue has it, where it has an own one', () => {
+    const own = { ...PRESETS.follow, setUpS: 900, roles: [{ role: 'lead' as const, count: 2 }] };
+    const begun = newGroup('follow', 'A group', 'circuit', [own]);
+    expect([begun['setUpS'], (begun['roles'] as Record<string, number>)['lead']]).toEqual([900, 2]);
+    expect(newGroup('throttle', 'A group', 'oval', [own])['setUpS']).toBe(PRESETS.throttle.setUpS);
+  });
+
+  it('reads the distances of a train as people write them, and takes the ordinary ones for the rest', () => {
+    const train = groupTyped(filled('follow'));
+    const withSpacing = (spacing: object) =>
+      read({ ...train, programme: { ...(train['programme'] as object), spacing } });
+    const { data } = withSpacing({ start: '8–10', practised: '', coolDown: '' });
+    expect(data?.programme).toEqual(
+      jasmine.objectContaining({ spacing: { start: [8, 10], practised: [2, 3], coolDown: [5, 6] } }),
+    );
+    expect(read(groupTyped(data!)).data).toEqual(data);
+    expect(withSpacing({ start: '', practised: '' }).data?.programme).toEqual(filled('follow').programme);
+    expect(withSpacing({ start: 'near' }).error?.issues[0]?.path).toEqual(['programme', 'spacing', 'start']);
+  });
+
   it('keeps who was named for a role', () => {
     const fields: GroupFields = { ...filled('follow'), roles: [{ role: 'lead', count: 1, people: ['i2'] }] };
     expect(read(groupTyped(fields), fields).data?.roles).toEqual(fields.roles);

@@ -3,14 +3,18 @@ import {
   CHANGE_WAYS,
   CORNER_STEPS,
   DRIVING_AIDS,
+  ORDINARY_SPACING,
   PRESETS,
+  SPACING_PHASES,
   STATION_KINDS,
   type CornerStep,
   type DrivingAids,
+  type Preset,
   type ProgrammeKind,
+  type SpacingPhase,
   type StationKind,
 } from '@core/programmes';
-import { CORNER_STEP_WORDS, ROLE_WORDS } from '@core/words';
+import { CORNER_STEP_WORDS, ROLE_WORDS, SPACING_WORDS } from '@core/words';
 import * as z from 'zod';
 import type { Field, Option } from '../forms/fields';
 
@@ -34,6 +38,27 @@ interface Station {
   readonly runS: number;
   readonly aids?: DrivingAids | undefined;
 }
+/** "6 to 7", in lengths of a car. */
+const LENGTHS = /^\s*(\d{1,2}(?:\.\d)?)\s*(?:to|-|–|bis|à|a)\s*(\d{1,2}(?:\.\d)?)\s*$/;
+
+function lengthsText([from, to]: readonly [number, number]): string {
+  return `${from} to ${to}`;
+}
+
+function lengthsOf(text: unknown): unknown {
+  const [, from, to] = LENGTHS.exec(String(text)) ?? [];
+  return from === undefined ? text : [Number(from), Number(to)];
+}
+
+/** What is typed of the spacing, and the ordinary one for what is not; none where nothing is. */
+function spacingOf(typed: Readonly<Partial<Record<SpacingPhase, unknown>>> | undefined): unknown {
+  const phases = SPACING_PHASES.filter((phase) => typed?.[phase]);
+  if (phases.length === 0) return undefined;
+  return Object.fromEntries(
+    SPACING_PHASES.map((phase) => [phase, typed?.[phase] ? lengthsOf(typed[phase]) : [...ORDINARY_SPACING[phase]]]),
+  );
+}
+
 interface Ask {
   readonly corner: string;
   readonly fromLap: number;
@@ -83,9 +108,15 @@ function typedOf({ roles, programme, ...rest }: z.input<typeof groupFields>): Js
       ? { ...programme, steps: programme.steps.map(stepText) }
       : programme.kind === 'lowGrip'
         ? { ...programme, stations: programme.stations.map(stationText) }
-        : programme.asks
-          ? { ...programme, asks: programme.asks.map(askText) }
-          : programme;
+        : {
+            ...programme,
+            ...(programme.asks && { asks: programme.asks.map(askText) }),
+            ...(programme.spacing && {
+              spacing: Object.fromEntries(
+                SPACING_PHASES.map((phase) => [phase, lengthsText(programme.spacing![phase])]),
+              ),
+            }),
+          };
   const count = Object.fromEntries(
     GROUP_ROLES.map((role) => [role, roles.find((one) => one.role === role)?.count ?? 0]),
   );
@@ -96,11 +127,18 @@ function typedOf({ roles, programme, ...rest }: z.input<typeof groupFields>): Js
 export function groupSchema(before?: Pick<GroupFields, 'roles'>): z.ZodType<GroupFields> {
   return z.preprocess((typed) => {
     const { roles, programme, ...rest } = typed as { roles: Record<string, number>; programme: Json } & Json;
-    const { steps, stations, asks } = programme as { steps?: unknown[]; stations?: unknown[]; asks?: unknown[] };
+    const { steps, stations, asks, spacing, ...others } = programme as {
+      steps?: unknown[];
+      stations?: unknown[];
+      asks?: unknown[];
+      spacing?: Partial<Record<SpacingPhase, unknown>>;
+    };
+    const apart = spacingOf(spacing);
     return {
       ...rest,
       programme: {
-        ...programme,
+        ...others,
+        ...(apart !== undefined && { spacing: apart }),
         ...(steps && { steps: steps.map(stepOf) }),
         ...(stations && { stations: stations.map(stationOf) }),
         ...(asks && { asks: asks.map(askOf) }),
@@ -114,9 +152,14 @@ export function groupSchema(before?: Pick<GroupFields, 'roles'>): z.ZodType<Grou
   }, groupFields);
 }
 
-/** A new group of a kind as its form shows it, as the preset says: it still lacks guests and cars. */
-export function newGroup(kind: ProgrammeKind, name: string, surface: string): Json {
-  const { programme, roles, setUpS, wrapUpS, needsBriefing } = PRESETS[kind];
+/**
+ * A new group of a kind as its form shows it, as the preset says: it still lacks guests and cars.
+ *
+ * @param presets the venue's own
+ */
+export function newGroup(kind: ProgrammeKind, name: string, surface: string, presets: readonly Preset[] = []): Json {
+  const own = presets.find(({ programme: { kind: of } }) => of === kind);
+  const { programme, roles, setUpS, wrapUpS, needsBriefing } = own ?? PRESETS[kind];
   return typedOf({
     ...{ name, programme, surface, setUpS, wrapUpS, needsBriefing },
     members: [],
@@ -213,13 +256,20 @@ const PROGRAMME_FIELDS: Readonly<Record<ProgrammeKind, readonly Field[]>> = {
     },
     { path: 'programme.change.slowToKmh', label: 'Slows to', unit: 'km/h', kind: 'number', optional: true },
     { path: 'programme.change.takesS', label: 'A change takes', kind: 'duration' },
+    ...SPACING_PHASES.map((phase): Field => ({
+      path: `programme.spacing.${phase}`,
+      label: `Lengths between cars ${SPACING_WORDS[phase]}`,
+      kind: 'text',
+      optional: true,
+      hint: `${lengthsText(ORDINARY_SPACING[phase])} where empty`,
+    })),
     {
       path: 'programme.asks',
       label: 'What is asked at a corner',
       kind: 'list',
       optional: true,
       wide: true,
-      hint: 'with commas, such as: Winch: coast, Ramp: brake lightly from lap 3, Ramp: full from lap 6',
+      hint: 'the corner book where empty; with commas, such as: Winch: coast, Ramp: brake lightly from lap 3',
     },
   ],
   throttle: [
@@ -251,6 +301,8 @@ const PROGRAMME_FIELDS: Readonly<Record<ProgrammeKind, readonly Field[]>> = {
     { path: 'programme.walkS', label: 'From one station to the next', kind: 'duration' },
     { path: 'programme.leadLaps', label: 'Laps behind the leader', kind: 'number' },
     { path: 'programme.leadLapS', label: 'One of them takes', unit: 's', kind: 'number' },
+    { path: 'programme.recovery.vehicle', label: 'What pulls a car out', kind: 'text', optional: true },
+    { path: 'programme.recovery.takesS', label: 'It takes', kind: 'duration', optional: true },
     { path: 'programme.stopPhrase', label: 'Said so that everybody stands', kind: 'text', optional: true },
   ],
 };

@@ -1,13 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { contract, type StoredGroup } from '@core/api';
 import { CIRCUIT, clockMinute, type GroupFields } from '@core/day';
 import { orderTable, ordersByLap, type ProgrammeKind } from '@core/programmes';
 import { Button } from 'primeng/button';
+import { concatMap } from 'rxjs';
 import { Api } from '../data/api';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';
+import { known } from '../data/reading';
 import { PlanService } from '../data/plan.service';
 import type { Field } from '../forms/fields';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
@@ -35,6 +38,8 @@ export class Groups {
   protected readonly planning = inject(PlanService);
   protected readonly edited = signal<Edited | undefined>(undefined);
   private readonly kind = signal<ProgrammeKind>('follow');
+  /** With what groups of a kind begin here. */
+  private readonly venue = rxResource({ stream: () => this.api.call(contract.readVenue) });
   protected readonly kinds = (Object.keys(KIND_WORDS) as ProgrammeKind[]).map((kind) => ({
     kind,
     label: KIND_WORDS[kind],
@@ -89,8 +94,35 @@ export class Groups {
       .sort((a, b) => a.startS - b.startS);
   });
 
+  /** New groups of the kind begin as this one is. */
+  private keepAsPreset({ fields: { programme, roles, setUpS, wrapUpS, needsBriefing } }: StoredGroup): void {
+    // People are of one day.
+    const own = {
+      ...{ programme, setUpS, wrapUpS, needsBriefing },
+      roles: roles.map(({ role, count }) => ({ role, count })),
+    };
+    this.api
+      .call(contract.readVenue)
+      .pipe(
+        concatMap(({ version, fields }) => {
+          const others = fields.programmes.filter((one) => one.programme.kind !== programme.kind);
+          return this.api.call(contract.changeVenue, {
+            body: { version, fields: { ...fields, programmes: [...others, own] } },
+          });
+        }),
+      )
+      .subscribe({
+        next: () => {
+          this.venue.reload();
+          this.data.say(`New groups begin like this one now: ${KIND_WORDS[programme.kind].toLowerCase()}.`);
+        },
+        error: (error: Error) => this.data.refuse(error.message),
+      });
+  }
+
   protected add(kind: ProgrammeKind): void {
     const date = this.data.date()!;
+    const presets = known(this.venue)?.fields.programmes;
     const surfaces = this.data.view()?.day.surfaces ?? [];
     const wanted = kind === 'throttle' ? 'oval' : kind === 'lowGrip' ? 'pan' : undefined;
     const surface = surfaces.find((one) => one.kind === wanted)?.id ?? CIRCUIT;
@@ -98,14 +130,15 @@ export class Groups {
     this.edited.set(
       editing(groupSchema(), {
         title: `New group: ${KIND_WORDS[kind].toLowerCase()}`,
-        fields: newGroup(kind, KIND_WORDS[kind], surface),
+        fields: newGroup(kind, KIND_WORDS[kind], surface, presets),
         version: undefined,
         save: (fields: GroupFields) => this.api.call(contract.addGroup, { params: { date }, body: fields }),
       }),
     );
   }
 
-  protected open({ id, version, fields }: StoredGroup): void {
+  protected open(stored: StoredGroup): void {
+    const { id, version, fields } = stored;
     const date = this.data.date()!;
     this.kind.set(fields.programme.kind);
     this.edited.set(
@@ -115,6 +148,7 @@ export class Groups {
         version,
         save: (changed: GroupFields, at) =>
           this.api.call(contract.changeGroup, { params: { date, id }, body: { version: at!, fields: changed } }),
+        ways: [{ label: 'Begin new ones like this', go: () => this.keepAsPreset(stored) }],
         remove: {
           label: 'Take off the day',
           run: () => this.api.call(contract.removeGroup, { params: { date, id }, body: { version } }),

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { spokenDuration } from '@core/day';
-import { roundsOf, stationS, teamsOf, type LowGripProgramme } from '@core/programmes';
+import { roundsOf, runNow, sharedRuns, spottersOf, stationS, teamsOf, type LowGripProgramme } from '@core/programmes';
 import { DayService } from '../data/day.service';
+import { firstName } from './group-facts';
 import { PanPlan } from './pan-plan';
 import type { LedGroup } from './lead';
 
@@ -47,6 +48,8 @@ export class Stations {
     const { stations, teams } = this.programme();
     const members = teamsOf(facts.members.length, teams);
     const now = this.table()[this.round()]!;
+    const spotters = facts.crew.filter(({ role }) => role === 'Spotter').map(({ who }) => firstName(who));
+    const at = spottersOf(stations.length, spotters.length);
     return stations.map((station, place) => {
       const team = now.indexOf(place);
       const people = (members[team] ?? []).map((number) => facts.members[number]!);
@@ -54,7 +57,13 @@ export class Stations {
         ...station,
         place,
         team: team < 0 ? undefined : team + 1,
-        aidsWords: station.aids === undefined ? '' : AIDS[station.aids],
+        spotter: spotters[at[place] ?? -1],
+        headWords: [
+          team < 0 ? 'free' : `team ${team + 1}`,
+          ...(spotters[at[place] ?? -1] ? [`watched by ${spotters[at[place]!]}`] : []),
+          ...(station.aids === undefined ? [] : [AIDS[station.aids]]),
+        ].join(', '),
+        turn: turnWords(this.led(), this.programme(), station, members[team] ?? []),
         people: people.map((member) => {
           const of = state.members.get(member.id);
           const runs = (of?.runs ?? []).filter((run) => run.station === station.name);
@@ -75,6 +84,10 @@ export class Stations {
   protected readonly pausing = computed(() => {
     const now = this.table()[this.round()]!;
     return now.flatMap((station, team) => (station === undefined ? [`Team ${team + 1}`] : []));
+  });
+  protected readonly zones = computed(() => {
+    const { surface } = this.led().state.group;
+    return this.data.day()?.surfaces?.find(({ id }) => id === surface)?.zones ?? [];
   });
   protected readonly watching = computed(() =>
     this.led()
@@ -126,6 +139,25 @@ export class Stations {
   protected end(): void {
     this.data.record({ kind: 'groupEnded', group: this.group });
   }
+}
+
+/** Who of a team drives next at a station, and who waits; on a circle also which way round. */
+function turnWords(
+  { state, facts }: LedGroup,
+  { teams, runsEach }: LowGripProgramme,
+  { name, kind }: LowGripProgramme['stations'][number],
+  team: readonly number[],
+): string {
+  if (team.length === 0) return '';
+  const people = team.map((number) => facts.members[number]!);
+  const done = people.map(({ id }) => (state.members.get(id)?.runs ?? []).filter((run) => run.station === name).length);
+  const cars = Math.max(1, Math.floor(state.cars.length / teams));
+  const run = runNow(sharedRuns(people.length, cars, runsEach), done);
+  if (!run) return 'All have had their runs.';
+  const named = (numbers: readonly number[]) => numbers.map((number) => people[number]!.first).join(' and ');
+  const way = kind === 'circle' ? (done[run.drives[0]!]! % 2 === 0 ? ', to the left' : ', to the right') : '';
+  const waits = run.waits.length > 0 ? ` Waits in the safety zone: ${named(run.waits)}.` : '';
+  return `At the wheel: ${named(run.drives)}${way}.${waits}`;
 }
 
 const AIDS = { on: 'aids on', part: 'aids in part', off: 'aids off' } as const;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { contract, type VenueFields } from '@core/api';
-import { surface, wallClock, type Json, type Surface } from '@core/day';
+import { surface, wallClock, type Json, type Surface, type Zone } from '@core/day';
 import { Button } from 'primeng/button';
 import { concatMap, map, type Observable } from 'rxjs';
 import * as z from 'zod';
@@ -8,6 +8,7 @@ import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { formOf } from '../forms/fields';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
+import { ZoneEditor } from './zone-editor';
 
 const FIELDS = formOf<z.input<typeof surface>>({
   // Made from the name.
@@ -24,6 +25,8 @@ const FIELDS = formOf<z.input<typeof surface>>({
   limit: { label: 'Cars on it at once', kind: 'number' },
   lapLengthM: { label: 'One lap', unit: 'm', kind: 'number', optional: true },
   available: { label: 'Open', kind: 'windows', wide: true },
+  // Drawn, not typed.
+  zones: 'notHere',
   closures: { label: 'Closed', kind: 'windows', wide: true, hint: 'with the reason: 12:30–13:00 washing' },
 });
 
@@ -31,7 +34,7 @@ const FIELDS = formOf<z.input<typeof surface>>({
 @Component({
   selector: 'jl-surfaces',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, RecordEditor],
+  imports: [Button, RecordEditor, ZoneEditor],
   template: `
     <span class="muted">Places to drive beside the circuit:</span>
     @for (one of surfaces(); track one.id) {
@@ -41,6 +44,9 @@ const FIELDS = formOf<z.input<typeof surface>>({
     }
     <p-button label="Add a place" size="small" [text]="true" (onClick)="add()" />
     <jl-record-editor [(edited)]="edited" [fields]="fields" (done)="saved()" />
+    @if (drawn(); as one) {
+      <jl-zone-editor [surface]="one" [(open)]="drawing" (saved)="keep(one, $event)" />
+    }
   `,
   styles: `
     :host {
@@ -56,6 +62,9 @@ export class Surfaces {
   private readonly data = inject(DayService);
   protected readonly fields = FIELDS;
   protected readonly edited = signal<Edited | undefined>(undefined);
+  /** The surface whose zones are drawn. */
+  protected readonly drawn = signal<Surface | undefined>(undefined);
+  protected readonly drawing = signal(false);
   protected readonly surfaces = computed(() => this.data.view()?.day.surfaces ?? []);
 
   protected add(): void {
@@ -76,6 +85,23 @@ export class Surfaces {
     this.edit(one.name, z.encode(surface, one), true);
   }
 
+  /** Keeps the zones that were drawn. */
+  protected keep(one: Surface, zones: readonly Zone[]): void {
+    const withZones = (other: Surface) => (other.id === one.id ? { ...other, zones: [...zones] } : other);
+    this.changed((surfaces) => surfaces.map(withZones)).subscribe({
+      next: () => {
+        this.drawing.set(false);
+        this.saved();
+      },
+      error: (error: Error) => this.data.refuse(error.message),
+    });
+  }
+
+  private draw(id: string): void {
+    this.drawn.set(this.surfaces().find((one) => one.id === id));
+    this.drawing.set(true);
+  }
+
   private edit(title: string, one: z.input<typeof surface> | (Json & { readonly id: string }), known: boolean): void {
     const others = (surfaces: readonly Surface[]) => surfaces.filter(({ id }) => id !== one.id);
     this.edited.set(
@@ -88,6 +114,7 @@ export class Surfaces {
             known ? surfaces.map((other) => (other.id === one.id ? fields : other)) : [...surfaces, fields],
           ),
         ...(known && {
+          ways: [{ label: 'Draw its zones', go: () => this.draw(one.id) }],
           remove: { label: 'Take it away', run: () => this.changed((surfaces) => others(surfaces)) },
         }),
       }),

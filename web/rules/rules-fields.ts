@@ -27,6 +27,8 @@ function currencies(): Option[] {
 export const RULES_FIELDS = formOf<RulesForm>({
   // Entered under class and sighting run, and in the first steps.
   sightingVehicles: 'notHere',
+  // Kept from a group that is as new ones shall be.
+  programmes: 'notHere',
   // Entered where groups are.
   surfaces: 'notHere',
   'introduction.class': 'notHere',

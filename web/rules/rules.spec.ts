@@ -42,6 +42,7 @@ describe('The rules', () => {
     introduction: ORDINARY_INTRODUCTION,
     putOff: [],
     surfaces: [],
+    programmes: [],
     calendar: NO_PATTERN,
   });
 
