@@ -47,7 +47,7 @@ export const DEMO_CAST: Cast = {
   riders: ['Otto Briar', 'Celia Moss', 'Jarl Pim', 'Ada Thorne', 'Nils Corby', 'Vera Lisle'],
 };
 
-const COMES = { convoy: '08:45', oval: '11:00', pan: '13:15' } as const;
+const COMES = { convoy: '09:00', oval: '11:00', pan: '13:15' } as const;
 const referenceOf = ({ prefix }: Cast, what: keyof Cast, place: number) =>
   `${prefix}-${what.charAt(0).toUpperCase()}${place + 1}`;
 

@@ -47,10 +47,12 @@ test('a reading corrects the fuel, and what has to be refuelled is said with the
   const { day, plan, carNumbers } = await (await page.request.get('/api/days/2027-05-22')).json();
   const { state } = await dayNow(page);
   const comes = (id: string) => state.guests.get(state.drives.get(id)?.guest.id ?? '')?.gone === undefined;
+  // Nor one that is refuelled anyway before it drives.
+  const refuelled = new Set(plan.refuels.map(({ car }: { car: string }) => car));
   const wanted = new Set(
     plan.drives.flatMap(({ drive, car, release }: Planned) => (release > '11:30' && comes(drive) ? [car] : [])),
   );
-  const cars: Wanted[] = day.cars.filter(({ id }: Wanted) => wanted.has(id));
+  const cars: Wanted[] = day.cars.filter(({ id }: Wanted) => wanted.has(id) && !refuelled.has(id));
   const spare = ({ fuel }: Wanted) => (fuel.capacityL / 4 - fuel.reserveL) / fuel.perLapL;
   const { id, name, fuel } = cars.sort((a, b) => spare(a) - spare(b))[0]!;
   const number = carNumbers[id];

@@ -16,8 +16,13 @@ test('a convoy is looked at, gathered and led lap by lap, and the room follows',
     await phone.getByRole('button', { name: `Radio of ${name} answered` }).click();
   }
   await expect(convoy.getByText('in the cars', { exact: true })).toBeVisible();
-  await phone.getByRole('button', { name: 'Let out' }).click();
+  // The marshal lets it out, and sees what comes next.
+  await page.goto('/pit-exit');
+  await page.getByRole('button', { name: 'Let out Convoy at ten' }).click();
+  await expect(page.getByText('Convoy at ten: Warming up, lap 1 of 1')).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'on the circuit' })).toContainText('5 of 5');
   await expect(phone.getByText('Warming up, lap 1 of 1')).toBeVisible();
+  await page.goto('/groups');
   await expect(convoy.getByText('out now')).toBeVisible();
   await phone.getByRole('button', { name: 'Lap done' }).click();
   await phone.getByRole('button', { name: 'Lap done' }).click();

@@ -1,5 +1,6 @@
-import { fact } from '../day';
+import { fact, takenByCar } from '../day';
 import * as fc from 'fast-check';
+import { aGroup } from '../testing/group-days';
 import { aDay, aGuest, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal as writtenOn, type EntryFields } from '../testing/written-journal';
 import { admit, dayContext, stateOf, type JournalEntry } from '../journal';
@@ -121,12 +122,32 @@ describe('Refuelling', () => {
 
   it('looks at drives that have not begun, in their order', () => {
     const state = stateAfter([]);
-    const left = drivesToCome(context.schedule.drives, 'c1', (id) => state.drives.get(id)?.stage !== 'planned');
+    const left = drivesToCome(
+      takenByCar(context.schedule).get('c1')!,
+      (of) => of.kind === 'drive' && state.drives.get(of.planned.drive)?.stage !== 'planned',
+    );
     expect(left.map(({ drive: id, laps, guest }) => [id, laps, guest])).toEqual([['d2', 5, 'Ines Faro']]);
   });
 });
 
 describe('What a car did on a day', () => {
+  it('counts what it did in a group: laps, kilometres, and the guest who drove it', () => {
+    const group = aGroup({ id: 'train', members: ['g1'], cars: ['c1'], needsBriefing: false });
+    const it = writtenOn({ ...day, version: 2, groups: [group] }, aPlan());
+    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const) {
+      it.enter('09:00', { kind, guest: 'g1' });
+    }
+    const crew = [{ role: 'lead' as const, instructor: 'i1' }];
+    it.enter('09:30', { kind: 'groupBegan', group: 'train', guests: ['g1'], cars: ['c1'], crew });
+    it.enter('09:40', { kind: 'groupReleased', group: 'train' });
+    for (const time of ['09:42', '09:44', '09:46']) it.enter(time, { kind: 'groupLapCounted', group: 'train' });
+    it.enter('09:48', { kind: 'groupEnded', group: 'train' });
+    const [usage] = carDaysOf(it.context, it.state('10:00'));
+    expect([usage!.laps, usage!.drives, usage!.guests, usage!.onCircuitS]).toEqual([3, 1, 1, 480]);
+    expect(usage!.km).toBeCloseTo((3 * day.circuit.lapLengthM) / 1000, 6);
+    expect(usage!.fuelL).toBeCloseTo(3 * day.cars[0]!.fuel.perLapL, 6);
+  });
+
   it('is counted from the journal', () => {
     const [usage] = carDaysOf(context, stateAfter([]));
     expect([usage!.laps, usage!.drives, usage!.guests, usage!.onCircuitS]).toEqual([5, 1, 1, 420]);

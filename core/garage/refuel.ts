@@ -1,3 +1,4 @@
+import type { CarOccupancy } from '../day';
 import type { FuelEstimate } from './fuel';
 import type { DriveToCome } from './wear';
 
@@ -34,26 +35,23 @@ export function refuelBefore(
   return undefined;
 }
 
-/** Drives of a car that have not begun, in the order in which they are planned. */
+/**
+ * Drives of a car that have not begun, and groups that take it along, in the order in which they are planned.
+ *
+ * @param taken what takes the car, by start
+ */
 export function drivesToCome(
-  occupancies: readonly {
-    readonly planned: { readonly drive: string; readonly car: string };
-    readonly guests: readonly { readonly name: string }[];
-    readonly startS: number;
-    readonly releaseS: number;
-    readonly lapsDriven: number;
-  }[],
-  car: string,
-  hasBegun: (drive: string) => boolean,
+  taken: readonly CarOccupancy[],
+  hasBegun: (occupancy: CarOccupancy) => boolean,
 ): DriveToCome[] {
-  return occupancies
-    .filter(({ planned }) => planned.car === car && !hasBegun(planned.drive))
-    .map(({ planned, guests, startS, releaseS, lapsDriven }) => ({
-      drive: planned.drive,
-      guest: guests[0]?.name ?? planned.drive,
-      startS,
-      releaseS,
-      laps: lapsDriven,
-    }))
-    .sort((a, b) => a.startS - b.startS);
+  return taken
+    .filter((occupancy) => !hasBegun(occupancy))
+    .map((occupancy) => ({
+      ...(occupancy.kind === 'drive'
+        ? { drive: occupancy.planned.drive, guest: occupancy.guests[0]?.name ?? occupancy.planned.drive }
+        : { drive: occupancy.planned.group, guest: occupancy.group?.name ?? occupancy.planned.group }),
+      startS: occupancy.startS,
+      releaseS: occupancy.releaseS,
+      laps: occupancy.lapsDriven,
+    }));
 }

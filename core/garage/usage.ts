@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { paceFactorAt } from '../day';
-import { timedLaps, type CarFault, type DayContext, type DayState } from '../journal';
+import { CIRCUIT, paceFactorAt } from '../day';
+import { carsTaken, timedLaps, type CarFault, type DayContext, type DayState, type GroupState } from '../journal';
 import { carPlace, faultSeverity } from '../journal/entry';
 import { median } from '../median';
 
@@ -42,16 +42,31 @@ export const carDay = z.object({
 });
 export type CarDay = z.output<typeof carDay>;
 
+const sumOf = <T>(list: readonly T[], of: (one: T) => number) => list.reduce((sum, one) => sum + of(one), 0);
+
+/** Guests of a group who have driven a car of their own in it. */
+function guestsIn({ members }: GroupState, car: string): string[] {
+  return [...members.values()].filter((member) => member.car === car).map(({ guest }) => guest);
+}
+
 /** The days of the cars that were driven or serviced, from the state at some time of the day. */
 export function carDaysOf(context: DayContext, state: DayState): CarDay[] {
   const { day, schedule } = context;
   const drives = [...state.drives.values()].filter(({ releasedS }) => releasedS !== undefined);
+  const groups = [...state.groups.values()].filter(({ releasedS }) => releasedS !== undefined);
   return day.cars.flatMap((car): CarDay[] => {
     const own = drives.filter((drive) => drive.car === car.id);
+    const together = groups.filter((group) => carsTaken(group).includes(car.id));
     const inGarage = state.garage.cars.get(car.id);
     const repaired = [...state.garage.repaired];
-    if (own.length === 0 && !inGarage && repaired.length === 0) return [];
-    const laps = own.reduce((sum, { crossings }) => sum + crossings.length, 0);
+    if (own.length + together.length === 0 && !inGarage && repaired.length === 0) return [];
+    const onCircuit = own.reduce((sum, { crossings }) => sum + crossings.length, 0);
+    const inGroups = together.map((group) => ({
+      laps: group.carLaps.get(car.id) ?? 0,
+      lapM: schedule.index.surfaces.get(group.group.surface)?.lapLengthM ?? day.circuit.lapLengthM,
+    }));
+    const km = (onCircuit * day.circuit.lapLengthM + sumOf(inGroups, ({ laps, lapM }) => laps * lapM)) / 1000;
+    const guests = [...own.map(({ guest }) => guest.id), ...together.flatMap((group) => guestsIn(group, car.id))];
     const clean = own.flatMap((drive) =>
       timedLaps(context, drive).flatMap(({ lapS, laps: together, first, spoiled, long }) => {
         if (together > 1 || first || spoiled || long) return [];
@@ -64,15 +79,20 @@ export function carDaysOf(context: DayContext, state: DayState): CarDay[] {
       {
         date: day.date,
         car: car.id,
-        laps,
-        km: (laps * day.circuit.lapLengthM) / 1000,
-        onCircuitS: own.reduce((sum, drive) => {
-          const lastS = drive.inS ?? drive.crossings.at(-1)?.atS ?? drive.releasedS!;
-          return sum + Math.max(0, lastS - drive.releasedS!);
-        }, 0),
-        drives: own.length,
-        guests: new Set(own.map(({ guest }) => guest.id)).size,
-        fuelL: laps * (schedule.index.cars.get(car.id)?.fuel.perLapL ?? 0),
+        laps: onCircuit + sumOf(inGroups, ({ laps }) => laps),
+        km,
+        onCircuitS:
+          sumOf(own, (drive) => {
+            const lastS = drive.inS ?? drive.crossings.at(-1)?.atS ?? drive.releasedS!;
+            return Math.max(0, lastS - drive.releasedS!);
+          }) +
+          sumOf(together, ({ group, releasedS, endedS, laps }) =>
+            group.surface === CIRCUIT ? (endedS ?? laps.at(-1)?.atS ?? releasedS!) - releasedS! : 0,
+          ),
+        drives: own.length + together.length,
+        guests: new Set(guests).size,
+        // Told for a lap of the circuit.
+        fuelL: (1000 * km * (schedule.index.cars.get(car.id)?.fuel.perLapL ?? 0)) / day.circuit.lapLengthM,
         lap: clean.length < 3 ? null : { medianS: median(clean), count: clean.length },
         services: (inGarage?.services ?? []).map(({ what, laps: driven, atS, by, note }) => ({
           what,

@@ -20,6 +20,8 @@ export interface GroupState {
   order: readonly string[];
   /** Laps that the leader has counted, each with the order in which it was driven. */
   readonly laps: { readonly atS: number; readonly order: readonly string[] }[];
+  /** Laps of each of its cars, as they were counted. */
+  readonly carLaps: Map<string, number>;
   /** When the timing loop saw the first car of a train. */
   readonly seen: number[];
   /** Guests who are on the oval now. */
@@ -79,6 +81,7 @@ export function groupPlanned(group: Group): GroupState {
     start: [],
     order: [],
     laps: [],
+    carLaps: new Map(),
     seen: [],
     turns: new Map(),
     stopped: undefined,

@@ -1,4 +1,5 @@
 import type { CarFields } from '@core/api';
+import { takenByCar, type CarOccupancy } from '@core/day';
 import type { CarDay, FuelEstimate, RefuelAdvice, WearCounter } from '@core/garage';
 import { carDaysOf, drivesToCome, faultsLeft, tankOf, refuelBefore, totalOf, wearOf } from '@core/garage';
 import type { CarFault, CarInGarage, CarState, DayContext, DayState } from '@core/journal';
@@ -53,14 +54,17 @@ export function carViews(
 ): CarView[] {
   const todays = carDaysOf(context, state);
   const lapKm = context.day.circuit.lapLengthM / 1000;
+  const taken = takenByCar(context.schedule);
+  const hasBegun = (of: CarOccupancy) =>
+    (of.kind === 'drive' ? state.drives.get(of.planned.drive) : state.groups.get(of.planned.group))?.stage !==
+    'planned';
   return fleet.flatMap(({ id, fields }): CarView[] => {
     const car = state.cars.get(id);
     if (!car) return [];
     const inGarage = state.garage.cars.get(id);
     const today = todays.find((one) => one.car === id);
     const days = [...earlier.filter((one) => one.car === id), ...(today ? [today] : [])];
-    const hasBegun = (drive: string) => state.drives.get(drive)?.stage !== 'planned';
-    const toCome = drivesToCome(context.schedule.drives, id, hasBegun);
+    const toCome = drivesToCome(taken.get(id) ?? [], hasBegun);
     const refuels = context.schedule.refuels
       .filter(({ refuel, startS }) => refuel.car === id && startS >= state.timeS)
       .map(({ startS }) => startS)

@@ -56,7 +56,7 @@ const KIND_LABELS: Readonly<Record<ZoneKind, string>> = {
         (pointercancel)="held = undefined"
         (keydown)="key($event)"
       >
-        <jl-zone-plan [zones]="zones()" [chosen]="chosen()" (pressed)="press($event)" />
+        <jl-zone-plan [across]="110" [zones]="zones()" [chosen]="chosen()" (pressed)="press($event)" />
       </div>
       @if (zone(); as it) {
         <div class="row">

@@ -123,11 +123,13 @@ export class ZonePlan {
   readonly who = input<ReadonlyMap<string, string>>(new Map());
   /** The zone that is being edited, by its place. */
   readonly chosen = input<number>();
+  /** How many small letters go across: fewer where the plan itself is small. */
+  readonly across = input(70);
   readonly pressed = output<{ readonly index: number; readonly corner: boolean; readonly event: PointerEvent }>();
 
   protected readonly size = computed(() => sizeOf(this.zones()));
-  /** Letters are as large on the screen whatever the size of the surface. */
-  protected readonly unit = computed(() => this.size().width / 70);
+  /** Letters are as large whatever the size of the surface. */
+  protected readonly unit = computed(() => this.size().width / this.across());
   protected readonly drawn = computed(() =>
     this.zones().map((zone) => ({
       ...zone,

@@ -1,5 +1,5 @@
 import type { DayView } from '@core/api';
-import { clockMinute, spokenDuration, type DriveOccupancy, type PersonOccupancy } from '@core/day';
+import { CIRCUIT, clockMinute, spokenDuration, type DriveOccupancy, type PersonOccupancy } from '@core/day';
 import { keyOf, slackOf, type Drift, type Start } from '@core/drift';
 import {
   countsDiffer,
@@ -116,6 +116,8 @@ export interface PitExitModel {
   readonly runs: readonly WaitingRun[];
   readonly onCircuit: readonly RunningDrive[];
   readonly rollingIn: readonly (PitDrive & { readonly wayIn: string })[];
+  /** Whether a train waits to be let out. */
+  readonly trainWaits: boolean;
   /** Cars that stand on the circuit. */
   readonly standing: readonly (PitDrive & { readonly safe: boolean; readonly where: string })[];
   readonly vehicles: number;
@@ -236,6 +238,9 @@ export function pitExitModel(
       safe: drive.standing!.safe,
       where: placeWords(shape, context.day.circuit.lapLengthM, drive.standing!.place),
     })),
+    trainWaits: [...state.groups.values()].some(
+      ({ stage, group }) => stage === 'gathered' && group.surface === CIRCUIT,
+    ),
     vehicles: vehiclesOnCircuit(state),
     most: context.day.rules.maxCarsOnTrack,
     runsOut: [...state.sightings].map(([vehicle, { guests, instructor, sinceS, crossings }]) => ({

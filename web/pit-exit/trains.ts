@@ -44,7 +44,8 @@ export class ExitTrains {
             ? [{ id, text: number ?? disc.initial, fill, ink: fill && readableOn(fill), name: disc.name }]
             : [];
         });
-        return { train, facts, inLine, line: inLine.map(({ name }) => name).join(', ') };
+        const first = train.leadCar === undefined ? undefined : view.carNumbers[train.leadCar];
+        return { train, facts, inLine, first, line: inLine.map(({ name }) => name).join(', ') };
       });
   });
 
@@ -87,6 +88,7 @@ function noteOf({ planned, crew }: GroupFacts, nowS: number): string {
   const leader = crew[0] ? `led by ${crew[0].who}, ` : '';
   if (!planned) return `${leader}not in the plan`;
   const inS = planned.releaseS - nowS;
+  if (Math.abs(inS) < 30) return `${leader}due now`;
   return `${leader}${inS > 0 ? `planned out in ${spokenDuration(inS)}` : `${spokenDuration(-inS)} behind the plan`}`;
 }
 

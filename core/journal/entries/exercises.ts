@@ -72,12 +72,12 @@ export const exercisesRules: Family<typeof exercisesSchemas> = {
     admit: (state, entry) =>
       onMember(state, entry, (_, { turns }) => (turns.has(entry.guest) ? undefined : fact('notOnOval', of(entry)))),
     apply: (state, entry) =>
-      changeMember(state, entry, (member, { turns }) => {
-        const turn = turns.get(entry.guest);
+      changeMember(state, entry, (member, group) => {
+        const turn = group.turns.get(entry.guest);
         if (!turn) return;
         turn.lapsAtStep += 1;
         member.lapsAtStep.set(turn.step, (member.lapsAtStep.get(turn.step) ?? 0) + 1);
-        countLap(state, turn.car);
+        countLap(state, group, turn.car);
       }),
     words: NO_WORDS,
   },

@@ -142,7 +142,7 @@ export const groupsRules: Family<typeof groupsSchemas> = {
     apply: (state, { group, at }) =>
       changeGroup(state, group, (it) => {
         it.laps.push({ atS: at, order: it.order });
-        for (const car of carsTaken(it)) countLap(state, car);
+        for (const car of carsTaken(it)) countLap(state, it, car);
       }),
     words: NO_WORDS,
   },
@@ -279,7 +279,8 @@ export function carsTaken({ group, cars, leadCar }: GroupState): readonly string
   return [...cars, ...(leadCar === undefined ? [] : [leadCar]), ...(group.staffCars ?? [])];
 }
 
-export function countLap(state: DayState, car: string | undefined): void {
+export function countLap(state: DayState, group: GroupState, car: string): void {
+  group.carLaps.set(car, (group.carLaps.get(car) ?? 0) + 1);
   changeCar(state, car, (it) => {
     it.laps += 1;
     it.lapsSinceRest += 1;
