@@ -105,7 +105,7 @@ test('a proposal can be refused in part: what is not wanted stays where it is', 
   await page.locator('.drive').first().waitFor();
   await page.keyboard.press('h');
   await page.getByRole('button', { name: 'Running late' }).click();
-  await page.getByRole('button', { name: '15 min' }).click();
+  await page.getByRole('button', { name: '15 min', exact: true }).click();
   const proposal = page.getByRole('complementary', { name: 'Proposal' });
   await proposal.getByRole('button', { name: 'Drop' }).waitFor();
   await proposal.getByRole('button', { name: 'Drop' }).click();

@@ -88,6 +88,7 @@ export type Group = z.output<typeof group>;
 
 /** What groups of a kind begin with at a venue: all but who, where and when. */
 export const preset = group.pick({ programme: true, roles: true, setUpS: true, wrapUpS: true, needsBriefing: true });
+export type Preset = z.output<typeof preset>;
 
 /** A group as it is set up; its id is given by the server. */
 export const groupFields = group.omit({ id: true });

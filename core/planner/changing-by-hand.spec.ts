@@ -1,8 +1,19 @@
 import fc from 'fast-check';
-import { checkPlan, costOf, judgeOf, layOut, type Day } from '../day';
+import { checkPlan, costOf, judgeOf, layOut, type Day, type Plan } from '../day';
 import { randomDay } from '../testing/random-day';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
-import { acceptInPart, carsFor, leaveOut, moveDrive, planDay, seededRandom, shiftDrives, swapDrives } from '.';
+import {
+  acceptInPart,
+  carsFor,
+  leaveOut,
+  moveDrive,
+  moveGroup,
+  planDay,
+  restated,
+  seededRandom,
+  shiftDrives,
+  swapDrives,
+} from '.';
 
 const day = aDay({
   cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],
@@ -59,6 +70,47 @@ describe('Changing a plan by hand', () => {
     expect(judge.of(tooEarly).broken.map(({ code }) => code)).toEqual(['GUEST_PRESENT']);
     // Once it stands, it is no obstacle to the next change.
     expect(judgeOf(day, tooEarly).of(moveDrive(tooEarly, 'd2', { release: at('11:00') })).broken).toEqual([]);
+  });
+});
+
+describe('A step that is taken back', () => {
+  it('restores what it changed, whatever was changed', () => {
+    const days = fc.record({ seed: fc.nat({ max: 40 }), byS: fc.integer({ min: -600, max: 600 }), out: fc.boolean() });
+    fc.assert(
+      fc.property(days, ({ seed, byS, out }) => {
+        const base = randomDay(seededRandom(seed), { drives: 12 });
+        const before = planDay(base, { iterations: 5, random: seededRandom(seed) }).plan;
+        const [one, other] = before.drives.map((planned) => planned.drive);
+        const moved = shiftDrives(before, new Set([one!, other!]), byS);
+        const after = out ? leaveOut(moved, one!, 'asked to go later') : moved;
+        const sorted = (of: Plan) => ({
+          ...of,
+          drives: [...of.drives].sort((a, b) => (a.drive < b.drive ? -1 : 1)),
+          unplanned: [...of.unplanned].sort((a, b) => (a.drive < b.drive ? -1 : 1)),
+        });
+        expect(sorted(restated(after, after, before))).toEqual(sorted(before));
+        expect(sorted(restated(before, before, after))).toEqual(sorted(after));
+      }),
+      { numRuns: 20 },
+    );
+  });
+
+  it('leaves alone what has slid since', () => {
+    const after = shiftDrives(plan, new Set(['d1']), 600);
+    const refuel = { car: 'c1', start: at('11:00') };
+    const slid = { ...shiftDrives(after, new Set(['d2']), 120), refuels: [refuel] };
+    const back = restated(slid, after, plan);
+    expect(back.drives.map(({ release }) => release)).toEqual([at('10:00'), at('10:42')]);
+    expect(back.refuels).toEqual([refuel]);
+  });
+
+  it('puts a group back too', () => {
+    const crew = [{ role: 'lead' as const, instructor: 'i1' }];
+    const groups = [{ group: 'train', release: at('10:00'), cars: ['c1'], crew }];
+    const withGroup: Plan = { ...plan, version: 2, groups, unplannedGroups: [] };
+    const after = moveGroup(withGroup, 'train', at('11:00'));
+    expect(after.groups![0]!.release).toBe(at('11:00'));
+    expect(restated(after, after, withGroup)).toEqual(withGroup);
   });
 });
 

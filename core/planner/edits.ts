@@ -58,6 +58,53 @@ export function swapDrives(day: Day, plan: Plan, one: string, other: string): Pl
   return moveDrive(moveDrive(plan, one, at(b)), other, at(a));
 }
 
+/**
+ * A plan with what differs between two others as the second of them has it: a step taken back, or done again, on a plan whose
+ * other times have moved since. Classes, runs and refuels have no names of their own: where they differ, all are the second's.
+ */
+export function restated(plan: Plan, from: Plan, to: Plan): Plan {
+  const whole = <T>(of: (plan: Plan) => T): T => (isSame(of(from), of(to)) ? of(plan) : of(to));
+  const named = <T>(of: (plan: Plan) => readonly T[] | undefined, idOf: (item: T) => string): T[] => {
+    const [was, shall] = [from, to].map((one) => new Map((of(one) ?? []).map((item) => [idOf(item), item])));
+    const differs = (id: string) => !isSame(was!.get(id), shall!.get(id));
+    const known = new Set((of(plan) ?? []).map(idOf));
+    return [
+      ...(of(plan) ?? []).flatMap((item) => (differs(idOf(item)) ? (shall!.get(idOf(item)) ?? []) : item)),
+      ...[...shall!].flatMap(([id, item]) => (differs(id) && !known.has(id) ? item : [])),
+    ];
+  };
+  return {
+    ...plan,
+    briefings: whole(({ briefings }) => briefings),
+    sightings: whole(({ sightings }) => sightings),
+    refuels: whole(({ refuels }) => refuels),
+    drives: named(
+      ({ drives }) => drives,
+      ({ drive }) => drive,
+    ),
+    unplanned: named(
+      ({ unplanned }) => unplanned,
+      ({ drive }) => drive,
+    ),
+    ...(plan.groups && {
+      groups: named(
+        ({ groups }) => groups,
+        ({ group }) => group,
+      ),
+    }),
+    ...(plan.unplannedGroups && {
+      unplannedGroups: named(
+        (one) => one.unplannedGroups,
+        ({ group }) => group,
+      ),
+    }),
+  };
+}
+
+function isSame(one: unknown, other: unknown): boolean {
+  return JSON.stringify(one) === JSON.stringify(other);
+}
+
 /** Takes a drive out of the plan by hand. */
 export function leaveOut(plan: Plan, drive: string, reason: string): Plan {
   return {

@@ -10,7 +10,7 @@ export {
   type SharedActivity,
   type SharedChange,
 } from './changes';
-export { leaveOut, moveDrive, moveGroup, shiftDrives, swapDrives, type Place } from './edits';
+export { leaveOut, moveDrive, moveGroup, restated, shiftDrives, swapDrives, type Place } from './edits';
 export { insertions, type Insertion, type Insertions } from './insert';
 export { remedied, remediesFor, withRemedy, type Remedy, type RemedyChange, type RevisionReason } from './remedies';
 export { improve, planDay, type PlannedDay, type PlanningOptions, type PlanningProgress } from './plan-day';

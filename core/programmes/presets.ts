@@ -1,16 +1,7 @@
-import type { GroupRole } from '../day/group';
-import { ROLLING_CHANGE_S, STOPPED_CHANGE_S, type Programme, type ProgrammeKind } from './programme';
+import type { Preset } from '../day/group';
+import { ROLLING_CHANGE_S, STOPPED_CHANGE_S, type ProgrammeKind } from './programme';
 
-/** What a group of a kind begins with: all of it but who, where and when. */
-export interface Preset {
-  readonly programme: Programme;
-  readonly roles: readonly { readonly role: GroupRole; readonly count: number }[];
-  readonly setUpS: number;
-  readonly wrapUpS: number;
-  readonly needsBriefing: boolean;
-}
-
-/** At a venue that has not changed it: an ordinary one of its kind. */
+/** What groups begin with at a venue that has not changed it: an ordinary one of each kind. */
 export const PRESETS: Readonly<Record<ProgrammeKind, Preset>> = {
   follow: {
     programme: {

@@ -2,7 +2,7 @@ import { computed, inject, Injectable, signal, untracked } from '@angular/core';
 import { DAY_S, violationKey, type Judgement, type Plan, type Violation } from '@core/day';
 import { asked, brokenAhead, byCause, causesOf, slideOfLine, type DriftLine, type WayOut } from '@core/drift';
 import { asSeen, slid, standpointOf, type Standpoint } from '@core/journal';
-import { moveDrive, moveGroup, shiftDrives, swapDrives, type Place } from '@core/planner';
+import { moveDrive, moveGroup, restated, shiftDrives, swapDrives, type Place } from '@core/planner';
 import { firstValueFrom } from 'rxjs';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
@@ -169,7 +169,7 @@ export class BoardEdits {
   undo(): Promise<void> {
     return this.inTurn(async () => {
       const step = this.steps().at(-1);
-      if (!step || !(await this.replace(step.before, `Taken back: ${step.what}`, false))) return;
+      if (!step || !(await this.replace(step.after, step.before, `Taken back: ${step.what}`, false))) return;
       this.steps.update((steps) => steps.slice(0, -1));
       this.undone.update((steps) => [...steps, step]);
     });
@@ -178,7 +178,8 @@ export class BoardEdits {
   redo(): Promise<void> {
     return this.inTurn(async () => {
       const step = this.undone().at(-1);
-      if (!step || !(await this.replace(step.after, `Done again: ${step.what}`, step.despiteRules))) return;
+      if (!step || !(await this.replace(step.before, step.after, `Done again: ${step.what}`, step.despiteRules)))
+        return;
       this.undone.update((steps) => steps.slice(0, -1));
       this.steps.update((steps) => [...steps, step]);
     });
@@ -187,7 +188,7 @@ export class BoardEdits {
   /** Accepts a plan, as a step that can be taken back. */
   accept(acceptance: Acceptance, what: string): Promise<boolean> {
     return this.inTurn(async () => {
-      // As it stands now: what has run late since it was accepted breaks rules in the plan as it was.
+      // As it stands, not as it was accepted: what has run late since has gone on from there.
       const before = this.standpoint()?.plan;
       if (!(await this.send(acceptance))) return false;
       const despiteRules = acceptance.despiteRules ?? false;
@@ -241,9 +242,11 @@ export class BoardEdits {
     return done;
   }
 
-  private async replace(plan: Plan, reason: string, despiteRules: boolean): Promise<boolean> {
+  /** Goes from one plan to the other in what differs between them; all else stays as it is now. */
+  private async replace(was: Plan, shall: Plan, reason: string, despiteRules: boolean): Promise<boolean> {
     const from = this.standNow();
-    return from !== undefined && this.send({ ...from, plan, reason, despiteRules });
+    if (!from) return false;
+    return this.send({ ...from, plan: restated(from.standpoint.plan, was, shall), reason, despiteRules });
   }
 
   private async send({ plan, base, asOf, reason, despiteRules }: Acceptance): Promise<boolean> {

@@ -20,7 +20,7 @@ import { TakeMoney } from '../money/take-money';
   styles: `
     .body {
       display: grid;
-      grid-template-columns: minmax(0, 5fr) minmax(0, 7fr);
+      grid-template-columns: repeat(2, minmax(0, 1fr));
       gap: 1.6rem;
       align-items: start;
     }

@@ -1,4 +1,4 @@
-import { GROUP_ROLES, groupFields, type GroupFields, type Json } from '@core/day';
+import { GROUP_ROLES, groupFields, type GroupFields, type Json, type Preset } from '@core/day';
 import {
   CHANGE_WAYS,
   CORNER_STEPS,
@@ -9,7 +9,6 @@ import {
   STATION_KINDS,
   type CornerStep,
   type DrivingAids,
-  type Preset,
   type ProgrammeKind,
   type SpacingPhase,
   type StationKind,
