@@ -373,7 +373,7 @@ export const SCREENS: readonly Screen[] = [
     load: () => import('./progress/results').then((m) => m.Results),
     frame: 'phone',
     places: [],
-    demo: '/results/lk-1047',
+    demo: '/results/lk-1041',
     pictures: [{ file: 'results', caption: 'What a guest takes home' }],
   },
   {

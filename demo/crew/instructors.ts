@@ -57,7 +57,9 @@ function* after(scene: Scene, it: DriveState, corners: readonly string[]): Itera
   }
   if (it.stage !== 'parked' || it.inS === undefined) return;
   const endS = it.inS + context.day.rules.wrapUpS * between(`wrap ${drive}`, WRAP_UP);
-  if (it.marked.length === 0 && nowS >= it.inS + (endS - it.inS) / 2) {
+  // Who rode beside has made no mistakes.
+  const toMark = it.drive.ride === undefined && it.marked.length === 0;
+  if (toMark && nowS >= it.inS + (endS - it.inS) / 2) {
     const corner = corners.length > 0 ? { corner: pickBy(corners, draw(`corner ${drive}`)) } : {};
     const marks = [{ fault: pickBy(MARKED, draw(`fault ${drive}`)), ...corner }];
     yield { ...own, fields: { kind: 'driveMarked', drive, marks, good: pickBy(GOOD_THINGS, draw(`good ${drive}`)) } };

@@ -111,6 +111,7 @@ export class Debrief {
           laps: lapTexts(analysis).join(' · '),
           gain: gain !== undefined && gain > 0 ? gain.toFixed(1) : undefined,
           marked: drive.marked.length > 0,
+          ride: drive.drive.ride !== undefined,
           thing: oneThing(drivenBy(state, drive.guest.id).map((one) => seenFaults(one, this.data.vocabulary()))),
           next: occupancyWords(
             nextOccupancy(context, state, drive.guest.id),

@@ -93,6 +93,22 @@ describe('The instructor’s phone between two drives', () => {
     expect([...shown.element.querySelectorAll('button')].map((one) => one.textContent.trim())).not.toContain('Read');
   });
 
+  it('asks for no marks of a ride: whoever sat beside has made no mistakes', async () => {
+    const rode = {
+      ...day,
+      cars: day.cars.map((car) => ({ ...car, ride: { lapTimeS: 70, seats: 1 } })),
+      guests: day.guests.map((guest) => ({
+        ...guest,
+        drives: guest.drives.map((one) => ({ ...one, ride: { seats: 1 } })),
+      })),
+    };
+    const it = driven(seen(new FakeDay(rode, plan, '10:10')));
+    const { shown, pick } = await phone(it);
+    await pick('Anselm Holt');
+    expect(it.state().drives.get('d1')!.stage).toBe('parked');
+    expect(shown.text()).not.toContain('Mark the drive of');
+  });
+
   it('asks for the marks of the drive that is behind me, and no longer once they are there', async () => {
     const it = driven();
     const { shown, pick } = await phone(it);

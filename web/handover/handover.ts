@@ -146,7 +146,10 @@ export class HandoverScreen {
   protected readonly unmarked = computed(() =>
     this.choice
       .drives()
-      .filter(({ stage, marked }) => (stage === 'parked' || stage === 'done') && marked.length === 0)
+      // Who rode beside has made no mistakes.
+      .filter(
+        ({ stage, marked, drive: { ride } }) => !ride && ['parked', 'done'].includes(stage) && marked.length === 0,
+      )
       .slice(-3)
       .map(({ drive, guest, parkedS }) => ({ id: drive.id, guest: guest.name, parked: clockMinute(parkedS ?? 0) })),
   );
