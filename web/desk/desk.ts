@@ -45,7 +45,7 @@ import { TakeMoney } from '../money/take-money';
       border-bottom: 0;
     }
     .out article {
-      grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr) 5rem;
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr) 5.6rem;
     }
     .out b {
       text-align: right;

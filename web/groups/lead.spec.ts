@@ -97,6 +97,8 @@ describe('The stations on the spotter’s phone', () => {
     const { press, text } = await show(Lead, day, { group: 'one' });
     await press('3 of 3 sit in the cars');
     await press('Let out');
+    expect(text()).toContain('Behind the leader, lap 1 of 1');
+    await press('Next round: all walk on');
     expect(text()).toContain('Round 1 of 3');
     await press('Run of Ada Brook at Slalom');
     await press('Spin 0');

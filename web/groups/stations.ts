@@ -38,6 +38,15 @@ export class Stations {
     const byClock = Math.max(0, Math.floor(goneS / (this.eachS() + walkS)));
     return Math.min(this.table().length - 1, this.said() ?? byClock);
   });
+  /** The laps behind the leader come first, until somebody says that the rounds have begun. */
+  protected readonly leading = computed(() => {
+    const { state, facts } = this.led();
+    const { leadLaps, leadLapS } = this.programme();
+    const goneS = this.data.nowS() - (state.releasedS ?? this.data.nowS());
+    if (this.said() !== undefined || goneS >= leadLaps * leadLapS) return undefined;
+    const order = [...(facts.leadCar ? [facts.leadCar] : []), ...facts.sharedCars].join(', then ');
+    return `Behind the leader, lap ${Math.floor(goneS / leadLapS) + 1} of ${leadLaps}: ${order}`;
+  });
   protected readonly roundWords = computed(
     () => `Round ${this.round() + 1} of ${this.table().length}, ${spokenDuration(this.eachS())} at each station`,
   );
@@ -107,7 +116,8 @@ export class Stations {
   }
 
   protected goRound(by: number): void {
-    this.said.set(Math.max(0, Math.min(this.table().length - 1, this.round() + by)));
+    const now = this.leading() === undefined ? this.round() : -1;
+    this.said.set(Math.max(0, Math.min(this.table().length - 1, now + by)));
   }
 
   protected begin(guest: string, station: string): void {

@@ -50,8 +50,12 @@ describe('Stations on a surface with zones', () => {
     await press('3 of 3 sit in the cars');
     await press('Let out');
     expect(element.querySelector('jl-zone-plan svg')!.getAttribute('aria-label')).toContain('Slalom, slick: team 1');
+    expect(text()).toContain('Behind the leader, lap 1 of 1: 1 Car 1, then 2 Car 2, then 3 Car 3');
     expect(text()).toContain('At the wheel: Ada and Ben and Cleo.');
     await press('Next round: all walk on');
+    expect(text()).toContain('Round 1 of 3');
+    await press('Next round: all walk on');
+    expect(text()).toContain('Round 2 of 3');
     expect(text()).toContain('to the left');
     for (const name of ['Ada Brook', 'Ben Carr', 'Cleo Dahl']) {
       await press(`Run of ${name} at Circle`);
