@@ -20,7 +20,7 @@ interface Sketch {
 }
 
 /** Who drives in which way on a day, in the order of the start. */
-interface Cast {
+export interface Cast {
   /** Of the references and of the ids of the groups. */
   readonly prefix: string;
   readonly convoy: readonly string[];

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { carFile } from '../car/car-file';
 import type { FleetCar } from '../car/study';
-import { car, fit, type Car } from '../day/day-file';
+import { car, fit, type Car, type Drive } from '../day/day-file';
 import { moneyAmount, text } from '../day/fields';
 import { CAR_KINDS } from './starter-set';
 
@@ -61,6 +61,14 @@ export type CarFields = z.output<typeof carFields>;
 export function plannedCar(fields: CarFields): Car {
   const { id, name, level, lapTimeS, gearboxes, available, fuel, cooling, fit: fits, ride } = fields;
   return { id, name, level, lapTimeS, gearboxes, available, fuel, cooling, fit: fits, ...(ride && { ride }) };
+}
+
+/** What a lap costs by the venue's list, of a ride all its seats; nothing where the list has no price. */
+export function listLapPrice(
+  { lapPrice, ridePrice = lapPrice }: Pick<CarFields, 'lapPrice' | 'ridePrice'>,
+  ride: Drive['ride'],
+): number | undefined {
+  return ride && ridePrice !== undefined ? ridePrice * ride.seats : lapPrice;
 }
 
 /** Whether a car belongs to the fleet on a day. */

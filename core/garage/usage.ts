@@ -56,17 +56,17 @@ export function carDaysOf(context: DayContext, state: DayState): CarDay[] {
   const groups = [...state.groups.values()].filter(({ releasedS }) => releasedS !== undefined);
   return day.cars.flatMap((car): CarDay[] => {
     const own = drives.filter((drive) => drive.car === car.id);
-    const together = groups.filter((group) => carsTaken(group).includes(car.id));
+    const outings = groups.filter((group) => carsTaken(group).includes(car.id));
     const inGarage = state.garage.cars.get(car.id);
     const repaired = [...state.garage.repaired];
-    if (own.length + together.length === 0 && !inGarage && repaired.length === 0) return [];
-    const onCircuit = own.reduce((sum, { crossings }) => sum + crossings.length, 0);
-    const inGroups = together.map((group) => ({
+    if (own.length + outings.length === 0 && !inGarage && repaired.length === 0) return [];
+    const onCircuit = sumOf(own, ({ crossings }) => crossings.length);
+    const inGroups = outings.map((group) => ({
       laps: group.carLaps.get(car.id) ?? 0,
       lapM: schedule.index.surfaces.get(group.group.surface)?.lapLengthM ?? day.circuit.lapLengthM,
     }));
     const km = (onCircuit * day.circuit.lapLengthM + sumOf(inGroups, ({ laps, lapM }) => laps * lapM)) / 1000;
-    const guests = [...own.map(({ guest }) => guest.id), ...together.flatMap((group) => guestsIn(group, car.id))];
+    const guests = [...own.map(({ guest }) => guest.id), ...outings.flatMap((group) => guestsIn(group, car.id))];
     const clean = own.flatMap((drive) =>
       timedLaps(context, drive).flatMap(({ lapS, laps: together, first, spoiled, long }) => {
         if (together > 1 || first || spoiled || long) return [];
@@ -86,10 +86,10 @@ export function carDaysOf(context: DayContext, state: DayState): CarDay[] {
             const lastS = drive.inS ?? drive.crossings.at(-1)?.atS ?? drive.releasedS!;
             return Math.max(0, lastS - drive.releasedS!);
           }) +
-          sumOf(together, ({ group, releasedS, endedS, laps }) =>
+          sumOf(outings, ({ group, releasedS, endedS, laps }) =>
             group.surface === CIRCUIT ? (endedS ?? laps.at(-1)?.atS ?? releasedS!) - releasedS! : 0,
           ),
-        drives: own.length + together.length,
+        drives: own.length + outings.length,
         guests: new Set(guests).size,
         // Told for a lap of the circuit.
         fuelL: (1000 * km * (schedule.index.cars.get(car.id)?.fuel.perLapL ?? 0)) / day.circuit.lapLengthM,
@@ -116,7 +116,7 @@ export function carDaysOf(context: DayContext, state: DayState): CarDay[] {
 
 /** Sums over days. */
 export function totalOf(days: readonly CarDay[]) {
-  const sum = (of: (one: CarDay) => number) => days.reduce((total, one) => total + of(one), 0);
+  const sum = (of: (one: CarDay) => number) => sumOf(days, of);
   return {
     days: days.filter(({ drives }) => drives > 0).length,
     laps: sum(({ laps }) => laps),

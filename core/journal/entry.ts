@@ -24,6 +24,7 @@ export {
   memberOutReason,
   readiness,
   servicePart,
+  spacingSaid,
   wheelLock,
   type BreakOffReason,
   type ExtraLapReason,
@@ -33,6 +34,7 @@ export {
   type MemberOutReason,
   type Readiness,
   type ServicePart,
+  type SpacingSaid,
 } from './entries/parts';
 
 /** The schema of each kind of entry; a kind stands in the file of its family. */

@@ -1,5 +1,5 @@
 import type { Group, GroupRole } from '../day';
-import type { EntryOf, MemberOutReason } from './entry';
+import type { EntryOf, MemberOutReason, SpacingSaid } from './entry';
 
 /** A group from gathering in the cars to the talk afterwards, as the journal shows it. */
 
@@ -66,7 +66,6 @@ export type StepJudged = Pick<EntryOf<'stepSet'>, 'step' | 'line' | 'smooth' | '
 export type StationRun = Pick<EntryOf<'stationRun'>, 'station' | 'passed' | 'spins' | 'stops'> & {
   readonly atS: number;
 };
-export type SpacingSaid = EntryOf<'spacingCalled'>['say'];
 export type MemberMarks = Pick<EntryOf<'memberMarked'>, 'marks' | 'good' | 'note' | 'by'> & { readonly atS: number };
 
 /** A group before it has begun. */
@@ -105,6 +104,12 @@ function memberOf(guest: string): MemberState {
     opened: new Map(),
     marked: [],
   };
+}
+
+/** The vehicles of a train in the order in which they drive; whoever has fallen out is not among them. */
+export function carsInOrder({ leadCar, order, members, group }: GroupState): string[] {
+  const guests = order.flatMap((guest) => members.get(guest)?.car ?? []);
+  return [...(leadCar === undefined ? [] : [leadCar]), ...guests, ...(group.staffCars ?? [])];
 }
 
 /** Laps that a guest of a train has been directly behind the leader so far. */

@@ -1,42 +1,9 @@
-import { emptyPlan, type Plan } from '../day';
 import { driftOf } from '../drift';
-import { aCar, aDay, aGuest, anInstructor, at } from '../testing/small-day';
-import { ableForGroups, aGroup } from '../testing/group-days';
+import { gathered, TRAIN_DAY, TRAIN_PLAN } from '../testing/gathered-train';
+import { at } from '../testing/small-day';
 import { writtenJournal } from '../testing/written-journal';
 import { EVEN_RING, runnersOf } from '../traffic';
 import { lapsLed, standpointOf, vehiclesOnCircuit } from '.';
-
-const ids = ['g1', 'g2', 'g3'];
-const base = aDay({
-  cars: ['c1', 'c2', 'c3', 'c4'].map((id) => aCar({ id, name: `Car ${id}` })),
-  instructors: ableForGroups([anInstructor(), anInstructor({ id: 'i2', name: 'Ife Okoro' })]),
-  guests: ids.map((id) => aGuest({ id, name: `Guest ${id}`, briefed: true, drives: [] })),
-});
-const train = aGroup({ id: 'train', members: ids, cars: ['c1', 'c2', 'c3'], leadCars: ['c4'] });
-const DAY = { ...base, version: 2 as const, groups: [train], rules: { ...base.rules, maxCarsOnTrack: 6 } };
-const PLAN: Plan = {
-  ...emptyPlan(DAY.date),
-  version: 2,
-  groups: [
-    {
-      ...{ group: 'train', release: at('10:00'), cars: ['c1', 'c2', 'c3'], leadCar: 'c4' },
-      crew: [{ role: 'lead', instructor: 'i1' }],
-    },
-  ],
-  unplannedGroups: [],
-};
-
-function gathered() {
-  const it = writtenJournal(DAY, PLAN);
-  for (const guest of ids) {
-    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const) {
-      it.enter('09:30', { kind, guest });
-    }
-  }
-  const crew = [{ role: 'lead' as const, instructor: 'i1' }];
-  it.enter('09:50', { kind: 'groupBegan', group: 'train', guests: ids, cars: ['c1', 'c2', 'c3'], leadCar: 'c4', crew });
-  return it;
-}
 
 describe('A group in the journal', () => {
   it('keeps what was said of the distance, and of which car the radio answered', () => {
@@ -82,7 +49,7 @@ describe('A group in the journal', () => {
     it.enter('10:05', { kind: 'memberOut', group: 'train', guest: 'g2', why: 'dropsBack' });
     it.enter('10:06', { kind: 'groupLapCounted', group: 'train' });
     const group = it.state('10:07').groups.get('train')!;
-    expect(ids.map((guest) => lapsLed(group, guest))).toEqual([1, 1, 1]);
+    expect(['g1', 'g2', 'g3'].map((guest) => lapsLed(group, guest))).toEqual([1, 1, 1]);
     expect(it.enter('10:08', { kind: 'memberBack', group: 'train', guest: 'g2' })).toMatch(/^entry/);
     expect(it.state('10:09').groups.get('train')!.order).toEqual(['g3', 'g1', 'g2']);
   });
@@ -120,12 +87,12 @@ describe('A group in the journal', () => {
     const expected = driftOf(it.context, state).expected.get('group train')!;
     expect([expected.phase, expected.releaseS]).toEqual(['running', at('10:10')]);
     expect(expected.lateS).toBeGreaterThan(500);
-    const { from } = standpointOf(DAY, PLAN, state);
+    const { from } = standpointOf(TRAIN_DAY, TRAIN_PLAN, state);
     expect(from.previous.groups![0]!.release).toBe(at('10:10'));
   });
 
   it('that has not begun waits for its cars and people, as the drift says', () => {
-    const it = writtenJournal(DAY, PLAN);
+    const it = writtenJournal(TRAIN_DAY, TRAIN_PLAN);
     it.enter('09:30', { kind: 'guestArrived', guest: 'g1' });
     const expected = driftOf(it.context, it.state('09:55')).expected.get('group train')!;
     expect([expected.phase, expected.startS >= at('09:55')]).toEqual(['toCome', true]);

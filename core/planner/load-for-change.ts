@@ -12,8 +12,12 @@ export function brokenRules(day: Day, plan: Plan, repair?: Repair, index: DayInd
   return new Set(violations.map(violationKey));
 }
 
-/** Whether a plan of the problem's day breaks nothing beyond what is known to be broken. */
-export function breaksNothingNew({ day, repair, index }: Problem, plan: Plan, known: ReadonlySet<string>): boolean {
+/** Whether a plan of a day breaks nothing beyond what is known to be broken. */
+export function breaksNothingNew(
+  { day, repair, index }: Pick<Problem, 'day' | 'repair' | 'index'>,
+  plan: Plan,
+  known: ReadonlySet<string>,
+): boolean {
   return [...brokenRules(day, plan, repair, index)].every((rule) => known.has(rule));
 }
 

@@ -1,12 +1,19 @@
-import { CIRCUIT, type Day, type Group, type Guest, type Plan, type PlannedGroup } from '../day';
+import { CIRCUIT, indexDay, type Day, type Group, type Guest, type Plan, type PlannedGroup } from '../day';
 import { TRAIN_CARS } from '../programmes';
-import { brokenRules } from './load-for-change';
+import { breaksNothingNew, brokenRules } from './load-for-change';
 
 /** How many more people a group takes that is planned already. */
 export interface PlacesInGroup {
   readonly group: string;
   readonly releaseS: number;
   readonly left: number;
+}
+
+interface Asked {
+  readonly nowS: number;
+  readonly isNew: boolean;
+  /** What the plan breaks already. */
+  readonly known: ReadonlySet<string>;
 }
 
 /** Of an oval or a pan, where each makes the group longer: more than this are not counted. */
@@ -19,16 +26,16 @@ const MOST_COUNTED = 6;
  * @param isNew whoever joins needs a class before, where the group's guests do: in one that has a seat left
  */
 export function placesInGroups(day: Day, plan: Plan, nowS: number, isNew: boolean): PlacesInGroup[] {
-  const known = brokenRules(day, plan, { previous: plan, nowS });
-  return (plan.groups ?? []).flatMap((planned): PlacesInGroup[] => {
+  const toCome = (plan.groups ?? []).filter(({ release }) => release > nowS);
+  if (toCome.length === 0) return [];
+  const asked = { nowS, isNew, known: brokenRules(day, plan, { previous: plan, nowS }) };
+  return toCome.flatMap((planned): PlacesInGroup[] => {
     const group = day.groups?.find(({ id }) => id === planned.group);
-    if (!group || planned.release <= nowS) return [];
-    const inTrain = group.programme.kind === 'follow';
-    const most = inTrain ? TRAIN_CARS.most - group.members.length : MOST_COUNTED;
-    let [left, joined] = [0, { day, plan }];
+    if (!group) return [];
+    const most = group.programme.kind === 'follow' ? TRAIN_CARS.most - group.members.length : MOST_COUNTED;
+    let [left, joined]: [number, Joined] = [0, { day, plan }];
     while (left < most) {
-      const more = withOneMore(joined.day, joined.plan, group.id, { nowS, isNew, number: left });
-      const next = more.find((one) => breaksNothingElse(one, nowS, known));
+      const next = withOneMore(joined, group.id, left, asked);
       if (!next) break;
       [left, joined] = [left + 1, next];
     }
@@ -36,32 +43,14 @@ export function placesInGroups(day: Day, plan: Plan, nowS: number, isNew: boolea
   });
 }
 
-function breaksNothingElse({ day, plan }: Joined, nowS: number, known: ReadonlySet<string>): boolean {
-  return [...brokenRules(day, plan, { previous: plan, nowS })].every((rule) => known.has(rule));
-}
-
 interface Joined {
   readonly day: Day;
   readonly plan: Plan;
 }
 
-/** The ways in which one more may join: in each car that is left in a train, by each class that there is. */
-function* ways(group: Group, planned: PlannedGroup, plan: Plan, needsClass: boolean) {
-  const taken = new Set([...planned.cars, planned.leadCar, ...(group.staffCars ?? [])]);
-  const inTrain = group.programme.kind === 'follow' && group.surface === CIRCUIT;
-  const cars = inTrain ? group.cars.filter((id) => !taken.has(id)) : [undefined];
-  const classes = needsClass
-    ? plan.briefings.flatMap(({ start }, place) => (start < planned.release ? [place] : []))
-    : [undefined];
-  for (const car of cars) for (const briefing of classes) yield { car, briefing };
-}
-
-function withOneMore(
-  day: Day,
-  plan: Plan,
-  id: string,
-  { nowS, isNew, number }: { readonly nowS: number; readonly isNew: boolean; readonly number: number },
-): Joined[] {
+/** The day with one more in a group, and a plan of it that breaks nothing new; nothing where there is none. */
+function withOneMore({ day, plan }: Joined, id: string, number: number, asked: Asked): Joined | undefined {
+  const { nowS, isNew, known } = asked;
   const group = day.groups!.find((one) => one.id === id)!;
   const planned = plan.groups!.find((one) => one.group === id)!;
   const first = day.guests.find((guest) => guest.id === group.members[0]);
@@ -74,9 +63,9 @@ function withOneMore(
     guests: [...day.guests, stranger],
     groups: day.groups!.map((one) => (one.id === id ? { ...one, members: [...one.members, stranger.id] } : one)),
   };
-  return [...ways(group, planned, plan, isNew && group.needsBriefing)].map(({ car, briefing }) => ({
-    day: joined,
-    plan: {
+  const index = indexDay(joined);
+  const found = ways(group, planned, plan, isNew && group.needsBriefing)
+    .map(({ car, briefing }): Plan => ({
       ...plan,
       groups: plan.groups!.map((one) =>
         one.group === id && car !== undefined ? { ...one, cars: [...one.cars, car] } : one,
@@ -84,6 +73,18 @@ function withOneMore(
       briefings: plan.briefings.map((one, place) =>
         place === briefing ? { ...one, guests: [...one.guests, stranger.id] } : one,
       ),
-    },
-  }));
+    }))
+    .find((way) => breaksNothingNew({ day: joined, index, repair: { previous: way, nowS } }, way, known));
+  return found && { day: joined, plan: found };
+}
+
+/** The ways in which one more may join: in each car that is left in a train, by each class that there is. */
+function ways(group: Group, planned: PlannedGroup, plan: Plan, needsClass: boolean) {
+  const taken = new Set([...planned.cars, planned.leadCar, ...(group.staffCars ?? [])]);
+  const inTrain = group.programme.kind === 'follow' && group.surface === CIRCUIT;
+  const cars = inTrain ? group.cars.filter((id) => !taken.has(id)) : [undefined];
+  const classes = needsClass
+    ? plan.briefings.flatMap(({ start }, place) => (start < planned.release ? [place] : []))
+    : [undefined];
+  return cars.flatMap((car) => classes.map((briefing) => ({ car, briefing })));
 }

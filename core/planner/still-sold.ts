@@ -55,6 +55,10 @@ const GUEST = 'still-sold';
  * what is wanted. The guest speaks what most instructors speak, and fits into every car.
  */
 export function stillSold(day: Day, plan: Plan, nowS: number, wanted: Wanted): StillSold {
+  return { ...drivesStillSold(day, plan, nowS, wanted), groups: placesInGroups(day, plan, nowS, wanted.isNew) };
+}
+
+function drivesStillSold(day: Day, plan: Plan, nowS: number, wanted: Wanted): Omit<StillSold, 'groups'> {
   const extended = { ...day, guests: [...day.guests, ...strangers(day, nowS, wanted)] };
   const repair = { previous: plan, nowS };
   const problem = problemOf(extended, repair);
@@ -71,8 +75,7 @@ export function stillSold(day: Day, plan: Plan, nowS: number, wanted: Wanted): S
     return { car: car.id, level: car.level, stretches: fits };
   });
   timetable.back(mark);
-  const groups = placesInGroups(day, plan, nowS, wanted.isNew);
-  return { stretches, cars, readyS, more: countMore(timetable, first + 1), groups, seats };
+  return { stretches, cars, readyS, more: countMore(timetable, first + 1), seats };
 }
 
 /** One who could have any car, with a drive for each, and others who would take whatever car there is. */
@@ -229,6 +232,6 @@ export interface DayAhead {
 /** What is still free on a day that has not begun: by its plan, or by a first one. */
 export function dayAhead(day: Day, accepted: Plan | undefined, wanted: Wanted): DayAhead {
   const plan = accepted ?? planDay(day, { iterations: 0, random: seededRandom(1) }).plan;
-  const { more, seats } = stillSold(day, plan, day.opens, wanted);
+  const { more, seats } = drivesStillSold(day, plan, day.opens, wanted);
   return { more, seats: seats.length, limit: bottleneckOf(layOut(day, plan)).limits };
 }

@@ -1,6 +1,7 @@
 import { orderTable } from './order-table';
 import type { FollowProgramme, LowGripProgramme, Programme, ThrottleProgramme } from './programme';
 import { roundsOf, sharedRuns, teamsOf } from './rotation';
+import { lapsInAll } from './train';
 
 /** Who goes out together, as far as it decides how long that takes. */
 export interface Outing {
@@ -93,7 +94,7 @@ export function stationS(programme: LowGripProgramme, members: number, cars: num
 export function lapsOfEachCar({ programme, members, cars }: Outing, lapShare: number): number {
   switch (programme.kind) {
     case 'follow':
-      return programme.warmUpLaps + programme.laps + programme.coolDownLaps;
+      return lapsInAll(programme);
     case 'throttle': {
       const laps = programme.steps.reduce((sum, step) => sum + step.laps, 0);
       return Math.ceil(laps * Math.ceil(members / Math.max(1, cars)) * lapShare);

@@ -36,10 +36,14 @@ export interface TrainKnown {
   readonly done: readonly (readonly string[])[];
 }
 
+/** Laps from the first to the last, warming up and cooling down included. */
+export function lapsInAll({ warmUpLaps, laps, coolDownLaps }: FollowProgramme): number {
+  return warmUpLaps + laps + coolDownLaps;
+}
+
 /** Orders by lap that are still to come, the lap that is being driven first. */
 export function ordersToCome(programme: FollowProgramme, known: TrainKnown): (readonly string[])[] {
-  const { warmUpLaps, laps, coolDownLaps } = programme;
-  const all = warmUpLaps + laps + coolDownLaps;
+  const { warmUpLaps, coolDownLaps } = programme;
   const doneLaps = known.done.length;
   const main = mainOrders(programme, known);
   const restored = main.restores ? known.start.filter((guest) => known.order.includes(guest)) : main.orders.at(-1);
@@ -47,7 +51,7 @@ export function ordersToCome(programme: FollowProgramme, known: TrainKnown): (re
   return [
     ...Array.from({ length: Math.max(0, warmUpLaps - doneLaps) }, () => known.order),
     ...main.orders,
-    ...Array.from({ length: Math.min(coolDownLaps, all - doneLaps) }, () => last),
+    ...Array.from({ length: Math.min(coolDownLaps, lapsInAll(programme) - doneLaps) }, () => last),
   ];
 }
 

@@ -10,7 +10,7 @@ import {
 import { estimateLap } from './lap-estimate';
 import type { ReleaseLimits, Waiting } from './release-advice';
 import { crossingsDue } from './on-circuit';
-import { trainOutS } from './trains';
+import { groupsOutS } from './trains';
 
 /**
  * What the venue allows now, for so many that wait.
@@ -23,7 +23,7 @@ export function exitLimits(context: DayContext, state: DayState, queue: number):
     ...[...state.sightings.values()].map(({ sinceS }) => sinceS),
     ...state.shown.map(({ sinceS }) => sinceS),
     // Of a train the last car is what the next one keeps its distance to.
-    ...[...state.groups.values()].map((group) => (group.releasedS ?? -Infinity) + trainOutS(context, group)),
+    ...groupsOutS(context, state),
   ];
   const { rules } = context.day;
   return {

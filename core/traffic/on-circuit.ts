@@ -14,6 +14,7 @@ export interface TrackedPosition {
 
 /** An older position says less than the crossings do. */
 const POSITION_HOLDS_S = 4;
+
 /** Crossings of the line that a drive is to make. */
 export function crossingsDue({ day }: DayContext, drive: DriveState): number {
   return drive.drive.laps + drive.extraLaps + (day.rules.outLapCounts === false ? 1 : 0);

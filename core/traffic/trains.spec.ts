@@ -1,48 +1,23 @@
-import { emptyPlan, type Plan } from '../day';
-import { aGroup, ableForGroups, TRAIN } from '../testing/group-days';
-import { aCar, aDay, aGuest, anInstructor, at } from '../testing/small-day';
-import { writtenJournal } from '../testing/written-journal';
+import { carsInOrder } from '../journal';
+import { gathered, TRAIN_DAY } from '../testing/gathered-train';
+import { TRAIN } from '../testing/group-days';
+import { aGuest, at } from '../testing/small-day';
 import {
   allJoining,
   EVEN_RING,
   estimateLap,
   exitLimits,
-  inOrder,
   lapShapeOf,
   lapSpeeds,
   releaseAdvice,
   runnersOf,
+  trainsAt,
   trainsBeside,
   waitingTrain,
   type Runner,
 } from '.';
 
-const ids = ['g1', 'g2', 'g3'];
-const group = aGroup({ id: 'train', members: ids, cars: ['c1', 'c2', 'c3'], leadCars: ['c4'], needsBriefing: false });
-const base = aDay({
-  cars: ['c1', 'c2', 'c3', 'c4'].map((id) => aCar({ id, name: `Car ${id}` })),
-  instructors: ableForGroups([anInstructor()]),
-  guests: ids.map((id) => aGuest({ id, name: `Guest ${id}`, briefed: true, drives: [] })),
-});
-const DAY = { ...base, version: 2 as const, groups: [group], rules: { ...base.rules, maxCarsOnTrack: 6 } };
-const crew = [{ role: 'lead' as const, instructor: 'i1' }];
-const PLAN: Plan = {
-  ...emptyPlan(DAY.date),
-  version: 2,
-  groups: [{ group: 'train', release: at('10:00'), cars: ['c1', 'c2', 'c3'], leadCar: 'c4', crew }],
-  unplannedGroups: [],
-};
-
-function gathered() {
-  const it = writtenJournal(DAY, PLAN);
-  for (const guest of ids) {
-    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const) {
-      it.enter('09:30', { kind, guest });
-    }
-  }
-  it.enter('09:50', { kind: 'groupBegan', group: 'train', guests: ids, cars: ['c1', 'c2', 'c3'], leadCar: 'c4', crew });
-  return it;
-}
+const [group] = TRAIN_DAY.groups;
 const lap = estimateLap(80, 1, []);
 const runner = (more: Partial<Runner>): Runner => ({
   ...{ id: 'a', kind: 'drive', vehicle: 'c9', fromS: at('09:59'), progress: 0.5, lap, firstLapFactor: 1, off: 9 },
@@ -52,15 +27,15 @@ const runner = (more: Partial<Runner>): Runner => ({
 describe('A train at the exit', () => {
   const it1 = gathered();
   const state = it1.state('09:59');
-  const train = state.groups.get('train')!;
-  const waiting = waitingTrain(it1.context, train, state.timeS, 0)!;
+  const [train] = trainsAt(state, 'gathered');
+  const waiting = waitingTrain(it1.context, train!, state.timeS, 0);
   const advice = (most: number, runners: Runner[]) => {
     const limits = { ...exitLimits(it1.context, state, 1), maxCarsOnTrack: most };
     return releaseAdvice(waiting, runners, limits, EVEN_RING);
   };
 
   it('is let out only where there is room for all of its cars', () => {
-    expect(inOrder(train)).toEqual(['c4', 'c1', 'c2', 'c3']);
+    expect(carsInOrder(train!.train)).toEqual(['c4', 'c1', 'c2', 'c3']);
     expect(advice(4, []).go).toBeTrue();
     expect(advice(3, []).best).toBeUndefined();
     expect(advice(4, [runner({})]).moments[0]!.hindrance).toBe('full');
@@ -98,26 +73,31 @@ describe('A train that crosses the line', () => {
 });
 
 describe('Trains beside each other', () => {
-  const fit = (most: number, lapS = 90) =>
-    trainsBeside({ ...DAY, rules: { ...DAY.rules, maxCarsOnTrack: most, releaseGapS: 20 } }, group, TRAIN, lapS);
+  const beside = (most: number, lapS = 90) =>
+    trainsBeside(
+      { ...TRAIN_DAY, rules: { ...TRAIN_DAY.rules, maxCarsOnTrack: most, releaseGapS: 20 } },
+      group!,
+      TRAIN,
+      lapS,
+    );
 
   it('fit as often as there are cars allowed and room on the lap', () => {
-    expect(fit(3)).toEqual({ trains: 0, singlesBeside: 3, meets: undefined });
-    expect(fit(9)).toEqual(jasmine.objectContaining({ trains: 2, singlesBeside: 1 }));
+    expect(beside(3)).toEqual({ trains: 0, singlesBeside: 3, meets: undefined });
+    expect(beside(9)).toEqual(jasmine.objectContaining({ trains: 2, singlesBeside: 1 }));
     // However many cars are allowed, those on a short lap would come up to each other.
-    expect(fit(60, 60).trains).toBeLessThan(fit(60, 240).trains);
+    expect(beside(60, 60).trains).toBeLessThan(beside(60, 240).trains);
   });
 
   it('meet single cars of another pace, and the more of them the longer those drive', () => {
-    const day = { ...DAY, rules: { ...DAY.rules, maxCarsOnTrack: 6 } };
+    const day = { ...TRAIN_DAY, rules: { ...TRAIN_DAY.rules, maxCarsOnTrack: 6 } };
     const coached = (laps: number) => ({
       ...day,
       guests: [...day.guests, aGuest({ id: 'x', pace: 1, drives: [{ id: 'dx', cars: ['c1'], laps }] })],
     });
-    const [few, many] = [3, 9].map((laps) => trainsBeside(coached(laps), group, TRAIN, 110).meets!);
+    const [few, many] = [3, 9].map((laps) => trainsBeside(coached(laps), group!, TRAIN, 110).meets!);
     expect(few!.laps).toBe(3);
     expect(many!.cars).toBeGreaterThan(few!.cars);
-    expect(trainsBeside(day, group, TRAIN, 110).meets).toBeUndefined();
+    expect(trainsBeside(day, group!, TRAIN, 110).meets).toBeUndefined();
   });
 });
 

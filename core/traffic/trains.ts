@@ -1,7 +1,7 @@
 import { CIRCUIT, paceFactorAt, slowestLapS, vehiclesOf, type Day, type Group } from '../day';
-import { carsTaken, type DayContext, type DayState, type GroupState } from '../journal';
+import { carsInOrder, carsTaken, type DayContext, type DayState, type GroupState } from '../journal';
 import { median } from '../median';
-import { followS, spacingPhase, type FollowProgramme } from '../programmes';
+import { followS, lapsInAll, spacingPhase, type FollowProgramme } from '../programmes';
 import { estimateLap, LAP_NOISE, type LapEstimate } from './lap-estimate';
 import type { LapShape } from './lap-shape';
 import { expectedPasses } from './meetings';
@@ -10,24 +10,23 @@ import { offAfter, progressAt, type Runner } from './runner';
 
 /** Trains on the circuit and at the exit: several cars that are one thing, the leader in front. */
 
-/** A group behind a leader on the circuit, with its programme. */
-function trainOf({ group }: GroupState): FollowProgramme | undefined {
-  return group.surface === CIRCUIT && group.programme.kind === 'follow' ? group.programme : undefined;
+/** A train with its programme. */
+interface Train {
+  readonly train: GroupState;
+  readonly programme: FollowProgramme;
 }
 
-const lapsOf = ({ warmUpLaps, laps, coolDownLaps }: FollowProgramme) => warmUpLaps + laps + coolDownLaps;
-
-/** The vehicles of a train in the order in which they drive; whoever has fallen out is not among them. */
-export function inOrder({ leadCar, order, members, group }: GroupState): string[] {
-  const guests = order.flatMap((guest) => members.get(guest)?.car ?? []);
-  return [...(leadCar === undefined ? [] : [leadCar]), ...guests, ...(group.staffCars ?? [])];
+/** The groups behind a leader on the circuit that are at a stage. */
+export function trainsAt({ groups }: DayState, stage: GroupState['stage']): Train[] {
+  return [...groups.values()].flatMap((train): Train[] => {
+    const { surface, programme } = train.group;
+    return train.stage === stage && surface === CIRCUIT && programme.kind === 'follow' ? [{ train, programme }] : [];
+  });
 }
 
 /** Every car of the trains that are out: all as quick as the slowest of their guests. */
 export function trainRunners({ day, schedule: { index } }: DayContext, state: DayState, shape: LapShape): Runner[] {
-  return [...state.groups.values()].flatMap((train) => {
-    const programme = trainOf(train);
-    if (!programme || train.stage !== 'out') return [];
+  return trainsAt(state, 'out').flatMap(({ train, programme }) => {
     const { group, laps, releasedS } = train;
     const outS = releasedS ?? state.timeS;
     const phase = spacingPhase(programme, laps.length);
@@ -36,9 +35,9 @@ export function trainRunners({ day, schedule: { index } }: DayContext, state: Da
     const lap = estimateLap(lapS, 1, []);
     const crossings = laps.map(({ atS }) => ({ atS }));
     const front = progressAt(state.timeS, outS, crossings, lap.lapS, 1, shape);
-    const off = offAfter(Math.max(lapsOf(programme), laps.length), shape);
+    const off = offAfter(Math.max(lapsInAll(programme), laps.length), shape);
     const apartS = followS(programme, phase, day.circuit.lapLengthM / lapS);
-    return inOrder(train).map((vehicle, place): Runner => {
+    return carsInOrder(train).map((vehicle, place): Runner => {
       const progress = Math.max(0, front - (place * apartS) / lap.lapS);
       const of = { id: `${group.id} ${place}`, kind: 'train', vehicle, fromS: state.timeS, progress } as const;
       return { ...of, lap, firstLapFactor: 1, off: Math.max(off, progress + 0.2) };
@@ -46,31 +45,37 @@ export function trainRunners({ day, schedule: { index } }: DayContext, state: Da
   });
 }
 
+/** Seconds from one car to the next as a train goes out: at its gentle pace. */
+function apartAtStartS({ circuit }: Day, programme: FollowProgramme, paceS: number): number {
+  return followS(programme, 'start', circuit.lapLengthM / (paceS * programme.gentleFactor));
+}
+
 /** A train that waits to be let out, as one thing: on average over its quick and its gentle laps. */
 export function waitingTrain(
   { day, schedule: { index } }: DayContext,
-  train: GroupState,
+  { train, programme }: Train,
   nowS: number,
   slackS: number,
-): Waiting | undefined {
-  const programme = trainOf(train);
-  if (!programme) return undefined;
+): Waiting {
   const paceS = slowestLapS(day, index, train.group, nowS);
   const { laps, gentleFactor } = programme;
-  const all = lapsOf(programme);
+  const all = lapsInAll(programme);
   const lap = estimateLap((paceS * (laps + (all - laps) * gentleFactor)) / all, 1, []);
-  const cars = inOrder(train);
-  const apartS = followS(programme, 'start', day.circuit.lapLengthM / (paceS * gentleFactor));
+  const cars = carsInOrder(train);
   const of = { id: train.group.id, kind: 'train', vehicle: cars[0] ?? '', lap, crossings: all, slackS } as const;
-  return { ...of, behind: { cars: cars.length - 1, apartS } };
+  return { ...of, behind: { cars: cars.length - 1, apartS: apartAtStartS(day, programme, paceS) } };
 }
 
-/** Seconds from the release of a train to that of its last car. */
-export function trainOutS({ day, schedule: { index } }: DayContext, train: GroupState): number {
-  const programme = trainOf(train);
-  if (!programme) return 0;
-  const lapS = slowestLapS(day, index, train.group, train.releasedS ?? day.opens) * programme.gentleFactor;
-  return (carsTaken(train).length - 1) * followS(programme, 'start', day.circuit.lapLengthM / lapS);
+/** When the last car of each group that has been let out was out; of a train its cars go one after the other. */
+export function groupsOutS({ day, schedule: { index } }: DayContext, { groups }: DayState): number[] {
+  return [...groups.values()].flatMap((train) => {
+    const { group, releasedS } = train;
+    const { surface, programme } = group;
+    if (releasedS === undefined) return [];
+    if (surface !== CIRCUIT || programme.kind !== 'follow') return releasedS;
+    const paceS = slowestLapS(day, index, group, releasedS);
+    return releasedS + (carsTaken(train).length - 1) * apartAtStartS(day, programme, paceS);
+  });
 }
 
 /** How many trains like one fit on the circuit, and what a single car meets beside them. */
@@ -96,7 +101,7 @@ export function trainsBeside(day: Day, group: Group, programme: FollowProgramme,
   const vehicles = vehiclesOf(group);
   const apartS = followS(programme, 'start', day.circuit.lapLengthM / lapS);
   const held: LapEstimate = { lapS, sdS: 0, noiseS: lapS * LAP_NOISE };
-  const off = 1 + lapsOf(programme);
+  const off = 1 + lapsInAll(programme);
   const car = (progress: number): Runner => ({
     ...{ id: String(progress), kind: 'train', vehicle: '', fromS: 0, progress, lap: held, firstLapFactor: 1, off },
   });

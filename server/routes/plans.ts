@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { BookingFields, OfferedPlace, OneMoreDrive } from '@core/api';
+import { listLapPrice, type BookingFields, type OfferedPlace, type OneMoreDrive } from '@core/api';
 import type { plansEndpoints } from '@core/api/endpoints/plans';
 import { fact, holdsAround, indexDay, type Day, type Plan } from '@core/day';
 import { lapsOwed, owedFrom, owedId, type EntryOf, type OwedWish, type Standpoint } from '@core/journal';
@@ -77,8 +77,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
     findPlaces: ({ params: { date }, body: { guest: id, cars, laps, ride, makesUpFor } }) => {
       if (makesUpFor !== undefined) owes(date, makesUpFor, id, laps);
       const standpoint = current(date);
-      const own = { id: makesUpFor === undefined ? randomUUID() : owedId(makesUpFor), cars, laps };
-      const drive = { ...own, ...(ride && { ride }) };
+      const drive = { id: makesUpFor === undefined ? randomUUID() : owedId(makesUpFor), cars, laps, ride };
       const { day, plan: previous } = withoutDrive(standpoint.day, standpoint.from.previous, drive.id);
       const guest = day.guests.find((coming) => coming.id === id);
       if (!guest) throw refusalOf(fact('guestGone', {}));
@@ -119,7 +118,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
       const extended: BookingFields = {
         ...fields,
         price: cents(fields.price + (priceOf(planned.car, { laps, ride }) ?? 0)),
-        drives: [...fields.drives, { id: drive, cars, laps, ...(ride && { ride }) }],
+        drives: [...fields.drives, { id: drive, cars, laps, ride }],
       };
       const why = ride ? ('oneRideFor' as const) : ('oneMoreDriveFor' as const);
       return accept(fact(why, { guest: id, cars }, { laps }), () => {
@@ -166,8 +165,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
 
   /** What laps in a car cost by the venue's list; nothing where the list has no price for it. */
   function priceOf(car: string, { laps, ride }: LapsOrRide): number | undefined {
-    const { lapPrice, ridePrice = lapPrice } = store.cars.get(car)?.fields ?? {};
-    const each = ride && ridePrice !== undefined ? ridePrice * ride.seats : lapPrice;
+    const each = listLapPrice(store.cars.get(car)?.fields ?? {}, ride);
     return each === undefined ? undefined : cents(each * laps);
   }
 

@@ -260,22 +260,20 @@ export class BoardChart {
     this.drag.press(event, drive, row);
   }
 
-  protected pointerMove(event: PointerEvent): void {
-    this.drag.move(event, this.beginCarry());
+  protected pointerMove(event: PointerEvent, begin: (id: string) => boolean): void {
+    this.drag.move(event, begin);
   }
 
-  protected groupMove(event: PointerEvent): void {
-    this.drag.move(event, this.beginCarryGroup());
-  }
-
-  /** A group is carried along its row only. */
   protected groupKey(event: KeyboardEvent, group: string, row: string): void {
-    if (this.drag.carrying) {
-      if (!this.drag.key(event)) return;
-    } else if (event.key !== 'm') return;
-    else if (this.beginCarryGroup()(group)) this.drag.lift(row);
-    event.preventDefault();
-    event.stopPropagation();
+    if (this.carryKey(event, this.beginCarryGroup(), group, row)) taken(event);
+  }
+
+  /** Lifts what has the focus, or carries on what is lifted; true where the key meant something. */
+  private carryKey(event: KeyboardEvent, begin: (id: string) => boolean, id: string, row: string): boolean {
+    if (this.drag.carrying) return this.drag.key(event);
+    if (event.key !== 'm') return false;
+    if (begin(id)) this.drag.lift(row);
+    return true;
   }
 
   protected release(event: PointerEvent): void {
@@ -289,15 +287,12 @@ export class BoardChart {
   }
 
   protected key(event: KeyboardEvent, block: string, row: string): void {
-    if (this.drag.carrying) {
-      if (!this.drag.key(event)) return;
-    } else if (event.key === 'Enter') this.openBlock.emit(block);
+    if (this.carryKey(event, this.beginCarry(), block, row)) return taken(event);
+    if (this.drag.carrying) return;
+    if (event.key === 'Enter') this.openBlock.emit(block);
     else if (event.key === ' ') this.selectBlock.emit(block);
-    else if (event.key === 'm') {
-      if (this.beginCarry()(block)) this.drag.lift(row);
-    } else if (!this.move(event.key, block)) return;
-    event.preventDefault();
-    event.stopPropagation();
+    else if (!this.move(event.key, block)) return;
+    taken(event);
   }
 
   /** Left and right along the row, up and down to the nearest block of another row. */
@@ -363,6 +358,12 @@ export class BoardChart {
       secondText: both ? block.second : '',
     };
   }
+}
+
+/** A key that was meant for the board is nobody else's. */
+function taken(event: KeyboardEvent): void {
+  event.preventDefault();
+  event.stopPropagation();
 }
 
 /** The longest of these texts that has room; none where not even the last has. */

@@ -12,7 +12,7 @@ import {
 import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { bookingFields, contract, type Booking, type BookingFields } from '@core/api';
+import { bookingFields, contract, listLapPrice, type Booking, type BookingFields } from '@core/api';
 import { cents, clockMinute, DAY_S, type Json, money, wallClock } from '@core/day';
 import { GUEST_STAGE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
@@ -204,10 +204,7 @@ export class Bookings {
   private listPrice(drives: BookingFields['drives']): number {
     const fleet = new Map((known(this.fleet)?.cars ?? []).map(({ fields }) => [fields.id, fields]));
     const priceOf = ({ cars, ride }: BookingFields['drives'][number]) => {
-      const each = cars.map((id) => {
-        const { lapPrice = 0, ridePrice = lapPrice } = fleet.get(id) ?? {};
-        return ride ? ridePrice * ride.seats : lapPrice;
-      });
+      const each = cars.map((id) => listLapPrice(fleet.get(id) ?? {}, ride) ?? 0);
       return each.length === 0 ? 0 : Math.min(...each);
     };
     return cents(drives.reduce((sum, drive) => sum + priceOf(drive) * drive.laps, 0));

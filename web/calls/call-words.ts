@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { contract } from '@core/api';
+import type { VenueFields } from '@core/api';
 import { CALL_KINDS, callCustoms, callKind, plainCall, type CallCustoms, type CallKind } from '@core/car';
 import { CALL_HOLDS, CALL_MEANINGS } from '@core/words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
-import { switchMap } from 'rxjs';
 import { Api } from '../data/api';
+import { changeVenue } from '../data/change-venue';
 import { CircuitService } from '../data/circuit.service';
 import { DayService } from '../data/day.service';
 import { PLAIN_WORDS } from '../data/screen-words';
@@ -172,7 +172,6 @@ export class CallWords {
     return value.trim() === '' ? undefined : Number(value);
   }
 
-  /** Kept with the venue as it stands on the server now, so that nothing else of it is lost. */
   protected save(): void {
     const checked = callCustoms.safeParse(this.edited());
     if (!checked.success) {
@@ -180,24 +179,17 @@ export class CallWords {
       return;
     }
     this.saving.set(true);
-    this.api
-      .call(contract.readVenue)
-      .pipe(
-        switchMap(({ version, fields }) => {
-          const coaching = { ...fields.coaching, calls: checked.data };
-          return this.api.call(contract.changeVenue, { body: { version, fields: { ...fields, coaching } } });
-        }),
-      )
-      .subscribe({
-        next: () => {
-          this.saving.set(false);
-          this.open.set(false);
-          this.circuit.refresh();
-        },
-        error: (error: Error) => {
-          this.saving.set(false);
-          this.data.refuse(error.message);
-        },
-      });
+    const withCalls = (fields: VenueFields) => ({ ...fields, coaching: { ...fields.coaching, calls: checked.data } });
+    changeVenue(this.api, withCalls).subscribe({
+      next: () => {
+        this.saving.set(false);
+        this.open.set(false);
+        this.circuit.refresh();
+      },
+      error: (error: Error) => {
+        this.saving.set(false);
+        this.data.refuse(error.message);
+      },
+    });
   }
 }

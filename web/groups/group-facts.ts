@@ -40,7 +40,7 @@ export interface GroupFacts {
   readonly leadCar: string | undefined;
   /** Cars that nobody in particular has. */
   readonly sharedCars: readonly string[];
-  readonly crew: readonly { readonly role: string; readonly who: string }[];
+  readonly crew: readonly { readonly role: GroupRole; readonly title: string; readonly who: string }[];
   readonly parts: readonly string[];
   readonly lasts: string;
   readonly advice: readonly string[];
@@ -150,6 +150,6 @@ function besideWords(day: Day, group: Group, programme: FollowProgramme, lapS: n
 
 function crewWords({ roles }: Group, planned: GroupOccupancy | undefined): GroupFacts['crew'] {
   const title = (role: GroupRole) => ROLE_WORDS[role].charAt(0).toUpperCase() + ROLE_WORDS[role].slice(1);
-  if (planned) return planned.crew.map(({ role, instructor }) => ({ role: title(role), who: instructor.name }));
-  return roles.map(({ role, count }) => ({ role: title(role), who: `${count}, not planned yet` }));
+  if (planned) return planned.crew.map(({ role, instructor }) => ({ role, title: title(role), who: instructor.name }));
+  return roles.map(({ role, count }) => ({ role, title: title(role), who: `${count}, not planned yet` }));
 }

@@ -25,6 +25,8 @@ import type { Field, Option } from '../forms/fields';
 const STEP = /^(\d{1,3})\s*%?\D+(\d{1,2})\D+(\d{1,4}(?:\.\d)?)/;
 const STATION = /^(.+?):\s*(\d{1,4})\s*s?\s*(?:\(([^)]*)\))?\s*$/;
 const ASK = /^(.+?):\s*(coast|brake lightly|full)(?:\s+from\s+(?:lap\s+)?(\d{1,2}))?\s*$/i;
+/** "6 to 7", in lengths of a car. */
+const LENGTHS = /^\s*(\d{1,2}(?:\.\d)?)\s*(?:to|-|–|bis|à|a)\s*(\d{1,2}(?:\.\d)?)\s*$/;
 
 interface Step {
   readonly percent: number;
@@ -37,8 +39,11 @@ interface Station {
   readonly runS: number;
   readonly aids?: DrivingAids | undefined;
 }
-/** "6 to 7", in lengths of a car. */
-const LENGTHS = /^\s*(\d{1,2}(?:\.\d)?)\s*(?:to|-|–|bis|à|a)\s*(\d{1,2}(?:\.\d)?)\s*$/;
+interface Ask {
+  readonly corner: string;
+  readonly fromLap: number;
+  readonly step: CornerStep;
+}
 
 function lengthsText([from, to]: readonly [number, number]): string {
   return `${from} to ${to}`;
@@ -56,12 +61,6 @@ function spacingOf(typed: Readonly<Partial<Record<SpacingPhase, unknown>>> | und
   return Object.fromEntries(
     SPACING_PHASES.map((phase) => [phase, typed?.[phase] ? lengthsOf(typed[phase]) : [...ORDINARY_SPACING[phase]]]),
   );
-}
-
-interface Ask {
-  readonly corner: string;
-  readonly fromLap: number;
-  readonly step: CornerStep;
 }
 
 export function stepText({ percent, laps, lapS }: Step): string {

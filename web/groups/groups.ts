@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { contract, type StoredGroup } from '@core/api';
+import { contract, type StoredGroup, type VenueFields } from '@core/api';
 import { CIRCUIT, clockMinute, type GroupFields } from '@core/day';
 import { orderTable, ordersByLap, type ProgrammeKind } from '@core/programmes';
 import { Button } from 'primeng/button';
-import { concatMap } from 'rxjs';
 import { Api } from '../data/api';
+import { changeVenue } from '../data/change-venue';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';
@@ -101,23 +101,17 @@ export class Groups {
       ...{ programme, setUpS, wrapUpS, needsBriefing },
       roles: roles.map(({ role, count }) => ({ role, count })),
     };
-    this.api
-      .call(contract.readVenue)
-      .pipe(
-        concatMap(({ version, fields }) => {
-          const others = fields.programmes.filter((one) => one.programme.kind !== programme.kind);
-          return this.api.call(contract.changeVenue, {
-            body: { version, fields: { ...fields, programmes: [...others, own] } },
-          });
-        }),
-      )
-      .subscribe({
-        next: () => {
-          this.venue.reload();
-          this.data.say(`New groups begin like this one now: ${KIND_WORDS[programme.kind].toLowerCase()}.`);
-        },
-        error: (error: Error) => this.data.refuse(error.message),
-      });
+    const withOwn = (fields: VenueFields) => ({
+      ...fields,
+      programmes: [...fields.programmes.filter((one) => one.programme.kind !== programme.kind), own],
+    });
+    changeVenue(this.api, withOwn).subscribe({
+      next: () => {
+        this.venue.reload();
+        this.data.say(`New groups begin like this one now: ${KIND_WORDS[programme.kind].toLowerCase()}.`);
+      },
+      error: (error: Error) => this.data.refuse(error.message),
+    });
   }
 
   protected add(kind: ProgrammeKind): void {

@@ -106,7 +106,7 @@ export class OvalSpot {
   );
   protected readonly stopped = computed(() => this.led().state.stopped);
   protected readonly blocker = computed(
-    () => this.led().facts.crew.find(({ role }) => role === 'Blocker')?.who ?? 'nobody named',
+    () => this.led().facts.crew.find(({ role }) => role === 'blocker')?.who ?? 'nobody named',
   );
 
   private get group(): string {

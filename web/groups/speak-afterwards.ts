@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { lapsLed, type SpacingSaid } from '@core/journal';
+import { lapsLed, spacingSaid, type SpacingSaid } from '@core/journal';
 import { SPACING_SAID_WORDS } from '@core/words';
 import { DayService } from '../data/day.service';
 import type { LedGroup } from './lead';
@@ -96,7 +96,7 @@ export class SpeakAfterwards {
 
 /** How often the leader had to say something about the distance. */
 function spacingTold(said: readonly SpacingSaid[]): string[] {
-  return (['closer', 'moreRoom'] as const).flatMap((one) => {
+  return spacingSaid.options.flatMap((one) => {
     const times = said.filter((other) => other === one).length;
     return times === 0 ? [] : [`told “${SPACING_SAID_WORDS[one]}” ${times === 1 ? 'once' : `${times} times`}`];
   });

@@ -31,21 +31,24 @@ export class Stations {
     const { state } = this.led();
     return stationS(this.programme(), state.group.members.length, Math.max(1, state.cars.length), 1);
   });
+  /** For how long the group is out, seconds. */
+  private readonly outS = computed(() => {
+    const nowS = this.data.nowS();
+    return nowS - (this.led().state.releasedS ?? nowS);
+  });
   protected readonly round = computed(() => {
-    const { releasedS } = this.led().state;
     const { leadLaps, leadLapS, walkS } = this.programme();
-    const goneS = this.data.nowS() - (releasedS ?? this.data.nowS()) - leadLaps * leadLapS;
+    const goneS = this.outS() - leadLaps * leadLapS;
     const byClock = Math.max(0, Math.floor(goneS / (this.eachS() + walkS)));
     return Math.min(this.table().length - 1, this.said() ?? byClock);
   });
   /** The laps behind the leader come first, until somebody says that the rounds have begun. */
   protected readonly leading = computed(() => {
-    const { state, facts } = this.led();
+    const { facts } = this.led();
     const { leadLaps, leadLapS } = this.programme();
-    const goneS = this.data.nowS() - (state.releasedS ?? this.data.nowS());
-    if (this.said() !== undefined || goneS >= leadLaps * leadLapS) return undefined;
+    if (this.said() !== undefined || this.outS() >= leadLaps * leadLapS) return undefined;
     const order = [...(facts.leadCar ? [facts.leadCar] : []), ...facts.sharedCars].join(', then ');
-    return `Behind the leader, lap ${Math.floor(goneS / leadLapS) + 1} of ${leadLaps}: ${order}`;
+    return `Behind the leader, lap ${Math.floor(this.outS() / leadLapS) + 1} of ${leadLaps}: ${order}`;
   });
   protected readonly roundWords = computed(
     () => `Round ${this.round() + 1} of ${this.table().length}, ${spokenDuration(this.eachS())} at each station`,
@@ -57,19 +60,20 @@ export class Stations {
     const { stations, teams } = this.programme();
     const members = teamsOf(facts.members.length, teams);
     const now = this.table()[this.round()]!;
-    const spotters = facts.crew.filter(({ role }) => role === 'Spotter').map(({ who }) => firstName(who));
+    const spotters = facts.crew.filter(({ role }) => role === 'spotter').map(({ who }) => firstName(who));
     const at = spottersOf(stations.length, spotters.length);
     return stations.map((station, place) => {
       const team = now.indexOf(place);
+      const spotter = spotters[at[place] ?? -1];
       const people = (members[team] ?? []).map((number) => facts.members[number]!);
       return {
         ...station,
         place,
         team: team < 0 ? undefined : team + 1,
-        spotter: spotters[at[place] ?? -1],
+        spotter,
         headWords: [
           team < 0 ? 'free' : `team ${team + 1}`,
-          ...(spotters[at[place] ?? -1] ? [`watched by ${spotters[at[place]!]}`] : []),
+          ...(spotter === undefined ? [] : [`watched by ${spotter}`]),
           ...(station.aids === undefined ? [] : [AIDS[station.aids]]),
         ].join(', '),
         turn: turnWords(this.led(), this.programme(), station, members[team] ?? []),
@@ -100,7 +104,7 @@ export class Stations {
   });
   protected readonly watching = computed(() =>
     this.led()
-      .facts.crew.map(({ role, who }) => `${role}: ${who}`)
+      .facts.crew.map(({ title, who }) => `${title}: ${who}`)
       .join(', '),
   );
   protected readonly stopped = computed(() => this.led().state.stopped);

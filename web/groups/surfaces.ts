@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { contract, type VenueFields } from '@core/api';
 import { surface, wallClock, type Json, type Surface, type Zone } from '@core/day';
 import { Button } from 'primeng/button';
-import { concatMap, map, type Observable } from 'rxjs';
+import type { Observable } from 'rxjs';
 import * as z from 'zod';
 import { Api } from '../data/api';
+import { changeVenue } from '../data/change-venue';
 import { DayService } from '../data/day.service';
 import { formOf } from '../forms/fields';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
@@ -121,14 +121,8 @@ export class Surfaces {
     );
   }
 
-  private changed(change: (surfaces: readonly Surface[]) => Surface[]): Observable<VenueFields> {
-    return this.api.call(contract.readVenue).pipe(
-      concatMap(({ version, fields }) => {
-        const body = { version, fields: { ...fields, surfaces: change(fields.surfaces) } };
-        return this.api.call(contract.changeVenue, { body });
-      }),
-      map(({ fields }) => fields),
-    );
+  private changed(change: (surfaces: readonly Surface[]) => Surface[]): Observable<unknown> {
+    return changeVenue(this.api, (fields) => ({ ...fields, surfaces: change(fields.surfaces) }));
   }
 
   protected saved(): void {

@@ -1,12 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import type { MemberOutReason, SpacingSaid } from '@core/journal';
+import { spacingSaid, type MemberOutReason, type SpacingSaid } from '@core/journal';
 import { MEMBER_OUT_WORDS, radioLostWords, SPACING_SAID_WORDS } from '@core/words';
 import { DayService } from '../data/day.service';
 import { DiscStrip } from './disc-strip';
 import type { LedGroup } from './lead';
 import { discsOf, trainTold } from './train-words';
 
-const SAID: readonly SpacingSaid[] = ['closer', 'moreRoom'];
 const OUT: readonly MemberOutReason[] = ['dropsBack', 'pauses', 'carFault', 'leaves'];
 
 /** The leader of a train: which lap, who is where, what is said next, and what to do when somebody falls out. */
@@ -21,7 +20,7 @@ export class TrainLead {
   private readonly data = inject(DayService);
   readonly led = input.required<LedGroup>();
   protected readonly outReasons = OUT.map((why) => ({ why, label: MEMBER_OUT_WORDS[why] }));
-  protected readonly spacingSaid = SAID.map((say) => ({ say, label: SPACING_SAID_WORDS[say] }));
+  protected readonly spacingSaid = spacingSaid.options.map((say) => ({ say, label: SPACING_SAID_WORDS[say] }));
   /** The guest about whom something is to be entered. */
   protected readonly about = signal<string | undefined>(undefined);
 

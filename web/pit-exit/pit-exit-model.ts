@@ -1,5 +1,5 @@
 import type { DayView } from '@core/api';
-import { CIRCUIT, clockMinute, spokenDuration, type DriveOccupancy, type PersonOccupancy } from '@core/day';
+import { clockMinute, spokenDuration, type DriveOccupancy, type PersonOccupancy } from '@core/day';
 import { keyOf, slackOf, type Drift, type Start } from '@core/drift';
 import {
   countsDiffer,
@@ -19,6 +19,7 @@ import {
   passesSeen,
   releaseAdvice,
   swapSaves,
+  trainsAt,
   SWAP_FROM,
   type LapShape,
   type Pass,
@@ -238,9 +239,7 @@ export function pitExitModel(
       safe: drive.standing!.safe,
       where: placeWords(shape, context.day.circuit.lapLengthM, drive.standing!.place),
     })),
-    trainWaits: [...state.groups.values()].some(
-      ({ stage, group }) => stage === 'gathered' && group.surface === CIRCUIT,
-    ),
+    trainWaits: trainsAt(state, 'gathered').length > 0,
     vehicles: vehiclesOnCircuit(state),
     most: context.day.rules.maxCarsOnTrack,
     runsOut: [...state.sightings].map(([vehicle, { guests, instructor, sinceS, crossings }]) => ({

@@ -1,9 +1,10 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { CIRCUIT, spokenDuration } from '@core/day';
+import { spokenDuration } from '@core/day';
 import { keyOf, slackOf } from '@core/drift';
 import type { GroupState } from '@core/journal';
-import { exitLimits, releaseAdvice, waitingTrain } from '@core/traffic';
+import { exitLimits, releaseAdvice, trainsAt, waitingTrain } from '@core/traffic';
 import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
@@ -16,7 +17,7 @@ import { Traffic } from './traffic';
 @Component({
   selector: 'jl-exit-trains',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, RouterLink],
+  imports: [Button, NgTemplateOutlet, RouterLink],
   templateUrl: './trains.html',
   styleUrl: './trains.scss',
 })
@@ -31,50 +32,43 @@ export class ExitTrains {
   private readonly trains = computed(() => {
     const [context, state, view] = [this.data.context(), this.data.state(), this.data.view()];
     if (!context || !state || !view) return [];
-    return [...state.groups.values()]
-      .filter(({ group, stage }) => stage === this.stage() && group.surface === CIRCUIT)
-      .map((train) => {
-        const facts = groupFacts(context, view, train.group, (guest) => train.members.get(guest)?.car);
-        const discs = new Map(discsOf(facts.members).map((disc) => [disc.id, disc]));
-        const inLine = train.order.flatMap((id) => {
-          const disc = discs.get(id);
-          const number = view.carNumbers[train.members.get(id)?.car ?? ''];
-          const fill = disc?.colour;
-          return disc
-            ? [{ id, text: number ?? disc.initial, fill, ink: fill && readableOn(fill), name: disc.name }]
-            : [];
-        });
-        const first = train.leadCar === undefined ? undefined : view.carNumbers[train.leadCar];
-        return { train, facts, inLine, first, line: inLine.map(({ name }) => name).join(', ') };
+    return trainsAt(state, this.stage()).map((one) => {
+      const { train } = one;
+      const facts = groupFacts(context, view, train.group, (guest) => train.members.get(guest)?.car);
+      const discs = new Map(discsOf(facts.members).map((disc) => [disc.id, disc]));
+      const inLine = train.order.flatMap((id) => {
+        const disc = discs.get(id);
+        const number = view.carNumbers[train.members.get(id)?.car ?? ''];
+        const fill = disc?.colour;
+        return disc ? [{ id, text: number ?? disc.initial, fill, ink: fill && readableOn(fill), name: disc.name }] : [];
       });
+      const first = train.leadCar === undefined ? undefined : view.carNumbers[train.leadCar];
+      const line = { inLine, first, names: inLine.map(({ name }) => name).join(', ') };
+      return { one, facts, shown: { id: train.group.id, name: facts.name, line } };
+    });
   });
 
   protected readonly waiting = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
-    if (!context || !state || this.stage() === 'out') return [];
+    if (!context || !state || this.stage() === 'out' || this.trains().length === 0) return [];
     const drift = this.data.drift();
-    return this.trains().map(({ train, facts, ...rest }) => {
-      const { id } = train.group;
-      const slackS = drift ? slackOf(context, drift, keyOf.group(id)) : 0;
-      const waits = waitingTrain(context, train, state.timeS, slackS);
-      const limits = exitLimits(context, state, this.queue() + 1);
-      const advice = waits && releaseAdvice(waits, this.traffic.runners(), limits, this.traffic.shape());
-      return {
-        ...rest,
-        ...{ id, name: facts.name, go: advice?.go ?? false, why: advice ? this.tell().advice(advice.why) : '' },
-        note: noteOf(facts, state.timeS),
-        untested: untestedIn(train, facts),
-      };
+    const limits = exitLimits(context, state, this.queue() + 1);
+    return this.trains().map(({ one, facts, shown }) => {
+      const slackS = drift ? slackOf(context, drift, keyOf.group(shown.id)) : 0;
+      const train = waitingTrain(context, one, state.timeS, slackS);
+      const { go, why } = releaseAdvice(train, this.traffic.runners(), limits, this.traffic.shape());
+      const note = noteOf(facts, state.timeS);
+      return { ...shown, go, why: this.tell().advice(why), note, untested: untestedIn(one.train, facts) };
     });
   });
 
   protected readonly out = computed(() =>
     this.stage() === 'out'
-      ? this.trains().map(({ train, facts, ...rest }) => {
+      ? this.trains().map(({ one: { train }, facts, shown }) => {
           const { title, nextWords, calls, differ } = trainTold(facts, train);
           const [first] = calls;
           const next = first ? `${nextWords}: ${first.words}` : nextWords;
-          return { ...rest, id: train.group.id, name: facts.name, title, next, differ, stands: train.stopped?.reason };
+          return { ...shown, title, next, differ, stands: train.stopped?.reason };
         })
       : [],
   );

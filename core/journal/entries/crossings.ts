@@ -1,6 +1,7 @@
 import { slowestLapS } from '../../day';
 import { isSpoiled, lapEstimateOf, progressOf, type DayContext } from '../context';
 import type { DayState, DriveState } from '../day-state';
+import { carsInOrder, type GroupState } from '../group-state';
 import { agreedCrossings, markOf, report, SAME_SHARE, type LapSource } from '../lap-count';
 import { changeCar, changeCrew } from './changing';
 
@@ -68,11 +69,9 @@ export function spoilUnderFlag({ day }: DayContext, { flag }: DayState, drive: D
 }
 
 /** The loop saw a car of a train: its leader counts the laps, and the first car's crossings stand beside that count. */
-export function trainSeen({ day, schedule }: DayContext, state: DayState, car: string, atS: number): void {
-  const group = state.groups.get(state.cars.get(car)?.group ?? '');
-  if (group?.group.programme.kind !== 'follow') return;
-  const first = group.leadCar ?? group.members.get(group.order[0] ?? '')?.car;
-  if (car !== first) return;
-  const lapS = slowestLapS(day, schedule.index, group.group, group.releasedS ?? atS);
-  if (atS - (group.seen.at(-1) ?? -Infinity) >= SAME_SHARE * lapS) group.seen.push(atS);
+export function trainSeen({ day, schedule }: DayContext, train: GroupState, car: string, atS: number): void {
+  const { group, seen, releasedS } = train;
+  if (group.programme.kind !== 'follow' || carsInOrder(train)[0] !== car) return;
+  const lapS = slowestLapS(day, schedule.index, group, releasedS ?? atS);
+  if (atS - (seen.at(-1) ?? -Infinity) >= SAME_SHARE * lapS) seen.push(atS);
 }

@@ -7,7 +7,7 @@ import type { JournalEntry } from '../entry';
 import type { Refusal } from '../refusal';
 import { changeCar, changeGuest, occupy, release } from './changing';
 import { circuitShut, notReady, onCar, onGuest, unknown } from './judging';
-import { entryOf, marks, memberOutReason, note, subject } from './parts';
+import { entryOf, marks, memberOutReason, note, spacingSaid, subject } from './parts';
 import { NO_WORDS, type Family } from './family';
 
 /** Groups that go out together: from gathering in the cars to the leader's word with each guest afterwards. */
@@ -31,7 +31,7 @@ export const groupsSchemas = {
   radioTested: entryOf('radioTested', { group: subject, guest: subject, answered: z.boolean() }),
   radioLost: entryOf('radioLost', { group: subject, guest: subject }),
   /** What the leader has said to a guest of a train about the distance to the car before. */
-  spacingCalled: entryOf('spacingCalled', { group: subject, guest: subject, say: z.enum(['closer', 'moreRoom']) }),
+  spacingCalled: entryOf('spacingCalled', { group: subject, guest: subject, say: spacingSaid }),
   /** The stop phrase, from whoever has said it: everybody stands until the group goes on. */
   groupStopped: entryOf('groupStopped', { group: subject, reason: z.string().trim().min(1).max(200) }),
   groupGoes: entryOf('groupGoes', { group: subject }),

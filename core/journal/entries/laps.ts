@@ -38,9 +38,10 @@ export const lapsRules: Family<typeof lapsSchemas> = {
       const atS = at + ms / 1000;
       const drive = state.drives.get(state.cars.get(car)?.drive ?? '');
       const run = state.sightings.get(car);
+      const group = state.groups.get(state.cars.get(car)?.group ?? '');
       if (drive?.stage === 'onCircuit' || drive?.stage === 'rollingIn') crossed(context, state, drive, 'loop', atS, by);
       else if (run) run.crossings.push(atS);
-      else if (state.groups.get(state.cars.get(car)?.group ?? '')?.stage === 'out') trainSeen(context, state, car, atS);
+      else if (group?.stage === 'out') trainSeen(context, group, car, atS);
       else state.strays.push({ car, atS });
     },
     words: NO_WORDS,

@@ -39,6 +39,8 @@ export type ExtraLapReason = z.output<typeof extraLapReason>;
 /** Why a guest of a group is not with the others: falls behind, has a break, has gone, or the car does not run. */
 export const memberOutReason = z.enum(['dropsBack', 'pauses', 'leaves', 'carFault']);
 export type MemberOutReason = z.output<typeof memberOutReason>;
+export const spacingSaid = z.enum(['closer', 'moreRoom']);
+export type SpacingSaid = z.output<typeof spacingSaid>;
 export const lapNumber = z.number().int().min(1).max(110);
 /** What was noticed of somebody's driving. */
 export const marks = z
