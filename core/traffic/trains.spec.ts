@@ -49,6 +49,15 @@ describe('A train at the exit', () => {
     expect(allJoining(waiting, 0, { firstLapFactor: 1 }, EVEN_RING).length).toBe(4);
   });
 
+  it('is kept waiting by no group that was let out elsewhere', () => {
+    const out = gathered();
+    out.enter('10:00', { kind: 'groupReleased', group: 'train' });
+    const state = out.state('10:01');
+    const onOval = { ...state.groups.get('train')!, group: { ...group!, surface: 'oval' } };
+    const elsewhere = { ...state, groups: new Map([['train', onOval]]) };
+    expect(exitLimits(out.context, elsewhere, 1).lastReleaseS).toBe(-Infinity);
+  });
+
   it('keeps the next release away from its last car', () => {
     const out = gathered();
     out.enter('10:00', { kind: 'groupReleased', group: 'train' });

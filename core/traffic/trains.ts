@@ -66,13 +66,13 @@ export function waitingTrain(
   return { ...of, behind: { cars: cars.length - 1, apartS: apartAtStartS(day, programme, paceS) } };
 }
 
-/** When the last car of each group that has been let out was out; of a train its cars go one after the other. */
+/** When the last car of each group that was let out onto the circuit was out; of a train its cars go one after the other. */
 export function groupsOutS({ day, schedule: { index } }: DayContext, { groups }: DayState): number[] {
   return [...groups.values()].flatMap((train) => {
     const { group, releasedS } = train;
     const { surface, programme } = group;
-    if (releasedS === undefined) return [];
-    if (surface !== CIRCUIT || programme.kind !== 'follow') return releasedS;
+    if (releasedS === undefined || surface !== CIRCUIT) return [];
+    if (programme.kind !== 'follow') return releasedS;
     const paceS = slowestLapS(day, index, group, releasedS);
     return releasedS + (carsTaken(train).length - 1) * apartAtStartS(day, programme, paceS);
   });
