@@ -97,6 +97,25 @@ test('entries made without network are kept, shown at once, and sent when it is 
   await expect.poll(laps).toBe(String(before + 1));
 });
 
+test('what is entered holds, even where the page is left in the same moment', async ({ page }) => {
+  // As on an old phone.
+  const devTools = await page.context().newCDPSession(page);
+  await devTools.send('Emulation.setCPUThrottlingRate', { rate: 6 });
+  const entered = async () => (await dayNow(page)).view.journal.map(({ entry }) => entry);
+  for (let time = 1; time <= 3; time += 1) {
+    await page.goto('/gate');
+    const clear = page.getByRole('button', { name: 'Clear', exact: true }).first();
+    await clear.waitFor();
+    const before = (await entered()).length;
+    await clear.click();
+    await page.goto('/classroom');
+    // A guest who is cleared is four entries, sent one after the other.
+    await expect
+      .poll(async () => (await entered()).slice(before).map(({ kind }) => kind))
+      .toEqual(['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted']);
+  }
+});
+
 test('the board is worked by keyboard: blocks, details, rows and zoom', async ({ page }) => {
   await page.goto('/board');
   const first = page.locator('.drive[tabindex="0"]');

@@ -56,8 +56,13 @@ export class DeviceStorage {
     await (await this.db)?.clear('days');
   }
 
+  /** Committed at once, so that it holds even where the page is left in the same moment. */
   async putEntry(entry: StoredEntry): Promise<void> {
-    await (await this.db)?.put('entries', entry);
+    const transaction = (await this.db)?.transaction('entries', 'readwrite');
+    if (!transaction) return;
+    void transaction.store.put(entry);
+    transaction.commit();
+    await transaction.done;
   }
 
   async removeEntry(id: string): Promise<void> {
