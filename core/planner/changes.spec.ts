@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import type { Day, Plan } from '../day';
+import { TRAIN_DAY, TRAIN_PLAN } from '../testing/gathered-train';
 import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
-import { changesBetween, sharedChanges, type PlanChange } from '.';
+import { changesBetween, groupChanges, sharedChanges, type PlanChange } from '.';
 
 const guest = (n: number, more: Partial<Day['guests'][number]> = {}) =>
   aGuest({ id: `g${n}`, name: `Guest ${n}`, drives: [{ id: `d${n}`, cars: ['c1', 'c2'], laps: 5 }], ...more });
@@ -165,5 +166,56 @@ describe('Classes and sighting runs in a proposal', () => {
     const said = texts([run('09:15', ['g1']), run('09:30', ['g2'])], [run('09:20', ['g2']), run('09:40', ['g1'])]);
     expect(said[0]).toContain('at 09:20 with Odile Varga, 1 guest, instead of the sighting run at 09:30');
     expect(said[1]).toContain('at 09:40 with Odile Varga, 1 guest, instead of the sighting run at 09:15');
+  });
+});
+
+describe('Groups in a proposal', () => {
+  const [train] = TRAIN_PLAN.groups!;
+  const tell = inEnglish({ ...TRAIN_DAY, groups: [{ ...TRAIN_DAY.groups[0]!, name: 'The three' }] }).groupChange;
+  const plan = (...groups: NonNullable<Plan['groups']>) => ({ ...TRAIN_PLAN, groups });
+  const texts = (now: Partial<typeof train>, was: Partial<typeof train> = {}) =>
+    groupChanges(plan({ ...train!, ...was }), plan({ ...train!, ...now })).map(tell);
+
+  it('are told with what is different: time, cars, people', () => {
+    expect(texts({})).toEqual([]);
+    expect(texts({ release: at('10:30') })).toEqual(['The three at 10:30 instead of 10:00']);
+    expect(texts({ cars: ['c1', 'c5', 'c3'] })).toEqual(['The three at 10:00, in c5 instead of Car c2']);
+    expect(texts({ cars: ['c2', 'c1', 'c3'] })).toEqual(['The three at 10:00, the cars in another order']);
+    expect(texts({ release: at('10:30'), crew: [{ role: 'lead', instructor: 'i2' }] })).toEqual([
+      'The three at 10:30 instead of 10:00, with Ife Okoro instead of Anselm Holt',
+    ]);
+  });
+
+  it('have another crew where somebody comes, goes or changes the role, and not in whatever order it is listed', () => {
+    const two = (lead: string, beside: string) => [
+      { role: 'lead' as const, instructor: lead },
+      { role: 'beside' as const, instructor: beside },
+    ];
+    const [crew] = [two('i1', 'i2')];
+    expect(texts({ crew: [...crew].reverse() }, { crew })).toEqual([]);
+    expect(texts({ crew: two('i2', 'i1') }, { crew })).toEqual(['The three at 10:00, its people in other roles']);
+    expect(texts({ crew })).toEqual(['The three at 10:00, with Ife Okoro too']);
+    expect(texts({}, { crew })).toEqual(['The three at 10:00, without Ife Okoro']);
+    expect(texts({ release: at('11:00'), crew: [...crew].reverse() }, { crew })).toEqual([
+      'The three at 11:00 instead of 10:00',
+    ]);
+  });
+
+  it('come, or are left out', () => {
+    expect(groupChanges(aPlan({}), TRAIN_PLAN).map(tell)).toEqual(['The three at 10:00 is new']);
+    expect(groupChanges(TRAIN_PLAN, aPlan({})).map(tell)).toEqual(['The three at 10:00 is left out']);
+  });
+
+  it('are the reason where one takes the car of a drive', () => {
+    const guest = aGuest({
+      id: 'g9',
+      name: 'Guest 9',
+      briefed: true,
+      drives: [{ id: 'd1', cars: ['c2', 'c5'], laps: 5 }],
+    });
+    const of = { ...TRAIN_DAY, cars: [...TRAIN_DAY.cars, aCar({ id: 'c5' })], guests: [...TRAIN_DAY.guests, guest] };
+    const drives = [drive('10:05', { car: 'c2', instructor: 'i2' })];
+    const now = { ...TRAIN_PLAN, drives: [{ ...drives[0]!, car: 'c5' }] };
+    expect(why(of, now, { ...plan(), drives })).toMatch(/^Car c2 is then in .* at 10:00$/);
   });
 });

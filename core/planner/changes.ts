@@ -16,6 +16,7 @@ import {
   type LeftOutReason,
   type Plan,
   type PlannedDrive,
+  type PlannedGroup,
   type Schedule,
 } from '../day';
 
@@ -39,6 +40,7 @@ export type ChangeReason =
   | Fact<'closed', object, { fromS: number; toS: number }>
   | Fact<'ownActivity', { activity: Activity }>
   | Fact<'carTaken', { car: string; guest: string | undefined }>
+  | Fact<'carInGroup', { car: string; activity: Activity }>
   | Fact<'crewTaken', { instructor: string; activity: Activity }>
   | Fact<'waitsLess', { guest: string }, { savedS: number }>
   | Fact<'friendThen', { friend: string }, { kind: FriendWishKind }>
@@ -58,6 +60,13 @@ export interface SharedActivity {
   readonly atS: number;
   readonly instructor: string;
   readonly guests: readonly string[];
+}
+
+/** A group that a new plan treats differently: it has another time, other cars or another crew, is new, or left out. */
+export interface GroupChange {
+  readonly group: string;
+  readonly now: PlannedGroup | undefined;
+  readonly before: PlannedGroup | undefined;
 }
 
 /**
@@ -117,6 +126,10 @@ function whyMoved(before: Schedule, after: Schedule, old: PlannedDrive): ChangeR
   const others = after.drives.filter(({ planned }) => planned.drive !== old.drive);
   const inCar = others.find((other) => other.planned.car === old.car && there(other, turnaroundS));
   if (inCar) return fact('carTaken', { car: old.car, guest: inCar.guests[0]?.id });
+  const inGroup = after.groups.find(
+    (other) => other.cars.some(({ id }) => id === old.car) && there(other, turnaroundS),
+  );
+  if (inGroup) return fact('carInGroup', { car: old.car, activity: activityOf(inGroup) });
   const refuel = after.refuels.find((other) => other.refuel.car === old.car && there(other));
   if (refuel) return fact('carRefuels', { car: old.car });
   const withCrew = after.crewOccupancies
@@ -172,6 +185,24 @@ export function sharedChanges(before: Plan, after: Plan): SharedChange[] {
   }
   for (const one of left) changes.push({ atS: one.atS, now: undefined, before: one });
   return changes.sort((a, b) => a.atS - b.atS);
+}
+
+/** The groups that two plans of a day treat differently, in order of time. */
+export function groupChanges({ groups: before = [] }: Plan, { groups: after = [] }: Plan): GroupChange[] {
+  const [earlier, later] = [before, after].map((groups) => new Map(groups.map((planned) => [planned.group, planned])));
+  const changes = [...new Set([...earlier!.keys(), ...later!.keys()])].map((group) => ({
+    group,
+    now: later!.get(group),
+    before: earlier!.get(group),
+  }));
+  return changes
+    .filter(({ now, before: old }) => !(now && old && placeOf(now) === placeOf(old)))
+    .sort((a, b) => (a.now ?? a.before)!.release - (b.now ?? b.before)!.release);
+}
+
+/** All that a plan says of a group, whatever the order in which its crew is listed. */
+function placeOf({ release, cars, leadCar, crew }: PlannedGroup): string {
+  return JSON.stringify([release, cars, leadCar, crew.map(({ role, instructor }) => `${role} ${instructor}`).sort()]);
 }
 
 function sharedOf({ briefings, sightings }: Plan): SharedActivity[] {

@@ -4,8 +4,10 @@ export { boundOf, solverOf, SMALL_DAY, type Bound, type Scarce, type SolveProgra
 export { bottleneckOf, type Bottleneck, type Limit, type ResourceLoad } from './bottleneck';
 export {
   changesBetween,
+  groupChanges,
   sharedChanges,
   type ChangeReason,
+  type GroupChange,
   type PlanChange,
   type SharedActivity,
   type SharedChange,

@@ -6,6 +6,7 @@ import {
   type GroupNeed,
   type LeftOutReason,
   type Obstacle,
+  type PlannedGroup,
 } from '../day';
 import type {
   AssignmentReason,
@@ -162,6 +163,7 @@ export function changeWords(
     ownActivity: ({ subjects }) => `${activity(subjects.activity)} is then`,
     carTaken: ({ subjects }) =>
       `${car(subjects.car)} is then with ${subjects.guest === undefined ? 'another guest' : guest(subjects.guest)}`,
+    carInGroup: ({ subjects }) => `${car(subjects.car)} is then in ${activity(subjects.activity)}`,
     crewTaken: ({ subjects }) => `${instructor(subjects.instructor)} has ${activity(subjects.activity)} then`,
     friendThen: ({ subjects, values }) =>
       `${FRIEND_WISH_WORDS[values.kind]} ${guest(subjects.friend)}, as the two wish`,
@@ -183,6 +185,35 @@ export function sharedChangeWords({ instructor }: Names): Words['sharedChange'] 
     if (now) return `${one(now)} is new`;
     return before ? `${one(before)} falls away` : '';
   };
+}
+
+export function groupChangeWords({ group, car, instructor }: Names): Words['groupChange'] {
+  /** Those who come, instead of those who go; the order alone where they are the same. */
+  const swapped = (link: string, now: readonly string[], before: readonly string[], sameWords: string): string[] => {
+    const come = now.filter((name) => !before.includes(name)).join(', ');
+    const go = before.filter((name) => !now.includes(name)).join(', ');
+    if (come && go) return [`${link} ${come} instead of ${go}`];
+    if (come) return [`${link} ${come} too`];
+    if (go) return [`without ${go}`];
+    return now.join() === before.join() ? [] : [sameWords];
+  };
+  return ({ group: id, now, before }) => {
+    if (!now) return before ? `${group(id)} at ${clockMinute(before.release)} is left out` : '';
+    const at = `${group(id)} at ${clockMinute(now.release)}`;
+    if (!before) return `${at} is new`;
+    const cars = ({ cars: theirs, leadCar }: PlannedGroup) => [...(leadCar === undefined ? [] : [leadCar]), ...theirs];
+    const crew = (of: PlannedGroup) => inRoles(of).map((one) => instructor(one.instructor));
+    return [
+      now.release === before.release ? at : `${at} instead of ${clockMinute(before.release)}`,
+      ...swapped('in', cars(now).map(car), cars(before).map(car), 'the cars in another order'),
+      ...swapped('with', crew(now), crew(before), 'its people in other roles'),
+    ].join(', ');
+  };
+}
+
+/** The crew of a group in one order, however it is listed. */
+function inRoles({ crew }: PlannedGroup): PlannedGroup['crew'] {
+  return [...crew].sort((a, b) => `${a.role} ${a.instructor}`.localeCompare(`${b.role} ${b.instructor}`));
 }
 
 /** Why a plan was accepted that came from a remedy or a free place. */

@@ -27,6 +27,7 @@ import { adviceWords, refusalWords, runnerWords, resolutionWords } from './engli
 import {
   assignmentWords,
   changeWords,
+  groupChangeWords,
   leftOutWords,
   limitWords,
   remedyWords,
@@ -80,6 +81,7 @@ export function english(names: Names): Words {
       `${clockMinute(release)}, ${car(in_)}, with ${instructor(with_)}`,
     change: changeWords(names, { activity, leftOut }),
     sharedChange: sharedChangeWords(names),
+    groupChange: groupChangeWords(names),
     assignment: assignmentWords(names),
     remedy: remedyWords(names),
     revisionReason: revisionReasonWords(names),

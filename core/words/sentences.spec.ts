@@ -73,6 +73,10 @@ describe('People read', () => {
       [fact('carRefuels', { car: 'c2' }), 'Sabrel R refuels then'],
       [fact('guestComes', { guest: 'g1' }, { arrivesS: at('10:20') }), 'Ines Faro comes at 10:20'],
       [fact('ownActivity', { activity: briefing }), 'the class at 09:30 with Ife Okoro is then'],
+      [
+        fact('carInGroup', { car: 'c1', activity: { kind: 'group', group: 'g-oval', releaseS: at('11:30') } }),
+        'Dunnock Cup is then in g-oval at 11:30',
+      ],
       [fact('carTaken', { car: 'c1', guest: undefined }), 'Dunnock Cup is then with another guest'],
       [
         fact('crewTaken', { instructor: 'i2', activity: sighting }),

@@ -15,6 +15,7 @@ import type {
   RemedyChange,
   ResourceLoad,
   RevisionReason,
+  GroupChange,
   SharedChange,
 } from '../planner';
 import type { AdviceReason, Delay, RunnerName } from '../traffic';
@@ -32,6 +33,8 @@ export interface Words {
   readonly place: (planned: PlannedDrive) => string;
   readonly change: (reason: ChangeReason) => string;
   readonly sharedChange: (change: SharedChange) => string;
+  /** "Oval hour at 12:00 instead of 11:30, in Dunnock Cup instead of Halyard GT". */
+  readonly groupChange: (change: GroupChange) => string;
   readonly assignment: (reason: AssignmentReason) => string;
   /** @param release the release that the drive would have */
   readonly remedy: (change: RemedyChange, release: number) => string;

@@ -1,4 +1,5 @@
 import { COST_TERMS, fact, planFile, type TermName } from '@core/day';
+import { aGroup } from '@core/testing/group-days';
 import { aPlan, drive, at } from '@core/testing/small-day';
 import * as z from 'zod';
 import { Board } from './board';
@@ -225,8 +226,7 @@ describe('A proposal', () => {
     },
     ...more,
   });
-  async function boardWith(reply: unknown) {
-    const data = theDay();
+  async function boardWith(reply: unknown, data = theDay()) {
     const shown = await board(data);
     shown.http.expectOne('/api/days/2027-05-22/planning').flush({ job: reply });
     await settle();
@@ -243,6 +243,23 @@ describe('A proposal', () => {
     await settle();
     const { plan: sent, base } = accept();
     expect([releaseOf(sent, 'd1'), releaseOf(sent, 'd2'), base]).toEqual(['10:20', '10:40', 1]);
+  });
+
+  it('says and shows where it moves a group', async () => {
+    const group = {
+      release: at('10:00'),
+      cars: ['c1'],
+      crew: [{ role: 'lead' as const, instructor: 'i1' }],
+      group: 'one',
+    };
+    const groups = [aGroup({ id: 'one', name: 'The two', members: ['g1', 'g2'], cars: ['c1'] })];
+    const data = theDay({ ...day, version: 2, groups }, { ...aPlan({}), version: 2, groups: [group] });
+    const later = { ...aPlan({}), version: 2 as const, groups: [{ ...group, release: at('11:00') }] };
+    const found = { ...job().found, plan: z.encode(planFile, later), changes: [] };
+    const { text, element } = await boardWith(job({ found }), data);
+    expect(text()).toContain('The two at 11:00 instead of 10:00');
+    expect(text()).toContain('No drive changes.');
+    expect(element.querySelectorAll('.ghost.proposal').length).toBe(1);
   });
 
   it('asks what would help only for guests who still take part', async () => {

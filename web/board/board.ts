@@ -13,9 +13,9 @@ import { RouterLink } from '@angular/router';
 import { isLow, tankOf } from '@core/garage';
 import { clockMinute, drivesConcerned } from '@core/day';
 import { isThrough, owedFrom } from '@core/journal';
+import { groupChanges } from '@core/planner';
 import { CAR_STATUS_WORDS, CREW_STATUS_WORDS, GUEST_STAGE_WORDS } from '@core/words';
 import type { MenuItem } from 'primeng/api';
-
 import { Button } from 'primeng/button';
 import { Menu } from 'primeng/menu';
 import { SelectButton } from 'primeng/selectbutton';
@@ -192,27 +192,31 @@ export class Board {
 
   /** Where drives would stand: those being moved, else those of the proposal. */
   protected readonly ghosts = computed((): readonly Ghost[] => {
-    const [context, trial] = [this.data.context(), this.edits.trial()];
-    if (!context) return [];
+    const [context, trial, state] = [this.data.context(), this.edits.trial(), untracked(this.data.state)];
+    if (!context || !state) return [];
     if (trial) {
       const tone = trial.judgement.broken.length > 0 ? 'refused' : 'trial';
-      const state = untracked(this.data.state);
       const group = trial.plan.groups?.find((planned) => planned.group === trial.group);
-      if (group && state) return [groupGhostOf(context, state, group, tone) ?? []].flat();
+      if (group) return [groupGhostOf(context, state, group, tone) ?? []].flat();
       return trial.plan.drives
         .filter(({ drive }) => trial.drives.has(drive))
         .flatMap((planned) => ghostOf(context, planned, this.mode(), tone) ?? []);
     }
-    const proposed = this.proposed();
+    const proposed = [
+      ...this.proposed().map(({ after }) => after && ghostOf(context, after, this.mode(), 'proposal')),
+      ...this.proposedGroups().map(({ now }) => now && groupGhostOf(context, state, now, 'proposal')),
+    ];
     if (proposed.length === 0) return expectedGhosts(context, this.data.drift(), this.mode());
-    return proposed.flatMap(({ after }) => {
-      const ghost = after && ghostOf(context, after, this.mode(), 'proposal');
-      return ghost ? [ghost] : [];
-    });
+    return proposed.flatMap((ghost) => ghost ?? []);
   });
-  private readonly proposed = computed(() => {
+  private readonly offered = computed(() => {
     const job = this.planning.job();
-    return job?.state === 'ready' && this.panel() === 'proposal' ? (job.found?.changes ?? []) : [];
+    return job?.state === 'ready' && this.panel() === 'proposal' ? (job.found ?? undefined) : undefined;
+  });
+  private readonly proposed = computed(() => this.offered()?.changes ?? []);
+  private readonly proposedGroups = computed(() => {
+    const [offered, plan] = [this.offered(), this.data.plan()];
+    return offered && plan ? groupChanges(plan, offered.plan) : [];
   });
   private readonly pinned = computed(() => {
     const drives = this.data.day()?.guests.flatMap((guest) => guest.drives) ?? [];

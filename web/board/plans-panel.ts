@@ -12,6 +12,7 @@ import { PlanService } from '../data/plan.service';
 import { known } from '../data/reading';
 import { Unread } from '../shell/unread';
 import { HowGood } from './how-good';
+import { otherChanges } from './other-changes';
 
 /** The accepted plans of the day: who, when, why; any two beside each other, and an older one back. */
 @Component({
@@ -67,6 +68,7 @@ export class PlansPanel {
         from: before ? this.tell().place(before) : 'not planned',
         to: after ? this.tell().place(after) : 'left out',
       })),
+      others: otherChanges(this.tell(), older!.plan, newer!.plan),
     };
   });
 

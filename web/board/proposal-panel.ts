@@ -10,7 +10,6 @@ import {
 } from '@angular/core';
 import { emptyPlan, type LeftOutReason } from '@core/day';
 import { standpointOf } from '@core/journal';
-import { sharedChanges } from '@core/planner';
 import { Button } from 'primeng/button';
 import { ProgressBar } from 'primeng/progressbar';
 import { DayWords } from '../data/day-words';
@@ -21,6 +20,7 @@ import { MiniDrive } from '../drawing/mini-drive';
 import { BoardEdits } from './board-edits';
 import { CostTerms, signed } from './cost-terms';
 import { HowGood } from './how-good';
+import { otherChanges } from './other-changes';
 
 /** The search for a plan while it runs, and then its proposal: who is affected, what it costs, accepted or not. */
 @Component({
@@ -95,10 +95,10 @@ export class ProposalPanel {
   /** What would give a drive a place, by drive, as far as somebody has asked. */
   protected readonly help = signal<ReadonlyMap<string, string>>(new Map());
   protected readonly helping = signal<string | undefined>(undefined);
-  protected readonly shared = computed(() => {
+  /** What changes beside the drives. */
+  protected readonly others = computed(() => {
     const [found, day] = [this.found(), this.data.day()];
-    const changes = found && day ? sharedChanges(this.data.plan() ?? emptyPlan(day.date), found.plan) : [];
-    return changes.map(this.tell().sharedChange);
+    return found && day ? otherChanges(this.tell(), this.data.plan() ?? emptyPlan(day.date), found.plan) : [];
   });
   protected readonly costWords = computed(() => {
     const found = this.found();
