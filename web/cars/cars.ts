@@ -30,7 +30,7 @@ import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { Ask } from '../shell/ask';
 import { CAR_FIELDS, MODEL_FIELDS, NEW_CAR_FIELDS, NEW_MODEL, newCar } from './car-fields';
 import { StarterSet } from './starter-set';
-import { known } from '../data/reading';
+import { lastKnown } from '../data/reading';
 import { Unread } from '../shell/unread';
 
 /** The fleet: what each car is, where it stands now, and what the garage enters about it. */
@@ -74,8 +74,9 @@ export class Cars {
     params: () => this.data.view()?.revision?.revision ?? 0,
     stream: () => this.api.call(contract.listCars),
   });
+  private readonly stored = lastKnown(this.list);
   protected readonly rows = computed(() =>
-    (known(this.list)?.cars ?? []).map((stored) => {
+    (this.stored()?.cars ?? []).map((stored) => {
       const day = this.data.state();
       const state = day?.cars.get(stored.id);
       const tank = day && state && tankOf(day, state);
@@ -183,7 +184,7 @@ export class Cars {
 
   /** The next number, and the ids that are taken. */
   private free(): { readonly number: number; readonly taken: ReadonlySet<string> } {
-    const cars = known(this.list)?.cars ?? [];
+    const cars = this.stored()?.cars ?? [];
     const number = 1 + Math.max(0, ...cars.map(({ fields }) => fields.number));
     return { number, taken: new Set(cars.map(({ id }) => id)) };
   }

@@ -9,7 +9,7 @@ import { Api } from '../data/api';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';
-import { known } from '../data/reading';
+import { lastKnown } from '../data/reading';
 import { Unread } from '../shell/unread';
 
 const MOST_SHOWN = 200;
@@ -102,7 +102,11 @@ export class Close {
     params: () => ({ date: this.data.date()!, entries: this.data.entries().length }),
     stream: ({ params: { date } }) => this.api.call(contract.readClose, { params: { date } }),
   });
-  protected readonly shown = computed(() => known(this.close));
+  private readonly read = lastKnown(this.close);
+  protected readonly shown = computed(() => {
+    const read = this.read();
+    return read?.today.date === this.data.date() ? read : undefined;
+  });
   protected readonly rows = computed(() => {
     const shown = this.shown();
     const before = new Map(shown?.before?.figures.map((figure) => [figure.key, figure.value]));

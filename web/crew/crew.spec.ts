@@ -33,4 +33,21 @@ describe('The crew', () => {
       '/api/days/2027-05-22/sheets/instructors/i1.pdf',
     ]);
   });
+
+  it('stays on screen while it is read again, as when somebody accepts a plan', async () => {
+    const data = dayAt('10:00');
+    const { text, http, fixture } = await show(Crew, data);
+    const fields = z.encode(instructor, anInstructor());
+    http.expectOne('/api/instructors').flush({ instructors: [{ id: 'i1', version: 1, fields }] });
+    await settle();
+    data.planned(plan, 2);
+    await settle();
+    expect(text()).toContain('Anselm Holt');
+    http
+      .expectOne('/api/instructors')
+      .flush({ instructors: [{ id: 'i1', version: 2, fields: { ...fields, name: 'A. Holt' } }] });
+    await settle();
+    await fixture.whenStable();
+    expect(text()).toContain('A. Holt');
+  });
 });

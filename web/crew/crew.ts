@@ -14,7 +14,7 @@ import { CrewLoad } from './crew-load';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { crewFormFields } from './crew-fields';
 import { Slips } from '../shell/slips';
-import { known } from '../data/reading';
+import { lastKnown } from '../data/reading';
 import { Unread } from '../shell/unread';
 
 /** What somebody may go to, as the buttons say and read it out. */
@@ -42,19 +42,20 @@ export class Crew {
     params: () => this.data.view()?.revision?.revision ?? 0,
     stream: () => this.api.call(contract.listInstructors),
   });
+  private readonly stored = lastKnown(this.list);
   protected readonly fields = computed(() => {
     const view = this.data.view();
     const cars = (view?.day.cars ?? []).map(({ id, name }) => ({
       value: id,
       label: `${view?.carNumbers[id] ?? ''} ${name}`,
     }));
-    const spoken = (known(this.list)?.instructors ?? []).flatMap(({ fields }) => fields.languages);
+    const spoken = (this.stored()?.instructors ?? []).flatMap(({ fields }) => fields.languages);
     return crewFormFields(cars, this.edited()?.fields['cars'] === 'all', spoken);
   });
   protected readonly deskPdf = computed(() => this.ofDay((date) => addressOf(contract.deskSheet, { date })));
   protected readonly dayPdf = computed(() => this.ofDay((date) => addressOf(contract.daySheet, { date })));
   protected readonly rows = computed(() =>
-    (known(this.list)?.instructors ?? []).map((stored) => {
+    (this.stored()?.instructors ?? []).map((stored) => {
       const state = this.data.state()?.crew.get(stored.id);
       const { fields } = stored;
       const may = [
@@ -104,7 +105,7 @@ export class Crew {
   }
 
   protected add(): void {
-    const crew = known(this.list)?.instructors ?? [];
+    const crew = this.stored()?.instructors ?? [];
     this.edited.set(
       editing(instructorFields, {
         title: 'New instructor',

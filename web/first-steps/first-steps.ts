@@ -46,18 +46,21 @@ export class FirstSteps {
   protected readonly steps = computed(() =>
     this.service.steps().map((step, place) => ({ ...step, ...STEP_WORDS[step.name], place: place + 1 })),
   );
-  /** The venue with what the browser knows offered where nobody has chosen yet. */
-  protected readonly venue = computed(() => {
-    const stored = this.service.venue();
-    if (!stored) return undefined;
-    const fields = z.encode(venueFields, stored.fields);
-    const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-    return {
-      ...fields,
-      name: fields.name === UNNAMED_VENUE ? '' : fields.name,
-      timeZone: fields.timeZone === 'UTC' && zone ? zone : fields.timeZone,
-    };
-  });
+  /** The venue with what the browser knows offered where nobody has chosen yet; another one fills the forms anew. */
+  protected readonly venue = computed(
+    () => {
+      const stored = this.service.venue();
+      if (!stored) return undefined;
+      const fields = z.encode(venueFields, stored.fields);
+      const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+      return {
+        ...fields,
+        name: fields.name === UNNAMED_VENUE ? '' : fields.name,
+        timeZone: fields.timeZone === 'UTC' && zone ? zone : fields.timeZone,
+      };
+    },
+    { equal: (one, other) => JSON.stringify(one) === JSON.stringify(other) },
+  );
   protected readonly cars = computed(() => {
     const count = this.service.fleet().length;
     return count === 0 ? 'No car yet' : count === 1 ? 'One car' : `${count} cars`;

@@ -106,7 +106,8 @@ export class QuickCrew {
     if (!read.success) return;
     this.api.call(contract.addInstructor, { body: read.data }).subscribe({
       next: () => {
-        this.name.set('');
+        // Whoever types fast is at the next one already.
+        this.name.update((typed) => (typed.trim() === read.data.name ? '' : typed));
         // The first one gives the class; of the others it is asked each time.
         this.brief.set(false);
         this.data.reload();

@@ -6,7 +6,7 @@ import { missingWords } from '@core/words';
 import { forkJoin, tap, type Observable } from 'rxjs';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import { known } from '../data/reading';
+import { lastKnown } from '../data/reading';
 import { PhonesService } from '../phones/phones.service';
 
 /** Where each thing that is missing is entered: the address of its screen, and the field where there is one. */
@@ -42,11 +42,13 @@ export class StepsService {
     params: () => this.data.view(),
     stream: () => forkJoin({ cars: this.api.call(contract.listCars), venue: this.api.call(contract.readVenue) }),
   });
-  readonly fleet = computed(() => (known(this.setUp)?.cars.cars ?? []).map(({ fields }) => fields));
-  readonly venue = computed<StoredVenue | undefined>(() => known(this.setUp)?.venue);
+  /** While it is read again the steps stay, with what somebody types in them. */
+  private readonly read = lastKnown(this.setUp);
+  readonly fleet = computed(() => (this.read()?.cars.cars ?? []).map(({ fields }) => fields));
+  readonly venue = computed<StoredVenue | undefined>(() => this.read()?.venue);
 
   private readonly found = computed(() => {
-    const [view, setUp] = [this.data.view(), known(this.setUp)];
+    const [view, setUp] = [this.data.view(), this.read()];
     if (!view || !setUp) return [];
     const { introduction, putOff } = setUp.venue.fields;
     return firstSteps({

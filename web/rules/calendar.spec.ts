@@ -29,7 +29,7 @@ async function shown() {
     one.flush({ setup: { closes: '20:00' }, usual: { from: '09:00', to: '17:00' } });
   }
   await settle();
-  return it;
+  return { ...it, data };
 }
 
 describe('The calendar', () => {
@@ -62,6 +62,57 @@ describe('The calendar', () => {
     const { body } = http.expectOne({ method: 'PUT', url: '/api/venue' }).request;
     expect(body.version).toBe(4);
     expect(body.fields.calendar.patterns).toEqual([{ weekdays: [6, 7], from: '05-01', to: '10-15' }]);
+  });
+
+  it('keeps what is typed while the day changes elsewhere', async () => {
+    const { data, fixture, http } = await shown();
+    const element = fixture.nativeElement as HTMLElement;
+    const type = (selector: string, value: string) => {
+      const input = element.querySelector<HTMLInputElement>(selector)!;
+      input.value = value;
+      input.dispatchEvent(new Event('input'));
+    };
+    type('.pattern input', '3 May');
+    type('#field-closes', '21:00');
+    data.view.update((view) => ({ ...view }));
+    data.days.update((days) => [...days.map((day) => ({ ...day, bookings: 3 }))]);
+    await settle();
+    expect(http.match(() => true)).toEqual([]);
+    const values = ['.pattern input', '#field-closes'].map(
+      (one) => element.querySelector<HTMLInputElement>(one)!.value,
+    );
+    expect(values).toEqual(['3 May', '21:00']);
+  });
+
+  it('goes beside what somebody else changed of the venue, and over another calendar only when asked again', async () => {
+    const { fixture, press, http, text } = await shown();
+    const from = (fixture.nativeElement as HTMLElement).querySelector<HTMLInputElement>('.pattern input')!;
+    from.value = '3 May';
+    from.dispatchEvent(new Event('input'));
+    await settle();
+    await press('Save the calendar');
+    const sent = () => http.expectOne({ method: 'PUT', url: '/api/venue' });
+    const changedMeanwhile = (version: number, change: object) =>
+      sent().flush(
+        {
+          type: 'about:blank',
+          title: 'x',
+          status: 409,
+          detail: 'x',
+          current: { version, fields: { ...VENUE, ...change } },
+        },
+        { status: 409, statusText: 'Conflict' },
+      );
+    changedMeanwhile(5, { name: 'Larkmere Station' });
+    await settle();
+    const theirs = { ...VENUE.calendar, weekStartsOn: 1 };
+    changedMeanwhile(6, { name: 'Larkmere Station', calendar: theirs });
+    await settle();
+    expect(text()).toContain('Somebody has changed the calendar meanwhile');
+    expect(from.value).toBe('3 May');
+    await press('Save the calendar');
+    const { version, fields } = sent().request.body as { version: number; fields: typeof VENUE };
+    expect([version, fields.name, fields.calendar.patterns[0]!.from]).toEqual([6, 'Larkmere Station', '05-03']);
   });
 
   it('reads days of the year as people write them', () => {

@@ -7,9 +7,11 @@ import {
   contract,
   daySetup,
   openDates,
+  venueFields,
   WEEKDAYS,
   type Calendar,
   type DaySetup,
+  type VenueFields,
   type Weekday,
 } from '@core/api';
 import { faultsOf, wallClock, windowsOf, windowsText } from '@core/day';
@@ -28,7 +30,7 @@ import { PLAIN_WORDS } from '../data/screen-words';
 import { VenueClock } from '../data/venue-clock';
 import { formOf } from '../forms/fields';
 import { MomentField } from '../forms/moment-field';
-import { RecordForm } from '../forms/record-form';
+import { conflictOf, RecordForm } from '../forms/record-form';
 
 /** A calendar as it is typed: days of the year and hours in words. */
 interface Draft {
@@ -147,10 +149,10 @@ export class CalendarScreen {
   protected readonly targets = signal<readonly Date[]>([]);
   protected readonly saving = signal(false);
   protected readonly fault = signal<string | undefined>(undefined);
-  private readonly venue = rxResource({
-    params: () => this.data.view(),
-    stream: () => this.api.call(contract.readVenue),
-  });
+  /** Read once, that nothing of what is being typed is put back. */
+  private readonly venue = rxResource({ stream: () => this.api.call(contract.readVenue) });
+  /** As the server is known to have it now. */
+  private readonly latest = linkedSignal(() => known(this.venue));
   protected readonly fields = computed(() => known(this.venue)?.fields);
   protected readonly draft = linkedSignal(() => {
     const fields = this.fields();
@@ -164,9 +166,11 @@ export class CalendarScreen {
   protected readonly chosenDate = computed(() => dateOf(this.chosen()));
   private readonly summaries = computed(() => new Map(this.data.days().map((day) => [day.date, day])));
   protected readonly summary = computed(() => this.summaries().get(this.chosen()));
+  /** The chosen day, where it is one; another one is read, and not the same when only its bookings change. */
+  private readonly setUpDate = computed(() => (this.summary() ? this.chosen() : undefined));
   protected readonly stored = rxResource({
-    params: () => (this.summary() ? { date: this.chosen() } : undefined),
-    stream: ({ params }) => this.api.call(contract.readDaySetup, { params }),
+    params: () => this.setUpDate(),
+    stream: ({ params: date }) => this.api.call(contract.readDaySetup, { params: { date } }),
   });
   protected readonly own = computed(() => {
     const stored = known(this.stored);
@@ -290,19 +294,30 @@ export class CalendarScreen {
       const [first] = faultsOf(result.error);
       return this.fault.set(`${first!.path}: ${first!.message}`);
     }
-    const { version, fields } = known(this.venue)!;
+    const { version, fields } = this.latest()!;
     this.saving.set(true);
     this.api.call(contract.changeVenue, { body: { version, fields: { ...fields, calendar: result.data } } }).subscribe({
       next: () => {
         this.saving.set(false);
+        this.venue.reload();
         this.data.reload();
         this.data.say('The calendar is saved; its days are there.');
       },
       error: (error: Error) => {
         this.saving.set(false);
-        this.data.refuse(error.message);
+        const conflict = conflictOf(error);
+        if (conflict) this.meet(conflict.version, z.decode(venueFields, conflict.current as never));
+        else this.data.refuse(error.message);
       },
     });
+  }
+
+  /** Somebody has changed the venue meanwhile: where that was not its calendar, this one goes beside it. */
+  private meet(version: number, fields: VenueFields): void {
+    const before = this.latest()!.fields.calendar;
+    this.latest.update((known) => known && { ...known, version, fields });
+    if (JSON.stringify(before) === JSON.stringify(fields.calendar)) this.save();
+    else this.fault.set('Somebody has changed the calendar meanwhile; save again to put this one in its place.');
   }
 
   private edit(change: (draft: Draft) => Draft): void {

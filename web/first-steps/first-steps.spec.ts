@@ -1,0 +1,80 @@
+import { ORDINARY_RULES } from '@core/day';
+import { aDay, aPlan } from '@core/testing/small-day';
+import { FakeDay, show } from '../testing/fake-day';
+import { settle } from '../testing/two-drives';
+import { FirstSteps } from './first-steps';
+
+const VENUE = {
+  name: 'Larkmere',
+  timeZone: 'UTC',
+  currency: 'EUR',
+  opens: '09:00',
+  closes: '17:00',
+  condition: { name: 'dry', paceFactor: 1 },
+  circuit: { name: 'Slipway', lapLengthM: 2000, closures: [] },
+  rules: ORDINARY_RULES,
+  paces: { first: 1.2, before: 1.1, quick: 1 },
+  sightingVehicles: [],
+  calendar: { weekStartsOn: 1, patterns: [], closed: [] },
+};
+
+async function shown(step: string) {
+  const data = new FakeDay(aDay({ instructors: [] }), aPlan({}), '09:00');
+  const it = await show(FirstSteps, data);
+  /** The server tells of the venue, as it was or changed. */
+  const read = async (change: Partial<typeof VENUE> = {}) => {
+    await settle();
+    for (const one of it.http.match('/api/cars')) one.flush({ cars: [] });
+    for (const one of it.http.match('/api/venue')) one.flush({ version: 4, fields: { ...VENUE, ...change } });
+    await settle();
+  };
+  /** Somebody at another desk has changed something of the day. */
+  const elsewhere = () => data.view.update((view) => ({ ...view }));
+  await read();
+  const heading = [...it.element.querySelectorAll<HTMLButtonElement>('h2 button')];
+  const open = heading.find((button) => button.textContent?.includes(step))!;
+  if (open.ariaExpanded !== 'true') open.click();
+  await settle();
+  const field = (selector: string) => it.element.querySelector<HTMLInputElement>(selector)!;
+  const type = async (selector: string, value: string) => {
+    field(selector).value = value;
+    field(selector).dispatchEvent(new Event('input'));
+    await settle();
+  };
+  return { ...it, data, read, elsewhere, field, type };
+}
+
+describe('The first steps', () => {
+  it('keep what is typed while the day changes elsewhere', async () => {
+    const { type, field, elsewhere, read } = await shown('Crew');
+    await type('input[name=name]', 'Gwen As');
+    elsewhere();
+    await settle();
+    expect(field('input[name=name]').value).toBe('Gwen As');
+    await read();
+    expect(field('input[name=name]').value).toBe('Gwen As');
+  });
+
+  it('keep a form of the venue that is being typed in, unless the venue itself has changed', async () => {
+    const { type, field, elsewhere, read } = await shown('Venue');
+    await type('#field-name', 'Quarry Fi');
+    elsewhere();
+    await read();
+    expect(field('#field-name').value).toBe('Quarry Fi');
+    elsewhere();
+    await read({ name: 'Larkmere Station' });
+    expect(field('#field-name').value).toBe('Larkmere Station');
+  });
+
+  it('add one person after the other, also where the next name is typed before the first is stored', async () => {
+    const { type, field, http, press } = await shown('Crew');
+    await type('input[name=name]', 'Gwen Aske');
+    await press('Add this person');
+    const sent = http.expectOne({ method: 'POST', url: '/api/instructors' });
+    expect((sent.request.body as { name: string }).name).toBe('Gwen Aske');
+    await type('input[name=name]', 'Hal');
+    sent.flush({ id: 'i1', version: 1, fields: sent.request.body as object });
+    await settle();
+    expect(field('input[name=name]').value).toBe('Hal');
+  });
+});
