@@ -32,7 +32,6 @@ const LIST = [
   ].map(([name, car, laps], place) => `N-${place + 1};${name};13:${place}0;${car};${laps};120,00`),
 ].join('\r\n');
 
-/** Everything that somebody clicks, chooses or types into, counted. */
 /** A folder, where pictures are asked for. */
 const PICTURES = process.env['FIRST_DAY_PICTURES'];
 /** The pictures of `docs/first-day.md`, where they are asked for. */
@@ -40,6 +39,7 @@ async function picture(page: Page, file: string): Promise<void> {
   if (PICTURES) await page.screenshot({ path: `${PICTURES}/${file}.png` });
 }
 
+/** Everything that somebody clicks, chooses or types into, counted. */
 class Hands {
   actions = 0;
   async click(target: Locator): Promise<void> {
@@ -99,13 +99,15 @@ async function planFirst(page: Page, hands: Hands): Promise<void> {
   await expect(page.locator('.drive').first()).toBeVisible();
 }
 
-/** Who has a guest's first drive, by the plan. */
-async function teacherOf(page: Page, url: string, name: string): Promise<string> {
+/** Whose drive is the first of the day, by the plan, and with whom. */
+async function firstOut(page: Page, url: string): Promise<{ readonly guest: string; readonly instructor: string }> {
   const { days } = (await (await page.request.get(`${url}/api/days`)).json()) as { days: { date: string }[] };
-  const view = dayView.parse(await (await page.request.get(`${url}/api/days/${days[0]!.date}`)).json());
-  const drives = new Set(view.day.guests.find((guest) => guest.name === name)!.drives.map(({ id }) => id));
-  const { instructor } = view.plan!.drives.find(({ drive }) => drives.has(drive))!;
-  return view.day.instructors.find(({ id }) => id === instructor)!.name;
+  const { day, plan } = dayView.parse(await (await page.request.get(`${url}/api/days/${days[0]!.date}`)).json());
+  const [first] = [...plan!.drives].sort((a, b) => a.release - b.release);
+  return {
+    guest: day.guests.find(({ drives }) => drives.some(({ id }) => id === first!.drive))!.name,
+    instructor: day.instructors.find(({ id }) => id === first!.instructor)!.name,
+  };
 }
 
 test.describe('from an empty folder', () => {
@@ -160,7 +162,7 @@ test.describe('from an empty folder', () => {
       await planFirst(page, hands);
 
       const other = await secondBrowser(browser);
-      const guest = 'Ada Norn';
+      const { guest, instructor } = await firstOut(other, venue.url);
       await other.goto(`${venue.url}/gate`);
       await hands.click(
         other.getByRole('listitem').filter({ hasText: guest }).getByRole('button', { name: 'Clear', exact: true }),
@@ -171,7 +173,7 @@ test.describe('from an empty folder', () => {
       await hands.click(other.locator('article', { hasText: guest }).getByRole('button', { name: 'Let out' }));
       await hands.click(other.getByRole('button', { name: 'Back', exact: true }));
       await other.goto(`${venue.url}/counter`);
-      await hands.click(other.getByRole('button', { name: await teacherOf(other, venue.url, guest) }));
+      await hands.click(other.getByRole('button', { name: instructor }));
       await hands.click(other.getByRole('button', { name: 'Guest is seated' }));
       await other.goto(`${venue.url}/pit-exit`);
       await hands.click(other.getByRole('button', { name: /^All checked/ }).first());
