@@ -42,6 +42,7 @@ describe('The counter on the phone', () => {
     localStorage.setItem('joylap.counter', 'i2');
     const data = seen();
     const { press, text } = await show(Counter, data);
+    expect(text()).toContain('Piet Verhoeve: waiting at the cars');
     await press('Guest is seated');
     expect(data.state().drives.get('d2')).toEqual(
       jasmine.objectContaining({ stage: 'seated', car: 'c2', instructor: 'i2' }),

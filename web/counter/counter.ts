@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { spokenDuration } from '@core/day';
 import { countsDiffer, extraLapReason, progressOf, type DriveState, type ExtraLapReason } from '@core/journal';
 import { delaysOf, progressOfRunner } from '@core/traffic';
-import { EXTRA_LAP_WORDS } from '@core/words';
+import { EXTRA_LAP_WORDS, GUEST_STAGE_WORDS } from '@core/words';
 import { CircuitService } from '../data/circuit.service';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
@@ -74,6 +74,7 @@ export class Counter {
       next: this.nextWords(drive),
       stage: drive.stage,
       guest: drive.guest.name,
+      where: GUEST_STAGE_WORDS[state.guests.get(drive.guest.id)?.stage ?? 'expected'],
       number: view.carNumbers[drive.car ?? ''],
       car: context.schedule.index.cars.get(drive.car ?? '')?.name ?? '',
       beads: beadsOf(drive, done),
