@@ -25,9 +25,13 @@ async function shown(step: string) {
   const read = async (change: Partial<typeof VENUE> = {}) => {
     await settle();
     for (const one of it.http.match('/api/cars')) one.flush({ cars: [] });
-    for (const one of it.http.match('/api/venue')) one.flush({ version: 4, fields: { ...VENUE, ...change } });
+    for (const one of it.http.match({ method: 'GET', url: '/api/venue' })) {
+      one.flush({ version: 4, fields: { ...VENUE, ...change } });
+    }
     await settle();
   };
+  /** What is sent to be kept of the venue. */
+  const sent = () => it.http.expectOne({ method: 'PUT', url: '/api/venue' }).request.body as { fields: typeof VENUE };
   /** Somebody at another desk has changed something of the day. */
   const elsewhere = () => data.view.update((view) => ({ ...view }));
   await read();
@@ -41,7 +45,7 @@ async function shown(step: string) {
     field(selector).dispatchEvent(new Event('input'));
     await settle();
   };
-  return { ...it, data, read, elsewhere, field, type };
+  return { ...it, data, read, sent, elsewhere, field, type };
 }
 
 describe('The first steps', () => {
@@ -76,5 +80,40 @@ describe('The first steps', () => {
     sent.flush({ id: 'i1', version: 1, fields: sent.request.body as object });
     await settle();
     expect(field('input[name=name]').value).toBe('Hal');
+  });
+
+  const choose = (element: HTMLElement, words: string) =>
+    [...element.querySelectorAll('label')].find((label) => label.textContent?.includes(words))!.click();
+
+  it('take how long a class is and the vehicles that show the circuit, as people write them', async () => {
+    const { type, element, press, sent, text } = await shown('How guests');
+    choose(element, 'in a vehicle');
+    await settle();
+    await press('Add a vehicle');
+    await type('input[name=takes]', '1 h 10');
+    await press('Save class and circuit');
+    expect(text()).toContain('name');
+    await type('[aria-label="Vehicle 1"] input', 'Brown van');
+    await type('[aria-label="Vehicle 1"] input[size]', '9:00–12:30');
+    await press('Save class and circuit');
+    const { fields } = sent();
+    expect(fields.rules.briefing.durationS).toBe(70 * 60);
+    expect(fields.sightingVehicles).toEqual([
+      jasmine.objectContaining({ name: 'Brown van', seats: 4, available: [{ from: '09:00', to: '12:30' }] }),
+    ] as never);
+  });
+
+  it('ask for nothing of a vehicle that was begun where the circuit is shown in another way', async () => {
+    const { element, press, sent } = await shown('How guests');
+    choose(element, 'in a vehicle');
+    await settle();
+    await press('Add a vehicle');
+    choose(element, 'on foot');
+    await settle();
+    await press('Save class and circuit');
+    const { fields } = sent();
+    expect(fields).toEqual(
+      jasmine.objectContaining({ introduction: { class: true, circuit: 'walk' }, sightingVehicles: [] }),
+    );
   });
 });

@@ -133,7 +133,11 @@ export class IntroductionForm {
         briefing: { durationS: durationOf(draft.takes) ?? draft.takes, seats: draft.seats, rooms: draft.rooms },
         sighting: { ...encoded.rules.sighting, laps: draft.laps },
       },
-      sightingVehicles: draft.vehicles.map(({ hours, ...vehicle }) => ({ ...vehicle, available: windowsOf(hours) })),
+      // Nobody sees what was begun of a vehicle once the circuit is shown in another way.
+      sightingVehicles:
+        draft.circuit === 'vehicle'
+          ? draft.vehicles.map(({ hours, ...vehicle }) => ({ ...vehicle, available: windowsOf(hours) }))
+          : encoded.sightingVehicles,
     });
     this.faults.set(read.success ? [] : faultsOf(read.error).map(faultLine));
     if (!read.success) return;
