@@ -1,18 +1,27 @@
 import { keyFaults } from './key-faults';
 import { ADDRESSES, expect, seriousFaults, test } from './demo';
 
-test('no screen has a serious fault of accessibility, of contrast at dusk, or of the keyboard', async ({ page }) => {
-  test.setTimeout(600_000);
-  const faults: string[] = [];
-  for (const address of ADDRESSES) {
-    await page.goto(address);
-    await expect(page.locator('h1').first()).toBeAttached();
-    await page.waitForTimeout(300);
-    faults.push(...(await seriousFaults(page)).map((fault) => `${address}: ${fault}`));
-    faults.push(...(await keyFaults(page)).map((fault) => `${address}: ${fault}`));
-    // A theme changes colours and nothing else.
-    await page.evaluate(() => document.documentElement.classList.add('dusk'));
-    faults.push(...(await seriousFaults(page, ['color-contrast'])).map((fault) => `${address} at dusk: ${fault}`));
-  }
-  expect(faults).toEqual([]);
-});
+/** Each part of the screens is a walk of its own, that they are shared among those who walk. */
+const PARTS = 4;
+
+test.describe.configure({ mode: 'parallel' });
+
+for (let part = 0; part < PARTS; part += 1) {
+  test(`no screen has a serious fault of accessibility, of contrast at dusk, or of the keyboard: part ${part + 1} of ${PARTS}`, async ({
+    page,
+  }) => {
+    test.setTimeout(600_000);
+    const faults: string[] = [];
+    for (const address of ADDRESSES.filter((_, place) => place % PARTS === part)) {
+      await page.goto(address);
+      await expect(page.locator('h1').first()).toBeAttached();
+      await page.waitForTimeout(300);
+      faults.push(...(await seriousFaults(page)).map((fault) => `${address}: ${fault}`));
+      faults.push(...(await keyFaults(page)).map((fault) => `${address}: ${fault}`));
+      // A theme changes colours and nothing else.
+      await page.evaluate(() => document.documentElement.classList.add('dusk'));
+      faults.push(...(await seriousFaults(page, ['color-contrast'])).map((fault) => `${address} at dusk: ${fault}`));
+    }
+    expect(faults).toEqual([]);
+  });
+}

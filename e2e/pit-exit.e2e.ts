@@ -100,6 +100,7 @@ test('two tablets count through a busy quarter hour without network: nothing is 
 
 test('an all-stop is on every screen at once, and takes two steps back to green', async ({ page, browser }) => {
   const other = await secondBrowser(browser);
+  const faults = guard(other);
   await other.goto('/board');
   await expect(other.locator('.drive').first()).toBeVisible();
   await page.goto('/pit-exit');
@@ -126,6 +127,7 @@ test('an all-stop is on every screen at once, and takes two steps back to green'
   });
   expect(running.length).toBeGreaterThan(0);
   expect(running.every(({ spoiled }) => [...spoiled.values()].includes('all-stop'))).toBe(true);
+  expect(faults).toEqual([]);
   await other.close();
 });
 
