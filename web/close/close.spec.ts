@@ -22,7 +22,7 @@ async function shown(data = running('10:20')) {
   return { ...it, data, tell };
 }
 const cells = (element: HTMLElement) =>
-  [...element.querySelectorAll('tbody tr')].map((row) => [...row.children].map((cell) => cell.textContent!.trim()));
+  [...element.querySelectorAll('tbody tr')].map((row) => [...row.children].map((cell) => cell.textContent.trim()));
 
 describe('The close of the day', () => {
   it('tells each figure beside what was planned and the same weekday a week before', async () => {
