@@ -61,7 +61,7 @@ test('a reading corrects the fuel, and what has to be refuelled is said with the
   const car = page.getByRole('region', { name });
   await car.getByRole('button', { name: '¼' }).click();
   await expect(car.getByText(new RegExp(`^${Math.round(fuel.capacityL / 4)} l of ${fuel.capacityL}`))).toBeVisible();
-  await expect(page.getByRole('button', { name: `${number} ${name}: refuel before the drive of` })).toBeVisible();
+  await expect(page.getByRole('button', { name: `${number} ${name}: refuel before ` })).toBeVisible();
   const full = String(fuel.capacityL - 1);
   await car.getByRole('spinbutton', { name: 'Litres' }).fill(full);
   await car.getByRole('button', { name: 'read', exact: true }).click();

@@ -86,7 +86,7 @@ export class Garage {
         list.push({
           car: id,
           atS: refuel.before.startS,
-          text: `${name}: refuel before the drive of ${refuel.before.guest} at ${clockMinute(refuel.before.releaseS)}, or it drops below the reserve.`,
+          text: `${name}: refuel before ${refuel.before.guest} at ${clockMinute(refuel.before.releaseS)}, or it drops below the reserve.`,
         });
       }
       for (const { part, reachedBy } of wear) {

@@ -1,4 +1,5 @@
 import { Gate } from './gate';
+import { aGroup } from '@core/testing/group-days';
 import { aCar } from '@core/testing/small-day';
 import { aBooking, FakeDay, show } from '../testing/fake-day';
 import { day, dayAt, plan } from '../testing/two-guests';
@@ -13,6 +14,19 @@ describe('The gate', () => {
     expect(text()).toContain('5 min late');
     expect(text()).toContain('0 of 2 have come, 1 late');
     expect(text()).toContain('Motion sickness once');
+  });
+
+  it('says what each has booked: the cars, the group, or nothing', async () => {
+    const [ines, piet] = day.guests;
+    const guests = [ines!, { ...piet!, drives: [] }, { ...piet!, id: 'g3', name: 'Noor Haddad', drives: [] }];
+    const groups = [aGroup({ id: 'one', name: 'Oval hour', members: ['g2'], cars: ['c2'] })];
+    const data = new FakeDay({ ...day, version: 2, groups, guests }, { ...plan, drives: [] }, '09:05');
+    const { element } = await show(Gate, data);
+    const said = [...element.querySelectorAll('li')].map((row) =>
+      row.querySelector('.line')?.textContent.split('·').at(-1)?.trim(),
+    );
+    expect(said[0]).toContain('Dunnock Cup');
+    expect(said.slice(1)).toEqual(['nothing booked', 'Oval hour']);
   });
 
   it('clears a guest with Enter, step by step, and the next one at once with C', async () => {

@@ -120,11 +120,18 @@ export class Gate {
             : undefined,
         next: occupancyWords(nextOccupancy(context, state, guest.guest.id), this.data.view(), {}, this.when.words()),
         lateMin: guest.arrivedS === undefined && !guest.gone ? Math.floor((state.timeS - guest.guest.arrives) / 60) : 0,
-        cars: [...new Set(guest.guest.drives.flatMap(({ cars }) => cars.map((id) => carLabel(this.data.view(), id))))],
+        booked: this.booked(context.day, guest.guest),
         warning: this.leftOut(context.schedule.plan, guest.guest),
         place: GUEST_STAGE_WORDS[guest.stage],
       }));
   });
+  /** The cars of a guest's drives, and the groups. */
+  private booked({ groups = [] }: Day, { id, drives }: Guest): string[] {
+    const cars = drives.flatMap((drive) => drive.cars.map((car) => carLabel(this.data.view(), car)));
+    const own = groups.filter(({ members }) => members.includes(id)).map(({ name }) => name);
+    return [...new Set([...cars, ...own])];
+  }
+
   /** Whether one of the cars that a guest booked is for some heights only. */
   private needsHeight({ cars }: Day, { drives }: Guest): boolean {
     const booked = new Set(drives.flatMap((drive) => drive.cars));
