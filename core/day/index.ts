@@ -30,7 +30,7 @@ export type { NamedKind } from './rules/complete';
 export { cents, money } from './money';
 export * from './schedule';
 export { slipsOf, type Slip, type SlipFact } from './slips';
-export { frozenOf, type Dropped, type Obstacle, type Frozen } from './frozen';
+export { frozenOf, type Dropped, type Obstacle, type Frozen, sameActivity } from './frozen';
 export * from './time';
 export * from './usual-writing';
 export * from './record-text';

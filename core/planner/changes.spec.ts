@@ -191,7 +191,7 @@ describe('Groups in a proposal', () => {
       { role: 'lead' as const, instructor: lead },
       { role: 'beside' as const, instructor: beside },
     ];
-    const [crew] = [two('i1', 'i2')];
+    const crew = two('i1', 'i2');
     expect(texts({ crew: [...crew].reverse() }, { crew })).toEqual([]);
     expect(texts({ crew: two('i2', 'i1') }, { crew })).toEqual(['The three at 10:00, its people in other roles']);
     expect(texts({ crew })).toEqual(['The three at 10:00, with Ife Okoro too']);

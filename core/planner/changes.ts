@@ -6,6 +6,7 @@ import {
   layOutDrive,
   liesInside,
   overlaps,
+  sameActivity,
   wishedDrives,
   wishesOf,
   type Activity,
@@ -200,9 +201,9 @@ export function groupChanges({ groups: before = [] }: Plan, { groups: after = []
     .sort((a, b) => (a.now ?? a.before)!.release - (b.now ?? b.before)!.release);
 }
 
-/** All that a plan says of a group, whatever the order in which its crew is listed. */
-function placeOf({ release, cars, leadCar, crew }: PlannedGroup): string {
-  return JSON.stringify([release, cars, leadCar, crew.map(({ role, instructor }) => `${role} ${instructor}`).sort()]);
+/** A text by which a group has the same place in two plans, however long what stands in it is held. */
+function placeOf({ heldUntil: _, ...planned }: PlannedGroup): string {
+  return sameActivity.group(planned);
 }
 
 function sharedOf({ briefings, sightings }: Plan): SharedActivity[] {

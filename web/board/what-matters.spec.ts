@@ -1,4 +1,5 @@
 import { WhatMatters } from './what-matters';
+import { A_VENUE } from '../testing/a-venue';
 import { show } from '../testing/fake-day';
 import { day, settle, theDay } from '../testing/two-drives';
 
@@ -7,18 +8,7 @@ describe('What matters', () => {
     const { http, fixture } = await show(WhatMatters, theDay(), { open: true });
     await settle();
     const rules = { ...day.rules, weights: { passes: 2.1 } };
-    const fields = {
-      name: 'Test field',
-      timeZone: 'Atlantic/Faroe',
-      currency: 'EUR',
-      opens: '08:30',
-      closes: '18:00',
-      condition: { name: 'dry', paceFactor: 1 },
-      circuit: { name: 'Loop', lapLengthM: 2000, closures: [] },
-      rules,
-      paces: { first: 1.25, before: 1.12, quick: 1 },
-      sightingVehicles: [],
-    };
+    const fields = { ...A_VENUE, rules };
     http.expectOne('/api/venue').flush({ version: 3, fields });
     await settle();
     await fixture.whenStable();

@@ -1,37 +1,23 @@
-import { ORDINARY_RULES } from '@core/day';
 import { aDay, aPlan } from '@core/testing/small-day';
+import { A_VENUE } from '../testing/a-venue';
 import { FakeDay, show } from '../testing/fake-day';
 import { settle } from '../testing/two-drives';
 import { FirstSteps } from './first-steps';
-
-const VENUE = {
-  name: 'Larkmere',
-  timeZone: 'UTC',
-  currency: 'EUR',
-  opens: '09:00',
-  closes: '17:00',
-  condition: { name: 'dry', paceFactor: 1 },
-  circuit: { name: 'Slipway', lapLengthM: 2000, closures: [] },
-  rules: ORDINARY_RULES,
-  paces: { first: 1.2, before: 1.1, quick: 1 },
-  sightingVehicles: [],
-  calendar: { weekStartsOn: 1, patterns: [], closed: [] },
-};
 
 async function shown(step: string) {
   const data = new FakeDay(aDay({ instructors: [] }), aPlan({}), '09:00');
   const it = await show(FirstSteps, data);
   /** The server tells of the venue, as it was or changed. */
-  const read = async (change: Partial<typeof VENUE> = {}) => {
+  const read = async (change: Partial<typeof A_VENUE> = {}) => {
     await settle();
     for (const one of it.http.match('/api/cars')) one.flush({ cars: [] });
     for (const one of it.http.match({ method: 'GET', url: '/api/venue' })) {
-      one.flush({ version: 4, fields: { ...VENUE, ...change } });
+      one.flush({ version: 4, fields: { ...A_VENUE, ...change } });
     }
     await settle();
   };
   /** What is sent to be kept of the venue. */
-  const sent = () => it.http.expectOne({ method: 'PUT', url: '/api/venue' }).request.body as { fields: typeof VENUE };
+  const sent = () => it.http.expectOne({ method: 'PUT', url: '/api/venue' }).request.body as { fields: typeof A_VENUE };
   /** Somebody at another desk has changed something of the day. */
   const elsewhere = () => data.view.update((view) => ({ ...view }));
   await read();

@@ -1,29 +1,15 @@
 import { aDay, aPlan } from '@core/testing/small-day';
-import { ORDINARY_RULES } from '@core/day';
+import { A_VENUE } from '../testing/a-venue';
 import { FakeDay, show } from '../testing/fake-day';
 import { settle } from '../testing/two-drives';
 import { CalendarScreen, monthDayOf } from './calendar';
-
-const VENUE = {
-  name: 'Larkmere',
-  timeZone: 'UTC',
-  currency: 'EUR',
-  opens: '09:00',
-  closes: '17:00',
-  condition: { name: 'dry', paceFactor: 1 },
-  circuit: { name: 'Slipway', lapLengthM: 2000, closures: [] },
-  rules: ORDINARY_RULES,
-  paces: { first: 1.2, before: 1.1, quick: 1 },
-  sightingVehicles: [],
-  calendar: { weekStartsOn: 7, patterns: [{ weekdays: [6, 7], from: '05-01', to: '09-30' }], closed: [] },
-};
 
 async function shown() {
   const data = new FakeDay(aDay(), aPlan(), '09:00');
   const summary = { bookings: 2, drives: 3, revision: 1, practice: false, byCalendar: true };
   data.days.set([{ date: '2027-05-22', ...summary }]);
   const it = await show(CalendarScreen, data);
-  it.http.expectOne('/api/venue').flush({ version: 4, fields: VENUE });
+  it.http.expectOne('/api/venue').flush({ version: 4, fields: A_VENUE });
   await settle();
   for (const one of it.http.match('/api/days/2027-05-22/setup')) {
     one.flush({ setup: { closes: '20:00' }, usual: { from: '09:00', to: '17:00' } });
@@ -99,19 +85,19 @@ describe('The calendar', () => {
           title: 'x',
           status: 409,
           detail: 'x',
-          current: { version, fields: { ...VENUE, ...change } },
+          current: { version, fields: { ...A_VENUE, ...change } },
         },
         { status: 409, statusText: 'Conflict' },
       );
     changedMeanwhile(5, { name: 'Larkmere Station' });
     await settle();
-    const theirs = { ...VENUE.calendar, weekStartsOn: 1 };
+    const theirs = { ...A_VENUE.calendar, weekStartsOn: 1 };
     changedMeanwhile(6, { name: 'Larkmere Station', calendar: theirs });
     await settle();
     expect(text()).toContain('Somebody has changed the calendar meanwhile');
     expect(from.value).toBe('3 May');
     await press('Save the calendar');
-    const { version, fields } = sent().request.body as { version: number; fields: typeof VENUE };
+    const { version, fields } = sent().request.body as { version: number; fields: typeof A_VENUE };
     expect([version, fields.name, fields.calendar.patterns[0]!.from]).toEqual([6, 'Larkmere Station', '05-03']);
   });
 
