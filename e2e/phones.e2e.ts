@@ -32,6 +32,14 @@ test.describe('a phone on the venue’s network', () => {
       await office.getByRole('button', { name: 'Put out Gate phone' }).click();
       await office.getByRole('button', { name: 'Put out', exact: true }).click();
       await expect(phone).toHaveURL(`${base}/add`);
+      // What it held is gone with it.
+      const left = () =>
+        phone.evaluate(async () => [
+          ...(await indexedDB.databases()).map(({ name }) => name),
+          ...Object.keys(localStorage),
+          ...(await caches.keys()),
+        ]);
+      await expect.poll(left).toEqual([]);
       expect(faults.filter((fault) => !/SSL certificate|NG05604/.test(fault))).toEqual([]);
     } finally {
       await venue.stop();

@@ -9,6 +9,7 @@ import { pinoHttp } from 'pino-http';
 import { contract, type Problem } from '@core/api';
 import { fact } from '@core/day';
 import type { Clock } from './clock';
+import { admission } from './access';
 import { BoundThread } from './bound/bound-thread';
 import { Bounds } from './bound/bounds';
 import { door } from './door';
@@ -21,7 +22,6 @@ import { Slides } from './live/slides';
 import { pruneStore } from './keeping/prune';
 import { Network } from './network/network';
 import { PhoneDesk } from './phones/phone-desk';
-import { phoneDoor } from './phones/phone-door';
 import { ManagerDesk } from './manager-desk';
 import { PlanJobs } from './planner/plan-jobs';
 import { notFound, Refusal, refusalOf } from './problems';
@@ -45,8 +45,6 @@ export interface AppOptions {
   readonly backUp?: (reason: string) => Promise<void>;
 }
 
-const MOST_BODY = '5mb';
-
 /** The whole server but for the port: API, live stream and interface. `close` ends its streams and threads. */
 export function createApp(options: AppOptions): {
   app: Express;
@@ -64,6 +62,7 @@ export function createApp(options: AppOptions): {
   const slides = new Slides({ store, clock, dayCache, journal }, logger);
   const devices = new DeviceDesk({ store, dayCache, journal, hub, clock });
   const manager = new ManagerDesk(store);
+  const admit = admission(phones, manager, network.open);
   const practice = new PracticeDesk({ store, clock, hub, dayCache }, resetDemo !== undefined);
   const dayClosed = () => {
     if (!resetDemo) pruneStore(store, clock.read().date);
@@ -84,6 +83,7 @@ export function createApp(options: AppOptions): {
       practice,
       phones,
       network,
+      admit,
       version: webRoot === undefined ? '' : versionOf(webRoot),
       resetDemo,
       dayClosed,
@@ -91,6 +91,8 @@ export function createApp(options: AppOptions): {
   };
   const app = express();
   app.disable('x-powered-by');
+  // A proxy is believed where it runs on this machine: by what scheme and for whom it asks.
+  app.set('trust proxy', 'loopback');
   app.use(
     helmet({
       // Styles of components are added by script; everything else comes from this server only.
@@ -115,13 +117,7 @@ export function createApp(options: AppOptions): {
     }),
   );
   app.use(door(hosts), cookieParser());
-  if (!network.open) app.use(phoneDoor(phones));
-  app.use(express.json({ limit: MOST_BODY }));
-
-  mountAll(app, contract, routes(services));
-  app.use('/api', (request) => {
-    throw notFound('address', `${request.method} ${request.originalUrl}`);
-  });
+  mountAll(app, contract, routes(services), admit);
 
   if (webRoot && existsSync(webRoot)) {
     app.use(

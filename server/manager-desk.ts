@@ -3,7 +3,7 @@ import type { ManagerDoor } from '@core/api';
 import { fact } from '@core/day';
 import { compare, hash } from 'bcryptjs';
 import type { Request, Response } from 'express';
-import { isThisMachine } from './phones/phone-door';
+import { isThisMachine } from './network/this-machine';
 import { refusalOf } from './problems';
 import type { Store } from './store';
 
@@ -37,7 +37,13 @@ export class ManagerDesk {
 
   /** @throws Refusal 403 where the manager has not been let in */
   mustBeOpen(request: Request): void {
-    if (!this.isOpen(request)) throw refusalOf(fact('managerOnly', {}));
+    if (this.isOpen(request)) return;
+    throw refusalOf(fact(this.store.manager.hash() === undefined ? 'codeSetHere' : 'managerOnly', {}));
+  }
+
+  /** @throws Refusal 403 where a code would travel readable by others on the network */
+  private mustBePrivate(request: Request): void {
+    if (!request.secure && !isThisMachine(request)) throw refusalOf(fact('codeNeedsHttps', {}));
   }
 
   /**
@@ -49,6 +55,7 @@ export class ManagerDesk {
     else if (!isThisMachine(response.req)) {
       throw refusalOf(fact('codeSetHere', {}));
     }
+    this.mustBePrivate(response.req);
     this.store.manager.setHash(await hashOfCode(code));
     this.openUntil.clear();
     return this.letIn(response);
@@ -56,8 +63,9 @@ export class ManagerDesk {
 
   /** @throws Refusal 403 where the code is wrong or there is none */
   async open(response: Response, code: string): Promise<ManagerDoor> {
+    this.mustBePrivate(response.req);
     const known = this.store.manager.hash();
-    if (known === undefined) throw refusalOf(fact('noCodeYet', {}));
+    if (known === undefined) throw refusalOf(fact('codeSetHere', {}));
     if (!(await compare(code, known))) throw refusalOf(fact('wrongCode', {}));
     return this.letIn(response);
   }

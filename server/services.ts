@@ -1,3 +1,4 @@
+import type { Admit } from './access';
 import type { Bounds } from './bound/bounds';
 import type { Clock } from './clock';
 import type { DayCache } from './day-cache';
@@ -27,6 +28,7 @@ export interface Services {
   readonly practice: PracticeDesk;
   readonly phones: PhoneDesk;
   readonly network: Network;
+  readonly admit: Admit;
   /** Of the application that is served. */
   readonly version: string;
   /** Puts the demo back to its beginning; only the demo has it. */

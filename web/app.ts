@@ -7,6 +7,7 @@ import { PLAIN_WORDS } from './data/screen-words';
 import { Toast } from 'primeng/toast';
 import { filter, map } from 'rxjs';
 import { DayService } from './data/day.service';
+import { Manager } from './data/manager';
 import { Outbox } from './data/outbox';
 import { PracticeService } from './data/practice.service';
 import { VenueClock } from './data/venue-clock';
@@ -17,6 +18,7 @@ import { AskDialog } from './shell/ask-dialog';
 import { DayPicker } from './shell/day-picker';
 import { DayTroubles } from './shell/day-troubles';
 import { DemoClock } from './shell/demo-clock';
+import { ManagerWanted } from './crew/manager-wanted';
 import { FlagBanner } from './shell/flag-banner';
 import { onKeys } from './shell/keys';
 import { ThisPhone } from './phones/this-phone';
@@ -41,6 +43,7 @@ import { ThemeChoice } from './shell/theme-choice';
     DayTroubles,
     DemoClock,
     FlagBanner,
+    ManagerWanted,
     Palette,
     PracticeCrew,
     PracticeStrip,
@@ -54,6 +57,7 @@ import { ThemeChoice } from './shell/theme-choice';
 export class App {
   private readonly router = inject(Router);
   protected readonly ask = inject(Ask);
+  protected readonly manager = inject(Manager);
   protected readonly data = inject(DayService);
   protected readonly clock = inject(VenueClock);
   protected readonly who = inject(Who);

@@ -12,11 +12,19 @@ export function isRaw(part: z.ZodType | Raw): part is Raw {
   return !(part instanceof z.ZodType);
 }
 
+/**
+ * Who may ask: `anyone` who reaches the server; `phone`, one that was added, and the server's own machine; `phoneLeaving`,
+ * a phone that was put out as well, to hand over what waits on it; `manager`, that
+ * machine too, and a phone on which the manager's code was entered; `managerAlone`, nobody without the code.
+ */
+export type Access = 'anyone' | 'phone' | 'phoneLeaving' | 'manager' | 'managerAlone';
+
 /** One request of the interface and its reply. On the wire everything is in its encoded form (times as wall clock). */
 export interface Endpoint {
   readonly method: 'get' | 'post' | 'put' | 'delete';
   /** Express style, `/api/days/:date`. */
   readonly path: string;
+  readonly access: Access;
   readonly summary: string;
   readonly params?: z.ZodObject;
   readonly query?: z.ZodObject;

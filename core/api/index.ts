@@ -10,6 +10,7 @@ export * from './crew';
 export * from './day-view';
 export * from './devices';
 export {
+  type Access,
   addressOf,
   isRaw,
   type BodyOf,

@@ -1,7 +1,16 @@
 import * as z from 'zod';
 import { contract } from './contract';
-import { isRaw, type Endpoint, type Raw } from './endpoint';
+import { isRaw, type Access, type Endpoint, type Raw } from './endpoint';
 import { problem } from './problem';
+
+/** Who may ask, in words. */
+export const ACCESS_WORDS = {
+  anyone: 'anyone who reaches the server',
+  phone: 'phones that were added, and the machine on which the server runs',
+  phoneLeaving: 'those, and a phone that was put out, for a while, to hand over what waits on it',
+  manager: "that machine, and phones on which the manager's code was entered",
+  managerAlone: "whoever has entered the manager's code, on whatever machine",
+} as const satisfies Record<Access, string>;
 
 /** JSON of any shape; the document is made for machines outside. */
 type Json = Record<string, unknown>;
@@ -22,11 +31,16 @@ export function openApiDocument(): Json {
 }
 
 function operation(operationId: string, endpoint: Endpoint): Json {
-  const refusals = [...(endpoint.body || endpoint.params ? [400] : []), ...(endpoint.refusals ?? [])];
+  const refusals = new Set([
+    ...(endpoint.body || endpoint.params ? [400] : []),
+    ...(endpoint.access === 'anyone' ? [] : [403]),
+    ...(endpoint.refusals ?? []),
+  ]);
   const parameters = [...parametersIn('path', endpoint.params), ...parametersIn('query', endpoint.query)];
   return {
     operationId,
     summary: endpoint.summary,
+    description: `For ${ACCESS_WORDS[endpoint.access]}.`,
     ...(parameters.length > 0 && { parameters }),
     ...(endpoint.body && { requestBody: { required: true, content: contentOf(endpoint.body) } }),
     responses: {
@@ -35,7 +49,7 @@ function operation(operationId: string, endpoint: Endpoint): Json {
         content: contentOf(endpoint.reply),
       },
       ...Object.fromEntries(
-        refusals.map((status) => [
+        [...refusals].map((status) => [
           String(status),
           {
             description: 'Refused',

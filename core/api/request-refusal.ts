@@ -46,6 +46,7 @@ export type RequestRefusal =
   | Fact<'notJson' | 'unreadableRequest' | 'unknownFormat' | 'notAPicture'>
   | Fact<'otherContent', object, { got: string; json: boolean }>
   | Fact<'tooLarge', object, { mostBytes: number }>
+  | Fact<'tooManyLines', object, { most: number }>
   | Fact<'picturesFull', object, { mostBytes: number }>
   // Bookings
   | Fact<'inTheJournal', object, { name: string }>
@@ -66,10 +67,11 @@ export type RequestRefusal =
   | Fact<
       | 'managerOnly'
       | 'codeSetHere'
-      | 'noCodeYet'
+      | 'codeNeedsHttps'
       | 'wrongCode'
       | 'tooManyCodes'
       | 'notAdded'
+      | 'phonePutOut'
       | 'wrongPhoneCode'
       | 'demoOnly'
       | 'foreignPage'

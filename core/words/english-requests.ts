@@ -76,6 +76,7 @@ export function requestWords(refusal: RequestRefusal): string {
     notAPicture: () => 'Send a JPEG, PNG or WebP picture.',
     otherContent: ({ values }) => `Expected ${values.json ? 'JSON' : 'another kind of content'}, got "${values.got}".`,
     tooLarge: ({ values }) => `The request is over ${megabytes(values.mostBytes)}; send a smaller file.`,
+    tooManyLines: ({ values }) => `At most ${values.most} at a time: send fewer, or later.`,
     picturesFull: ({ values }) =>
       `The pictures of this venue take ${megabytes(values.mostBytes)} already, which is the most they may.`,
     inTheJournal: ({ values }) => `${values.name} stands in the journal of the day; enter "no-show" or "left" instead.`,
@@ -107,13 +108,15 @@ export function requestWords(refusal: RequestRefusal): string {
     linkToNothing: ({ subjects }) => `There is no fault "${subjects.fault}" that this one could come from.`,
     linkedBackwards: ({ values }) =>
       `"${values.cause}" comes after "${values.effect}" in a corner and cannot be its cause.`,
-    managerOnly: () => 'Only the manager sees this: enter the code first.',
+    managerOnly: () => "This is the manager's: enter the manager's code first.",
     codeSetHere: () =>
-      'The first code is set on the machine on which Joy Lap runs: there in the browser, or with ./joylap manager-code.',
-    noCodeYet: () => 'The manager has not set a code yet.',
+      "This is the manager's, who has no code yet. The first one is set on the machine on which Joy Lap runs: there under Crew, or with ./joylap manager-code.",
+    codeNeedsHttps: () =>
+      'Others on the network could read the code: open this page by its address that begins with https, and enter it there.',
     wrongCode: () => 'This is not the code of the manager.',
     tooManyCodes: () => 'Too many wrong codes: try again in ten minutes.',
     notAdded: () => 'This phone has not been added: ask for its code under Devices, "Add a phone".',
+    phonePutOut: () => 'This phone has been put out by the manager: it reads and changes nothing more.',
     wrongPhoneCode: () => 'This code is not one that is out: each is for one phone and holds for a quarter of an hour.',
     demoOnly: () => 'Only the demo has a clock that can be set; this venue runs in real time.',
     practiceOnly: () => 'The simulated crew plays practice days only; this is a day of real guests.',

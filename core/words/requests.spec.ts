@@ -76,7 +76,7 @@ const ROWS: readonly (readonly [RequestRefusal, string])[] = [
     'This server is not known as "tower". If it should be, start it with JOYLAP_HOSTS=tower.',
   ],
   [fact('otherContent', {}, { got: 'text/html', json: true }), 'Expected JSON, got "text/html".'],
-  [fact('managerOnly', {}), 'Only the manager sees this: enter the code first.'],
+  [fact('managerOnly', {}), "This is the manager's: enter the manager's code first."],
 ];
 
 describe('Why a request is refused', () => {

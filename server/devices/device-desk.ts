@@ -10,7 +10,7 @@ import {
 } from '@core/api';
 import { fact, secondsOf } from '@core/day';
 import { BY_ID, wordsIn } from '@core/words';
-import { notFound, Refusal } from '../problems';
+import { notFound, Refusal, refusalOf } from '../problems';
 import type { Services } from '../services';
 import type { DeviceRow } from '../store/devices';
 import { isSigned } from './signature';
@@ -23,6 +23,10 @@ const KEEP_MS = 5000;
 /** How far a device's time may be ahead of the venue's clock. */
 const AHEAD_S = 5;
 
+/** So many lines one request may hold. */
+const MOST_LINES = 1000;
+/** What anybody can send who has no key: counted for as long as the server runs, neither stored nor told to the screens. */
+const STRANGE: ReadonlySet<DeviceRefusal['code']> = new Set(['notALine', 'wrongSignature', 'sentBefore']);
 /** As which a refused line is counted. */
 const COUNTED_AS = {
   notALine: 'malformed',
@@ -45,8 +49,12 @@ interface Taken {
   readonly placed?: Placed;
 }
 
+type Counts = Pick<DeviceRow, (typeof COUNTED_AS)[keyof typeof COUNTED_AS] | 'last_refusal'>;
+
 interface Known {
   row: DeviceRow;
+  /** What is no device's own, beside what is stored. */
+  strange: Counts;
   keptMs: number;
   silent: boolean;
 }
@@ -66,31 +74,41 @@ export class DeviceDesk {
   /** What has been heard of each device. */
   list(): Device[] {
     return this.services.store.devices.list().map(({ id }) => {
-      const { row } = this.of(id);
-      return view(row, this.isSilent(row));
+      const { row, strange } = this.of(id);
+      return view(row, strange, this.isSilent(row));
     });
+  }
+
+  /** Why nothing of this id is read, if so. */
+  unknown(id: string): Refusal | undefined {
+    return this.known.has(id) || this.services.store.devices.get(id) ? undefined : notFound('device', id);
   }
 
   /**
    * Takes in lines of JSON. Each is judged for itself: a faulty one is refused and counted, and the others are taken.
    *
-   * @throws Refusal 404 where there is no such device
+   * @throws Refusal 404 where there is no such device, 429 where there are too many lines
    */
   receive(id: string, text: string): DeviceReceipt {
     const known = this.of(id);
+    const lines = text.split('\n');
+    if (lines.length > MOST_LINES) throw refusalOf(fact('tooManyLines', {}, { most: MOST_LINES }));
     const refused: DeviceReceipt['refused'] = [];
     let accepted = 0;
     let important = false;
     let latest: Placed | undefined;
-    text.split('\n').forEach((line, place) => {
+    lines.forEach((line, place) => {
       if (line.trim() === '') return;
       const outcome = this.take(known.row, line);
       if ('code' in outcome) {
         const reason = wordsIn('en', BY_ID).deviceRefusal(outcome);
-        known.row[COUNTED_AS[outcome.code]] += 1;
-        known.row.last_refusal = reason;
+        const isStrange = STRANGE.has(outcome.code);
+        const counts: Counts = isStrange ? known.strange : known.row;
+        counts[COUNTED_AS[outcome.code]] += 1;
+        known.strange.last_refusal = null;
+        counts.last_refusal = reason;
         refused.push({ line: place + 1, reason, fact: outcome });
-        important = true;
+        important ||= !isStrange;
       } else {
         accepted += 1;
         important ||= outcome.crossing;
@@ -101,8 +119,9 @@ export class DeviceDesk {
     if (latest) this.services.hub.positions(latest.date, latest.positions);
     known.row.accepted += accepted;
     if (accepted > 0) known.row.heard_at = new Date(this.nowMs()).toISOString();
-    if (important || this.nowMs() - known.keptMs > KEEP_MS) this.keep(known);
-    if (refused.length > 0 || (accepted > 0 && known.silent)) this.services.hub.changed('devices');
+    if (important || (accepted > 0 && this.nowMs() - known.keptMs > KEEP_MS)) this.keep(known);
+    const isNews = refused.some((one) => !STRANGE.has(one.fact.code)) || (accepted > 0 && known.silent);
+    if (isNews) this.services.hub.changed('devices');
     if (accepted > 0) known.silent = false;
     return { accepted, refused };
   }
@@ -190,7 +209,8 @@ export class DeviceDesk {
     if (known) return known;
     const row = this.services.store.devices.get(id);
     if (!row) throw notFound('device', id);
-    const read = { row, keptMs: this.nowMs(), silent: this.isSilent(row) };
+    const strange = { malformed: 0, unsigned: 0, replayed: 0, unusable: 0, last_refusal: null };
+    const read = { row, strange, keptMs: this.nowMs(), silent: this.isSilent(row) };
     this.known.set(id, read);
     return read;
   }
@@ -214,11 +234,18 @@ export class DeviceDesk {
   }
 }
 
-function view(row: DeviceRow, silent: boolean): Device {
-  const { id, name, kind, accepted, malformed, unsigned, replayed, unusable } = row;
+function view(row: DeviceRow, strange: Counts, silent: boolean): Device {
+  const { id, name, kind, accepted, unusable } = row;
   const state = row.heard_at === null ? 'never' : silent ? 'silent' : 'heard';
+  const [malformed, unsigned, replayed] = (['malformed', 'unsigned', 'replayed'] as const).map(
+    (of) => row[of] + strange[of],
+  ) as [number, number, number];
   const counts = { accepted, malformed, unsigned, replayed, unusable };
-  return { id, name, kind, state, heardAt: row.heard_at, ...counts, lastRefusal: row.last_refusal };
+  return {
+    ...{ id, name, kind, state, ...counts },
+    heardAt: row.heard_at,
+    lastRefusal: strange.last_refusal ?? row.last_refusal,
+  };
 }
 
 function parsed(text: string): DeviceLine | undefined {

@@ -4,6 +4,7 @@ import { aDay, aPlan, at, drive } from '@core/testing/small-day';
 import { EVEN_RING } from '@core/traffic';
 import { CircuitTraffic, type Seen } from '../stand-ins/circuit-traffic';
 import { DATE, testServer, type TestServer } from '../testing/test-server';
+import { Hub } from '../live/hub';
 import { pruneStore } from '../keeping/prune';
 import { signatureOf } from './signature';
 
@@ -67,6 +68,27 @@ describe('Device lines', () => {
     });
     expect(lastRefusal).toBe('No car has the transponder "nobody".');
     expect(server.store.journal.since(DATE, 0).length).toBe(1);
+  });
+
+  it('that nobody signed are counted while the server runs, and neither stored nor told to the screens', async () => {
+    const stored = () => JSON.stringify(server.store.devices.get('loop'));
+    const before = stored();
+    const told = spyOn(Hub.prototype, 'changed').and.callThrough();
+    const strange = Array.from({ length: 500 }, () => line(crossing, { mac: '0'.repeat(64) }));
+    expect((await send(...strange)).refused.length).toBe(500);
+    expect([stored(), told.calls.count(), (await device()).unsigned]).toEqual([before, 0, 500]);
+  });
+
+  it('are at most a thousand in a request, and so many requests a minute from another machine', async () => {
+    const post = (text: string) =>
+      server.http
+        .post('/api/devices/loop/lines')
+        .set({ 'content-type': 'text/plain', 'x-forwarded-for': '192.0.2.9' })
+        .send(text);
+    await post('\n'.repeat(1000)).expect(429);
+    const all = [];
+    for (let n = 0; n < 1200; n++) all.push((await post('')).status);
+    expect([all.filter((status) => status === 200).length, all.at(-1)]).toEqual([1199, 429]);
   });
 
   it('are not taken twice after the server has started again', async () => {

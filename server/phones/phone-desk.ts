@@ -15,11 +15,21 @@ const KEPT_MS = 400 * 86_400_000;
 const LETTERS = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
 const CODE_LENGTH = 6;
 const MOST_CODES = 50;
+/** What a page asked with its old token in the same moment is still answered. */
+const PASSING_MS = 60_000;
+/** A phone that was put out may hand over what waits on it for so long after it was heard again. */
+const LEAVING_MS = 10 * 60_000;
 
 /** Which phones and tablets are let in, by what code they come, and what each has said of itself. */
 export class PhoneDesk {
   /** Codes that are out, each for one phone, and until when they hold. */
   private readonly codes = new Map<string, number>();
+  /** Hashes of tokens that were exchanged a moment ago. */
+  private readonly passing = new Map<string, { readonly id: string; readonly untilMs: number }>();
+  /** Who asked, as long as the request is open: a stream outlives its token. */
+  private readonly askedBy = new WeakMap<Request, string>();
+  /** When a phone that was put out was heard first since. */
+  private readonly leavingSinceMs = new Map<string, number>();
 
   constructor(
     private readonly store: Store,
@@ -57,10 +67,50 @@ export class PhoneDesk {
     return view(this.store.phones.get(id)!);
   }
 
-  /** The phone that asks, if it is one that was let in. */
-  of({ cookies }: Request): PhoneRow | undefined {
-    const token = (cookies as Record<string, string> | undefined)?.[COOKIE];
-    return token === undefined ? undefined : this.store.phones.withToken(hashOf(token));
+  /** The phone that asks, if it is one that was let in and not put out. */
+  of(request: Request): PhoneRow | undefined {
+    const row = this.known(request);
+    return row?.put_out_at === null ? row : undefined;
+  }
+
+  /**
+   * Lets a phone in that was added. One that comes by HTTPS with a token that plain HTTP has carried gets another one, for
+   * HTTPS alone.
+   *
+   * @param leaving whether one that was put out may do this to hand over what waits on it
+   * @throws Refusal 403 for everybody else
+   */
+  mustBeAdded(request: Request, leaving: boolean): void {
+    const row = this.known(request);
+    if (!row) throw refusalOf(fact('notAdded', {}));
+    if (row.put_out_at !== null) {
+      const sinceMs = this.leavingSinceMs.get(row.id) ?? this.nowMs();
+      this.leavingSinceMs.set(row.id, sinceMs);
+      if (leaving && this.nowMs() - sinceMs < LEAVING_MS) return;
+      throw refusalOf(fact('phonePutOut', {}));
+    }
+    this.askedBy.set(request, row.id);
+    if (request.secure && row.secure === 0) {
+      this.passing.set(row.token_hash, { id: row.id, untilMs: this.nowMs() + PASSING_MS });
+      const token_hash = hashOf(this.giveToken(request.res!));
+      this.store.phones.put({ ...row, token_hash, secure: 1 });
+    }
+  }
+
+  /** A phone that was put out has handed over what waited on it, and holds nothing more. */
+  left(request: Request): void {
+    const row = this.known(request);
+    if (row && row.put_out_at !== null) this.store.phones.remove(row.id);
+    request.res!.clearCookie(COOKIE);
+  }
+
+  private known(request: Request): PhoneRow | undefined {
+    const token = (request.cookies as Record<string, string> | undefined)?.[COOKIE];
+    if (token === undefined) return undefined;
+    const row = this.store.phones.withToken(hashOf(token));
+    if (row) return row.secure === 1 && !request.secure ? undefined : row;
+    const passed = request.secure ? this.passing.get(hashOf(token)) : undefined;
+    return passed && passed.untilMs > this.nowMs() ? this.store.phones.get(passed.id) : undefined;
   }
 
   /** Takes down what a phone says of itself; gives who is to have it from now on, once. */
@@ -86,19 +136,29 @@ export class PhoneDesk {
   remove(id: string): void {
     const row = this.store.phones.get(id);
     if (!row) throw notFound('phone', id);
-    this.hub.end((request) => this.of(request)?.id === id);
-    this.store.phones.remove(id);
+    this.hub.end((request) => this.askedBy.get(request) === id);
+    this.store.phones.put({ ...row, put_out_at: new Date(this.nowMs()).toISOString() });
     this.hub.changed('phones');
   }
 
   private add(response: Response, name: string): string {
-    const token = randomBytes(24).toString('base64url');
     const id = randomBytes(6).toString('hex');
-    const added = new Date(this.nowMs()).toISOString();
-    this.store.phones.add({ id, name, token_hash: hashOf(token), added_at: added });
-    // Not for HTTPS alone: a phone that comes by HTTP first is the same one once it trusts the certificate.
-    response.cookie(COOKIE, token, { httpOnly: true, sameSite: 'lax', maxAge: KEPT_MS });
+    const added_at = new Date(this.nowMs()).toISOString();
+    const secure = response.req.secure ? 1 : 0;
+    this.store.phones.add({ id, name, token_hash: hashOf(this.giveToken(response)), added_at, secure });
     return id;
+  }
+
+  /** A token for who asks; one that is given by HTTPS never travels without. */
+  private giveToken(response: Response): string {
+    const token = randomBytes(24).toString('base64url');
+    response.cookie(COOKIE, token, {
+      httpOnly: true,
+      sameSite: 'lax',
+      secure: response.req.secure,
+      maxAge: KEPT_MS,
+    });
+    return token;
   }
 }
 

@@ -48,8 +48,52 @@ describe('A phone on the network', () => {
     await phone.post('/api/phones/report').send(REPORT).expect(200, { name: 'Red phone', handedTo: 'Nadia' });
     await phone.post('/api/phones/report').send(REPORT).expect(200, { name: 'Red phone', handedTo: null });
     await server.http.delete(`/api/phones/${known.id}`).expect(200);
-    await day().expect(403);
+    expect((await day().expect(403)).body.facts[0].code).toBe('phonePutOut');
     await server.http.delete(`/api/phones/${known.id}`).expect(404);
+    expect(await list()).toEqual([]);
+  });
+
+  it('that is put out hands over what waits on it, and nothing else', async () => {
+    await phone.post('/api/phones/join').send({ code: await code(), name: 'Phone 1' });
+    const [{ id }] = await list();
+    await server.http.delete(`/api/phones/${id}`).expect(200);
+    const entry = { id: 'note-0001', kind: 'flag', at: '11:00', by: 'Test', flag: 'green' };
+    const { status } = await phone.post(`/api/days/${DATE}/journal`).send(entry);
+    expect(status).not.toBe(403);
+    await phone.post('/api/phones/left').expect(200);
+    const { body } = await phone.post(`/api/days/${DATE}/journal`).send(entry).expect(403);
+    expect(body.facts[0].code).toBe('notAdded');
+  });
+
+  it('gets another token by HTTPS, which plain HTTP never carries; what it asked with the old one passes', async () => {
+    const joined = await phone.post('/api/phones/join').send({ code: await code(), name: 'Phone 1' });
+    const cookieOf = (response: { headers: object }) =>
+      String((response.headers as Record<string, unknown>)['set-cookie']).split(';')[0]!;
+    const old = cookieOf(joined);
+    const asks = (cookie: string, scheme: string) =>
+      request(server.app)
+        .get(`/api/days/${DATE}`)
+        .set({ 'x-forwarded-for': '192.0.2.9', 'x-forwarded-proto': scheme, cookie });
+    const secured = await asks(old, 'https').expect(200);
+    expect(String(secured.headers['set-cookie'])).toMatch(/Secure/);
+    const fresh = cookieOf(secured);
+    expect(fresh).not.toBe(old);
+    await asks(old, 'https').expect(200);
+    await asks(old, 'http').expect(403);
+    await asks(fresh, 'http').expect(403);
+    expect((await asks(fresh, 'https').expect(200)).headers['set-cookie']).toBeUndefined();
+  });
+
+  it('ends the stream of one that is put out, with whatever token it was opened', async () => {
+    await phone.post('/api/phones/join').send({ code: await code(), name: 'Phone 1' });
+    const ended = phone
+      .get(`/api/days/${DATE}/stream`)
+      .buffer(true)
+      .then(({ status }) => status);
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    const [{ id }] = await list();
+    await server.http.delete(`/api/phones/${id}`).expect(200);
+    expect(await ended).toBe(200);
   });
 
   it('that is added again stays one phone', async () => {

@@ -15,6 +15,7 @@ export function daysRoutes({
   journal,
   hub,
   clock,
+  admit,
   practice,
   dayClosed,
 }: Services): Handlers<typeof daysEndpoints> {
@@ -69,7 +70,8 @@ export function daysRoutes({
       return store.days.list().find((day) => day.date === date)!;
     },
     readDay: ({ params: { date } }) => new EncodedReply(dayCache.viewJson(date)),
-    appendEntry: ({ params: { date }, body, response }) => {
+    appendEntry: ({ params: { date }, body, request, response }) => {
+      if (body.kind === 'dayClosed') admit('manager', request);
       if (body.kind === 'planAccepted' || body.kind === 'timesSlid') throw refusalOf(fact('acceptedByPlanning', {}));
       practice.mayEnter(date, body);
       const { recorded, isNew } = journal.append(date, body);

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import type { devicesEndpoints } from '@core/api/endpoints/devices';
 import { fact } from '@core/day';
 import { notFound, refusalOf } from '../problems';
+import { fewLines } from '../routing/tries';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
@@ -23,6 +24,9 @@ export function devicesRoutes({ store, devices, hub }: Services): Handlers<typeo
       hub.changed('devices');
       return { removed: id };
     },
-    receiveLines: ({ params: { id }, body }) => devices.receive(id, new TextDecoder().decode(body)),
+    receiveLines: {
+      before: [fewLines(), (request, _response, next) => next(devices.unknown(String(request.params['id'])))],
+      handle: ({ params: { id }, body }) => devices.receive(id, new TextDecoder().decode(body)),
+    },
   };
 }

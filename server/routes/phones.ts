@@ -25,6 +25,10 @@ export function phonesRoutes({ phones, network, version }: Services): Handlers<t
       handle: ({ body: { code, name }, response }) => ({ phone: phones.join(response, code, name) }),
     },
     reportPhone: ({ body, request }) => phones.report(request, body),
+    leavePhones: ({ request }) => {
+      phones.left(request);
+      return { left: true };
+    },
     changePhone: ({ params: { id }, body }) => ({ phone: phones.change(id, body) }),
     removePhone: ({ params: { id } }) => {
       phones.remove(id);

@@ -27,7 +27,7 @@ interface EntryHead {
 
 /** Plans: looked for, accepted, compared, remedied, and with one more drive. */
 export function plansRoutes(services: Services): Handlers<typeof plansEndpoints> {
-  const { store, dayCache, planJobs, slides, bounds } = services;
+  const { store, dayCache, planJobs, slides, bounds, admit } = services;
   return {
     listPlans: ({ params: { date } }) => {
       dayCache.of(date);
@@ -38,7 +38,10 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
       if (!accepted) throw notFound('plan', String(revision), date);
       return accepted;
     },
-    acceptPlan: ({ params: { date }, body }) => acceptPlan(services, date, body),
+    acceptPlan: ({ params: { date }, body, request }) => {
+      if (body.despiteRules) admit('manager', request);
+      return acceptPlan(services, date, body);
+    },
     readBound: ({ params: { date } }) => bounds.of(date),
     startPlanning: ({ params: { date }, body }) => planJobs.start(date, body),
     readPlanning: ({ params: { date } }) => ({ job: planJobs.read(date) ?? null }),

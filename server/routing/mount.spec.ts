@@ -10,6 +10,7 @@ const things = {
   readThing: {
     method: 'get',
     path: '/things/:id',
+    access: 'anyone',
     summary: 'A thing',
     params: z.strictObject({ id: z.string().max(4) }),
     query: z.object({ language: z.string().max(2).optional() }),
@@ -18,40 +19,56 @@ const things = {
   addThing: {
     method: 'post',
     path: '/things',
+    access: 'anyone',
     summary: 'Add a thing',
     body: z.strictObject({ name: z.string().min(1), laps: z.number().int() }),
     reply: z.object({ name: z.string() }),
     status: 201,
   },
-  readQuickly: { method: 'get', path: '/quick', summary: 'Encoded already', reply: z.object({ a: z.number() }) },
+  readQuickly: {
+    method: 'get',
+    path: '/quick',
+    access: 'phone',
+    summary: 'Encoded already',
+    reply: z.object({ a: z.number() }),
+  },
   putBytes: {
     method: 'put',
     path: '/bytes',
+    access: 'anyone',
     summary: 'Bytes',
     body: raw('image/*'),
     mostBody: '1kb',
     reply: z.object({ length: z.number() }),
   },
-  readFile: { method: 'get', path: '/file', summary: 'A file', reply: raw('text/csv') },
+  readFile: { method: 'get', path: '/file', access: 'anyone', summary: 'A file', reply: raw('text/csv') },
 } as const satisfies Record<string, Endpoint>;
 
-function served() {
+function served(closed = false) {
   const before: string[] = [];
   const app = express();
-  app.use(express.json());
-  mountAll(app, things, {
-    readThing: ({ params: { id }, query: { language } }) => ({ id, at: 9 * 3600, language: language ?? null }),
-    addThing: {
-      before: (_request, _response, next) => {
-        before.push('asked');
-        next();
+  mountAll(
+    app,
+    things,
+    {
+      readThing: ({ params: { id }, query: { language } }) => ({ id, at: 9 * 3600, language: language ?? null }),
+      addThing: {
+        before: [
+          (_request, _response, next) => {
+            before.push('asked');
+            next();
+          },
+        ],
+        handle: ({ body: { name } }) => Promise.resolve({ name }),
       },
-      handle: ({ body: { name } }) => Promise.resolve({ name }),
+      readQuickly: () => new EncodedReply('{"a":1}'),
+      putBytes: ({ body }) => ({ length: body.length }),
+      readFile: ({ response }) => void response.type('text/csv').send('a,b'),
     },
-    readQuickly: () => new EncodedReply('{"a":1}'),
-    putBytes: ({ body }) => ({ length: body.length }),
-    readFile: ({ response }) => void response.type('text/csv').send('a,b'),
-  });
+    (access) => {
+      if (access !== 'anyone' && closed) throw new Refusal(403, 'Closed.');
+    },
+  );
   app.use(((error: unknown, _request, response, _next) => {
     if (error instanceof Refusal) response.status(error.problem.status).json(error.problem);
     else response.status((error as { status?: number }).status ?? 500).end();
@@ -60,6 +77,13 @@ function served() {
 }
 
 describe('An endpoint that is mounted', () => {
+  it('judges who asks before it reads anything of the request, and refuses what nothing answers as well', async () => {
+    const { http } = served(true);
+    await http.put('/bytes').set('content-type', 'image/png').send(Buffer.alloc(2000)).expect(413);
+    const asked = await Promise.all(['/quick', '/QUICK/', '/api/nothing'].map((path) => http.get(path)));
+    expect(asked.map(({ status }) => status)).toEqual([403, 403, 403]);
+  });
+
   it('gets its parameters and what is asked besides, and its reply travels encoded', async () => {
     const { http } = served();
     const { body } = await http.get('/things/t1?language=de').expect(200);

@@ -1,8 +1,18 @@
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
-import { isRaw, type BodyOf, type Endpoint, type ParamsOf, type QueryOf, type Raw, type ReplyOf } from '@core/api';
+import {
+  isRaw,
+  type Access,
+  type BodyOf,
+  type Endpoint,
+  type ParamsOf,
+  type QueryOf,
+  type Raw,
+  type ReplyOf,
+} from '@core/api';
 import { fact, faultsOf } from '@core/day';
 import * as z from 'zod';
-import { refusalOf } from '../problems';
+import type { Admit } from '../access';
+import { notFound, refusalOf } from '../problems';
 
 interface Call<E extends Endpoint> {
   readonly params: ParamsOf<E>;
@@ -21,22 +31,49 @@ export class EncodedReply {
 type Given<E extends Endpoint> = E['reply'] extends Raw ? void : ReplyOf<E> | EncodedReply;
 type Handle<E extends Endpoint> = (call: Call<E>) => Given<E> | Promise<Given<E>>;
 /** Answers an endpoint; with what stands before it where that is more than the common checks. */
-export type Handler<E extends Endpoint> = Handle<E> | { readonly before: RequestHandler; readonly handle: Handle<E> };
+export type Handler<E extends Endpoint> =
+  Handle<E> | { readonly before: readonly RequestHandler[]; readonly handle: Handle<E> };
 
 /** A handler for each endpoint of a contract: one without the other does not compile. */
 export type Handlers<C extends Record<string, Endpoint>> = { readonly [K in keyof C]: Handler<C[K]> };
 
-/** Puts the endpoints of a contract on a router: requests are checked and replies encoded by their schemas. */
-export function mountAll<C extends Record<string, Endpoint>>(router: Router, contract: C, handlers: Handlers<C>): void {
+const MOST_BODY = '5mb';
+
+/**
+ * Puts the endpoints of a contract on a router: who asks is judged before anything of a request is read, then requests are
+ * checked and replies encoded by their schemas. What no endpoint answers is refused as by an endpoint for phones.
+ */
+export function mountAll<C extends Record<string, Endpoint>>(
+  router: Router,
+  contract: C,
+  handlers: Handlers<C>,
+  admit: Admit,
+): void {
+  const admitting =
+    (access: Access): RequestHandler =>
+    (request, _response, next) => {
+      admit(access, request);
+      next();
+    };
   for (const [name, endpoint] of Object.entries(contract)) {
     const handler = handlers[name]! as Handler<Endpoint>;
     const handle = typeof handler === 'function' ? handler : handler.handle;
     const before = [
-      ...(endpoint.body && isRaw(endpoint.body) ? [express.raw({ type: () => true, limit: endpoint.mostBody })] : []),
-      ...(typeof handler === 'function' ? [] : [handler.before]),
+      admitting(endpoint.access),
+      ...(typeof handler === 'function' ? [] : handler.before),
+      bodyParser(endpoint),
     ];
     router[endpoint.method](endpoint.path, ...before, answering(endpoint, handle));
   }
+  router.use('/api', admitting('phone'), (request) => {
+    throw notFound('address', `${request.method} ${request.originalUrl}`);
+  });
+}
+
+function bodyParser({ body, mostBody }: Endpoint): RequestHandler {
+  return body && isRaw(body)
+    ? express.raw({ type: () => true, limit: mostBody })
+    : express.json({ limit: mostBody ?? MOST_BODY });
 }
 
 function answering(endpoint: Endpoint, handle: Handle<Endpoint>): RequestHandler {
@@ -61,9 +98,9 @@ function answering(endpoint: Endpoint, handle: Handle<Endpoint>): RequestHandler
   };
 }
 
-/** Bytes as they came. What called itself JSON has been read already; a request without a body brings none. */
+/** Bytes as they came; a request without a body brings none. */
 function bytesOf(body: unknown): Uint8Array {
-  return Buffer.isBuffer(body) ? body : Buffer.from(JSON.stringify(body ?? ''));
+  return Buffer.isBuffer(body) ? body : Buffer.alloc(0);
 }
 
 function checked(schema: z.ZodType | undefined, value: unknown, part: 'address' | 'body'): unknown {

@@ -15,6 +15,7 @@ import {
 import { catchError, from, map, switchMap, throwError, type Observable } from 'rxjs';
 import * as z from 'zod';
 import { toBeAdded } from '../phones/to-be-added';
+import { turnedAway } from './turned-away';
 
 /** A request that the server refused or that never reached it. */
 export class ApiError extends Error {
@@ -47,7 +48,7 @@ export class Api {
     const url = addressOf(endpoint, request.params);
     return this.http.request<unknown>(endpoint.method, url, { body: bodyOf(endpoint, request.body) }).pipe(
       map((reply) => z.decode(endpoint.reply, reply as never) as ReplyOf<E>),
-      catchError((error: unknown) => failed(error)),
+      catchError((error: unknown) => failed(endpoint, error)),
     );
   }
 
@@ -57,7 +58,7 @@ export class Api {
     const body = bodyOf(endpoint, request.body);
     return this.http
       .request(endpoint.method, url, { body, responseType: 'blob' })
-      .pipe(catchError((error: unknown) => from(asJson(error)).pipe(switchMap(failed))));
+      .pipe(catchError((error: unknown) => from(asJson(error)).pipe(switchMap((read) => failed(endpoint, read)))));
   }
 }
 
@@ -78,9 +79,14 @@ async function asJson(error: unknown): Promise<unknown> {
   }
 }
 
-function failed(error: unknown): Observable<never> {
+function failed({ access }: Endpoint, error: unknown): Observable<never> {
   const read = apiError(error);
-  if (read instanceof ApiError && read.is('notAdded')) toBeAdded();
+  if (read instanceof ApiError) {
+    if (read.is('notAdded')) toBeAdded();
+    if (read.is('phonePutOut')) turnedAway.next('phonePutOut');
+    // What is shown to the manager alone has the field for the code on its own screen.
+    if (read.is('managerOnly') && access !== 'managerAlone') turnedAway.next('managerOnly');
+  }
   return throwError(() => read);
 }
 

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** A day as it was last known on this device, in the form in which it travels. */
 export interface StoredDay {
@@ -26,13 +26,15 @@ interface Schema extends DBSchema {
   entries: { key: string; value: StoredEntry };
 }
 
+const DATABASE = 'joylap';
+
 /**
  * What this device keeps for the time when the server can't be reached: the days it has shown and the entries that are
  * still to be sent. A browser that lends no storage makes it forget at the next reload, nothing else.
  */
 @Injectable({ providedIn: 'root' })
 export class DeviceStorage {
-  private readonly db: Promise<IDBPDatabase<Schema> | undefined> = openDB<Schema>('joylap', 1, {
+  private readonly db: Promise<IDBPDatabase<Schema> | undefined> = openDB<Schema>(DATABASE, 1, {
     upgrade(db) {
       db.createObjectStore('days', { keyPath: 'date' });
       db.createObjectStore('entries', { keyPath: 'id' });
@@ -54,6 +56,12 @@ export class DeviceStorage {
   /** Forgets all days; the one on screen is kept anew with the next change. */
   async forgetDays(): Promise<void> {
     await (await this.db)?.clear('days');
+  }
+
+  /** Forgets everything, as on a phone that was put out. */
+  async wipe(): Promise<void> {
+    (await this.db)?.close();
+    await deleteDB(DATABASE);
   }
 
   /** Committed at once, so that it holds even where the page is left in the same moment. */

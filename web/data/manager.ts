@@ -1,13 +1,23 @@
 import { inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { contract, type ManagerDoor } from '@core/api';
 import { tap, type Observable } from 'rxjs';
 import { Api } from './api';
+import { turnedAway } from './turned-away';
 
 /** Whether this browser has been let in as the manager's. The server decides what is shown; this only says so. */
 @Injectable({ providedIn: 'root' })
 export class Manager {
   private readonly api = inject(Api);
   readonly door = signal<ManagerDoor | undefined>(undefined);
+  /** Something was refused on this phone for want of the code. */
+  readonly wanted = signal(false);
+
+  constructor() {
+    turnedAway.pipe(takeUntilDestroyed()).subscribe((why) => {
+      if (why === 'managerOnly') this.wanted.set(true);
+    });
+  }
 
   refresh(): void {
     this.api.call(contract.readManager).subscribe({ next: (door) => this.door.set(door), error: () => undefined });
@@ -16,7 +26,12 @@ export class Manager {
   /** Enters the code, or sets it where there is none yet; errs with an `ApiError`. */
   enter(code: string): Observable<ManagerDoor> {
     const call = this.door()?.set ? contract.openManager : contract.setManagerCode;
-    return this.api.call(call, { body: { code } }).pipe(tap((door) => this.door.set(door)));
+    return this.api.call(call, { body: { code } }).pipe(
+      tap((door) => {
+        this.door.set(door);
+        this.wanted.set(false);
+      }),
+    );
   }
 
   leave(): void {

@@ -70,7 +70,8 @@ export class Outbox {
       next: (recorded) => this.done(next, () => this.outcomes.next({ recorded })),
       error: (error: unknown) => {
         // What a phone that was put out has kept is sent once it is let in again.
-        if (error instanceof ApiError && error.problem && error.problem.status < 500 && !error.is('notAdded')) {
+        const isPutOut = error instanceof ApiError && (error.is('notAdded') || error.is('phonePutOut'));
+        if (error instanceof ApiError && error.problem && error.problem.status < 500 && !isPutOut) {
           const reason = error.message;
           this.done(next, () => {
             const refused = { ...next, reason };

@@ -95,8 +95,9 @@ export class PhoneList {
   }
 
   protected async putOut({ id, name, report }: Phone): Promise<void> {
-    const waits = report && report.waiting > 0 ? ` ${waitsWords(report.waiting)} on it, and is not sent any more.` : '';
-    const words = `It reads and changes nothing from now on, until it is added again.${waits}`;
+    const waits =
+      report && report.waiting > 0 ? ` ${waitsWords(report.waiting)} on it: that is taken when it is heard next.` : '';
+    const words = `It reads and changes nothing from now on, and forgets what it holds as soon as it is heard.${waits}`;
     if (!(await this.ask.whether(`Put out ${name}?`, words, 'Put out'))) return;
     this.done(this.api.call(contract.removePhone, { params: { id } }));
   }

@@ -8,9 +8,12 @@ import {
   debounceTime,
   EMPTY,
   filter,
+  firstValueFrom,
   map,
+  race,
   startWith,
   switchMap,
+  take,
   takeWhile,
   timer,
 } from 'rxjs';
@@ -18,10 +21,15 @@ import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { InstructorChoice } from '../data/instructor-choice';
 import { Outbox } from '../data/outbox';
+import { DeviceStorage } from '../data/device-storage';
+import { turnedAway } from '../data/turned-away';
 import { Who } from '../data/who';
+import { toBeAdded } from './to-be-added';
 
 const EVERY_MS = 30_000;
 const SETTLED_MS = 2000;
+/** What could not be handed over by then is not going to be. */
+const LEAVING_MS = 30_000;
 
 /** The name that the build gave to the application's first script; nothing while it is developed. */
 function versionHere(): string {
@@ -41,7 +49,9 @@ export class ThisPhone {
   private readonly outbox = inject(Outbox);
   private readonly choice = inject(InstructorChoice);
   private readonly router = inject(Router);
+  private readonly storage = inject(DeviceStorage);
   private readonly waiting = computed(() => this.outbox.waiting().length + this.outbox.refused().length);
+  private readonly nothingWaits = toObservable(computed(() => this.outbox.waiting().length === 0));
   /** Who is to have it, until the crew of the day is known. */
   private handedTo: string | undefined;
 
@@ -70,9 +80,28 @@ export class ThisPhone {
       .subscribe(({ handedTo }) => {
         if (handedTo !== null) this.handTo(handedTo);
       });
+    const putOut = turnedAway.pipe(filter((why) => why === 'phonePutOut'));
+    putOut.pipe(take(1), takeUntilDestroyed()).subscribe(() => void this.leave());
     effect(() => {
       if (this.handedTo !== undefined && this.choice.crew().length > 0) this.choose(this.handedTo);
     });
+  }
+
+  /** Hands over what waits here, then forgets everything: days, names, and the application itself. */
+  private async leave(): Promise<void> {
+    await this.outbox.ready;
+    this.outbox.flush();
+    await firstValueFrom(
+      race(this.nothingWaits.pipe(filter((nothing) => nothing)), timer(LEAVING_MS)).pipe(
+        switchMap(() => this.api.call(contract.leavePhones)),
+        catchError(() => [undefined]),
+      ),
+    );
+    await this.storage.wipe();
+    localStorage.clear();
+    sessionStorage.clear();
+    for (const name of (await globalThis.caches?.keys()) ?? []) await caches.delete(name);
+    toBeAdded();
   }
 
   private handTo(name: string): void {

@@ -14,6 +14,10 @@ export class MemoryStorage implements Pick<DeviceStorage, keyof DeviceStorage> {
   async forgetDays(): Promise<void> {
     this.storedDays.clear();
   }
+  async wipe(): Promise<void> {
+    this.storedDays.clear();
+    this.storedEntries.clear();
+  }
   async putEntry(entry: StoredEntry): Promise<void> {
     this.storedEntries.set(entry.id, entry);
   }

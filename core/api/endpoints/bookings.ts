@@ -11,6 +11,7 @@ export const bookingsEndpoints = {
   addBooking: endpoint({
     method: 'post',
     path: '/api/days/:date/bookings',
+    access: 'phone',
     summary: 'Add a booking',
     params: date,
     body: bookingFields,
@@ -21,6 +22,7 @@ export const bookingsEndpoints = {
   changeBooking: endpoint({
     method: 'put',
     path: '/api/days/:date/bookings/:id',
+    access: 'phone',
     summary: 'Change a booking; a stale version is refused and both are shown',
     params: dateAndId,
     body: z.strictObject({ version, fields: bookingFields }),
@@ -30,6 +32,7 @@ export const bookingsEndpoints = {
   cancelBooking: endpoint({
     method: 'post',
     path: '/api/days/:date/bookings/:id/cancel',
+    access: 'phone',
     summary: 'Cancel a booking, which stays with the day; refused once something has happened with its guest',
     params: dateAndId,
     body: z.strictObject({ version, why: bookingFields.shape.cancelled }),
@@ -39,6 +42,7 @@ export const bookingsEndpoints = {
   removeBooking: endpoint({
     method: 'post',
     path: '/api/days/:date/bookings/:id/remove',
+    access: 'phone',
     summary: 'Take a booking off the day as if it had never been; refused once something has happened with its guest',
     params: dateAndId,
     body: z.strictObject({ version }),
@@ -48,6 +52,7 @@ export const bookingsEndpoints = {
   moveBooking: endpoint({
     method: 'post',
     path: '/api/days/:date/bookings/:id/move',
+    access: 'phone',
     summary: 'Move a booking to another event day, which is added where it is not there',
     params: dateAndId,
     body: z.strictObject({ version, to: date.shape.date, arrives: timeOfDay }),
@@ -57,6 +62,7 @@ export const bookingsEndpoints = {
   splitBooking: endpoint({
     method: 'post',
     path: '/api/days/:date/bookings/:id/split',
+    access: 'phone',
     summary: 'Give some drives of a booking to somebody else, in a booking of their own',
     params: dateAndId,
     body: z.strictObject({
@@ -73,6 +79,7 @@ export const bookingsEndpoints = {
   joinBookings: endpoint({
     method: 'post',
     path: '/api/days/:date/bookings/:id/join',
+    access: 'phone',
     summary: 'Take another booking of the day into this one',
     params: dateAndId,
     body: z.strictObject({ version, other: z.string().min(1).max(64) }),
@@ -82,6 +89,7 @@ export const bookingsEndpoints = {
   previewImport: endpoint({
     method: 'post',
     path: '/api/days/:date/bookings/preview',
+    access: 'phone',
     summary: 'What importing a CSV booking list would do',
     params: date,
     body: bookingListBody,
@@ -91,6 +99,7 @@ export const bookingsEndpoints = {
   importBookings: endpoint({
     method: 'post',
     path: '/api/days/:date/bookings/import',
+    access: 'phone',
     summary: 'Import the good rows of a CSV booking list; words that were explained for it are remembered',
     params: date,
     body: bookingListBody,

@@ -9,12 +9,14 @@ export const carsEndpoints = {
   listCars: endpoint({
     method: 'get',
     path: '/api/cars',
+    access: 'phone',
     summary: 'The fleet',
     reply: z.object({ cars: z.array(storedCar) }),
   }),
   addCar: endpoint({
     method: 'post',
     path: '/api/cars',
+    access: 'manager',
     summary: 'Add a car',
     body: carFields,
     reply: storedCar,
@@ -24,6 +26,7 @@ export const carsEndpoints = {
   changeCar: endpoint({
     method: 'put',
     path: '/api/cars/:id',
+    access: 'manager',
     summary: 'Change a car',
     params: id,
     body: z.strictObject({ version, fields: carFields }),
@@ -33,12 +36,14 @@ export const carsEndpoints = {
   exportCars: endpoint({
     method: 'get',
     path: '/api/cars.csv',
+    access: 'manager',
     summary: 'A CSV list of cars, which comes in again as it went out',
     reply: raw('text/csv'),
   }),
   previewCars: endpoint({
     method: 'post',
     path: '/api/cars/preview',
+    access: 'manager',
     summary: 'What taking in a CSV list of cars would do',
     body: z.strictObject({ csv: z.string() }),
     reply: listPreview,
@@ -47,6 +52,7 @@ export const carsEndpoints = {
   importCars: endpoint({
     method: 'post',
     path: '/api/cars/import',
+    access: 'manager',
     summary: 'Take in the good rows of a CSV list of cars',
     body: z.strictObject({ csv: z.string() }),
     reply: listTaken,

@@ -11,12 +11,14 @@ export const crewEndpoints = {
   listInstructors: endpoint({
     method: 'get',
     path: '/api/instructors',
+    access: 'phone',
     summary: 'The crew',
     reply: z.object({ instructors: z.array(storedInstructor) }),
   }),
   addInstructor: endpoint({
     method: 'post',
     path: '/api/instructors',
+    access: 'manager',
     summary: 'Add an instructor',
     body: instructorFields,
     reply: storedInstructor,
@@ -26,6 +28,7 @@ export const crewEndpoints = {
   changeInstructor: endpoint({
     method: 'put',
     path: '/api/instructors/:id',
+    access: 'manager',
     summary: 'Change an instructor',
     params: id,
     body: z.strictObject({ version, fields: instructorFields }),
@@ -35,6 +38,7 @@ export const crewEndpoints = {
   readRoster: endpoint({
     method: 'get',
     path: '/api/roster/:date',
+    access: 'phone',
     summary: 'Shifts and absences of the six weeks from a day on; reasons are for the manager alone',
     params: date,
     reply: z.object({ entries: z.array(storedRosterEntry) }),
@@ -42,6 +46,7 @@ export const crewEndpoints = {
   putRosterEntry: endpoint({
     method: 'put',
     path: '/api/roster/entries/:id',
+    access: 'manager',
     summary: 'Enter a shift or an absence (version 0), or change one; the same again changes nothing',
     params: z.strictObject({ id: rosterEntry.shape.id }),
     body: z.strictObject({ version: versionOrNone, fields: rosterEntry }),
@@ -51,6 +56,7 @@ export const crewEndpoints = {
   removeRosterEntry: endpoint({
     method: 'delete',
     path: '/api/roster/entries/:id',
+    access: 'manager',
     summary: 'Take a shift or an absence out of the roster',
     params: z.strictObject({ id: rosterEntry.shape.id }),
     reply: z.object({ removed: z.string() }),
@@ -59,6 +65,7 @@ export const crewEndpoints = {
   previewRoster: endpoint({
     method: 'post',
     path: '/api/roster/preview',
+    access: 'manager',
     summary: 'What taking in a calendar file (iCalendar) would do',
     body: z.strictObject({ ical: z.string() }),
     reply: rosterPreview,
@@ -67,6 +74,7 @@ export const crewEndpoints = {
   importRoster: endpoint({
     method: 'post',
     path: '/api/roster/import',
+    access: 'manager',
     summary: 'Take in what is good of a calendar file; events without fault, all or none',
     body: z.strictObject({ ical: z.string() }),
     reply: rosterPreview,
@@ -75,6 +83,7 @@ export const crewEndpoints = {
   rosterCalendar: endpoint({
     method: 'get',
     path: '/api/roster.ics',
+    access: 'phone',
     summary: 'The roster as a calendar',
     reply: raw('text/calendar'),
     refusals: [404],
@@ -82,6 +91,7 @@ export const crewEndpoints = {
   instructorCalendar: endpoint({
     method: 'get',
     path: '/api/instructors/:id/roster.ics',
+    access: 'phone',
     summary: 'The roster of one instructor as a calendar',
     params: id,
     reply: raw('text/calendar'),
@@ -90,12 +100,14 @@ export const crewEndpoints = {
   exportCrew: endpoint({
     method: 'get',
     path: '/api/instructors.csv',
+    access: 'manager',
     summary: 'A CSV list of the crew, which comes in again as it went out',
     reply: raw('text/csv'),
   }),
   previewCrew: endpoint({
     method: 'post',
     path: '/api/instructors/preview',
+    access: 'manager',
     summary: 'What taking in a CSV list of the crew would do',
     body: z.strictObject({ csv: z.string() }),
     reply: listPreview,
@@ -104,6 +116,7 @@ export const crewEndpoints = {
   importCrew: endpoint({
     method: 'post',
     path: '/api/instructors/import',
+    access: 'manager',
     summary: 'Take in the good rows of a CSV list of the crew',
     body: z.strictObject({ csv: z.string() }),
     reply: listTaken,

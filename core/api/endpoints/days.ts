@@ -15,6 +15,7 @@ export const daysEndpoints = {
   listDays: endpoint({
     method: 'get',
     path: '/api/days',
+    access: 'phone',
     summary: 'The event days',
     reply: z.object({
       days: z.array(daySummary),
@@ -25,6 +26,7 @@ export const daysEndpoints = {
   addDay: endpoint({
     method: 'post',
     path: '/api/days',
+    access: 'manager',
     summary: 'Add an event day, of real guests or to practise',
     body: z.strictObject({ ...date.shape, practice: z.boolean().optional() }),
     reply: daySummary,
@@ -34,6 +36,7 @@ export const daysEndpoints = {
   readDaySetup: endpoint({
     method: 'get',
     path: '/api/days/:date/setup',
+    access: 'phone',
     summary: 'What a day has of its own, and the hours that it would have without',
     params: date,
     reply: daySetupView,
@@ -42,6 +45,7 @@ export const daysEndpoints = {
   changeDaySetup: endpoint({
     method: 'put',
     path: '/api/days/:date/setup',
+    access: 'manager',
     summary: 'Change what a day has of its own; what is left out is as the venue has it',
     params: date,
     body: daySetup,
@@ -51,6 +55,7 @@ export const daysEndpoints = {
   copyDaySetup: endpoint({
     method: 'post',
     path: '/api/days/:date/setup/copy',
+    access: 'manager',
     summary: 'Copy what a day has of its own, and its shifts, to other days; those that are not there are added',
     params: date,
     body: z.strictObject({ to: z.array(z.iso.date('expected a date, YYYY-MM-DD')).min(1).max(100) }),
@@ -60,6 +65,7 @@ export const daysEndpoints = {
   openCalendarDay: endpoint({
     method: 'put',
     path: '/api/calendar/:date',
+    access: 'manager',
     summary: 'Put a single day into the calendar, or take it out; one with bookings or a journal stays',
     params: date,
     body: z.strictObject({ open: z.boolean() }),
@@ -69,6 +75,7 @@ export const daysEndpoints = {
   readDay: endpoint({
     method: 'get',
     path: '/api/days/:date',
+    access: 'phone',
     summary: 'Everything a screen needs to show a day',
     params: date,
     reply: dayView,
@@ -77,6 +84,7 @@ export const daysEndpoints = {
   appendEntry: endpoint({
     method: 'post',
     path: '/api/days/:date/journal',
+    access: 'phoneLeaving',
     summary: 'Append an entry to the journal; an entry sent twice is recorded once, an impossible one refused',
     params: date,
     body: journalEntry,
@@ -87,6 +95,7 @@ export const daysEndpoints = {
   streamDay: endpoint({
     method: 'get',
     path: '/api/days/:date/stream',
+    access: 'phone',
     summary:
       'What happens, as server-sent events: `entry` (its number is the id; resumed with Last-Event-ID), `changed`, `planning`, `positions`, `heartbeat`',
     params: date,
@@ -96,6 +105,7 @@ export const daysEndpoints = {
   readTrack: endpoint({
     method: 'get',
     path: '/api/days/:date/drives/:id/track',
+    access: 'phone',
     summary: 'Where the car of a drive was, as its tracker told',
     params: dateAndId,
     reply: z.object({ points: z.array(z.object({ atS: z.number(), atM: z.number(), leftM: z.number().optional() })) }),
@@ -104,6 +114,7 @@ export const daysEndpoints = {
   readGarage: endpoint({
     method: 'get',
     path: '/api/days/:date/garage',
+    access: 'phone',
     summary: 'What each car and each instructor did on each day up to this one, counted from the journals',
     params: date,
     reply: z.object({ days: z.array(carDay), crew: z.array(crewDay) }),
@@ -112,6 +123,7 @@ export const daysEndpoints = {
   readClose: endpoint({
     method: 'get',
     path: '/api/days/:date/close',
+    access: 'manager',
     summary: 'The day in figures, beside the same weekday a week before',
     params: date,
     reply: z.object({ today: dayClose, before: dayClose.nullable() }),

@@ -7,12 +7,14 @@ export const devicesEndpoints = {
   listDevices: endpoint({
     method: 'get',
     path: '/api/devices',
+    access: 'phone',
     summary: 'Timing loops and trackers, and how they are',
     reply: z.object({ devices: z.array(device) }),
   }),
   addDevice: endpoint({
     method: 'post',
     path: '/api/devices',
+    access: 'manager',
     summary: 'Add a device; the reply holds its key, which is not shown again',
     body: newDevice,
     reply: z.object({ device, key: z.string() }),
@@ -22,6 +24,7 @@ export const devicesEndpoints = {
   removeDevice: endpoint({
     method: 'delete',
     path: '/api/devices/:id',
+    access: 'manager',
     summary: 'Remove a device: nothing more is taken from it',
     params: id,
     reply: z.object({ removed: z.string() }),
@@ -30,11 +33,12 @@ export const devicesEndpoints = {
   receiveLines: endpoint({
     method: 'post',
     path: '/api/devices/:id/lines',
+    access: 'anyone',
     summary: 'Signed lines of a device, each with its number; what cannot be used is told line by line',
     params: z.strictObject({ id: z.string().max(64) }),
     body: raw('text/plain'),
     mostBody: '1mb',
     reply: deviceReceipt,
-    refusals: [413],
+    refusals: [404, 413, 429],
   }),
 } as const satisfies Record<string, Endpoint>;

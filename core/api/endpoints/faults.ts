@@ -8,12 +8,14 @@ export const faultsEndpoints = {
   listFaults: endpoint({
     method: 'get',
     path: '/api/faults',
+    access: 'phone',
     summary: "The venue's own faults, and its own words for the common ones",
     reply: z.object({ faults: z.array(storedFault) }),
   }),
   addFault: endpoint({
     method: 'post',
     path: '/api/faults',
+    access: 'manager',
     summary: 'Add a fault, or own words for a common one (by its id)',
     body: faultEntry,
     reply: storedFault,
@@ -23,6 +25,7 @@ export const faultsEndpoints = {
   changeFault: endpoint({
     method: 'put',
     path: '/api/faults/:id',
+    access: 'manager',
     summary: "Change a fault of the venue's",
     params: id,
     body: z.strictObject({ version, fields: faultEntry }),
@@ -32,6 +35,7 @@ export const faultsEndpoints = {
   removeFault: endpoint({
     method: 'delete',
     path: '/api/faults/:id',
+    access: 'manager',
     summary: 'Go back to the common words for a fault; one that only the venue has is retired instead',
     params: id,
     reply: z.object({ removed: z.string() }),

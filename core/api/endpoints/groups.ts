@@ -8,6 +8,7 @@ export const groupsEndpoints = {
   addGroup: endpoint({
     method: 'post',
     path: '/api/days/:date/groups',
+    access: 'phone',
     summary: 'Add a group to a day',
     params: date,
     body: groupFields,
@@ -18,6 +19,7 @@ export const groupsEndpoints = {
   changeGroup: endpoint({
     method: 'put',
     path: '/api/days/:date/groups/:id',
+    access: 'phone',
     summary: 'Change a group; a stale version is refused and both are shown',
     params: dateAndId,
     body: z.strictObject({ version, fields: groupFields }),
@@ -27,6 +29,7 @@ export const groupsEndpoints = {
   removeGroup: endpoint({
     method: 'post',
     path: '/api/days/:date/groups/:id/remove',
+    access: 'phone',
     summary: 'Take a group off the day; refused once something has happened in it',
     params: dateAndId,
     body: z.strictObject({ version }),

@@ -8,6 +8,7 @@ export const guestsEndpoints = {
   readBefore: endpoint({
     method: 'get',
     path: '/api/days/:date/guests/:id/before',
+    access: 'phone',
     summary: 'What a guest who has come back did on earlier days',
     params: dateAndId,
     reply: z.object({ days: z.array(dayBefore) }),
@@ -16,6 +17,7 @@ export const guestsEndpoints = {
   findGuests: endpoint({
     method: 'post',
     path: '/api/guests/find',
+    access: 'manager',
     summary: 'Guests of all days by a part of their name, reference or e-mail, the latest first',
     body: z.strictObject({ query: z.string().trim().min(2).max(200) }),
     reply: z.object({ guests: z.array(foundGuest) }),
@@ -23,6 +25,7 @@ export const guestsEndpoints = {
   linkGuests: endpoint({
     method: 'post',
     path: '/api/days/:date/guests/:id/same',
+    access: 'phone',
     summary:
       'Say that a guest of another day is the same person; nothing is changed but that, and it can be taken back',
     params: dateAndId,
@@ -33,6 +36,7 @@ export const guestsEndpoints = {
   unlinkGuests: endpoint({
     method: 'post',
     path: '/api/days/:date/guests/:id/not-same',
+    access: 'phone',
     summary: 'Take back that two guests are the same person',
     params: dateAndId,
     body: z.strictObject({ other: id.shape.id }),
@@ -42,6 +46,7 @@ export const guestsEndpoints = {
   exportGuest: endpoint({
     method: 'get',
     path: '/api/days/:date/guests/:id/export.json',
+    access: 'manager',
     summary: 'All that is kept of a guest, as JSON to take along',
     params: dateAndId,
     reply: raw('application/json'),
@@ -50,6 +55,7 @@ export const guestsEndpoints = {
   eraseGuest: endpoint({
     method: 'post',
     path: '/api/days/:date/guests/:id/erase',
+    access: 'managerAlone',
     summary: "Erase a guest's name, contact and words for good; laps stay as anonymous counts",
     params: dateAndId,
     reply: z.object({ erased: z.string() }),

@@ -8,12 +8,14 @@ export const managerEndpoints = {
   readManager: endpoint({
     method: 'get',
     path: '/api/manager',
+    access: 'phone',
     summary: 'Whether the manager has a code and this browser is let in',
     reply: managerDoor,
   }),
   setManagerCode: endpoint({
     method: 'put',
     path: '/api/manager/code',
+    access: 'phone',
     summary: "Set the manager's code: the first one on the server's own machine, then by the manager only",
     body: managerCode,
     reply: managerDoor,
@@ -22,6 +24,7 @@ export const managerEndpoints = {
   openManager: endpoint({
     method: 'post',
     path: '/api/manager/open',
+    access: 'phone',
     summary: 'Let this browser in by the code, for twelve hours',
     body: managerCode,
     reply: managerDoor,
@@ -30,12 +33,14 @@ export const managerEndpoints = {
   closeManager: endpoint({
     method: 'post',
     path: '/api/manager/close',
+    access: 'phone',
     summary: 'Let this browser out again',
     reply: managerDoor,
   }),
   readPairings: endpoint({
     method: 'get',
     path: '/api/days/:date/guests/:id/pairings',
+    access: 'managerAlone',
     summary: 'Why a guest should have an instructor, or should not (manager only)',
     params: dateAndId,
     reply: z.object({ reasons: z.array(pairingReason) }),
@@ -44,6 +49,7 @@ export const managerEndpoints = {
   changePairings: endpoint({
     method: 'put',
     path: '/api/days/:date/guests/:id/pairings',
+    access: 'managerAlone',
     summary: 'Write down why (manager only); what is not in the list is taken away',
     params: dateAndId,
     body: z.strictObject({ reasons: z.array(pairingReason).max(20) }),
@@ -53,6 +59,7 @@ export const managerEndpoints = {
   readTeaching: endpoint({
     method: 'get',
     path: '/api/instructors/:id/teaching',
+    access: 'managerAlone',
     summary: 'What the guests of an instructor gained, beside the whole crew (manager only)',
     params: id,
     reply: z.object({ own: z.array(teachingDrive), crew: z.array(teachingDrive.omit({ faults: true })) }),

@@ -10,6 +10,7 @@ export const photosEndpoints = {
   putPhoto: endpoint({
     method: 'put',
     path: '/api/photos/:id',
+    access: 'phone',
     summary: 'Keep a JPEG, PNG or WebP picture under an id of the sender',
     params: photo,
     body: raw('image/*'),
@@ -21,6 +22,7 @@ export const photosEndpoints = {
   readPhoto: endpoint({
     method: 'get',
     path: '/api/photos/:id',
+    access: 'phone',
     summary: 'A picture',
     params: photo,
     reply: raw('image/*'),

@@ -18,6 +18,7 @@ export const plansEndpoints = {
   listPlans: endpoint({
     method: 'get',
     path: '/api/days/:date/plans',
+    access: 'phone',
     summary: 'The accepted plans of a day, newest first',
     params: date,
     reply: z.object({ revisions: z.array(planRevision) }),
@@ -26,6 +27,7 @@ export const plansEndpoints = {
   readPlan: endpoint({
     method: 'get',
     path: '/api/days/:date/plans/:revision',
+    access: 'phone',
     summary: 'An accepted plan',
     params: z.strictObject({ ...date.shape, revision: z.coerce.number().int().min(1) }),
     reply: z.object({ revision: planRevision, plan: planFile }),
@@ -34,6 +36,7 @@ export const plansEndpoints = {
   readBound: endpoint({
     method: 'get',
     path: '/api/days/:date/bound',
+    access: 'phone',
     summary: 'How far the accepted plan can be from the best; worked out once asked for, its end is told in the stream',
     params: date,
     reply: howGood,
@@ -42,6 +45,7 @@ export const plansEndpoints = {
   acceptPlan: endpoint({
     method: 'post',
     path: '/api/days/:date/plans',
+    access: 'phone',
     summary: 'Accept a plan as the next revision; refused where it breaks a rule, unless the manager decides otherwise',
     params: date,
     body: acceptPlan,
@@ -52,6 +56,7 @@ export const plansEndpoints = {
   startPlanning: endpoint({
     method: 'post',
     path: '/api/days/:date/planning',
+    access: 'phone',
     summary: 'Look for a plan, beside all other work; progress and end are streamed',
     params: date,
     body: startPlanning,
@@ -62,6 +67,7 @@ export const plansEndpoints = {
   readPlanning: endpoint({
     method: 'get',
     path: '/api/days/:date/planning',
+    access: 'phone',
     summary: 'The plan that is being looked for or was found last',
     params: date,
     reply: z.object({ job: planJob.nullable() }),
@@ -70,6 +76,7 @@ export const plansEndpoints = {
   stopPlanning: endpoint({
     method: 'post',
     path: '/api/days/:date/planning/stop',
+    access: 'phone',
     summary: 'End the search and keep the best plan so far',
     params: date,
     reply: z.object({ stopping: z.boolean() }),
@@ -78,6 +85,7 @@ export const plansEndpoints = {
   dropPlanning: endpoint({
     method: 'post',
     path: '/api/days/:date/planning/drop',
+    access: 'phone',
     summary: 'Drop the proposal, or the search for one',
     params: date,
     reply: z.object({ dropped: z.boolean() }),
@@ -86,6 +94,7 @@ export const plansEndpoints = {
   slideTimes: endpoint({
     method: 'post',
     path: '/api/days/:date/slides',
+    access: 'phone',
     summary:
       'Let every time follow what has happened, however late; cars, people and order stay. Nothing where none is late',
     params: date,
@@ -97,6 +106,7 @@ export const plansEndpoints = {
   applyRemedy: endpoint({
     method: 'post',
     path: '/api/days/:date/drives/:id/remedies',
+    access: 'phone',
     summary: 'Make such a change, and accept the plan in which the drive has its place',
     params: dateAndId,
     body: z.strictObject({ author, change: remedyChange }),
@@ -107,6 +117,7 @@ export const plansEndpoints = {
   findPlaces: endpoint({
     method: 'post',
     path: '/api/days/:date/places',
+    access: 'phone',
     summary: 'Places for one more drive of a guest, with what each costs and the price',
     params: date,
     body: oneMoreDrive,
@@ -116,6 +127,7 @@ export const plansEndpoints = {
   takePlace: endpoint({
     method: 'post',
     path: '/api/days/:date/places/take',
+    access: 'phone',
     summary: 'Add the drive to the booking at one of the places offered, and accept the plan with it',
     params: date,
     body: takePlace,

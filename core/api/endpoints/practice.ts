@@ -7,18 +7,21 @@ export const practiceEndpoints = {
   readPractice: endpoint({
     method: 'get',
     path: '/api/practice',
+    access: 'phone',
     summary: 'What the simulated crew plays, and what people have taken over',
     reply: practiceStatus,
   }),
   crewIsThere: endpoint({
     method: 'post',
     path: '/api/practice/there',
+    access: 'phone',
     summary: 'The simulated crew says that it is there, every few seconds',
     reply: practiceStatus,
   }),
   switchStation: endpoint({
     method: 'put',
     path: '/api/practice/stations/:station',
+    access: 'phone',
     summary: "Let the crew play a station, or not; switched on, it is nobody else's",
     params: z.strictObject({ station: crewStation }),
     body: z.strictObject({ on: z.boolean() }),
@@ -27,6 +30,7 @@ export const practiceEndpoints = {
   giveBack: endpoint({
     method: 'post',
     path: '/api/practice/given-back',
+    access: 'phone',
     summary: 'Give a post that was taken over back to the crew',
     body: crewPost,
     reply: practiceStatus,
@@ -34,6 +38,7 @@ export const practiceEndpoints = {
   seedCrew: endpoint({
     method: 'put',
     path: '/api/practice/seed',
+    access: 'phone',
     summary: 'Another chance from now on',
     body: z.strictObject({ seed: crewSeed }),
     reply: practiceStatus,

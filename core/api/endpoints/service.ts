@@ -7,19 +7,28 @@ export const serviceEndpoints = {
   readHealth: endpoint({
     method: 'get',
     path: '/api/health',
+    access: 'anyone',
     summary: 'Whether the server is there',
     reply: z.object({ status: z.literal('ok') }),
   }),
   readOpenApi: endpoint({
     method: 'get',
     path: '/api/openapi.json',
+    access: 'phone',
     summary: 'This description',
     reply: z.record(z.string(), z.unknown()),
   }),
-  readClock: endpoint({ method: 'get', path: '/api/clock', summary: "The venue's clock", reply: clock }),
+  readClock: endpoint({
+    method: 'get',
+    path: '/api/clock',
+    access: 'phone',
+    summary: "The venue's clock",
+    reply: clock,
+  }),
   adjustClock: endpoint({
     method: 'post',
     path: '/api/clock',
+    access: 'phone',
     summary: 'Pause, speed up or set the clock (demo only)',
     body: z.strictObject({
       rate: z.number().min(0).max(60).optional(),
@@ -32,6 +41,7 @@ export const serviceEndpoints = {
   resetDemo: endpoint({
     method: 'post',
     path: '/api/demo/reset',
+    access: 'phone',
     summary: 'Put the demo back to its beginning (demo only)',
     reply: clock,
     refusals: [403],

@@ -9,6 +9,7 @@ export const sheetsEndpoints = {
   daySheet: endpoint({
     method: 'get',
     path: '/api/days/:date/sheets/day.pdf',
+    access: 'phone',
     summary: 'The day for the wall: names, times and cars',
     params: date,
     reply: raw('application/pdf'),
@@ -17,6 +18,7 @@ export const sheetsEndpoints = {
   deskSheet: endpoint({
     method: 'get',
     path: '/api/days/:date/sheets/desk.pdf',
+    access: 'phone',
     summary: 'The day for the desk, with what concerns each guest',
     params: date,
     reply: raw('application/pdf'),
@@ -25,6 +27,7 @@ export const sheetsEndpoints = {
   instructorSheet: endpoint({
     method: 'get',
     path: '/api/days/:date/sheets/instructors/:id.pdf',
+    access: 'phone',
     summary: 'The day of one instructor',
     params: dateAndId,
     reply: raw('application/pdf'),
@@ -33,6 +36,7 @@ export const sheetsEndpoints = {
   resultSheet: endpoint({
     method: 'get',
     path: '/api/days/:date/sheets/results/:id.pdf',
+    access: 'phone',
     summary: 'What a guest did and learned, to take home',
     params: dateAndId,
     query: chosenLanguage,
@@ -42,6 +46,7 @@ export const sheetsEndpoints = {
   timesSheet: endpoint({
     method: 'get',
     path: '/api/days/:date/sheets/times/:id.pdf',
+    access: 'phone',
     summary: 'When a guest has to be where, for the pocket',
     params: dateAndId,
     query: chosenLanguage,
@@ -51,6 +56,7 @@ export const sheetsEndpoints = {
   closeSheet: endpoint({
     method: 'get',
     path: '/api/days/:date/sheets/close.pdf',
+    access: 'manager',
     summary: 'The day in figures',
     params: date,
     reply: raw('application/pdf'),
@@ -59,6 +65,7 @@ export const sheetsEndpoints = {
   closeCsv: endpoint({
     method: 'get',
     path: '/api/days/:date/sheets/close.csv',
+    access: 'manager',
     summary: 'The day in figures, as CSV',
     params: date,
     reply: raw('text/csv'),

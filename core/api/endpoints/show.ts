@@ -5,10 +5,17 @@ import { endpoint, type Endpoint, versionOrNone } from '../endpoint';
 
 /** The classroom show. */
 export const showEndpoints = {
-  readShow: endpoint({ method: 'get', path: '/api/show', summary: 'The classroom show', reply: storedShow }),
+  readShow: endpoint({
+    method: 'get',
+    path: '/api/show',
+    access: 'phone',
+    summary: 'The classroom show',
+    reply: storedShow,
+  }),
   changeShow: endpoint({
     method: 'put',
     path: '/api/show',
+    access: 'manager',
     summary: 'Change order and words of the show, or its questions',
     body: z.strictObject({ version: versionOrNone, fields: showFields }),
     reply: storedShow,

@@ -5,10 +5,17 @@ import { endpoint, type Endpoint, version } from '../endpoint';
 
 /** The venue and its rules. */
 export const venueEndpoints = {
-  readVenue: endpoint({ method: 'get', path: '/api/venue', summary: 'The venue and its rules', reply: storedVenue }),
+  readVenue: endpoint({
+    method: 'get',
+    path: '/api/venue',
+    access: 'phone',
+    summary: 'The venue and its rules',
+    reply: storedVenue,
+  }),
   changeVenue: endpoint({
     method: 'put',
     path: '/api/venue',
+    access: 'manager',
     summary: 'Change the venue or its rules',
     body: z.strictObject({ version, fields: venueFields }),
     reply: storedVenue,
