@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { FRAME_KEYS, PLACES, SCREENS, type Place } from './web/screens';
+import { FRAME_KEYS, PLACES, SCREENS, STOP_KEY, type Place } from './web/screens';
 
 /**
  * Writes what the README says of the screens, from their registration: their pictures and their keys. With `--check` it
@@ -52,7 +52,13 @@ function actRows(): string {
     return `| ${where} | ${told.join(', ')} |`;
   };
   const own = SCREENS.flatMap(({ title, keys }) => (keys ? [row(title.toLowerCase(), keys)] : []));
-  return ['| screen | key does |', '|---|---|', row('every', FRAME_KEYS), ...own].join('\n');
+  return [
+    '| screen | key does |',
+    '|---|---|',
+    row('every', FRAME_KEYS),
+    row('with the stops', { [STOP_KEY]: 'held for a second: stops all, in a dialog too' }),
+    ...own,
+  ].join('\n');
 }
 
 function between(page: string, mark: string, text: string, glue: string): string {

@@ -115,9 +115,11 @@ test('an all-stop is on every screen at once, and takes two steps back to green'
     .click();
   await page.getByRole('button', { name: /^Let out \d+$/ }).click();
   await expect(page.getByText(/All-stop since 11:10: nobody is let out/).first()).toBeVisible();
-  await pressLong(page, 'Hold: circuit is clear', page.getByRole('button', { name: 'Hold to go green' }));
+  await page.getByRole('button', { name: 'Circuit is clear…' }).click();
+  await page.getByRole('button', { name: 'It is clear', exact: true }).click();
   await expect(other.getByText(/clear, says Office/)).toBeVisible();
-  await pressLong(page, 'Hold to go green', page.getByRole('button', { name: 'Hold to stop all' }));
+  await page.getByRole('button', { name: 'Back to green…' }).click();
+  await page.getByRole('button', { name: 'Go green' }).click();
   await expect(other.getByRole('alert')).toBeHidden();
   const { context, state } = await dayNow(page);
   // Whoever has all laps is on the way in, and has none that could be spoiled.

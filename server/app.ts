@@ -16,6 +16,7 @@ import { door } from './door';
 import { DayCache } from './day-cache';
 import { DeviceDesk } from './devices/device-desk';
 import { JournalWriter } from './journal-writer';
+import { Flags } from './live/flags';
 import { Hub } from './live/hub';
 import { PracticeDesk } from './live/practice-desk';
 import { Slides } from './live/slides';
@@ -56,6 +57,7 @@ export function createApp(options: AppOptions): {
   const phones = new PhoneDesk(store, hub);
   const dayCache = new DayCache(store, clock);
   const journal = new JournalWriter(store, dayCache, hub, clock);
+  const flags = new Flags({ store, clock, dayCache, journal, hub });
   const boundThread = new BoundThread(logger);
   const planJobs = new PlanJobs({ store, dayCache, hub, clock }, boundThread, logger);
   const bounds = new Bounds({ dayCache, hub, planJobs }, boundThread);
@@ -73,6 +75,7 @@ export function createApp(options: AppOptions): {
       store,
       clock,
       hub,
+      flags,
       dayCache,
       journal,
       planJobs,
@@ -147,6 +150,7 @@ export function createApp(options: AppOptions): {
       planJobs.close();
       boundThread.close();
       devices.close();
+      flags.close();
       hub.close();
     },
   };

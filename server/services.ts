@@ -4,6 +4,7 @@ import type { Clock } from './clock';
 import type { DayCache } from './day-cache';
 import type { DeviceDesk } from './devices/device-desk';
 import type { ManagerDesk } from './manager-desk';
+import type { Flags } from './live/flags';
 import type { Hub } from './live/hub';
 import type { Network } from './network/network';
 import type { PhoneDesk } from './phones/phone-desk';
@@ -18,6 +19,7 @@ export interface Services {
   readonly store: Store;
   readonly clock: Clock;
   readonly hub: Hub;
+  readonly flags: Flags;
   readonly dayCache: DayCache;
   readonly journal: JournalWriter;
   readonly planJobs: PlanJobs;

@@ -8,11 +8,11 @@ export const routes: Routes = [
   { path: '**', redirectTo: 'board' },
 ];
 
-function routeOf({ path, title, load, frame, parts }: Screen): Route {
+function routeOf({ path, title, load, frame, stops, parts }: Screen): Route {
   return {
     path,
     title: `${title} · Joy Lap`,
-    data: { frame: frame ?? 'desk', parts },
+    data: { frame: frame ?? 'desk', stops: stops ?? false, parts },
     loadComponent: load,
     ...(parts && {
       children: [

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { NavigationEnd, Router, RouterOutlet, type ActivatedRouteSnapshot } from '@angular/router';
+import { NavigationEnd, Router, RouterOutlet } from '@angular/router';
 import { clockMinute, conditionAt, DAY_ENDS_S, nextCondition, wallClock } from '@core/day';
 import { CREW_STATIONS } from '@core/practice';
 import { PLAIN_WORDS } from './data/screen-words';
@@ -29,6 +29,7 @@ import { StepsStrip } from './first-steps/steps-strip';
 import { Ribbon } from './shell/ribbon';
 import { PLACES, type ActsOf, type FRAME_KEYS, type Screen } from './screens';
 import { Stations } from './shell/stations';
+import { Stops } from './shell/stops';
 import { ThemeChoice } from './shell/theme-choice';
 
 /** The frame of every screen: header, ribbon, stations, palette, and the keys that work everywhere. */
@@ -50,6 +51,7 @@ import { ThemeChoice } from './shell/theme-choice';
     Ribbon,
     Stations,
     StepsStrip,
+    Stops,
   ],
   templateUrl: './app.html',
   styleUrl: './app.scss',
@@ -74,14 +76,15 @@ export class App {
     return people.size > 0 ? `Crew: ${CREW_STATIONS.length - people.size} of ${CREW_STATIONS.length}` : 'Crew';
   });
   protected readonly menuOpen = signal(false);
-  /** How much of the frame a screen leaves room for: a desk all of it, a tablet a narrow one, a phone none. */
-  protected readonly frame = toSignal(
+  private readonly screen = toSignal(
     this.router.events.pipe(
       filter((event) => event instanceof NavigationEnd),
-      map(() => frameOf(this.router.routerState.snapshot.root)),
+      map(() => this.router.routerState.snapshot.root.firstChild?.data as Pick<Screen, 'frame' | 'stops'> | undefined),
     ),
-    { initialValue: 'desk' as const },
   );
+  /** How much of the frame a screen leaves room for: a desk all of it, a tablet a narrow one, a phone none. */
+  protected readonly frame = computed(() => this.screen()?.frame ?? 'desk');
+  protected readonly stops = computed(() => this.screen()?.stops ?? false);
   /** How many entries wait on this device, and since when. */
   protected readonly waitingWords = computed(() => {
     const waiting = this.outbox.waiting().length;
@@ -155,7 +158,3 @@ const QUIET_MS = 1500;
 const TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 /** The device's own time, as people read it. */
 const timeOf = (deviceMs: number): string => TIME.format(deviceMs);
-
-function frameOf(root: ActivatedRouteSnapshot): 'desk' | 'tablet' | 'phone' {
-  return (root.firstChild?.data['frame'] as Screen['frame']) ?? 'desk';
-}

@@ -1,5 +1,5 @@
 import { routes } from './app.routes';
-import { FRAME_KEYS, PLACES, SCREENS } from './screens';
+import { FRAME_KEYS, PLACES, SCREENS, STOP_KEY } from './screens';
 
 describe('The screens', () => {
   it('have an address and a key each that no other has', () => {
@@ -17,6 +17,11 @@ describe('The screens', () => {
         .withContext(path)
         .toEqual([]);
     }
+  });
+
+  it('leave the key that stops all to the stops', () => {
+    const used = [...PLACES.map(({ key }) => key), ...SCREENS.flatMap(({ keys = {} }) => Object.keys(keys))];
+    expect([...used, ...Object.keys(FRAME_KEYS)]).not.toContain(STOP_KEY);
   });
 
   it('can be looked at: each has an address of the demo that leads to it', () => {

@@ -15,6 +15,8 @@ export interface Screen {
   readonly parts?: readonly Part[];
   /** How much of the frame it leaves room for: all of it where nothing is said. */
   readonly frame?: 'tablet' | 'phone';
+  /** Whoever stands before it can call all-stop and caution there. */
+  readonly stops?: true;
   /** Where it stands in the navigation; a screen may hold two stations. */
   readonly places: readonly Place[];
   /** Keys that it takes wherever the focus is outside a field, and what each does. */
@@ -58,6 +60,8 @@ const room = (label: string, key: string): Place => ({ label, of: 'rooms', key }
 const onPhone = (label: string, key: string): Place => ({ label, of: 'phone', key });
 
 /** Keys of the frame, and of screens that have keys of their own. */
+/** Held for a second, it stops all on screens that have the stops; no screen uses it for anything else. */
+export const STOP_KEY = 'F9';
 export const FRAME_KEYS = {
   'Ctrl K': 'find a guest, a car or a screen, or do something',
   n: 'back to now',
@@ -127,6 +131,7 @@ export const SCREENS: readonly Screen[] = [
     title: 'Pit exit',
     load: () => import('./pit-exit/pit-exit').then((m) => m.PitExit),
     frame: 'tablet',
+    stops: true,
     keys: PIT_EXIT_KEYS,
     places: [station('Pit exit', 'pitExit', '4'), station('On circuit', 'onCircuit', '5', 'circuit')],
     demo: '/pit-exit',
@@ -300,6 +305,7 @@ export const SCREENS: readonly Screen[] = [
     title: 'Counter',
     load: () => import('./counter/counter').then((m) => m.Counter),
     frame: 'phone',
+    stops: true,
     places: [onPhone('Counter', 'o')],
     demo: '/counter',
     pictures: [
@@ -312,6 +318,7 @@ export const SCREENS: readonly Screen[] = [
     title: 'Lead a group',
     load: () => import('./groups/lead').then((m) => m.Lead),
     frame: 'phone',
+    stops: true,
     places: [onPhone('Lead', '9')],
     demo: '/lead',
     pictures: [{ file: 'lead-phone', caption: 'Leading a train, on a phone' }],

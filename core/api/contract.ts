@@ -5,6 +5,7 @@ import { crewEndpoints } from './endpoints/crew';
 import { daysEndpoints } from './endpoints/days';
 import { devicesEndpoints } from './endpoints/devices';
 import { faultsEndpoints } from './endpoints/faults';
+import { flagsEndpoints } from './endpoints/flags';
 import { groupsEndpoints } from './endpoints/groups';
 import { guestsEndpoints } from './endpoints/guests';
 import { managerEndpoints } from './endpoints/manager';
@@ -36,6 +37,7 @@ export const contract = {
   ...carsEndpoints,
   ...crewEndpoints,
   ...faultsEndpoints,
+  ...flagsEndpoints,
   ...managerEndpoints,
   ...devicesEndpoints,
   ...phonesEndpoints,

@@ -20,6 +20,7 @@ export {
   type Raw,
   type ReplyOf,
 } from './endpoint';
+export * from './flags';
 export * from './import';
 export * from './phones';
 export * from './planning';

@@ -100,7 +100,7 @@ export function beginning({ day, schedule }: DayContext): DayState {
     taught: [],
     shown: [],
     late: undefined,
-    flag: { flag: 'green', sinceS: 0, by: '', reason: undefined, clearedBy: undefined },
+    flag: { id: undefined, flag: 'green', sinceS: 0, by: '', reason: undefined, clearedBy: undefined },
     incidents: [],
     strays: [],
     resolved: [],

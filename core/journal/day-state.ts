@@ -217,6 +217,8 @@ export interface DayState {
 }
 
 export interface FlagState {
+  /** Of the entry that called it; nothing where none has been called yet. */
+  readonly id: string | undefined;
   readonly flag: FlagKind;
   readonly sinceS: number;
   readonly by: string;

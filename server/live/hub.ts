@@ -1,5 +1,5 @@
 import type { Request, Response } from 'express';
-import { planProgress, type LivePositions, type PlanProgress } from '@core/api';
+import { planProgress, runningFlag, type LivePositions, type PlanProgress, type RunningFlag } from '@core/api';
 import { recordedEntry, type RecordedEntry } from '@core/journal';
 import { fact } from '@core/day';
 import * as z from 'zod';
@@ -37,8 +37,20 @@ export class Hub {
     HEARTBEAT_MS,
   );
 
+  private greeting: (() => RunningFlag) | undefined;
+
   constructor() {
     this.heartbeat.unref();
+  }
+
+  /** How many screens are connected. */
+  get screens(): number {
+    return this.listeners.size;
+  }
+
+  /** What every stream begins with: the flag that is in force. */
+  greetWith(flag: () => RunningFlag): void {
+    this.greeting = flag;
   }
 
   /**
@@ -60,6 +72,7 @@ export class Hub {
     });
     response.write('retry: 1000\n\n');
     this.listeners.set(response, { date, address });
+    if (this.greeting) response.write(flagEvent(this.greeting()));
     for (const entry of missed) response.write(entryEvent(entry));
     response.on('close', () => this.listeners.delete(response));
   }
@@ -74,6 +87,11 @@ export class Hub {
       date === undefined ? this.listeners.keys() : this.of(date),
       `event: changed\ndata: ${JSON.stringify({ what })}\n\n`,
     );
+  }
+
+  /** The flag in force, to all. */
+  flag(flag: RunningFlag): void {
+    this.write(this.listeners.keys(), flagEvent(flag));
   }
 
   /** How far the search for a plan has come. */
@@ -114,6 +132,10 @@ export class Hub {
       }
     }
   }
+}
+
+function flagEvent(flag: RunningFlag): string {
+  return `event: flag\ndata: ${JSON.stringify(z.encode(runningFlag, flag))}\n\n`;
 }
 
 function entryEvent(entry: RecordedEntry): string {

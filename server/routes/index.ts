@@ -8,6 +8,7 @@ import { crewRoutes } from './crew';
 import { daysRoutes } from './days';
 import { devicesRoutes } from './devices';
 import { faultsRoutes } from './faults';
+import { flagsRoutes } from './flags';
 import { groupsRoutes } from './groups';
 import { guestsRoutes } from './guests';
 import { managerRoutes } from './manager';
@@ -37,6 +38,7 @@ export function routes(services: Services): Handlers<typeof contract> {
     ...carsRoutes(services),
     ...crewRoutes(services),
     ...faultsRoutes(services),
+    ...flagsRoutes(services),
     ...managerRoutes(services),
     ...devicesRoutes(services),
     ...phonesRoutes(services),

@@ -9,6 +9,7 @@ import type { Handlers } from '../routing/mount';
 export function serviceRoutes({
   dayCache,
   hub,
+  flags,
   clock,
   planJobs,
   devices,
@@ -24,6 +25,7 @@ export function serviceRoutes({
     adjustClock: ({ body }) => {
       if (!clock.adjust(body)) throw demoOnly();
       hub.changed('clock');
+      flags.tell();
       return clock.read();
     },
     resetDemo: () => {
@@ -35,6 +37,7 @@ export function serviceRoutes({
       manager.forget();
       practice.forget();
       hub.changed('reset');
+      flags.tell();
       return clock.read();
     },
   };

@@ -107,7 +107,7 @@ describe('Requests and entries', () => {
         { type: 'about:blank', title: 'No', status: 409, detail: 'Ines is here already.' },
         { status: 409, statusText: 'Conflict' },
       );
-    expect(settled).toEqual([{ reason: 'Ines is here already.' }]);
+    expect(settled).toEqual([{ date: '2027-05-22', reason: 'Ines is here already.' }]);
     expect(outbox.waiting()).toEqual([]);
     expect(storage.storedEntries.get('entry-0001')!.refusal).toBe('Ines is here already.');
     outbox.dismiss('entry-0001');

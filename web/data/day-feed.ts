@@ -1,6 +1,13 @@
 import { DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { contract, type DaySummary, type DayView, type LivePositions, type PlanProgress } from '@core/api';
+import {
+  contract,
+  type DaySummary,
+  type DayView,
+  type RunningFlag,
+  type LivePositions,
+  type PlanProgress,
+} from '@core/api';
 import { nextDate, type RecordedEntry } from '@core/journal';
 import { catchError, EMPTY, forkJoin, Subject, Subscription, switchMap, tap, type Observable } from 'rxjs';
 import { Api, ApiError } from './api';
@@ -60,6 +67,8 @@ export class DayFeed {
   /** Device's time at which the connection was lost, milliseconds since 1970. */
   readonly lostMs = signal<number | undefined>(undefined);
   readonly positions = signal<LivePositions | undefined>(undefined);
+  /** The flag of the day that is running, whichever is open here; nothing before the server has told it. */
+  readonly flag = signal<RunningFlag | undefined>(undefined);
   /** Rises whenever a day is begun anew: opened, or put back to its beginning. */
   readonly begun = signal(0);
   readonly devicesChanged = new Subject<void>();
@@ -81,8 +90,8 @@ export class DayFeed {
 
   constructor() {
     this.load.pipe(switchMap((date) => this.read(date))).subscribe(({ answer, tookMs }) => this.take(answer, tookMs));
-    this.outbox.outcomes.pipe(takeUntilDestroyed()).subscribe(({ recorded }) => {
-      if (recorded) this.add(recorded);
+    this.outbox.outcomes.pipe(takeUntilDestroyed()).subscribe(({ date, recorded }) => {
+      if (recorded && date === this.date()) this.add(recorded);
     });
     this.destroyed.onDestroy(() => {
       this.load.complete();
@@ -145,6 +154,8 @@ export class DayFeed {
     switch (event.kind) {
       case 'entry':
         return this.takeIn(event.recorded);
+      case 'flag':
+        return this.flag.set(event.flag);
       case 'positions':
         return this.positions.set(event.positions);
       case 'progress':

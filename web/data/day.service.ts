@@ -8,6 +8,7 @@ import { MessageService } from 'primeng/api';
 import type { Observable } from 'rxjs';
 import { DayFeed } from './day-feed';
 import { DayJournal } from './day-journal';
+import { Flags, type FlagEntry } from './flags';
 import { newId } from './new-id';
 import type { NewEntry, OpenDay } from './open-day';
 import { Outbox } from './outbox';
@@ -32,6 +33,7 @@ export class DayService implements OpenDay {
   private readonly who = inject(Who);
   private readonly messages = inject(MessageService);
   private readonly outbox = inject(Outbox);
+  private readonly flags = inject(Flags);
   /** Own entries that were made offline: what becomes of them is told. */
   private readonly ownOffline = new Set<string>();
 
@@ -53,6 +55,8 @@ export class DayService implements OpenDay {
   readonly nowS = this.journal.nowS;
   readonly shownS = this.time.shownS;
   readonly live = this.time.live;
+
+  readonly flag = this.flags.now;
 
   readonly day = computed(() => this.view()?.day);
   readonly currency = computed(() => this.view()?.currency ?? 'EUR');
@@ -143,6 +147,10 @@ export class DayService implements OpenDay {
     if (!this.connected()) this.ownOffline.add(entry.id);
     this.outbox.send(date, entry, !this.connected());
     return true;
+  }
+
+  callFlag(fields: FlagEntry): boolean {
+    return this.flags.enter(fields);
   }
 
   undo(entryId: string): boolean {

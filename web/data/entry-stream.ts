@@ -1,4 +1,13 @@
-import { addressOf, contract, livePositions, planProgress, type LivePositions, type PlanProgress } from '@core/api';
+import {
+  addressOf,
+  contract,
+  livePositions,
+  planProgress,
+  runningFlag,
+  type LivePositions,
+  type PlanProgress,
+  type RunningFlag,
+} from '@core/api';
 import { recordedEntry, type RecordedEntry } from '@core/journal';
 import { Observable } from 'rxjs';
 
@@ -7,6 +16,7 @@ export type StreamEvent =
   | { readonly kind: 'changed'; readonly what: string }
   | { readonly kind: 'progress'; readonly progress: PlanProgress }
   | { readonly kind: 'positions'; readonly positions: LivePositions }
+  | { readonly kind: 'flag'; readonly flag: RunningFlag }
   | { readonly kind: 'connection'; readonly open: boolean };
 
 /** The server gives a sign of life more often than this; a stream that is silent for so long is dead. */
@@ -39,6 +49,10 @@ export function entryStream(date: string): Observable<StreamEvent> {
       source.addEventListener('entry', ({ data }: MessageEvent<string>) => {
         alive();
         subscriber.next({ kind: 'entry', recorded: recordedEntry.parse(JSON.parse(data)) });
+      });
+      source.addEventListener('flag', ({ data }: MessageEvent<string>) => {
+        alive();
+        subscriber.next({ kind: 'flag', flag: runningFlag.parse(JSON.parse(data)) });
       });
       source.addEventListener('planning', ({ data }: MessageEvent<string>) => {
         alive();

@@ -5,6 +5,7 @@ import type { Day, Plan } from '@core/day';
 import type { Drift } from '@core/drift';
 import type { DayContext, DayState, JournalEntry, RecordedEntry } from '@core/journal';
 import type { Subject } from 'rxjs';
+import type { FlagEntry, FlagNow } from './flags';
 
 type DistributiveOmit<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
 /** An entry as a screen makes it; id, time and author are added by the day. */
@@ -50,6 +51,11 @@ export interface OpenDay {
   readonly boundChanged: Subject<void>;
   readonly planningProgress: Subject<PlanProgress>;
 
+  /** The flag of the day that is running, whatever day and time are shown; nothing before anything of it is known. */
+  readonly flag: Signal<FlagNow | undefined>;
+
+  /** Calls or lifts a flag for the day that is running, whatever is shown. */
+  callFlag(fields: FlagEntry): boolean;
   reload(): void;
   /** Shows another time of the day; nothing brings it back to now. */
   showTime(timeS: number | undefined): void;

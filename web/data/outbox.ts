@@ -21,6 +21,7 @@ export interface Refused extends Waiting {
 
 /** What became of an entry: recorded, or refused with the reason. */
 export interface Outcome {
+  readonly date: string;
   readonly recorded?: RecordedEntry;
   readonly reason?: string;
 }
@@ -67,7 +68,7 @@ export class Outbox {
     clearTimeout(this.again);
     this.sending = true;
     this.api.call(contract.appendEntry, { params: { date: next.date }, body: sentNow(next) }).subscribe({
-      next: (recorded) => this.done(next, () => this.outcomes.next({ recorded })),
+      next: (recorded) => this.done(next, () => this.outcomes.next({ date: next.date, recorded })),
       error: (error: unknown) => {
         // What a phone that was put out has kept is sent once it is let in again.
         const isPutOut = error instanceof ApiError && (error.is('notAdded') || error.is('phonePutOut'));
@@ -77,7 +78,7 @@ export class Outbox {
             const refused = { ...next, reason };
             this.kept.update((kept) => [...kept, refused]);
             void this.storage.putEntry(stored(next, reason));
-            this.outcomes.next({ reason });
+            this.outcomes.next({ date: next.date, reason });
           });
         } else {
           this.sending = false;

@@ -12,17 +12,16 @@ const HOLD_MS = 900;
       type="button"
       [class]="kind()"
       [class.holding]="holding()"
-      [disabled]="disabled()"
       [attr.aria-description]="'Hold for one second'"
       (pointerdown)="begin($event)"
-      (pointerup)="end()"
-      (pointerleave)="end()"
-      (pointercancel)="end()"
+      (pointerup)="letGo()"
+      (pointerleave)="letGo()"
+      (pointercancel)="letGo()"
       (contextmenu)="$event.preventDefault()"
       (keydown.enter)="beginByKey($event)"
       (keydown.space)="beginByKey($event)"
-      (keyup)="end()"
-      (blur)="end()"
+      (keyup)="letGo()"
+      (blur)="letGo()"
     >
       <span><ng-content /></span>
     </button>
@@ -32,8 +31,9 @@ const HOLD_MS = 900;
       position: relative;
       overflow: hidden;
       width: 100%;
-      min-height: 56px;
-      padding: 0.4rem 1.1rem;
+      height: 100%;
+      min-height: 48px;
+      padding: 0.2rem 0.4rem;
       border: 2px solid var(--p-jl-ink);
       border-radius: 8px;
       background: var(--p-jl-panel);
@@ -48,17 +48,9 @@ const HOLD_MS = 900;
       border-color: var(--p-jl-kerb);
       background: var(--p-jl-kerb);
       color: var(--p-jl-on-kerb);
-      font-size: 18px;
+      font-size: 17px;
       font-weight: 780;
       font-stretch: 108%;
-    }
-    button.go {
-      border-color: var(--p-jl-moss);
-      color: var(--p-jl-moss);
-    }
-    button:disabled {
-      opacity: 0.5;
-      cursor: default;
     }
     button::before {
       content: '';
@@ -78,36 +70,36 @@ const HOLD_MS = 900;
   `,
 })
 export class HoldButton implements OnDestroy {
-  readonly kind = input<'plain' | 'stop' | 'go'>('plain');
-  readonly disabled = input(false);
+  readonly kind = input<'plain' | 'stop'>('plain');
   readonly held = output<void>();
   protected readonly holding = signal(false);
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   protected begin(event: PointerEvent): void {
-    if (event.button === 0) this.start();
+    if (event.button === 0) this.press();
   }
 
   protected beginByKey(event: Event): void {
     event.preventDefault();
-    if (!(event as KeyboardEvent).repeat) this.start();
+    if (!(event as KeyboardEvent).repeat) this.press();
   }
 
-  protected end(): void {
+  /** Begins to be held, by whatever means. */
+  press(): void {
+    this.letGo();
+    this.holding.set(true);
+    this.timer = setTimeout(() => {
+      this.letGo();
+      this.held.emit();
+    }, HOLD_MS);
+  }
+
+  letGo(): void {
     clearTimeout(this.timer);
     this.holding.set(false);
   }
 
   ngOnDestroy(): void {
     clearTimeout(this.timer);
-  }
-
-  private start(): void {
-    this.end();
-    this.holding.set(true);
-    this.timer = setTimeout(() => {
-      this.end();
-      this.held.emit();
-    }, HOLD_MS);
   }
 }

@@ -83,7 +83,7 @@ describe('The oval on the spotter’s phone', () => {
     expect(text()).toContain('75 %');
     await press('Step back');
     expect(day.state().groups.get('one')!.turns.get('g1')!.step).toBe(0);
-    await press('Stop all');
+    await press('Stop this group');
     expect(text()).toContain('Everybody stands');
     await press('All clear: go on');
     await press('In, brakes confirmed');
@@ -112,7 +112,7 @@ describe('The stations on the spotter’s phone', () => {
     await press('Has done it before');
     await press('Passed');
     expect(day.state().groups.get('one')!.members.get('g1')!.runs.length).toBe(2);
-    await press(/stop all$/);
+    await press(/stop this group$/);
     expect(text()).toContain('everybody stands');
   });
 });

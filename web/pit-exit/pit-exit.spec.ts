@@ -6,13 +6,6 @@ import type { RunningDrive } from './pit-exit-model';
 import { show } from '../testing/fake-day';
 import { dayAt, running, seen } from '../testing/two-guests';
 
-const pressLong = async (element: Element, name: string) => {
-  const button = [...element.querySelectorAll('jl-hold-button button')].find((it) => it.textContent?.trim() === name)!;
-  button.dispatchEvent(new PointerEvent('pointerdown', { button: 0 }));
-  await new Promise((resolve) => setTimeout(resolve, 1000));
-  button.dispatchEvent(new PointerEvent('pointerup'));
-};
-
 describe('A car on the circuit', () => {
   it('that was let out by mistake waits at the exit again', async () => {
     const data = running('10:20:10');
@@ -211,26 +204,12 @@ describe('The pit exit', () => {
     expect(data.kinds().slice(-3)).toEqual(['lapCounted', 'lapSpoiled', 'broughtIn']);
   });
 
-  it('stops all by holding, never by a touch in passing, and takes two steps back to green', async () => {
+  it('asks why a flag was called once there is time', async () => {
     const data = running('10:21');
-    const { element, text, fixture } = await show(PitExit, data);
-    const stop = element.querySelector('jl-hold-button button')!;
-    stop.dispatchEvent(new PointerEvent('pointerdown', { button: 0 }));
-    stop.dispatchEvent(new PointerEvent('pointerup'));
-    await new Promise((resolve) => setTimeout(resolve, 1000));
-    expect(data.state().flag.flag).toBe('green');
-    await pressLong(element, 'Hold to stop all');
-    await fixture.whenStable();
-    expect(data.state().flag.flag).toBe('stop');
-    [...element.querySelectorAll<HTMLElement>('.why button')].find((it) => it.textContent === 'debris')!.click();
-    await fixture.whenStable();
+    data.record({ kind: 'flagCalled', flag: 'stop' });
+    const { press } = await show(PitExit, data);
+    await press('debris');
     expect(data.state().flag.reason).toBe('debris');
-    expect(text()).not.toContain('Hold to go green');
-    await pressLong(element, 'Hold: circuit is clear');
-    await fixture.whenStable();
-    await pressLong(element, 'Hold to go green');
-    await fixture.whenStable();
-    expect(data.state().flag.flag).toBe('green');
   });
 
   it('says what it is: advice', async () => {

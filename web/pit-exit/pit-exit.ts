@@ -3,7 +3,7 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { contract } from '@core/api';
 import { clockMinute, secondsOf, spokenDuration, wallClock } from '@core/day';
 import { FLAG_WORDS } from '@core/words';
-import { effectiveEntries, type DayContext, type DayState, type FlagKind } from '@core/journal';
+import { effectiveEntries, type DayContext, type DayState } from '@core/journal';
 import type { Delay, ReleaseWindow } from '@core/traffic';
 import { Button } from 'primeng/button';
 import { Api } from '../data/api';
@@ -14,7 +14,6 @@ import { known } from '../data/reading';
 import { When } from '../data/when';
 import { Beads } from '../drawing/beads';
 import { CircuitView } from '../drawing/circuit-view';
-import { HoldButton } from '../drawing/hold-button';
 import type { ActsOf, PIT_EXIT_KEYS } from '../screens';
 import { onKeys } from '../shell/keys';
 import { BreakOff } from './break-off';
@@ -52,7 +51,7 @@ const NARROW = 0.06;
 @Component({
   selector: 'jl-pit-exit',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads, BreakOff, Button, CircuitView, ExitTrains, HoldButton, IncidentForm, LastDeed],
+  imports: [Beads, BreakOff, Button, CircuitView, ExitTrains, IncidentForm, LastDeed],
   templateUrl: './pit-exit.html',
   styleUrl: './pit-exit.scss',
   host: { class: 'screen' },
@@ -225,14 +224,8 @@ export class PitExit {
     this.about.set(drive);
     this.incidentOpen.set(true);
   }
-  protected call(flag: FlagKind): void {
-    this.data.record({ kind: 'flagCalled', flag });
-  }
   protected explain(reason: string): void {
     this.data.record({ kind: 'flagExplained', reason });
-  }
-  protected clear(): void {
-    this.data.record({ kind: 'circuitCleared' });
   }
   protected toggle(drive: PitDrive): void {
     this.open.update((open) => (open === drive.id ? undefined : drive.id));

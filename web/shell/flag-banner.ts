@@ -1,8 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { clockMinute } from '@core/day';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { clockMinute, spokenDuration } from '@core/day';
 import { FLAG_WORDS } from '@core/words';
 import { Router } from '@angular/router';
 import { DayService } from '../data/day.service';
+import { Who } from '../data/who';
+import { SCREENS } from '../screens';
+import { soundAlarm } from './alarm';
+import { Ask } from './ask';
 
 /**
  * A flag, over everything on every screen: who has called it, when and why. An all-stop takes the whole screen until
@@ -16,18 +20,42 @@ import { DayService } from '../data/day.service';
       @if (f.flag === 'stop' && !seen()) {
         <div class="over" role="alertdialog" aria-label="All-stop">
           <div>
+            @if (f.unsent) {
+              <p class="radio">Not sent: use the radio</p>
+            }
             <p class="huge">All-stop</p>
             <p>{{ words() }}</p>
+            @if (late(); as text) {
+              <p>
+                <b>{{ text }}</b>
+              </p>
+            }
             <p>All cars slow down and stop where they are told. Nobody is let out.</p>
+            @if (gotBy(); as text) {
+              <p>{{ text }}</p>
+            }
             <button type="button" (click)="seenAt.set(f.sinceS)">Seen</button>
           </div>
         </div>
       }
       <div [class]="'band ' + f.flag" role="alert">
         <b>{{ names[f.flag] }}</b>
+        @if (f.unsent) {
+          <b>Not sent: use the radio</b>
+        }
         <span>{{ words() }}{{ f.flag === 'caution' ? ': no passing, nobody is let out' : '' }}</span>
+        @if (late(); as text) {
+          <b>{{ text }}</b>
+        }
+        @if (gotBy(); as text) {
+          <span>{{ text }}</span>
+        }
         @if (!atExit()) {
           <button type="button" (click)="goToExit()">Pit exit</button>
+        } @else if (f.flag === 'stop' && !f.clearedBy) {
+          <button type="button" (click)="clear()">Circuit is clear…</button>
+        } @else {
+          <button type="button" (click)="goGreen()">Back to green…</button>
         }
       </div>
     }
@@ -99,6 +127,12 @@ import { DayService } from '../data/day.service';
       font-weight: 700;
       cursor: pointer;
     }
+    .radio {
+      margin: 0 0 0.6rem;
+      font-size: clamp(30px, 8vw, 64px);
+      font-weight: 800;
+      line-height: 1.05;
+    }
     .over button {
       min-height: 64px;
       min-width: 12rem;
@@ -108,11 +142,13 @@ import { DayService } from '../data/day.service';
 })
 export class FlagBanner {
   private readonly router = inject(Router);
+  private readonly who = inject(Who);
+  private readonly ask = inject(Ask);
   protected readonly data = inject(DayService);
   protected readonly names = FLAG_WORDS;
   protected readonly seenAt = signal<number | undefined>(undefined);
   protected readonly flag = computed(() => {
-    const flag = this.data.live() ? this.data.state()?.flag : undefined;
+    const flag = this.data.flag();
     return flag && flag.flag !== 'green' ? flag : undefined;
   });
   protected readonly seen = computed(() => this.seenAt() === this.flag()?.sinceS);
@@ -122,6 +158,24 @@ export class FlagBanner {
     const cleared = flag.clearedBy ? `; clear, says ${flag.clearedBy}` : '';
     return `${flag.by}, since ${clockMinute(flag.sinceS)}${flag.reason ? `: ${flag.reason}` : ''}${cleared}`;
   });
+  protected readonly late = computed(() => {
+    const lateS = this.flag()?.lateS ?? 0;
+    return lateS > LATE_S ? `Late: it was called ${spokenDuration(lateS)} before it got here.` : '';
+  });
+  /** Which screens have it, for whoever has called it. */
+  protected readonly gotBy = computed(() => {
+    const flag = this.flag();
+    if (!flag || flag.by !== this.who.name() || flag.unsent || flag.screens === 0) return '';
+    const names = flag.got.map(({ who, screen }) => `${who} (${titleOf(screen)})`).join(', ');
+    return `Shown on ${flag.got.length} of ${flag.screens} screens${names && `: ${names}`}.`;
+  });
+  private readonly alarming = computed(() => this.flag()?.flag === 'stop' && !this.seen());
+
+  constructor() {
+    effect((ended) => {
+      if (this.alarming()) ended(soundAlarm());
+    });
+  }
 
   protected atExit(): boolean {
     return this.router.url.startsWith('/pit-exit');
@@ -131,4 +185,28 @@ export class FlagBanner {
     this.seenAt.set(this.flag()?.sinceS);
     void this.router.navigateByUrl('/pit-exit');
   }
+
+  /** Lifting a flag stands far from calling it, and asks once. */
+  protected async clear(): Promise<void> {
+    const sure = await this.ask.whether(
+      'Is the circuit clear?',
+      'Somebody has looked: nothing and nobody stands on it.',
+      'It is clear',
+    );
+    if (sure) this.data.callFlag({ kind: 'circuitCleared' });
+  }
+
+  protected async goGreen(): Promise<void> {
+    const sure = await this.ask.whether('Back to green?', 'Cars may pass again, and may be let out.', 'Go green');
+    if (sure) this.data.callFlag({ kind: 'flagCalled', flag: 'green' });
+  }
+}
+
+/** What a call takes on its way, and two clocks may differ by. */
+const LATE_S = 20;
+
+/** The title of the screen at an address. */
+function titleOf(address: string): string {
+  const start = address.slice(1).split(/[/?#]/)[0];
+  return SCREENS.find(({ path }) => path.split('/')[0] === start)?.title ?? 'another screen';
 }

@@ -57,6 +57,7 @@ describe('What was taken over', () => {
       items: ['Belts'],
     } as const;
     TestBed.inject(Outbox).outcomes.next({
+      date: '2027-05-22',
       recorded: { seq: 1, recordedAt: '', entry: { ...entry, items: ['Belts'] } },
     });
     await fixture.whenStable();

@@ -21,6 +21,7 @@ import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { Subject } from 'rxjs';
 import { DayService, type NewEntry, type OpenDay } from '../data/day.service';
+import type { FlagEntry, FlagNow } from '../data/flags';
 import { DeviceStorage } from '../data/device-storage';
 import { screenWords } from '../data/screen-words';
 import { MemoryStorage } from './memory-storage';
@@ -53,6 +54,9 @@ export class FakeDay implements OpenDay {
   readonly shownS = computed(() => this.elsewhere() ?? this.clockS());
   readonly live = computed(() => this.elsewhere() === undefined);
   readonly state;
+  /** What only a server knows of the flag: who has got it, and how late it came. */
+  readonly told = signal<Partial<FlagNow>>({});
+  readonly flag;
   readonly drift;
   readonly vocabulary = signal(vocabularyOf([])).asReadonly();
   readonly stalls = computed<Record<string, number>>(() => this.view().stalls);
@@ -98,6 +102,10 @@ export class FakeDay implements OpenDay {
     this.plan = computed(() => this.context().schedule.plan);
     this.bookings = signal(new Map(bookings.map((booking) => [booking.id, booking]))).asReadonly();
     this.state = computed(() => stateOf(this.context(), this.written(), this.shownS()));
+    this.flag = computed((): FlagNow => {
+      const { reason = null, clearedBy = null, ...flag } = stateOf(this.context(), this.written(), this.clockS()).flag;
+      return { ...flag, reason, clearedBy, lateS: 0, got: [], screens: 0, unsent: false, ...this.told() };
+    });
     this.drift = computed(() => (somebodyEnters(this.written()) ? driftOf(this.context(), this.state()) : undefined));
   }
 
@@ -122,6 +130,10 @@ export class FakeDay implements OpenDay {
     }
     this.written.update((entries) => [...entries, { seq: entries.length + 1, recordedAt: '', entry }]);
     return true;
+  }
+
+  callFlag(fields: FlagEntry): boolean {
+    return this.record(fields);
   }
 
   undo(corrects: string): boolean {

@@ -97,7 +97,7 @@ export const daysEndpoints = {
     path: '/api/days/:date/stream',
     access: 'phone',
     summary:
-      'What happens, as server-sent events: `entry` (its number is the id; resumed with Last-Event-ID), `changed`, `planning`, `positions`, `heartbeat`',
+      'What happens, as server-sent events: `entry` (its number is the id; resumed with Last-Event-ID), `changed`, `flag` (of the day that is running, whatever day is asked for), `planning`, `positions`, `heartbeat`',
     params: date,
     reply: raw('text/event-stream'),
     refusals: [404, 429],

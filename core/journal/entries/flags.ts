@@ -29,8 +29,8 @@ export const flagsRules: Family<typeof flagsSchemas> = {
       if (entry.flag === flag.flag) return fact('flagCalledAlready', {}, { flag: flag.flag });
       return entry.flag === 'caution' && flag.flag === 'stop' ? fact('stopStands', {}) : undefined;
     },
-    apply: (state, { flag, reason, by, at }, context) => {
-      state.flag = { flag, sinceS: at, by, reason, clearedBy: undefined };
+    apply: (state, { id, flag, reason, by, at }, context) => {
+      state.flag = { id, flag, sinceS: at, by, reason, clearedBy: undefined };
       for (const drive of state.drives.values()) if (drive.stage === 'onCircuit') spoilUnderFlag(context, state, drive);
     },
     words: { named: ['reason'] },

@@ -1,0 +1,97 @@
+import type { RunningFlag } from '@core/api';
+import type { Clock } from '../clock';
+import type { DayCache } from '../day-cache';
+import type { JournalWriter } from '../journal-writer';
+import type { Store } from '../store';
+import type { Hub } from './hub';
+
+/** Screens say within a moment of each other that they have a flag; whoever called it is told of them together. */
+const TOLD_AFTER_MS = 200;
+
+interface Known {
+  readonly id: string | null;
+  readonly lateS: number;
+  readonly got: Map<string, RunningFlag['got'][number]>;
+}
+
+/**
+ * The flag of the day that is running: told to every open screen of the venue, whatever day or time it shows, and which of
+ * them have got it.
+ */
+export class Flags {
+  private known: Known | undefined;
+  private told = '';
+  private soon: ReturnType<typeof setTimeout> | undefined;
+
+  constructor(
+    private readonly services: {
+      readonly store: Store;
+      readonly clock: Clock;
+      readonly dayCache: DayCache;
+      readonly journal: JournalWriter;
+      readonly hub: Hub;
+    },
+  ) {
+    services.journal.onAppended((date) => {
+      if (date === this.runningOn().date) this.tell();
+    });
+    services.hub.greetWith(() => this.now());
+  }
+
+  /** A screen has shown the flag in force; one that is over by now counts no more. Gives how many have. */
+  got({ id, who, screen }: { id: string; who: string; screen: string }): number {
+    const known = this.read();
+    if (known.id === id) known.got.set(`${who} ${screen}`, { who, screen });
+    clearTimeout(this.soon);
+    this.soon = setTimeout(() => this.tell(), TOLD_AFTER_MS).unref();
+    return known.got.size;
+  }
+
+  /** Tells every screen, unless nothing has changed. */
+  tell(): void {
+    const flag = this.now();
+    const text = JSON.stringify(flag);
+    if (text === this.told) return;
+    this.told = text;
+    this.services.hub.flag(flag);
+  }
+
+  close(): void {
+    clearTimeout(this.soon);
+  }
+
+  private now(): RunningFlag {
+    const { date } = this.runningOn();
+    const { id, lateS, got } = this.read();
+    const { flag, sinceS, by, reason = null, clearedBy = null } = this.flagOf(date);
+    return {
+      ...{ date, flag, id, sinceS, by, reason, clearedBy, lateS },
+      got: [...got.values()],
+      screens: this.services.hub.screens,
+    };
+  }
+
+  /** What is known of the flag in force; a call that has just come in is as late as its time says. */
+  private read(): Known {
+    const { date } = this.runningOn();
+    const { id = null, sinceS } = this.flagOf(date);
+    if (this.known?.id !== id) {
+      const isNew = this.known !== undefined && id !== null;
+      const lateS = isNew ? Math.max(0, Math.round(this.services.dayCache.nowS(date) - sinceS)) : 0;
+      this.known = { id, lateS, got: new Map() };
+    }
+    return this.known;
+  }
+
+  private flagOf(date: string) {
+    const { store, dayCache } = this.services;
+    return store.days.has(date) ? dayCache.of(date).journal.now().flag : NO_FLAG;
+  }
+
+  private runningOn(): { readonly date: string } {
+    const { date, secondsOfDay } = this.services.clock.read();
+    return this.services.dayCache.eventDayAt(date, secondsOfDay);
+  }
+}
+
+const NO_FLAG = { id: undefined, flag: 'green', sinceS: 0, by: '', reason: undefined, clearedBy: undefined } as const;
