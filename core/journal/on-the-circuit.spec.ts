@@ -84,6 +84,13 @@ describe('Flags', () => {
     expect(it.enter('10:00', { kind: 'released', drive: 'd1' })).toMatch(/^entry/);
   });
 
+  it('are named before all else that stands against a release', () => {
+    const it = seated();
+    it.enter('09:57', { kind: 'carHeld', car: 'c1', reason: 'brakes' });
+    it.enter('09:58', { kind: 'flagCalled', flag: 'stop' });
+    expect(it.enter('09:59', { kind: 'released', drive: 'd1' })).toMatch(/^All-stop since 09:58/);
+  });
+
   it('spoil the laps that are run under them, by themselves', () => {
     const it = running();
     it.enter('10:01:20', { kind: 'lapCounted', drive: 'd1', source: 'hand' });

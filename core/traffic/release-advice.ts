@@ -254,15 +254,19 @@ function reasonFor(
     return fact('clear', {}, { passes: Math.round(passes), nextS, tight: gapBehindS < TIGHT_S });
   }
   const wait = { waitS };
-  if (now.hindrance === 'full') {
+  // What hinders last is the reason where all moments before are hindered; where one of them is free, it is the traffic.
+  const free = moments.find(({ hindrance }) => hindrance === undefined)!;
+  const before = free === best ? moments[moments.indexOf(best) - 1] : undefined;
+  if (before?.hindrance === 'shut') return fact('shut', {}, { refusal: limits.shut(before.atS)! });
+  if (before?.hindrance === 'full') {
     const next = offsS.indexOf(Math.min(...offsS));
     return fact('circuitFull', { next: runners[next] && nameOf(runners[next]) }, wait);
   }
-  if (now.hindrance === 'gap' && waitS <= limits.lastReleaseS! + limits.releaseGapS - nowS) {
+  if (before?.hindrance === 'gap') {
     return fact('releaseGap', {}, { ...wait, gapS: limits.releaseGapS });
   }
-  // The vehicle that makes most of the difference between now and then is the reason.
-  const atOnce = joining(waiting, nowS, limits, shape);
+  // The vehicle that makes most of the difference between the first free moment and then is the reason.
+  const atOnce = joining(waiting, free.atS, limits, shape);
   const later = joining(waiting, best.atS, limits, shape);
   let reason: { readonly runner: Runner; readonly offS: number; readonly saved: number } | undefined;
   runners.forEach((runner, place) => {

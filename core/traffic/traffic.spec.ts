@@ -280,8 +280,18 @@ describe('Release advice', () => {
         expect(shut(atS)).toBeUndefined();
         expect(cars.filter((it) => reachedS(it, it.off) > atS).length).toBeLessThan(4);
         expect(told(advice.why)).toMatch(/^[A-Z].*\.$/);
+        // What is said and what is drawn are one: a hindrance is the reason where all is hindered until then, and traffic
+        // where a moment was free before.
+        const before = advice.moments.slice(0, advice.moments.indexOf(advice.best)).map(({ hindrance }) => hindrance);
+        const { code } = advice.why;
+        const hinders = { circuitFull: 'full', releaseGap: 'gap', shut: 'shut' } as Record<string, string | undefined>;
+        if (advice.moments[0]!.hindrance === 'shut') expect(code).toBe('shut');
+        else if (before.length === 0) expect(code).toBe('clear');
+        else if (before.includes(undefined)) expect(hinders[code]).toBeUndefined();
+        else expect(hinders[code]).toBe(before.at(-1));
+        if (advice.why.code === 'clear') expect(advice.why.values.passes).toBe(advice.windows[0]!.passes);
       }),
-      { numRuns: 60 },
+      { numRuns: 300 },
     );
   });
 

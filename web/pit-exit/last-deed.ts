@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { wallClock } from '@core/day';
 import { effectiveEntries, type DayState, type EntryKind, type JournalEntry } from '@core/journal';
-import { DayService } from '../data/day.service';
+import { DayService, type OpenDay } from '../data/day.service';
 import { DayWords } from '../data/day-words';
 
 type Kinds = Partial<Record<EntryKind, number>>;
@@ -13,14 +13,21 @@ const SHOWN_S: Readonly<Record<'counts' | 'steps', Kinds>> = {
     lapsSettled: 60,
     lapSpoiled: 60,
     extraLapGranted: 60,
+    extraLapRefused: 60,
+    intervened: 60,
+    lastCheckDone: 60,
     seated: 120,
     unseated: 120,
     released: 120,
     broughtIn: 120,
+    brokenOff: 300,
     parked: 120,
+    sightingBegan: 120,
+    sightingEnded: 120,
+    incident: 300,
   },
 };
-const LONGEST_S = 120;
+const LONGEST_S = 300;
 
 /**
  * What was entered last at the exit and in the cars, whoever and whatever entered it; nothing where it is too long ago.
@@ -33,7 +40,7 @@ export function lastDeed(
   state: DayState,
   kinds: Kinds,
   only?: string,
-): { readonly entry: JournalEntry; readonly drive: string } | undefined {
+): { readonly entry: JournalEntry; readonly drive: string | undefined } | undefined {
   for (let place = effective.length - 1; place >= 0; place--) {
     const entry = effective[place]!;
     if (entry.at > state.timeS) continue;
@@ -42,10 +49,28 @@ export function lastDeed(
     if (shownS === undefined || entry.at < state.timeS - shownS) continue;
     const drive =
       'drive' in entry ? entry.drive : entry.kind === 'lineCrossed' ? state.cars.get(entry.car)?.drive : undefined;
-    if (drive !== undefined && (only === undefined || only === drive)) return { entry, drive };
+    const isTheirs = drive !== undefined || entry.kind !== 'lineCrossed';
+    if (isTheirs && (only === undefined || only === drive)) return { entry, drive };
   }
   return undefined;
 }
+
+/**
+ * Takes back what was entered; with breaking off a drive, that its car was held for it in the same moment.
+ *
+ * @returns whether it could be taken back; why not has been said
+ */
+export function undoDeed(data: OpenDay, entry: JournalEntry): boolean {
+  if (!data.undo(entry.id)) return false;
+  const car = entry.kind === 'brokenOff' ? data.state()?.drives.get(entry.drive)?.car : undefined;
+  const held = effectiveEntries(data.entries()).find(
+    (other) => other.kind === 'carHeld' && other.car === car && other.by === entry.by && other.at - entry.at < SAME_S,
+  );
+  if (car !== undefined && held && held.at >= entry.at) data.undo(held.id);
+  return true;
+}
+/** Entered together. */
+const SAME_S = 3;
 
 /** What was entered a moment ago, to be taken back by one tap. */
 @Component({
@@ -55,7 +80,7 @@ export function lastDeed(
     @if (deed(); as deed) {
       <p>
         <span>{{ deed.words }}</span>
-        <button type="button" [attr.aria-label]="'Undo: ' + deed.words" (click)="undo(deed.id)">Undo</button>
+        <button type="button" [attr.aria-label]="'Undo: ' + deed.words" (click)="undo(deed.entry)">Undo</button>
       </p>
     }
   `,
@@ -105,11 +130,11 @@ export class LastDeed {
     const found = lastDeed(this.effective(), state, kinds, this.drive());
     if (!found) return undefined;
     const { entry, drive } = found;
-    const guest = state.drives.get(drive)?.guest.name ?? '';
-    return { id: entry.id, words: `${wallClock(entry.at)} ${this.tell().entry(entry)}, ${guest}` };
+    const guest = drive === undefined ? undefined : state.drives.get(drive)?.guest.name;
+    return { entry, words: [`${wallClock(entry.at)} ${this.tell().entry(entry)}`, guest].filter(Boolean).join(', ') };
   });
 
-  protected undo(id: string): void {
-    this.data.undo(id);
+  protected undo(entry: JournalEntry): void {
+    undoDeed(this.data, entry);
   }
 }

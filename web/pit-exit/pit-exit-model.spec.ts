@@ -19,12 +19,15 @@ describe('Words at the pit exit', () => {
       ['s1', 'Heron'],
       ['train 2', 'car 3'],
     ]);
-    const words = (...ahead: Pass[]) => passWords(ahead, 'a', called, EVEN_RING);
+    const words = (...ahead: Pass[]) => passWords(ahead, ahead.length, 'a', called, EVEN_RING);
     expect(words()).toBe('');
     expect(words(pass({}))).toBe('Expected then: it passes car 4 on lap 2.');
     expect(words(pass({ passing: 'c', passed: 'a' }), pass({ passed: 's1' }), pass({}))).toBe(
       'Expected then: car 7 passes it on lap 3, it passes Heron on lap 2, and 1 more.',
     );
+    const counted = (expected: number, ...ahead: Pass[]) => passWords(ahead, expected, 'a', called, EVEN_RING);
+    expect(counted(2, pass({}))).toBe('Expected then: it passes car 4 on lap 2, and perhaps 1 more.');
+    expect(counted(0, pass({}))).toBe('');
     expect(words(pass({ passed: 'train 2' }))).toBe('Expected then: it passes car 3 on lap 2.');
   });
 

@@ -261,25 +261,28 @@ export function pitExitModel(
 }
 
 /**
- * "Then car 4 passes it on lap 3 near Slip": the first two passes to come, in words.
+ * "Then car 4 passes it on lap 3 near Slip": the first two passes to come, in words, and how many more are expected.
  *
+ * @param expected how many are expected, as advice and strip have it: so many are named or counted, and no others
  * @param called what the vehicles on the circuit are called, by runner
  */
 export function passWords(
   ahead: readonly Pass[],
+  expected: number,
   first: string,
   called: ReadonlyMap<string, string>,
   shape: LapShape,
 ): string {
   const label = (id: string) => called.get(id) ?? 'another';
-  const words = ahead.slice(0, 2).map(({ passing, passed, passingLap, passedLap, timeShare }) => {
+  const words = ahead.slice(0, Math.min(2, expected)).map(({ passing, passed, passingLap, passedLap, timeShare }) => {
     const corner = shape.cornerAt(shape.placeAt(timeShare));
     const near = corner === undefined ? '' : ` near ${corner}`;
     return passed === first
       ? `${label(passing)} passes it on lap ${passedLap}${near}`
       : `it passes ${label(passed)} on lap ${passingLap}${near}`;
   });
-  const more = ahead.length > 2 ? `, and ${ahead.length - 2} more` : '';
+  const left = expected - words.length;
+  const more = left > 0 ? `, and ${ahead.length < expected ? 'perhaps ' : ''}${left} more` : '';
   return words.length === 0 ? '' : `Expected then: ${words.join(', ')}${more}.`;
 }
 

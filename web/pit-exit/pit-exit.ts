@@ -18,7 +18,7 @@ import type { ActsOf, PIT_EXIT_KEYS } from '../screens';
 import { onKeys } from '../shell/keys';
 import { BreakOff } from './break-off';
 import { IncidentForm } from './incident-form';
-import { LastDeed } from './last-deed';
+import { LastDeed, undoDeed } from './last-deed';
 import {
   passWords,
   pitExitModel,
@@ -122,7 +122,9 @@ export class PitExit {
   protected readonly ahead = computed(() => {
     const [advice, first] = [this.advice(), this.queue()[0]];
     const runners = new Map(this.traffic.runners().map((runner) => [runner.id, this.tell().runner(runner)]));
-    return first && advice ? passWords(advice.ahead, first.id, runners, this.traffic.shape()) : '';
+    return first && advice
+      ? passWords(advice.ahead, Math.round(advice.best?.passes ?? 0), first.id, runners, this.traffic.shape())
+      : '';
   });
   protected readonly waitS = computed(() => {
     const advice = this.advice();
@@ -189,6 +191,13 @@ export class PitExit {
       (entry) => entry.kind === 'released' && entry.drive === drive.id,
     );
     if (released && this.data.undo(released.id)) this.preferred.set(drive.id);
+  }
+  /** Brought in or broken off by mistake: the drive goes on. */
+  protected goesOn(drive: PitDrive): void {
+    const ended = effectiveEntries(this.data.entries()).findLast(
+      (entry) => (entry.kind === 'brokenOff' || entry.kind === 'broughtIn') && entry.drive === drive.id,
+    );
+    if (ended) undoDeed(this.data, ended);
   }
   protected count(drive: PitDrive): void {
     this.data.record({ kind: 'lapCounted', drive: drive.id, source: 'hand' });

@@ -29,7 +29,7 @@ describe('A flag', () => {
     data.record({ kind: 'flagCalled', flag: 'stop' });
     data.told.set({ unsent: true });
     const { element, follow } = await show(FlagBanner, data);
-    const over = () => element.querySelector('[role="alertdialog"]')!.textContent!.trim();
+    const over = () => element.querySelector('[role="alertdialog"]')!.textContent.trim();
     expect(over()).toMatch(/^Not sent: use the radio/);
     const who = TestBed.inject(Who);
     const before = who.name();

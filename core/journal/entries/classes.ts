@@ -80,13 +80,14 @@ export const classesRules: Family<typeof classesSchemas> = {
     admit: (state, { vehicle, instructor, guests }, context) => {
       const known = context.schedule.index.vehicles.get(vehicle);
       if (!known) return unknown('vehicle', vehicle);
+      const shut = circuitShut(state, context);
+      if (shut) return shut;
       if (state.sightings.has(vehicle)) return fact('vehicleOut', { vehicle });
       if (guests.length > known.seats) {
         return fact('vehicleSeats', { vehicle }, { seats: known.seats, guests: guests.length });
       }
       return (
         crewFree(state, instructor) ??
-        circuitShut(state, context) ??
         circuitFull(state, context) ??
         firstReason(guests, (id) =>
           onGuest(state, id, (it) => {

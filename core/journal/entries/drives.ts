@@ -145,10 +145,13 @@ export const drivesRules: Family<typeof drivesSchemas> = {
   released: {
     admit: (state, entry, context) =>
       onDrive(state, entry, (it) => {
+        // A flag comes before all else that may stand against it.
+        const shut = circuitShut(state, context);
+        if (shut) return shut;
         const guest = state.guests.get(it.guest.id)!;
         const car = it.car === undefined ? undefined : state.cars.get(it.car);
         if (car?.heldFor !== undefined) return fact('outOfService', { car: car.car.id }, { reason: car.heldFor });
-        return notReady(guest) ?? circuitShut(state, context) ?? circuitFull(state, context);
+        return notReady(guest) ?? circuitFull(state, context);
       }),
     apply: (state, entry, { day }) =>
       changeDrive(state, entry.drive, entry.at, (it) => {

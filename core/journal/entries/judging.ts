@@ -110,11 +110,11 @@ export function crewFree(state: DayState, id: string): Refusal | undefined {
 
 /** Why nobody may be let out now, however few are on the circuit. */
 export function circuitShut(state: DayState, { day }: DayContext): Refusal | undefined {
-  const inTheWay = standsInTheWay(state, 'release');
-  if (inTheWay) return inTheWay;
   if (state.flag.flag !== 'green') {
     return fact('flagUp', {}, { flag: state.flag.flag, sinceS: state.flag.sinceS });
   }
+  const inTheWay = standsInTheWay(state, 'release');
+  if (inTheWay) return inTheWay;
   const closed = day.circuit.closures.find(({ from, to }) => from <= state.timeS && state.timeS < to);
   return closed && fact('closed', {}, { untilS: closed.to, reason: closed.reason });
 }
