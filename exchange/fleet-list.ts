@@ -1,4 +1,13 @@
-import { CAR_KINDS, carFields, starterCar, starterColour, stillAssumed, type CarFields, type CarKind } from '@core/api';
+import {
+  CAR_KINDS,
+  carFields,
+  starterCar,
+  starterColour,
+  stillAssumed,
+  type CarFields,
+  type CarKind,
+  type StarterPlace,
+} from '@core/api';
 import { withValues } from '@core/day';
 import { CAR_KIND_WORDS } from '@core/words';
 import * as z from 'zod';
@@ -53,7 +62,7 @@ export const CAR_COLUMNS: readonly RecordColumn[] = [
  */
 export function carList(
   fleet: readonly Pick<CarFields, 'id'>[],
-  at: { readonly lapLengthM: number; readonly available: CarFields['available'] },
+  at: Pick<StarterPlace, 'lapLengthM' | 'available' | 'currency'>,
 ): RecordList<typeof carFields> {
   const taken = new Set(fleet.map(({ id }) => id));
   return {

@@ -7,7 +7,7 @@ import { crewColumns, crewList } from './crew-list';
 import { CAR_COLUMNS, carList } from './fleet-list';
 import { readRecordList, writeRecordList, type RecordListRead } from './record-list';
 
-const AT = { lapLengthM: 2000, available: [{ from: 32_400, to: 61_200 }] };
+const AT = { currency: 'EUR', lapLengthM: 2000, available: [{ from: 32_400, to: 61_200 }] };
 const car = starterCar('roadster', { ...AT, number: 4, name: 'Halyard', taken: new Set() });
 const stored = [{ id: car.id, version: 3, fields: z.encode(carFields, car) as Json }];
 const read = (csv: string, known = stored): RecordListRead => {

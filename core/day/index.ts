@@ -27,7 +27,8 @@ export type {
 } from './plan-file';
 export { RULES, RULE_CODES, type Rule, type RuleCode, type Violation, type ViolationOf } from './rules';
 export type { NamedKind } from './rules/complete';
-export { cents, money } from './money';
+export { cents, currencyDecimals, money } from './money';
+export * from './number-in';
 export * from './schedule';
 export { slipsOf, type Slip, type SlipFact } from './slips';
 export { frozenOf, type Dropped, type Obstacle, type Frozen, sameActivity } from './frozen';

@@ -5,7 +5,11 @@ import { CAR_KIND_WORDS } from '../words';
 import { firstSteps, missingForPlan, UNNAMED_VENUE, type StepsSource } from '.';
 
 const names = Object.fromEntries(Object.entries(CAR_KIND_WORDS).map(([kind, { name }]) => [kind, name])) as never;
-const fleet = starterSet({ small: 1 }, names, [], { lapLengthM: 2000, available: [{ from: 32400, to: 61200 }] });
+const fleet = starterSet({ small: 1 }, names, [], {
+  currency: 'EUR',
+  lapLengthM: 2000,
+  available: [{ from: 32400, to: 61200 }],
+});
 const source = (more: Partial<StepsSource> = {}): StepsSource => ({
   day: aDay(),
   introduction: { class: true, circuit: 'vehicle' },

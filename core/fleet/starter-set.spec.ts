@@ -6,7 +6,7 @@ import { square } from '../testing/circuits';
 import { CAR_KINDS, carFields, isInFleet, plannedCar, starterSet, type CarKind } from '.';
 
 const NAMES = Object.fromEntries(CAR_KINDS.map((kind) => [kind, kind])) as Record<CarKind, string>;
-const AT = { lapLengthM: 2000, available: [{ from: 32_400, to: 61_200 }] };
+const AT = { currency: 'EUR', lapLengthM: 2000, available: [{ from: 32_400, to: 61_200 }] };
 
 describe('The starter set', () => {
   it('has whole cars: each could be saved, is planned, and drives a lap by its model', () => {
@@ -44,7 +44,12 @@ describe('The starter set', () => {
 
   it('says of its numbers that they are assumed', () => {
     const [car] = starterSet({ roadster: 1 }, NAMES, [], AT);
-    expect(car!.assumed).toEqual(jasmine.arrayContaining(['lapTimeS', 'fuel.perLapL', 'model.massKg']));
+    expect(car!.assumed).toEqual(jasmine.arrayContaining(['lapTimeS', 'fuel.perLapL', 'model.massKg', 'lapPrice']));
+  });
+
+  it('has prices in euros, and none where a venue sells in another currency', () => {
+    const [car] = starterSet({ roadster: 1 }, NAMES, [], { ...AT, currency: 'CLP' });
+    expect([car!.lapPrice, car!.assumed!.includes('lapPrice')]).toEqual([undefined, false]);
   });
 
   it('belongs to the fleet until the day on which a car is taken out', () => {

@@ -208,15 +208,20 @@ export interface StarterPlace {
   /** Of the venue's circuit, metres. */
   readonly lapLengthM: number;
   readonly available: CarFields['available'];
+  /** In which the venue sells: the prices of the kinds are in euros, and stay empty elsewhere. */
+  readonly currency: string;
   /** Ids that are taken. */
   readonly taken: ReadonlySet<string>;
   readonly colour?: string | undefined;
 }
 
+/** The currency of `lapPrice` of each kind. */
+const PRICED_IN = 'EUR';
+
 /** A whole car of a kind; every number of it is in `assumed`. */
 export function starterCar(
   kind: CarKind,
-  { number, name, lapLengthM, available, taken, colour }: StarterPlace,
+  { number, name, lapLengthM, available, currency, taken, colour }: StarterPlace,
 ): CarFields {
   const sketch = SKETCHES[kind];
   return {
@@ -237,10 +242,10 @@ export function starterCar(
       refuelS: REFUEL_S,
     },
     cooling: { afterLaps: sketch.coolsAfterLaps, restS: COOL_S },
-    lapPrice: sketch.lapPrice,
+    ...(currency === PRICED_IN && { lapPrice: sketch.lapPrice }),
     model: { format: 'joylap-car', version: 1, name, ...sketch.model, tankL: sketch.tankL },
     talk: sketch.talk,
-    assumed: ASSUMED.map(([path]) => path),
+    assumed: ASSUMED.map(([path]) => path).filter((path) => path !== 'lapPrice' || currency === PRICED_IN),
   };
 }
 
@@ -264,7 +269,7 @@ export function starterColour(number: number): string {
 export function namedCars(
   wanted: readonly { readonly kind: CarKind; readonly name: string; readonly lapPrice?: number | undefined }[],
   fleet: readonly Pick<CarFields, 'id' | 'number'>[],
-  at: Pick<StarterPlace, 'lapLengthM' | 'available'>,
+  at: Pick<StarterPlace, 'lapLengthM' | 'available' | 'currency'>,
 ): CarFields[] {
   const taken = new Set(fleet.map(({ id }) => id));
   const first = 1 + Math.max(0, ...fleet.map(({ number }) => number));
@@ -282,7 +287,7 @@ export function starterSet(
   counts: Partial<Record<CarKind, number>>,
   names: Readonly<Record<CarKind, string>>,
   fleet: readonly Pick<CarFields, 'id' | 'number' | 'name'>[],
-  at: Pick<StarterPlace, 'lapLengthM' | 'available'>,
+  at: Pick<StarterPlace, 'lapLengthM' | 'available' | 'currency'>,
 ): CarFields[] {
   const called = new Set(fleet.map(({ name }) => name));
   const wanted = CAR_KINDS.flatMap((kind) =>

@@ -15,7 +15,7 @@ interface StoredFields<T> {
 /** What a list of cars is read against. */
 export interface CarsToRead {
   readonly stored: readonly StoredFields<CarFields>[];
-  readonly venue: Pick<VenueFields, 'opens' | 'closes' | 'circuit'>;
+  readonly venue: Pick<VenueFields, 'opens' | 'closes' | 'circuit' | 'currency'>;
 }
 
 /** What a list of the crew is read against. */
@@ -29,7 +29,11 @@ export type RecordsRead = ReturnType<typeof readRecordList>;
 export type { RecordListRead };
 
 export function readCars(csv: string, { stored, venue }: CarsToRead): RecordsRead {
-  const at = { lapLengthM: venue.circuit.lapLengthM, available: [{ from: venue.opens, to: venue.closes }] };
+  const at = {
+    lapLengthM: venue.circuit.lapLengthM,
+    available: [{ from: venue.opens, to: venue.closes }],
+    currency: venue.currency,
+  };
   return readRecordList(csv, carList(stored, at), encoded(carFields, stored));
 }
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { listLapPrice, type BookingFields, type OfferedPlace, type OneMoreDrive } from '@core/api';
 import type { plansEndpoints } from '@core/api/endpoints/plans';
-import { fact, holdsAround, indexDay, type Day, type Plan } from '@core/day';
+import { cents, fact, holdsAround, indexDay, type Day, type Plan } from '@core/day';
 import { lapsOwed, owedFrom, owedId, type EntryOf, type OwedWish, type Standpoint } from '@core/journal';
 import { insertions, remedied, type Insertion, type RemedyChange, type RevisionReason } from '@core/planner';
 import { namesOf, wordsIn } from '@core/words';
@@ -239,10 +239,6 @@ function withoutDrive(day: Day, plan: Plan, id: string): { day: Day; plan: Plan 
   const guests = day.guests.map((guest) => ({ ...guest, drives: guest.drives.filter((drive) => drive.id !== id) }));
   const unplanned = plan.unplanned.filter(({ drive }) => drive !== id);
   return { day: { ...day, guests }, plan: { ...plan, unplanned } };
-}
-
-function cents(amount: number): number {
-  return Math.round(amount * 100) / 100;
 }
 
 function withDrive(

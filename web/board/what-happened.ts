@@ -4,7 +4,7 @@ import { clockMinute, DAY_S, timeOfDay } from '@core/day';
 import { isThrough } from '@core/journal';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
-import { InputNumber } from 'primeng/inputnumber';
+import { NumberField } from '../forms/number-field';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { DayService, type NewEntry } from '../data/day.service';
@@ -21,7 +21,7 @@ const CONDITIONS = [
 @Component({
   selector: 'jl-what-happened',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Dialog, FormsModule, InputNumber, InputText, Select],
+  imports: [Button, Dialog, FormsModule, NumberField, InputText, Select],
   templateUrl: './what-happened.html',
   styles: `
     .events,

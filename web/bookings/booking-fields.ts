@@ -1,7 +1,7 @@
 import type { bookingFields } from '@core/booking';
 import type * as z from 'zod';
 import { languageOptions } from '../crew/crew-fields';
-import { formOf, type Field, type Option } from '../forms/fields';
+import { formOf, MONEY, type Field, type Option } from '../forms/fields';
 
 /**
  * The fields of a booking, what is needed first in front: one that is missing does not compile. In a new one the rest is
@@ -21,10 +21,10 @@ export function bookingFormFields(
     price: {
       label: 'Price',
       kind: 'number',
-      decimals: 2,
+      unit: MONEY,
       ...(isNew && { hint: 'adds itself up from the price list' }),
     },
-    paid: { label: 'Paid before', kind: 'number', decimals: 2 },
+    paid: { label: 'Paid before', kind: 'number', unit: MONEY },
     reference: { label: 'Reference', kind: 'text', group: 'Guest', ...folded('so that gate and desk know them') },
     languages: { label: 'Languages', kind: 'many', options: languageOptions() },
     party: { label: 'Party', kind: 'text', optional: true, hint: 'a word that friends share' },

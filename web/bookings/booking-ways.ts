@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract, type Booking } from '@core/api';
-import { clockMinute, dateIn, timeIn } from '@core/day';
+import { currencyDecimals, clockMinute, dateIn, timeIn } from '@core/day';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Dialog } from 'primeng/dialog';
-import { InputNumber } from 'primeng/inputnumber';
+import { NumberField } from '../forms/number-field';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import type { Observable } from 'rxjs';
@@ -27,7 +27,7 @@ const TITLES: Readonly<Record<Way, string>> = {
 @Component({
   selector: 'jl-booking-ways',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, Dialog, FormsModule, InputNumber, InputText, MomentField, Select],
+  imports: [Button, Checkbox, Dialog, FormsModule, NumberField, InputText, MomentField, Select],
   templateUrl: './booking-ways.html',
   styles: `
     form {
@@ -65,6 +65,8 @@ const TITLES: Readonly<Record<Way, string>> = {
 export class BookingWays {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
+  protected readonly currency = this.data.currency;
+  protected readonly decimals = computed(() => currencyDecimals(this.currency()));
   readonly done = output<string>();
   protected readonly titles = TITLES;
   protected readonly chosen = signal<{ readonly kind: Way; readonly booking: Booking } | undefined>(undefined);

@@ -27,6 +27,7 @@ import { newId } from '../data/new-id';
 import { known } from '../data/reading';
 import { onRequest } from '../shell/requests';
 import { PlanService } from '../data/plan.service';
+import { withCurrency } from '../forms/fields';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { bookingFormFields } from './booking-fields';
 import { Slips } from '../shell/slips';
@@ -87,7 +88,7 @@ export class Bookings {
 
   protected readonly fields = computed(() => {
     const view = this.data.view();
-    return bookingFormFields(
+    const fields = bookingFormFields(
       (view?.day.cars ?? []).map(({ id, name }) => ({ value: id, label: `${view?.carNumbers[id] ?? ''} ${name}` })),
       (view?.day.instructors ?? []).map(({ id, name }) => ({ value: id, label: name })),
       (view?.bookings ?? []).map(({ fields: { reference, name } }) => ({
@@ -96,6 +97,7 @@ export class Bookings {
       })),
       this.edited()?.version === undefined,
     );
+    return withCurrency(fields, this.currency());
   });
   protected readonly rows = computed(() => {
     const view = this.data.view();

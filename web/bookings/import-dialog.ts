@@ -280,7 +280,11 @@ export class ImportDialog {
     const [preview, day] = [this.preview(), this.data.day()];
     if (!preview || !day) return;
     this.creating.set(true);
-    const at = { lapLengthM: day.circuit.lapLengthM, available: [{ from: day.opens, to: day.closes }] };
+    const at = {
+      lapLengthM: day.circuit.lapLengthM,
+      available: [{ from: day.opens, to: day.closes }],
+      currency: this.data.currency(),
+    };
     this.api
       .call(contract.listCars)
       .pipe(

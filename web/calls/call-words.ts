@@ -6,6 +6,7 @@ import { CALL_HOLDS, CALL_MEANINGS } from '@core/words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
+import { NumberField } from '../forms/number-field';
 import { Api } from '../data/api';
 import { changeVenue } from '../data/change-venue';
 import { CircuitService } from '../data/circuit.service';
@@ -16,7 +17,7 @@ import { PLAIN_WORDS } from '../data/screen-words';
 @Component({
   selector: 'jl-call-words',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Dialog, FormsModule, InputText],
+  imports: [Button, Dialog, FormsModule, InputText, NumberField],
   template: `
     <p-dialog
       header="Call words of this venue"
@@ -57,29 +58,27 @@ import { PLAIN_WORDS } from '../data/screen-words';
                 />
               </td>
               <td>
-                <input
-                  pInputText
-                  pSize="small"
-                  type="number"
-                  step="0.1"
-                  class="n"
+                <jl-number
+                  [small]="true"
+                  width="4.5rem"
+                  unit="s"
+                  [decimals]="1"
                   [placeholder]="row.usualS"
-                  [attr.aria-label]="row.means + ': takes'"
+                  [ariaLabel]="row.means + ': takes'"
                   [ngModel]="row.custom.takesS ?? null"
-                  (change)="set(row.kind, { takesS: numberOf($event) })"
+                  (ngModelChange)="set(row.kind, { takesS: $event ?? undefined })"
                 />
               </td>
               <td>
-                <input
-                  pInputText
-                  pSize="small"
-                  type="number"
-                  step="0.1"
-                  class="n"
+                <jl-number
+                  [small]="true"
+                  width="4.5rem"
+                  unit="s"
+                  [decimals]="1"
                   [placeholder]="row.usualAheadS"
-                  [attr.aria-label]="row.means + ': ahead'"
+                  [ariaLabel]="row.means + ': ahead'"
                   [ngModel]="row.custom.aheadS ?? null"
-                  (change)="set(row.kind, { aheadS: numberOf($event) })"
+                  (ngModelChange)="set(row.kind, { aheadS: $event ?? undefined })"
                 />
               </td>
               <td class="muted">{{ row.holds }}</td>
@@ -165,11 +164,6 @@ export class CallWords {
 
   protected textOf(event: Event): string {
     return (event.target as HTMLInputElement).value.trim();
-  }
-
-  protected numberOf(event: Event): number | undefined {
-    const { value } = event.target as HTMLInputElement;
-    return value.trim() === '' ? undefined : Number(value);
   }
 
   protected save(): void {

@@ -2,7 +2,7 @@ import type { carFile } from '@core/car';
 import * as z from 'zod';
 import { CAR_KINDS, carFields } from '@core/api';
 import { CAR_KIND_WORDS } from '@core/words';
-import { formOf } from '../forms/fields';
+import { formOf, MONEY } from '../forms/fields';
 
 /** The fields of a car, as the form shows them. */
 export const CAR_FIELDS = formOf<Omit<z.input<typeof carFields>, 'model'>>({
@@ -38,7 +38,7 @@ export const CAR_FIELDS = formOf<Omit<z.input<typeof carFields>, 'model'>>({
     ],
   },
   lapTimeS: { label: 'Lap of a quick guest', unit: 's', kind: 'number', decimals: 1 },
-  lapPrice: { label: 'Price of a lap', kind: 'number', decimals: 2, optional: true },
+  lapPrice: { label: 'Price of a lap', kind: 'number', unit: MONEY, optional: true },
   stall: { label: 'Stall', kind: 'number', optional: true },
   transponder: { label: 'Transponder', kind: 'text', optional: true, hint: 'its id where empty' },
   gearboxes: {
@@ -92,7 +92,7 @@ export const CAR_FIELDS = formOf<Omit<z.input<typeof carFields>, 'model'>>({
     folded: 'so that an instructor can drive guests in it',
   },
   'ride.seats': { label: 'Seats beside the driver', kind: 'number', optional: true },
-  ridePrice: { label: 'Price of a lap, each seat', kind: 'number', decimals: 2, optional: true },
+  ridePrice: { label: 'Price of a lap, each seat', kind: 'number', unit: MONEY, optional: true },
   'talk.brakes': {
     label: 'Brakes',
     kind: 'text',

@@ -25,7 +25,7 @@ import * as z from 'zod';
 import { ImportDialog } from '../bookings/import-dialog';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import { type Field } from '../forms/fields';
+import { withCurrency, type Field } from '../forms/fields';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { Ask } from '../shell/ask';
 import { CAR_FIELDS, MODEL_FIELDS, NEW_CAR_FIELDS, NEW_MODEL, newCar } from './car-fields';
@@ -113,7 +113,7 @@ export class Cars {
         .call(contract.changeCar, { params: { id }, body: { version, fields } })
         .pipe(tap(() => this.data.reload()));
     const leave = () => change({ ...stored.fields, leftOn: this.data.date() }, read);
-    this.fields.set(CAR_FIELDS.map((field) => asAssumed(field, stored.fields.assumed)));
+    this.show(CAR_FIELDS, stored.fields.assumed);
     this.edited.set(
       editing(carFields, {
         title: `Car ${stored.fields.number}, ${stored.fields.name}`,
@@ -149,8 +149,13 @@ export class Cars {
     const day = this.data.day();
     if (!day) return;
     const { number, taken } = this.free();
-    const at = { lapLengthM: day.circuit.lapLengthM, available: [{ from: day.opens, to: day.closes }], taken };
-    this.fields.set(NEW_CAR_FIELDS);
+    const at = {
+      lapLengthM: day.circuit.lapLengthM,
+      available: [{ from: day.opens, to: day.closes }],
+      currency: this.data.currency(),
+      taken,
+    };
+    this.show(NEW_CAR_FIELDS);
     this.edited.set(
       editing(newCar, {
         title: 'New car',
@@ -165,11 +170,16 @@ export class Cars {
     );
   }
 
+  /** The fields of a form, prices in the venue's money and what is assumed named. */
+  private show(fields: readonly Field[], assumed?: readonly string[]): void {
+    this.fields.set(withCurrency(fields, this.data.currency()).map((field) => asAssumed(field, assumed)));
+  }
+
   /** Another one like it, under the next number. */
   protected copy({ fields }: StoredCar): void {
     const { number, taken } = this.free();
     const { transponder: _, stall: __, leftOn: ___, ...like } = fields;
-    this.fields.set(CAR_FIELDS.map((field) => asAssumed(field, fields.assumed)));
+    this.show(CAR_FIELDS, fields.assumed);
     const before = z.encode(carFields, { ...like, id: carId(number, taken), number });
     this.edited.set(
       editing(carFields, {

@@ -95,7 +95,11 @@ export class StarterSet {
       CarKind,
       string
     >;
-    const at = { lapLengthM: day.circuit.lapLengthM, available: [{ from: day.opens, to: day.closes }] };
+    const at = {
+      lapLengthM: day.circuit.lapLengthM,
+      available: [{ from: day.opens, to: day.closes }],
+      currency: this.data.currency(),
+    };
     // Numbered on from the fleet as it is now, whoever has changed it meanwhile.
     this.api
       .call(contract.listCars)

@@ -14,7 +14,7 @@ import {
 } from '@core/circuit';
 import { CONE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
-import { InputNumber } from 'primeng/inputnumber';
+import { NumberField } from '../forms/number-field';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
@@ -74,7 +74,7 @@ type HandKind = ConeKind | 'landmark' | 'marshalPost';
     CircuitMapView,
     FormsModule,
     RouterLink,
-    InputNumber,
+    NumberField,
     InputText,
     LapChart,
     Select,

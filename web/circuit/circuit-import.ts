@@ -4,7 +4,7 @@ import { contract } from '@core/api';
 import { centreLineOf, type Circuit, type KnownPlace } from '@core/circuit';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
-import { InputNumber } from 'primeng/inputnumber';
+import { NumberField } from '../forms/number-field';
 import { InputText } from 'primeng/inputtext';
 import { Api, ApiError } from '../data/api';
 import { readText } from '../data/text-file';
@@ -16,7 +16,7 @@ import { twoNumbers } from './two-numbers';
 @Component({
   selector: 'jl-circuit-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CircuitMapView, Dialog, FormsModule, InputNumber, InputText],
+  imports: [Button, CircuitMapView, Dialog, FormsModule, NumberField, InputText],
   templateUrl: './circuit-import.html',
   styles: `
     .row {

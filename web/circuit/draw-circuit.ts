@@ -25,7 +25,7 @@ import { bendsWords } from './bends-words';
 import { twoNumbers } from './two-numbers';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
-import { InputNumber } from 'primeng/inputnumber';
+import { NumberField } from '../forms/number-field';
 import { InputText } from 'primeng/inputtext';
 
 /** What is seen of the sheet at first, metres. */
@@ -51,7 +51,7 @@ interface Ground {
 @Component({
   selector: 'jl-draw-circuit',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Dialog, FormsModule, InputNumber, InputText],
+  imports: [Button, Dialog, FormsModule, NumberField, InputText],
   templateUrl: './draw-circuit.html',
   styleUrl: './draw-circuit.scss',
 })

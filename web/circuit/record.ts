@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
 import { centreLineOf, circuitFaults, circuitOfTrack, progressOfTrack } from '@core/circuit';
 import { Button } from 'primeng/button';
-import { InputNumber } from 'primeng/inputnumber';
+import { NumberField } from '../forms/number-field';
 import { InputText } from 'primeng/inputtext';
 import { switchMap } from 'rxjs';
 import { Api } from '../data/api';
@@ -26,7 +26,7 @@ const WHY: Readonly<Record<NoPositions, string>> = {
 @Component({
   selector: 'jl-record',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CircuitMapView, FormsModule, InputNumber, InputText],
+  imports: [Button, CircuitMapView, FormsModule, NumberField, InputText],
   templateUrl: './record.html',
   styles: `
     .page {

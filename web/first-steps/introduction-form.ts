@@ -14,6 +14,7 @@ import {
 import { INTRODUCTION_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import { NumberField } from '../forms/number-field';
 import { newId } from '../data/new-id';
 import { DayService } from '../data/day.service';
 import { StepsService } from './steps.service';
@@ -41,7 +42,7 @@ interface Draft {
 @Component({
   selector: 'jl-introduction-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, InputText],
+  imports: [Button, FormsModule, InputText, NumberField],
   templateUrl: './introduction-form.html',
   styles: `
     fieldset {

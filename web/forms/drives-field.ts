@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, forwardRef, input, signal } from '@
 import { FormsModule, NG_VALUE_ACCESSOR, type ControlValueAccessor } from '@angular/forms';
 import type { BookedDrive } from '@core/api';
 import { Button } from 'primeng/button';
-import { InputNumber } from 'primeng/inputnumber';
+import { NumberField } from './number-field';
 import { MultiSelect } from 'primeng/multiselect';
 import { Select } from 'primeng/select';
 import { newId } from '../data/new-id';
@@ -12,7 +12,7 @@ import type { Option } from './fields';
 @Component({
   selector: 'jl-drives-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, InputNumber, MultiSelect, Select],
+  imports: [Button, FormsModule, NumberField, MultiSelect, Select],
   providers: [{ provide: NG_VALUE_ACCESSOR, useExisting: forwardRef(() => DrivesField), multi: true }],
   templateUrl: './drives-field.html',
   styles: `

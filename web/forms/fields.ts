@@ -1,4 +1,4 @@
-import { durationOf, durationText, paddedTime, windowsOf, windowsText } from '@core/day';
+import { currencyDecimals, durationOf, numberIn, durationText, paddedTime, windowsOf, windowsText } from '@core/day';
 
 /** One field of a record form: where its value lies and how it is entered. */
 export interface Field {
@@ -41,6 +41,15 @@ export interface Field {
   readonly hint?: string;
   /** Takes the whole width. */
   readonly wide?: boolean;
+}
+
+/** In place of the unit of an amount: it has the currency of the venue. */
+export const MONEY = 'money';
+
+/** The fields as they are asked for where a currency is paid in: with its name and its digits behind the point. */
+export function withCurrency(fields: readonly Field[], currency: string): Field[] {
+  const decimals = currencyDecimals(currency);
+  return fields.map((field) => (field.unit === MONEY ? { ...field, unit: currency, decimals } : field));
 }
 
 type IsGroup<V> = [V] extends [object] ? ([V] extends [readonly unknown[]] ? false : true) : false;
@@ -144,19 +153,9 @@ export function recordValue(field: Field, shown: unknown): unknown {
         .map((part) => part.trim())
         .filter((part) => part !== '');
     case 'numbers':
-      return String(shown)
-        .split(',')
-        .map((part) => part.trim())
-        .filter((part) => part !== '')
-        .map(Number);
+      return listed(String(shown)).map(numberOf);
     case 'curve':
-      return String(shown)
-        .split(',')
-        .filter((part) => part.trim() !== '')
-        .map((part) => {
-          const [rpm, kW] = part.trim().split(/[\s/]+/);
-          return { rpm: Number(rpm), kW: Number(kW) };
-        });
+      return pairs(String(shown)).map(([rpm, kW]) => ({ rpm: numberOf(rpm ?? ''), kW: numberOf(kW ?? '') }));
     case 'duration':
       // What cannot be read stays as it is, for the form to say how it is written.
       return durationOf(String(shown)) ?? shown;
@@ -165,6 +164,37 @@ export function recordValue(field: Field, shown: unknown): unknown {
     default:
       return shown ?? undefined;
   }
+}
+
+/** Most digits of a number in a list. */
+const LIST_DECIMALS = 3;
+
+/** A number of a list; what is none is `NaN`, which no schema takes. */
+function numberOf(text: string): number {
+  const read = numberIn(text, { decimals: LIST_DECIMALS });
+  return read.kind === 'number' ? read.value : NaN;
+}
+
+/**
+ * Numbers in a row, parted by blanks, semicolons, or commas: `3,8 2,2` and `3,8; 2,2` have decimal commas, `3.8,2.2` and
+ * `4,5,6` have none.
+ */
+function listed(text: string): string[] {
+  const parts = text.split(/;|,\s+|\s+/).filter((part) => part.trim() !== '');
+  const isPlain = parts.length === 1 || parts.some((part) => part.split(',').length > 2 || /\..*,|,.*\./.test(part));
+  return isPlain ? parts.flatMap((part) => part.split(',')).filter((part) => part.trim() !== '') : parts;
+}
+
+/** `2000 70, 3000 130` as pairs; each is parted by a blank or a stroke. */
+function pairs(text: string): string[][] {
+  const apart = (by: RegExp) =>
+    text
+      .split(by)
+      .map((part) => part.trim())
+      .filter((part) => part !== '')
+      .map((part) => part.split(/[\s/]+/));
+  const wide = apart(/;|,\s+/);
+  return wide.every((pair) => pair.length === 2) ? wide : apart(/[;,]/);
 }
 
 function isEmpty(shown: unknown): boolean {

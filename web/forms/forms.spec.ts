@@ -25,6 +25,22 @@ describe('Fields of a record', () => {
     expect(recordValue(field({ kind: 'words' }), 'en, de  fr')).toEqual(['en', 'de', 'fr']);
   });
 
+  it('read lists of numbers with decimal commas and with points', () => {
+    const numbers = (text: string) => recordValue(field({ kind: 'numbers' }), text);
+    for (const text of ['3.8, 2.2, 1.5', '3.8,2.2,1.5', '3,8 2,2 1,5', '3,8; 2,2; 1,5', '3,8, 2,2, 1,5']) {
+      expect(numbers(text)).withContext(text).toEqual([3.8, 2.2, 1.5]);
+    }
+    expect([numbers('4,5,6'), numbers('3.8, x')]).toEqual([
+      [4, 5, 6],
+      [3.8, NaN],
+    ]);
+    const curve = recordValue(field({ kind: 'curve' }), '2000 70,5, 3000 130');
+    expect(curve).toEqual([
+      { rpm: 2000, kW: 70.5 },
+      { rpm: 3000, kW: 130 },
+    ]);
+  });
+
   it('show what is not there as empty', () => {
     expect([
       shownValue(field({}), undefined),

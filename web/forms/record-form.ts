@@ -4,7 +4,7 @@ import { FormControl, FormGroup, FormsModule, ReactiveFormsModule } from '@angul
 import { durationOf, type Fault, faultsOf, type Json, valueAt, withValues } from '@core/day';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
-import { InputNumber } from 'primeng/inputnumber';
+import { NumberField } from './number-field';
 import { InputText } from 'primeng/inputtext';
 import { MultiSelect } from 'primeng/multiselect';
 import { Select } from 'primeng/select';
@@ -46,7 +46,7 @@ export function conflictOf(error: unknown): (Conflict & { readonly version: numb
     Checkbox,
     DrivesField,
     FormsModule,
-    InputNumber,
+    NumberField,
     InputText,
     MomentField,
     MultiSelect,

@@ -4,7 +4,7 @@ import { clockMinute, DAY_S } from '@core/day';
 import { GAUGE_LEVELS } from '@core/garage';
 import { servicePart, type ServicePart } from '@core/journal';
 import { Button } from 'primeng/button';
-import { InputNumber } from 'primeng/inputnumber';
+import { NumberField } from '../forms/number-field';
 import { Select } from 'primeng/select';
 import { CircuitService } from '../data/circuit.service';
 import { DayService } from '../data/day.service';
@@ -20,7 +20,7 @@ import { UsageChart } from './usage-chart';
 @Component({
   selector: 'jl-garage',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FaultForm, FormsModule, InputNumber, Select, StallPlan, UsageChart, WalkRound],
+  imports: [Button, FaultForm, FormsModule, NumberField, Select, StallPlan, UsageChart, WalkRound],
   templateUrl: './garage.html',
   styleUrl: './garage.scss',
   host: { class: 'screen' },

@@ -1,3 +1,4 @@
+import { numberIn } from '@core/day';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
   gateQuestion,
@@ -49,14 +50,7 @@ const YES_NO = [
     @if (asksHeight()) {
       <label [class.open]="fitted().heightCm === undefined">
         <small>Height</small>
-        <input
-          type="number"
-          inputmode="numeric"
-          min="50"
-          max="300"
-          [value]="fitted().heightCm ?? ''"
-          (change)="height($any($event.target).value)"
-        />
+        <input inputmode="decimal" [value]="fitted().heightCm ?? ''" (change)="height($any($event.target).value)" />
         <small>cm</small>
       </label>
     }
@@ -132,8 +126,11 @@ export class GateQuestions {
   }
 
   protected height(text: string): void {
-    const heightCm = Number(text);
-    if (text.trim() === '') return;
+    const read = numberIn(text, { decimals: 2, units: ['cm', 'm'] });
+    if (read.kind === 'empty') return;
+    // In metres as well: nobody is 3 cm tall.
+    const given = read.kind === 'number' ? read.value : NaN;
+    const heightCm = Math.round(given <= 3 ? given * 100 : given);
     if (heightCm >= 50 && heightCm <= 300) this.fit({ heightCm });
     else this.data.refuse(`A height of ${text} cm cannot be: expected 50 to 300 cm.`);
   }

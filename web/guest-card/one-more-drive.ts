@@ -15,7 +15,7 @@ import { carMisfit, clockMinute, money } from '@core/day';
 import { BY_ID, namesOf } from '@core/words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
-import { InputNumber } from 'primeng/inputnumber';
+import { NumberField } from '../forms/number-field';
 import { MultiSelect } from 'primeng/multiselect';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
@@ -36,7 +36,7 @@ export interface OwedLaps {
 @Component({
   selector: 'jl-one-more-drive',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Dialog, FormsModule, InputNumber, MultiSelect],
+  imports: [Button, Dialog, FormsModule, NumberField, MultiSelect],
   templateUrl: './one-more-drive.html',
   styleUrl: './one-more-drive.scss',
 })

@@ -8,6 +8,7 @@ import { contract } from '@core/api';
 import { PHASE_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import { NumberField } from '../forms/number-field';
 import { of } from 'rxjs';
 import { Api } from '../data/api';
 import { CircuitService } from '../data/circuit.service';
@@ -35,7 +36,7 @@ const READY: readonly { readonly value: Readiness; readonly label: string }[] = 
 @Component({
   selector: 'jl-marks',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Beads, Button, CornerPicker, EvidenceTable, FormsModule, InputText],
+  imports: [Beads, Button, CornerPicker, EvidenceTable, FormsModule, InputText, NumberField],
   templateUrl: './marks.html',
   styleUrl: './marks.scss',
 })

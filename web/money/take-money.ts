@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { money } from '@core/day';
+import { currencyDecimals, money } from '@core/day';
 import { effectiveEntries, moneyMeans, type MoneyMeans } from '@core/journal';
 import { MONEY_MEANS_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
-import { InputNumber } from 'primeng/inputnumber';
+import { NumberField } from '../forms/number-field';
 import { Popover } from 'primeng/popover';
 import { DayService } from '../data/day.service';
 import { balanceDue, dueWords } from './money';
@@ -13,7 +13,7 @@ import { balanceDue, dueWords } from './money';
 @Component({
   selector: 'jl-take-money',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, InputNumber, Popover],
+  imports: [Button, FormsModule, NumberField, Popover],
   template: `
     @if (due() > 0 || taken().length > 0) {
       <button
@@ -42,15 +42,14 @@ import { balanceDue, dueWords } from './money';
         </div>
         <label class="part"
           >Amount
-          <p-inputnumber
+          <jl-number
             [ngModel]="amount()"
             (ngModelChange)="part.set($event ?? undefined)"
             [min]="0"
             [max]="due()"
-            [minFractionDigits]="0"
-            [maxFractionDigits]="2"
-            locale="en"
-            [inputStyle]="{ width: '6.5rem' }"
+            [unit]="data.currency()"
+            [decimals]="decimals()"
+            width="6.5rem"
           />
           <span class="muted">of {{ asMoney(due()) }}</span></label
         >
@@ -105,6 +104,7 @@ export class TakeMoney {
   protected readonly name = computed(() => this.fields()?.name ?? '');
   private readonly received = computed(() => this.data.state()?.guests.get(this.guest())?.received ?? 0);
   protected readonly due = computed(() => balanceDue(this.fields(), this.received()));
+  protected readonly decimals = computed(() => currencyDecimals(this.data.currency()));
   protected readonly words = computed(() => dueWords(this.fields(), this.received(), this.data.currency()));
   /** What was taken on this day and stands; the journal is looked through only where something was. */
   protected readonly taken = computed(() =>

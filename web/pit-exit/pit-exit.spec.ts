@@ -45,18 +45,21 @@ describe('A car on the circuit', () => {
 
   it('that was broken off or brought in by mistake drives on, and its car is held no more', async () => {
     const data = running('10:20:40');
-    const { press } = await show(PitExit, data);
+    const { press, follow } = await show(PitExit, data);
     data.record({ kind: 'brokenOff', drive: 'd2', reason: 'fault', stands: { safe: true } });
     data.record({ kind: 'carHeld', car: 'c2', reason: 'smoke' });
+    await follow();
     await press('Drives on after all: Piet Verhoeve');
     expect([data.state().drives.get('d2')!.stage, data.state().cars.get('c2')!.heldFor]).toEqual([
       'onCircuit',
       undefined,
     ]);
     data.record({ kind: 'broughtIn', drive: 'd2' });
+    await follow();
     await press('Drives on after all: Piet Verhoeve');
     expect(data.state().drives.get('d2')!.stage).toBe('onCircuit');
     data.record({ kind: 'brokenOff', drive: 'd2', reason: 'unwell' });
+    await follow();
     await press(/^Undo: .*Broken off.*Piet Verhoeve$/);
     expect(data.state().drives.get('d2')!.brokenOff).toBeUndefined();
   });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { contract } from '@core/api';
-import { clockMinute, secondsOf, spokenDuration, wallClock } from '@core/day';
+import { clockMinute, spokenDuration, timeIn, wallClock } from '@core/day';
 import { FLAG_WORDS } from '@core/words';
 import { effectiveEntries, type DayContext, type DayState } from '@core/journal';
 import type { Delay, ReleaseWindow } from '@core/traffic';
@@ -207,8 +207,9 @@ export class PitExit {
   }
   /** A lap that nobody tapped when it ended, at the time at which it did. */
   protected countAt(drive: PitDrive, time: string): void {
-    if (!/^\d\d:\d\d(:\d\d)?$/.test(time)) this.data.refuse('Say when the line was crossed, such as 11:08:30.');
-    else this.data.record({ kind: 'lapCounted', drive: drive.id, source: 'hand' }, undefined, secondsOf(time));
+    const atS = timeIn(time);
+    if (atS === undefined) this.data.refuse('Say when the line was crossed, such as 11:08:30.');
+    else this.data.record({ kind: 'lapCounted', drive: drive.id, source: 'hand' }, undefined, atS);
   }
   protected refuseExtra(drive: PitDrive): void {
     this.data.record({ kind: 'extraLapRefused', drive: drive.id });

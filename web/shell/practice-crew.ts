@@ -5,14 +5,14 @@ import { CREW_STATIONS, type CrewStation } from '@core/practice';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Dialog } from 'primeng/dialog';
-import { InputNumber } from 'primeng/inputnumber';
+import { NumberField } from '../forms/number-field';
 import { PracticeService } from '../data/practice.service';
 
 /** Who plays the day: each station of the simulated crew can be switched off, and its chance be another. */
 @Component({
   selector: 'jl-practice-crew',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Checkbox, Dialog, FormsModule, InputNumber],
+  imports: [Button, Checkbox, Dialog, FormsModule, NumberField],
   templateUrl: './practice-crew.html',
   styles: `
     ul {
