@@ -88,10 +88,10 @@ export default tseslint.config(
     files: ['web/**/*.html'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
     rules: {
-      // Controls of PrimeNG hold an input of their own.
+      // Controls of PrimeNG, and our own, hold an input of their own.
       '@angular-eslint/template/label-has-associated-control': [
         'error',
-        { controlComponents: ['p-inputnumber', 'p-select', 'p-checkbox'] },
+        { controlComponents: ['jl-number', 'p-select', 'p-checkbox'] },
       ],
     },
   },

@@ -40,6 +40,8 @@ export function openDatabase(file: string, folder = MIGRATIONS): Db {
   db.pragma('synchronous = FULL');
   db.pragma('foreign_keys = ON');
   db.pragma('busy_timeout = 5000');
+  // What was erased is not left in free pages.
+  db.pragma('secure_delete = ON');
   const known = migrations(folder);
   const newest = known.at(-1)?.number ?? 0;
   const found = db.pragma('user_version', { simple: true }) as number;

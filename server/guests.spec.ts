@@ -79,6 +79,50 @@ describe('Guests who come back', () => {
     expect(tables).toContain('Rui Faro');
   });
 
+  it('may be called like a word of the plan: it stays readable, and other words stay whole', async () => {
+    server.clock.adjust({ secondsOfDay: 8 * 3600 });
+    const manager = await server.manager();
+    for (const [place, name] of ['guest', 'drive', 'An', 'Will', 'c4', 'reason'].entries()) {
+      const id = await book(DATE, {
+        reference: `T${place}`,
+        name,
+        drives: [{ id: `T${place}-1`, cars: ['gone'], laps: 5 }],
+      });
+      await server.plan({ reason: `Willing: ${name} and Anna` });
+      const note = { id: `held-12345${place}`, at: '08:00', by: 'Garage', kind: 'carHeld', car: `c${place + 1}` };
+      await server.http
+        .post(`/api/days/${DATE}/journal`)
+        .send({ ...note, reason: `${name} was willing, and another` })
+        .expect(201);
+      await manager.post(`/api/days/${DATE}/guests/${id}/erase`).expect(200);
+      const { body } = await server.http.get(`/api/days/${DATE}`).expect(200);
+      expect(body.plan).not.toBeNull();
+      expect(body.troubles).toEqual([]);
+      const revisions = (await server.http.get(`/api/days/${DATE}/plans`).expect(200)).body.revisions;
+      expect(revisions[0].reason).toBe(`Willing: Guest T${place} and Anna`);
+      const kept = body.journal.find((one: { entry: { id: string } }) => one.entry.id === note.id).entry.reason;
+      expect(kept).toBe('erased was willing, and another');
+      await server.http.get(`/api/days/${DATE}/plans/${revisions[0].revision}`).expect(200);
+    }
+  });
+
+  it('are erased on every day of theirs, which are told before', async () => {
+    const mail = { email: 'ines@example.org', name: 'Ines Faro', drives: [] };
+    const then = await book(EARLIER, { reference: 'E1', ...mail });
+    const now = await book(DATE, { reference: 'T1', ...mail });
+    const other = await book(EARLIER, { reference: 'E2', name: 'Rui Faro', drives: [] });
+    const manager = await server.manager();
+    await server.http.get(`/api/days/${DATE}/guests/${now}/erasure`).expect(403);
+    const told = await manager.get(`/api/days/${DATE}/guests/${now}/erasure`).expect(200);
+    expect(told.body.days).toEqual([EARLIER, DATE]);
+    // From the earlier day as from the later one.
+    expect((await manager.get(`/api/days/${EARLIER}/guests/${then}/erasure`)).body.days).toEqual([EARLIER, DATE]);
+    await manager.post(`/api/days/${EARLIER}/guests/${then}/erase`).expect(200);
+    const names = [EARLIER, DATE].flatMap((date) => server.store.bookings.list(date).map(({ fields }) => fields.name));
+    expect(names.sort()).toEqual(['Guest E1', 'Guest T1', 'Rui Faro']);
+    expect(server.store.bookings.get(EARLIER, other)!.fields.name).toBe('Rui Faro');
+  });
+
   it('take what is theirs along, and are erased on their word in the middle of the day', async () => {
     const id = await book(DATE, { reference: 'T1', email: 'ines@example.org', healthNote: 'motion sickness' });
     const enter = (entry: object) =>

@@ -4,6 +4,17 @@ import { isAbout, rulesOf } from './registry';
 /** Put where words were that somebody had the right to have erased. */
 export const ERASED_WORDS = 'erased';
 
+/** A text with other words in place of a name, wherever it stands as whole words: "Will" is no part of "willing". */
+export function withoutWord(text: string, name: string, instead: string): string {
+  const quoted = name
+    .trim()
+    .replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+    .replace(/\s+/g, '\\s+');
+  return quoted === ''
+    ? text
+    : text.replace(new RegExp(`(?<![\\p{L}\\p{M}\\p{N}])${quoted}(?![\\p{L}\\p{M}\\p{N}])`, 'giu'), () => instead);
+}
+
 /**
  * An entry without the words and names of a guest; nothing where it holds none of them. What was counted stays: laps,
  * times, who drove which car are needed by others and say nothing of a person once the name is gone.
@@ -27,7 +38,7 @@ export function withoutWords(
     fields[field] = erase(words);
     changed = true;
   };
-  const withoutName = (words: string) => words.replaceAll(name, ERASED_WORDS);
+  const withoutName = (words: string) => withoutWord(words, name, ERASED_WORDS);
   for (const field of named) put(field, withoutName);
   for (const field of own) put(field, theirs ? () => ERASED_WORDS : withoutName);
   for (const field of theirs ? emptied : []) {

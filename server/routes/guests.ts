@@ -10,6 +10,8 @@ import type { Handlers } from '../routing/mount';
 
 /** Days before that are read for one guest. */
 const MOST_DAYS = 12;
+/** No event day lies behind it. */
+const LAST_DATE = '9999-12-31';
 
 /** Guests who come back, and what is theirs: to be taken along, and to be erased. */
 export function guestsRoutes({ store, dayCache, hub, clock, manager }: Services): Handlers<typeof guestsEndpoints> {
@@ -30,6 +32,41 @@ export function guestsRoutes({ store, dayCache, hub, clock, manager }: Services)
     const booking = dayCache.of(date).bookings.find((one) => one.id === id);
     if (!booking) throw notFound('guest', id, date);
     return booking;
+  };
+
+  /** Bookings of the same person on all other days. */
+  const alsoOn = (date: string, id: string) => {
+    bookingOf(date, id);
+    return store.guests.before(id, LAST_DATE);
+  };
+  const erase = (date: string, id: string) => {
+    const { fields, version } = bookingOf(date, id);
+    const drives = new Set(fields.drives.map((drive) => drive.id));
+    store.bookings.change(date, id, version, {
+      reference: fields.reference,
+      name: `Guest ${fields.reference}`,
+      languages: fields.languages,
+      arrives: fields.arrives,
+      leavesBy: fields.leavesBy,
+      pace: fields.pace,
+      gearbox: fields.gearbox,
+      touch: fields.touch,
+      sequence: fields.sequence,
+      price: fields.price,
+      paid: fields.paid,
+      briefed: fields.briefed,
+      sighted: fields.sighted,
+      avoidInstructors: [],
+      preferInstructors: [],
+      drives: fields.drives,
+    });
+    store.manager.changeReasons(id, []);
+    // The name stands in sentences as well: why a plan was made, what it left out, notes about others.
+    store.guests.eraseName(date, fields.name, `Guest ${fields.reference}`, clock.recordedAt());
+    for (const { entry } of dayCache.of(date).entries) {
+      const erased = withoutWords(entry, id, drives, fields.name);
+      if (erased) store.guests.erase(entry.id, JSON.stringify(z.encode(journalEntry, erased)), clock.recordedAt());
+    }
   };
 
   return {
@@ -66,40 +103,14 @@ export function guestsRoutes({ store, dayCache, hub, clock, manager }: Services)
       };
       response.set('content-disposition', `attachment; filename="guest-${date}.json"`).json(document);
     },
+    readErasure: ({ params: { date, id } }) => ({
+      days: [date, ...alsoOn(date, id).map((other) => other.date)].sort(),
+    }),
     eraseGuest: ({ params: { date, id } }) => {
-      const { fields, version } = bookingOf(date, id);
-      const drives = new Set(fields.drives.map((drive) => drive.id));
-      store.db
-        .transaction(() => {
-          store.bookings.change(date, id, version, {
-            reference: fields.reference,
-            name: `Guest ${fields.reference}`,
-            languages: fields.languages,
-            arrives: fields.arrives,
-            leavesBy: fields.leavesBy,
-            pace: fields.pace,
-            gearbox: fields.gearbox,
-            touch: fields.touch,
-            sequence: fields.sequence,
-            price: fields.price,
-            paid: fields.paid,
-            briefed: fields.briefed,
-            sighted: fields.sighted,
-            avoidInstructors: [],
-            preferInstructors: [],
-            drives: fields.drives,
-          });
-          store.manager.changeReasons(id, []);
-          // The name stands in sentences as well: why a plan was made, what it left out, notes about others.
-          store.guests.eraseName(date, fields.name, `Guest ${fields.reference}`, clock.recordedAt());
-          for (const { entry } of dayCache.of(date).entries) {
-            const erased = withoutWords(entry, id, drives, fields.name);
-            if (erased)
-              store.guests.erase(entry.id, JSON.stringify(z.encode(journalEntry, erased)), clock.recordedAt());
-          }
-        })
-        .immediate();
-      dayCache.forget(date);
+      // All of one person or nothing.
+      const all = [{ date, id }, ...alsoOn(date, id)];
+      store.db.transaction(() => all.forEach((one) => erase(one.date, one.id))).immediate();
+      for (const one of all) dayCache.forget(one.date);
       hub.changed('erased');
       return { erased: id };
     },

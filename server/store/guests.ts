@@ -1,5 +1,33 @@
 import type { FoundGuest } from '@core/api';
+import { withoutWord } from '@core/journal';
 import type { Db } from '../database';
+
+interface PlanTexts {
+  rowid: number;
+  reason: string;
+  document: string;
+  despite: string;
+}
+type JobText = Pick<PlanTexts, 'rowid' | 'document'>;
+
+/** Where somebody's words stand in plans and in what was found: everything else is ids, times and facts. */
+const SENTENCES: ReadonlySet<string> = new Set(['reason', 'failure', 'words']);
+
+/** A document with its sentences changed, those of a list of sentences too; nothing else in it is touched. */
+function withSentences(value: unknown, change: (text: string) => string): unknown {
+  if (Array.isArray(value)) {
+    return value.map((one: unknown) =>
+      typeof one === 'string' && one.includes(' ') ? change(one) : withSentences(one, change),
+    );
+  }
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([key, one]: [string, unknown]) => [
+      key,
+      typeof one === 'string' && SENTENCES.has(key) ? change(one) : withSentences(one, change),
+    ]),
+  );
+}
 
 /** Who of other days is the same person: by e-mail, by name with birthday, or because somebody has said so. */
 export function guestStore(db: Db) {
@@ -28,14 +56,14 @@ export function guestStore(db: Db) {
     'select case when one = ? then other else one end as id from guest_link where ? in (one, other)',
   );
   const erase = db.prepare('insert into erasure (entry_id, erased_at) values (?, ?) on conflict do nothing');
-  const plansWithName = db.prepare(
-    `update plan_revision set reason = replace(reason, @name, @instead), document = replace(document, @jsonName, @jsonInstead),
-       despite = replace(despite, @jsonName, @jsonInstead)
-     where date = @date`,
+  const plansOf = db.prepare<[string], PlanTexts>(
+    'select rowid, reason, document, despite from plan_revision where date = ?',
   );
-  const jobsWithName = db.prepare(
-    'update plan_job set document = replace(document, @jsonName, @jsonInstead) where date = @date',
+  const putPlan = db.prepare<[PlanTexts]>(
+    'update plan_revision set reason = @reason, document = @document, despite = @despite where rowid = @rowid',
   );
+  const jobsOf = db.prepare<[string], JobText>('select rowid, document from plan_job where date = ?');
+  const putJob = db.prepare<[JobText]>('update plan_job set document = @document where rowid = @rowid');
   // A row of its own, so that it is told where no entry held any words.
   const lastErasure = db.prepare(
     `insert into erasure (entry_id, erased_at) values ('-', ?)
@@ -53,9 +81,12 @@ export function guestStore(db: Db) {
     linked: (id: string): string[] => linked.all(id, id).map((row) => row.id),
     /** Puts other words in place of a name in the plans of a day: their reasons, what they left out, what they broke. */
     eraseName: (date: string, name: string, instead: string, erasedAt: string): void => {
-      const escaped = (text: string) => JSON.stringify(text).slice(1, -1);
-      plansWithName.run({ date, name, instead, jsonName: escaped(name), jsonInstead: escaped(instead) });
-      jobsWithName.run({ date, jsonName: escaped(name), jsonInstead: escaped(instead) });
+      const without = (text: string) => withoutWord(text, name, instead);
+      const inDocument = (json: string) => JSON.stringify(withSentences(JSON.parse(json), without));
+      for (const { rowid, reason, document, despite } of plansOf.all(date)) {
+        putPlan.run({ rowid, reason: without(reason), document: inDocument(document), despite: inDocument(despite) });
+      }
+      for (const { rowid, document } of jobsOf.all(date)) putJob.run({ rowid, document: inDocument(document) });
       lastErasure.run(erasedAt);
     },
     /** When somebody was erased last; devices that kept a day from before forget it. */

@@ -27,7 +27,7 @@ import { InputText } from 'primeng/inputtext';
       inputmode="decimal"
       autocomplete="off"
       [pSize]="small() ? 'small' : undefined!"
-      [id]="inputId() ?? ''"
+      [attr.id]="inputId()"
       [class.short]="true"
       [style.width]="width()"
       [placeholder]="placeholder()"

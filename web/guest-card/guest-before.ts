@@ -7,6 +7,7 @@ import { Button } from 'primeng/button';
 import type { Observable } from 'rxjs';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
+import { PLAIN_WORDS } from '../data/screen-words';
 import { ManagerLock } from '../crew/manager-lock';
 import { Manager } from '../data/manager';
 import { Ask } from '../shell/ask';
@@ -69,10 +70,18 @@ export class GuestBefore {
   }
 
   /** Only once the name has been typed: it cannot be taken back. */
-  protected async erase(): Promise<void> {
+  protected erase(): void {
+    this.api.call(contract.readErasure, { params: this.params() }).subscribe({
+      next: ({ days }) => void this.eraseOn(days),
+      error: (error: Error) => this.data.refuse(error.message),
+    });
+  }
+
+  private async eraseOn(days: readonly string[]): Promise<void> {
+    const when = days.map((date) => PLAIN_WORDS.dateWithYear(date)).join(', ');
     const typed = await this.ask.for(
-      `Erase ${this.name()} for good? Laps stay as anonymous counts.`,
-      'Type the name to erase it',
+      `Erase ${this.name()} for good?`,
+      `On ${when}. Laps stay as anonymous counts; backups that were made before still hold the name. Type the name to erase it`,
     );
     if (typed === undefined) return;
     if (typed.trim() !== this.name())

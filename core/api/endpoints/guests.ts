@@ -52,11 +52,21 @@ export const guestsEndpoints = {
     reply: raw('application/json'),
     refusals: [404],
   }),
+  readErasure: endpoint({
+    method: 'get',
+    path: '/api/days/:date/guests/:id/erasure',
+    access: 'managerAlone',
+    summary: 'Where a guest would be erased: every day of the same person',
+    params: dateAndId,
+    reply: z.object({ days: z.array(z.iso.date()) }),
+    refusals: [404],
+  }),
   eraseGuest: endpoint({
     method: 'post',
     path: '/api/days/:date/guests/:id/erase',
     access: 'managerAlone',
-    summary: "Erase a guest's name, contact and words for good; laps stay as anonymous counts",
+    summary:
+      "Erase a guest's name, contact and words for good, on every day of the same person; laps stay as anonymous counts",
     params: dateAndId,
     reply: z.object({ erased: z.string() }),
     refusals: [403, 404],
