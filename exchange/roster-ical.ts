@@ -1,5 +1,5 @@
 import { TZDate } from '@date-fns/tz';
-import { dateAfter, daysBetween, type InstructorFields, type RosterEntry } from '@core/crew';
+import { dateAfter, daysBetween, MOST_ROSTER_DAYS, type InstructorFields, type RosterEntry } from '@core/crew';
 import { DAY_S, type TimeWindow } from '@core/day';
 import ICAL from 'ical.js';
 import { ICalCalendar } from 'ical-generator';
@@ -17,8 +17,9 @@ const UID_ENDS = '@joylap';
 const AWAY_WORDS = /\b(absent|absence|away|leave|holiday|vacation|sick|off)\b/i;
 /** Longer series are cut here. */
 const MOST_DAYS = 731;
-/** More than so many events are no roster. */
+/** More than so many events are no roster, nor are so many times of all series together. */
 const MOST_EVENTS = 5000;
+const MOST_TIMES = 40_000;
 
 /** A calendar with one event for each day with hours, and one for each stretch of whole days. */
 export function rosterIcal(
@@ -84,11 +85,16 @@ export function readRosterIcal(text: string, { crew, timeZone }: Crew): RosterRe
     return { ok: false, reason: `This calendar has ${events.length} events; at most ${MOST_EVENTS} are read.` };
   }
   const faults: CalendarFault[] = open.map((line) => ({ line, event: 'event', message: 'it begins and does not end' }));
-  const read = events.flatMap((block): ReadEvent[] => {
+  const read: ReadEvent[] = [];
+  let times = 0;
+  for (const block of events) {
     const one = readEvent(block, zones, timeZone);
     for (const message of one.faults) faults.push({ line: block.line, event: one.title, message });
-    return [one];
-  });
+    read.push(one);
+    times += one.times.length;
+    if (times > MOST_TIMES)
+      return { ok: false, reason: `This calendar has more than ${MOST_TIMES} times; no roster has.` };
+  }
   // A time of a series that was moved stands in an event of its own and names the time that it stands for.
   const moved = new Set(read.flatMap(({ id, standsFor }) => (standsFor === undefined ? [] : [`${id} ${standsFor}`])));
   const known = new Set<string>();
@@ -218,10 +224,17 @@ function startsOf(event: ICAL.Event): { starts: ICAL.Time[]; cut: boolean } {
   return { starts, cut: cut && starts.length > 0 };
 }
 
+/** A stretch as one or more of a year at most. */
+function yearsOf(span: OwnSpan): OwnSpan[] {
+  const lastDay = dateAfter(span.from, MOST_ROSTER_DAYS - 1);
+  if (span.to <= lastDay) return [span];
+  return [{ ...span, to: lastDay }, ...yearsOf({ ...span, from: dateAfter(lastDay, 1) })];
+}
+
 type Span = Pick<RosterEntry, 'from' | 'to'> & { readonly hours?: TimeWindow };
 type OwnSpan = Span & Pick<RosterEntry, 'instructor' | 'kind'>;
 
-/** Days in a row with the same hours of the same person become one stretch. */
+/** Days in a row with the same hours of the same person become one stretch, of a year at most. */
 function stretchesOf(spans: readonly OwnSpan[]): OwnSpan[] {
   const stretches: OwnSpan[] = [];
   for (const span of [...spans].sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : 0))) {
@@ -232,9 +245,10 @@ function stretchesOf(spans: readonly OwnSpan[]): OwnSpan[] {
       last.instructor === span.instructor &&
       last.kind === span.kind &&
       last.hours?.from === span.hours?.from &&
-      last.hours?.to === span.hours?.to;
+      last.hours?.to === span.hours?.to &&
+      daysBetween(last.from, span.to) < MOST_ROSTER_DAYS;
     if (goesOn) stretches[stretches.length - 1] = { ...last, to: span.to };
-    else stretches.push(span);
+    else stretches.push(...yearsOf(span));
   }
   return stretches;
 }
@@ -243,6 +257,7 @@ function stretchesOf(spans: readonly OwnSpan[]): OwnSpan[] {
 function spanOf(start: ICAL.Time, end: ICAL.Time, zoneName: string | undefined, timeZone: string): Span | string {
   if (start.isDate) {
     const [from, until] = [dateOf(start), dateOf(end)];
+    if (daysBetween(from, until) > MOST_DAYS) return `lasts longer than two years, from ${from}`;
     return { from, to: until > from ? dateAfter(until, -1) : from };
   }
   const [begins, ends] = [wallOf(start, zoneName, timeZone), wallOf(end, zoneName, timeZone)];

@@ -22,13 +22,30 @@ function migrations(folder: string): Migration[] {
     .sort((a, b) => a.number - b.number);
 }
 
+/** The newest form of a database that this program knows. */
+export function newestForm(folder = MIGRATIONS): number {
+  return migrations(folder).at(-1)?.number ?? 0;
+}
+
+/** The form of a database: the number of the last migration that it has seen, 0 where it is new. */
+export const formOf = (db: Db): number => db.pragma('user_version', { simple: true }) as number;
+
 /**
- * Opens the database file (`:memory:` for one that is not kept) and brings it to the newest form, each migration in a
- * transaction of its own. A database that a newer program has written, or that has been emptied, is refused.
+ * Opens the database file (`:memory:` for one that is not kept) and brings it to the newest form.
  *
  * @throws CannotStart with what to do
  */
 export function openDatabase(file: string, folder = MIGRATIONS): Db {
+  return migrated(connect(file, folder), folder);
+}
+
+/**
+ * Opens the database file in the form that it has. One that a newer program has written, or that has been emptied, is
+ * refused.
+ *
+ * @throws CannotStart with what to do
+ */
+export function connect(file: string, folder = MIGRATIONS): Db {
   if (file !== ':memory:') mkdirSync(dirname(file), { recursive: true });
   if (existsSync(file) && statSync(file).size === 0 && !existsSync(`${file}-wal`)) {
     throw new CannotStart(
@@ -42,16 +59,20 @@ export function openDatabase(file: string, folder = MIGRATIONS): Db {
   db.pragma('busy_timeout = 5000');
   // What was erased is not left in free pages.
   db.pragma('secure_delete = ON');
-  const known = migrations(folder);
-  const newest = known.at(-1)?.number ?? 0;
-  const found = db.pragma('user_version', { simple: true }) as number;
+  const [found, newest] = [formOf(db), newestForm(folder)];
   if (found > newest) {
     db.close();
     throw new CannotStart(
       `The database ${file} was written by a newer Joy Lap (its form is ${found}, this program knows ${newest}). Start the newer program, or restore a copy from before.`,
     );
   }
-  for (const { number, sql } of known.filter((migration) => migration.number > found)) {
+  return db;
+}
+
+/** Brings a database to the newest form, each migration in a transaction of its own. */
+export function migrated(db: Db, folder = MIGRATIONS): Db {
+  const found = formOf(db);
+  for (const { number, sql } of migrations(folder).filter((migration) => migration.number > found)) {
     db.transaction(() => {
       db.exec(sql);
       db.pragma(`user_version = ${number}`);

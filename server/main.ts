@@ -1,4 +1,4 @@
-import { mkdirSync, readFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import { createServer as createTlsServer } from 'node:https';
 import { isIP, type AddressInfo } from 'node:net';
@@ -9,7 +9,7 @@ import { pino } from 'pino';
 import { DEMO_DATE, DEMO_STARTS_S } from '../demo/larkmere';
 import { createApp } from './app';
 import { demoClock, realClock } from './clock';
-import { openDatabase, type Db } from './database';
+import { connect, formOf, migrated, newestForm, type Db } from './database';
 import { prepareVenue } from './first-start';
 import { keepBackup } from './keeping/backup';
 import { CannotStart, startFault } from './keeping/faults';
@@ -29,6 +29,8 @@ import { openStore } from './store';
  * `JOYLAP_OPEN=yes` lets in phones that were not added.
  */
 const demo = process.argv[2] === 'demo';
+// Data and backups hold what is private: they are their owner's alone.
+process.umask(0o077);
 const host = process.env['HOST'] ?? '127.0.0.1';
 const folder = dataFolder(demo);
 const file = join(folder, DATABASE_FILE);
@@ -69,6 +71,7 @@ async function start(): Promise<void> {
   const networkPort = networkPortOf(process.env['JOYLAP_NETWORK_PORT']);
   const tls = tlsFiles();
   mkdirSync(folder, { recursive: true });
+  if (existsSync(file)) chmodSync(file, 0o600);
   const unlock = lockFolder(folder);
   const server: Server = tls ? createTlsServer(tls) : createServer();
   server.keepAliveTimeout = KEPT_ALIVE_MS;
@@ -77,10 +80,19 @@ async function start(): Promise<void> {
   await listening(server, port);
   const { port: ownPort } = server.address() as AddressInfo;
 
-  const db: Db = openDatabase(file);
-  if (demo) mayHoldDemo(db, folder);
-  const backUp = async (reason: string) => void (await keepBackup(db, folder, reason));
-  await backUp('start');
+  const db: Db = connect(file);
+  if (demo && formOf(db) > 0) mayHoldDemo(db, folder);
+  const backUp = async (kind: string) => void (await keepBackup(db, folder, kind));
+  // Of the form that it has had, before it gets another; of a new one there is nothing to keep.
+  const form = formOf(db);
+  const backedUp = form === 0 ? Promise.resolve() : backUp(form < newestForm() ? 'form' : 'start');
+  await backedUp.catch((error: unknown) => {
+    logger.error({ err: error }, 'the backup failed');
+    process.stderr.write(
+      `WARNING: no backup could be made at this start (${(error as Error).message}). What is entered is kept, and nothing else is: make room for ${join(folder, 'backups')}.\n`,
+    );
+  });
+  migrated(db);
   const store = openStore(db);
   const begins = { date: DEMO_DATE, secondsOfDay: DEMO_STARTS_S };
   if (demo) {

@@ -5,8 +5,8 @@ import { timeWindow, type TimeWindow } from '../day/time';
 import { withoutWindows } from '../day/windows';
 import { holdsOn, type Duty, type InstructorFields } from './skills';
 
-/** Longer than this, it is a mistake in the year. */
-const MOST_DAYS = 366;
+/** Days in a row of one entry; longer than this, it is a mistake in the year. */
+export const MOST_ROSTER_DAYS = 366;
 const DAY_MS = 86_400_000;
 
 /** Somebody is there, or away, on some days in a row: at the usual hours or at these. */
@@ -24,7 +24,7 @@ export const rosterEntry = z
     reason: z.string().trim().min(1).max(300).optional(),
   })
   .refine(({ from, to }) => from <= to, { message: 'expected the last day not to be before the first', path: ['to'] })
-  .refine(({ from, to }) => daysBetween(from, to) < MOST_DAYS, {
+  .refine(({ from, to }) => daysBetween(from, to) < MOST_ROSTER_DAYS, {
     message: 'expected at most a year of days in a row',
     path: ['to'],
   });

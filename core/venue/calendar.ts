@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { dateAfter } from '../crew/roster';
 import { circuit, condition, rules } from '../day/day-file';
 import { text } from '../day/fields';
-import { timeOfDay, timeWindow, type TimeWindow } from '../day/time';
+import { OVER_MIDNIGHT, timeOfDay, timeWindow, type TimeWindow } from '../day/time';
 
 /** Days of the week, Monday first, as ISO 8601 numbers them. */
 export const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const;
@@ -54,7 +54,7 @@ export const daySetup = z
     closures: circuit.shape.closures.max(20).optional(),
   })
   .refine(({ opens, closes }) => opens === undefined || closes === undefined || opens < closes, {
-    message: 'expected the opening time to be before the closing time',
+    message: OVER_MIDNIGHT,
     path: ['opens'],
   });
 export type DaySetup = z.output<typeof daySetup>;

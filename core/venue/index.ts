@@ -6,7 +6,7 @@ import { callCustoms } from '../car/call-kinds';
 import { circuit, condition, idsTwice, rules, sightingVehicle, timeZone } from '../day/day-file';
 import { text } from '../day/fields';
 import { preset, surface } from '../day/group';
-import { timeOfDay } from '../day/time';
+import { OVER_MIDNIGHT, timeOfDay } from '../day/time';
 
 export * from './calendar';
 
@@ -161,7 +161,7 @@ export const venueFields = z
     programmes: z.array(preset).max(3, 'expected one of a kind').default([]),
   })
   .refine((venue) => venue.opens < venue.closes, {
-    message: 'expected the opening time to be before the closing time',
+    message: OVER_MIDNIGHT,
     path: ['opens'],
   });
 export type VenueFields = z.output<typeof venueFields>;

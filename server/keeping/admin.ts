@@ -1,4 +1,4 @@
-import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
+import { chmodSync, copyFileSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { managerCode } from '@core/api';
@@ -44,6 +44,7 @@ export async function restoreFrom(folder: string, from: string, ask: Asked): Pro
   const [file, fresh] = [join(folder, DATABASE_FILE), join(folder, 'restoring.sqlite')];
   try {
     copyFileSync(from, fresh);
+    chmodSync(fresh, 0o600);
     checkBackup(fresh);
     let kept = '';
     if (existsSync(file)) {

@@ -1,10 +1,11 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { once } from 'node:events';
-import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { openDatabase } from '../database';
+import Database from 'better-sqlite3';
+import { connect, formOf, newestForm, openDatabase } from '../database';
 import { prepareVenue } from '../first-start';
 import { openStore } from '../store';
 import { backupTo, restoreFrom, setManagerCode } from './admin';
@@ -58,7 +59,60 @@ describe('The data of a venue', () => {
     expect(nameIn(kept[15]!)).toBe('Harbour');
     expect(readdirSync(join(folder, 'backups')).filter((name) => name.endsWith('.sqlite')).length).toBe(14);
     expect(existsSync(kept[1]!)).toBe(false);
+    // Starting again and again takes no earlier day's away, nor does a clock that is set back take the one just made.
+    for (let second = 0; second < 20; second++) {
+      await keepBackup(store.db, folder, 'start', new Date(Date.UTC(2027, 4, 16, 9, 0, second)));
+    }
+    expect(kept.slice(2, 15).every((one) => existsSync(one))).toBe(true);
+    const late = await keepBackup(store.db, folder, 'close', new Date(Date.UTC(2020, 0, 1)));
+    expect(existsSync(late)).toBe(true);
     store.db.close();
+  });
+
+  it('are what they say of themselves, whatever their files are called', async () => {
+    const store = venue('Harbour');
+    const form = await keepBackup(store.db, folder, 'form', new Date(Date.UTC(2027, 0, 1)));
+    const old = await keepBackup(store.db, folder, 'start', new Date(Date.UTC(2027, 0, 2)));
+    const renamed = join(folder, 'backups', 'joylap-20991231-000000-start.sqlite');
+    renameSync(old, renamed);
+    for (let day = 1; day <= 15; day++) await keepBackup(store.db, folder, 'start', new Date(Date.UTC(2027, 4, day)));
+    expect([existsSync(form), existsSync(renamed)]).toEqual([true, false]);
+    store.db.close();
+  });
+
+  it('are backed up in the form that they have, before they get another', async () => {
+    const store = venue('Harbour');
+    store.db.exec('alter table phone drop column secure; alter table phone drop column put_out_at');
+    store.db.pragma(`user_version = ${newestForm() - 1}`);
+    store.db.close();
+    const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', 'start'], {
+      env: { ...process.env, PORT: '0', JOYLAP_NETWORK_PORT: 'off', JOYLAP_DATA: folder },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    await once(child.stdout, 'data');
+    child.kill();
+    await once(child, 'exit');
+    const [name] = readdirSync(join(folder, 'backups'));
+    expect(name).toContain('-form');
+    const copy = connect(join(folder, 'backups', name!));
+    expect(formOf(copy)).toBe(newestForm() - 1);
+    copy.close();
+    expect(statSync(file).mode & 0o077).toBe(0);
+    expect(statSync(join(folder, 'backups', name!)).mode & 0o077).toBe(0);
+  });
+
+  it('begin the day without a backup where there is no room for one, and say so loudly', async () => {
+    venue('Harbour').db.close();
+    writeFileSync(join(folder, 'backups'), 'no folder');
+    const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', 'start'], {
+      env: { ...process.env, PORT: '0', JOYLAP_NETWORK_PORT: 'off', JOYLAP_DATA: folder },
+    });
+    let said = '';
+    child.stderr.on('data', (chunk: Buffer) => (said += String(chunk)));
+    await once(child.stdout, 'data');
+    child.kill();
+    await once(child, 'close');
+    expect(said).toContain('WARNING: no backup could be made');
   });
 
   it('are taken from a backup only where that is sound', async () => {
@@ -69,6 +123,10 @@ describe('The data of a venue', () => {
     writeFileSync(other, 'no database at all, but long enough to be looked at as one: '.repeat(30));
     expect(() => checkBackup(other)).toThrowError(CannotStart, /no good backup/);
     expect(() => checkBackup(join(folder, 'nothing'))).toThrowError(CannotStart, /There is no file/);
+    const newer = new Database(backup);
+    newer.pragma(`user_version = ${newestForm() + 1}`);
+    newer.close();
+    expect(() => checkBackup(backup)).toThrowError(CannotStart, /written by a newer Joy Lap/);
     store.db.close();
   });
 

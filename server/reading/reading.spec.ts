@@ -15,6 +15,38 @@ describe('Files from outside', () => {
     await server.http.get('/api/health').expect(200);
   });
 
+  it('of a series without end come in as stretches of a year at most, and days that last for years are told', async () => {
+    const event = (uid: string, ...lines: string[]) =>
+      ['BEGIN:VEVENT', `UID:${uid}`, 'SUMMARY:Odile Varga', ...lines, 'END:VEVENT'].join('\r\n');
+    const ical = [
+      'BEGIN:VCALENDAR',
+      event('a', 'DTSTART:20270525T083000', 'DTEND:20270525T160000', 'RRULE:FREQ=DAILY'),
+      event('b', 'DTSTART;VALUE=DATE:20280101', 'DTEND;VALUE=DATE:20290601'),
+      event('c', 'DTSTART;VALUE=DATE:20280101', 'DTEND;VALUE=DATE:20990601'),
+      'END:VCALENDAR',
+    ].join('\r\n');
+    const { body } = await server.http.post('/api/roster/import').send({ ical }).expect(200);
+    expect(body.added.map(({ from, to }: { from: string; to: string }) => [from, to])).toEqual([
+      ['2027-05-25', '2028-05-24'],
+      ['2028-05-25', '2029-05-24'],
+      ['2028-01-01', '2028-12-31'],
+      ['2029-01-01', '2029-05-31'],
+    ]);
+    expect(body.faults.map(({ message }: { message: string }) => message)).toEqual([
+      'goes on beyond two years: read up to 2029-05-24',
+      'lasts longer than two years, from 2028-01-01',
+    ]);
+    await server.http.get('/api/roster/2028-05-20').expect(200);
+  });
+
+  it('with more times than any roster has are refused', async () => {
+    const event = (n: number) =>
+      `BEGIN:VEVENT\r\nUID:e${n}\r\nSUMMARY:Odile Varga\r\nDTSTART:20270525T083000\r\nDTEND:20270525T160000\r\nRRULE:FREQ=DAILY\r\nEND:VEVENT`;
+    const ical = ['BEGIN:VCALENDAR', ...Array.from({ length: 60 }, (_, n) => event(n)), 'END:VCALENDAR'].join('\r\n');
+    const { body } = await server.http.post('/api/roster/preview').send({ ical }).expect(422);
+    expect(body.detail).toContain('more than 40000 times');
+  });
+
   it('in XML with entities or nested without end are a fault with its line', async () => {
     const entity = await circuit('a.gpx', '<?xml version="1.0"?>\n<!DOCTYPE gpx [<!ENTITY a "b">]>\n<gpx/>').expect(
       422,

@@ -6,6 +6,10 @@ import type { ReadingOrder, ReadingReport, Readings } from './worker';
 
 /** A file that takes longer, or more memory, is not what it should be. */
 const LONGEST_MS = 30_000;
+/** Whoever waits behind another file waits no longer than this. */
+const SLOW_MS = 4000;
+/** So many files that take long go on beside the others. */
+const MOST_SLOW = 2;
 const MOST_MEMORY_MB = 512;
 /** So many files wait at most. */
 const MOST_WAITING = 8;
@@ -16,15 +20,26 @@ interface Waiting {
   readonly failed: (refusal: Refusal) => void;
 }
 
+/** One file in a thread. */
+interface Running {
+  readonly id: number;
+  readonly worker: Worker;
+  readonly task: Waiting;
+  readonly timers: readonly NodeJS.Timeout[];
+}
+
 /**
  * Where files from outside are read, and what takes long is computed from what came in: a thread of its own, with limits of
- * time and memory, one after the other. What a file does there is done to nobody else, and nobody waits for it but who
- * sent it.
+ * time and memory, one after the other. What a file does there is done to nobody else; one that takes long goes on in its
+ * thread while the next ones get another.
  */
 class ReadingThread {
-  private worker: Worker | undefined;
+  /** The thread that has nothing to do, if there is one. */
+  private free: Worker | undefined;
   private readonly waiting: Waiting[] = [];
-  private running: { readonly id: number; readonly task: Waiting; readonly timer: NodeJS.Timeout } | undefined;
+  private readonly running: Running[] = [];
+  /** Those that others no longer wait for. */
+  private readonly slow = new Set<Running>();
   private lastId = 0;
 
   /** @throws Refusal 422 where the file cannot be read at all, 503 where too many wait */
@@ -39,15 +54,20 @@ class ReadingThread {
   }
 
   private next(): void {
-    if (this.running) return;
+    if (this.running.length > this.slow.size) return;
     const task = this.waiting.shift();
     if (!task) return;
-    this.worker ??= this.begin();
+    const worker = this.free ?? this.begin();
+    this.free = undefined;
     const id = ++this.lastId;
-    const timer = setTimeout(() => this.stop(`It takes over ${LONGEST_MS / 1000} s to read`), LONGEST_MS);
-    timer.unref();
-    this.running = { id, task, timer };
-    this.worker.postMessage({ id, order: task.order });
+    const after = (ms: number, act: () => void) => setTimeout(act, ms).unref();
+    const timers = [
+      after(SLOW_MS, () => this.letOthersPass(one)),
+      after(LONGEST_MS, () => this.stop(one, `It takes over ${LONGEST_MS / 1000} s to read`)),
+    ];
+    const one: Running = { id, worker, task, timers };
+    this.running.push(one);
+    worker.postMessage({ id, order: task.order });
   }
 
   private begin(): Worker {
@@ -55,30 +75,44 @@ class ReadingThread {
       resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
     });
     worker.on('message', (report: ReadingReport) => {
-      if (report.id !== this.running?.id) return;
-      if ('failed' in report) this.end((task) => task.failed(unreadable(report.failed)));
-      else this.end((task) => task.done(report.read as never));
+      const one = this.running.find(({ id }) => id === report.id);
+      if (!one) return;
+      if (this.free) void worker.terminate();
+      else this.free = worker;
+      this.end(one, (task) => {
+        if ('failed' in report) task.failed(unreadable(report.failed));
+        else task.done(report.read as never);
+      });
     });
     worker.on('error', ({ message }) => {
-      if (this.worker === worker) this.stop(message);
+      if (this.free === worker) this.free = undefined;
+      const one = this.running.find((other) => other.worker === worker);
+      if (one) this.stop(one, message);
     });
     worker.unref();
     return worker;
   }
 
-  /** Gives up on the thread; the next file gets a new one. */
-  private stop(why: string): void {
-    void this.worker?.terminate();
-    this.worker = undefined;
-    this.end((task) => task.failed(unreadable(why)));
+  /** Of files that take long only so many go on; the one before gives way. */
+  private letOthersPass(one: Running): void {
+    const first = this.slow.size >= MOST_SLOW ? [...this.slow][0] : undefined;
+    if (first) this.stop(first, 'It takes long, and others wait');
+    this.slow.add(one);
+    this.next();
   }
 
-  private end(tell: (task: Waiting) => void): void {
-    const { running } = this;
-    if (!running) return;
-    clearTimeout(running.timer);
-    this.running = undefined;
-    tell(running.task);
+  /** Gives up on its thread. */
+  private stop(one: Running, why: string): void {
+    void one.worker.terminate();
+    this.end(one, (task) => task.failed(unreadable(why)));
+  }
+
+  private end(one: Running, tell: (task: Waiting) => void): void {
+    if (!this.running.includes(one)) return;
+    for (const timer of one.timers) clearTimeout(timer);
+    this.running.splice(this.running.indexOf(one), 1);
+    this.slow.delete(one);
+    tell(one.task);
     this.next();
   }
 }
