@@ -7,6 +7,7 @@ import { PLAIN_WORDS } from './data/screen-words';
 import { Toast } from 'primeng/toast';
 import { filter, map } from 'rxjs';
 import { DayService } from './data/day.service';
+import { KeptAside } from './data/kept-aside';
 import { Manager } from './data/manager';
 import { Outbox } from './data/outbox';
 import { PracticeService } from './data/practice.service';
@@ -20,6 +21,7 @@ import { DayTroubles } from './shell/day-troubles';
 import { DemoClock } from './shell/demo-clock';
 import { ManagerWanted } from './crew/manager-wanted';
 import { FlagBanner } from './shell/flag-banner';
+import { KeptAsideNote } from './shell/kept-aside-note';
 import { onKeys } from './shell/keys';
 import { ThisPhone } from './phones/this-phone';
 import { Palette } from './shell/palette';
@@ -44,6 +46,7 @@ import { ThemeChoice } from './shell/theme-choice';
     DayTroubles,
     DemoClock,
     FlagBanner,
+    KeptAsideNote,
     ManagerWanted,
     Palette,
     PracticeCrew,
@@ -59,6 +62,7 @@ import { ThemeChoice } from './shell/theme-choice';
 export class App {
   private readonly router = inject(Router);
   protected readonly ask = inject(Ask);
+  protected readonly aside = inject(KeptAside);
   protected readonly manager = inject(Manager);
   protected readonly data = inject(DayService);
   protected readonly clock = inject(VenueClock);
@@ -88,19 +92,21 @@ export class App {
   /** How many entries wait on this device, and since when. */
   protected readonly waitingWords = computed(() => {
     const waiting = this.outbox.waiting().length;
-    const kept = waiting > 0 ? `, ${waiting} kept here` : '';
+    const isKept = this.outbox.keeps();
+    const kept = waiting > 0 ? `, ${waiting} ${isKept ? 'kept here' : 'not kept on this device'}` : '';
     const [lostMs, sinceMs] = [this.data.lostMs(), this.outbox.sinceMs()];
     if (!this.data.connected()) return `Offline since ${timeOf(lostMs ?? Date.now())}${kept}`;
     // Looked at again with each second of the venue's clock.
     this.data.nowS();
     const late = sinceMs !== undefined && Date.now() - sinceMs > QUIET_MS;
-    return late ? `Sending${kept} since ${timeOf(sinceMs)}` : undefined;
+    if (late) return `Sending${kept} since ${timeOf(sinceMs)}`;
+    return isKept ? undefined : 'Not kept on this device';
   });
   protected readonly refusedWords = computed(() =>
     this.outbox.refused().map(({ entry, reason }) => ({
       id: entry.id,
       what: `${clockMinute(entry.at)} ${PLAIN_WORDS.entry(entry)}:`,
-      reason,
+      reason: this.named(reason),
     })),
   );
 
@@ -144,6 +150,12 @@ export class App {
     inject(ThisPhone);
     // The address of a guest's results names its day.
     this.data.start(new URLSearchParams(location.search).get('day') ?? undefined);
+  }
+
+  /** A refusal of the server's with the names of guests whom only this device knows. */
+  private named(reason: string): string {
+    const known = (this.data.view()?.bookings ?? []).map(({ id, fields }) => [id, fields.name] as const);
+    return [...known, ...this.aside.names()].reduce((text, [id, name]) => text.replaceAll(`"${id}"`, name), reason);
   }
 
   protected async rename(): Promise<void> {

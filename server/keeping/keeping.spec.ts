@@ -109,7 +109,8 @@ describe('The data of a venue', () => {
     });
     let said = '';
     child.stderr.on('data', (chunk: Buffer) => (said += String(chunk)));
-    await once(child.stdout, 'data');
+    let started = '';
+    while (!started.includes('Joy Lap is at')) started += String((await once(child.stdout, 'data'))[0]);
     child.kill();
     await once(child, 'close');
     expect(said).toContain('WARNING: no backup could be made');

@@ -67,6 +67,15 @@ describe('Requests and entries', () => {
     expect((errors[1] as ApiError).problem).toBeUndefined();
   });
 
+  it('that wait are kept anew where the storage of the device was gone', () => {
+    const outbox = TestBed.inject(Outbox);
+    outbox.send('2027-05-22', entry(1));
+    storage.storedEntries.clear();
+    storage.renewed.next();
+    expect([...storage.storedEntries.keys()]).toEqual(['entry-0001']);
+    http.expectOne(URL);
+  });
+
   it('are sent one after the other and kept on the device until the server has them', () => {
     const outbox = TestBed.inject(Outbox);
     outbox.send('2027-05-22', entry(1));

@@ -13,6 +13,7 @@ import { catchError, EMPTY, forkJoin, Subject, Subscription, switchMap, tap, typ
 import { Api, ApiError } from './api';
 import { DeviceCopy } from './device-copy';
 import { entryStream, type StreamEvent } from './entry-stream';
+import { KeptAside } from './kept-aside';
 import { Outbox } from './outbox';
 import { retryWhileAway } from './retry';
 import { timed } from './timed';
@@ -53,6 +54,7 @@ export class DayFeed {
   private readonly clock = inject(VenueClock);
   private readonly copy = inject(DeviceCopy);
   private readonly outbox = inject(Outbox);
+  private readonly aside = inject(KeptAside);
   private readonly destroyed = inject(DestroyRef);
 
   readonly days = signal<readonly DaySummary[]>([]);
@@ -163,6 +165,7 @@ export class DayFeed {
       case 'connection':
         // The day is read once the stream is open, so that nothing can fall between the two.
         if (event.open || !this.view()) this.load.next(date);
+        else this.stillThere(date);
         if (event.open) this.planningChanged.next();
         return this.connect(event.open);
       case 'changed':
@@ -205,6 +208,11 @@ export class DayFeed {
     }).pipe(
       retryWhileAway((away) => void this.showCopy(date, away.message)),
       catchError((error: unknown) => {
+        if (error instanceof ApiError && error.problem?.status === 404) {
+          this.gone(date);
+          this.failure.set(error.message);
+          return EMPTY;
+        }
         this.failure.set(error instanceof ApiError ? error.message : 'The day cannot be read.');
         return EMPTY;
       }),
@@ -223,8 +231,10 @@ export class DayFeed {
 
   private take(view: DayView, tookMs: number): void {
     // Asked for before another day was opened.
-    if (view.day.date !== this.date()) return;
+    const { date } = view.day;
+    if (date !== this.date()) return;
     this.failure.set(undefined);
+    this.keepAside(date, view);
     this.clock.take(view.clock, tookMs);
     this.view.set(view);
     // An entry that came while the day was being read may not be in it yet; whatever else is not in it is gone, as after
@@ -232,6 +242,43 @@ export class DayFeed {
     const read = new Set(view.journal.map(({ entry }) => entry.id));
     const since = this.sinceAsked.filter(({ entry }) => !read.has(entry.id));
     this.recorded.set([...view.journal, ...since]);
+  }
+
+  /**
+   * Keeps aside what this device knows of a day and the server does not know any more. The demo is put back at its every
+   * start, and nothing of it is missed.
+   *
+   * @param now nothing where the server has no such day
+   */
+  private keepAside(date: string, now: DayView | undefined): void {
+    if (now?.clock.adjustable) return;
+    const shown = this.view()?.day.date === date ? this.asShown() : undefined;
+    if (!shown) return void this.copy.day(date).then((kept) => kept && this.aside.compare(kept.view, now));
+    // What came while the day was being read may not be in it yet.
+    const since = new Set(this.sinceAsked);
+    this.aside.compare({ ...shown, journal: shown.journal.filter((one) => !since.has(one)) }, now);
+  }
+
+  /** A stream that ends may be one of a day that the server lacks. */
+  private stillThere(date: string): void {
+    this.readDays().subscribe({
+      next: (days) => {
+        if (date === this.date() && !days.some((day) => day.date === date)) this.gone(date);
+      },
+      error: () => undefined,
+    });
+  }
+
+  /** The server has no such day, or none any more: another one is opened. */
+  private gone(date: string): void {
+    if (!this.clock.adjustable()) this.keepAside(date, undefined);
+    this.stream.unsubscribe();
+    sessionStorage.removeItem(SHOWN_KEY);
+    this.date.set(undefined);
+    this.view.set(undefined);
+    this.lostMs.set(undefined);
+    this.connected.set(true);
+    this.start();
   }
 
   private add(...more: RecordedEntry[]): void {

@@ -11,6 +11,7 @@ import * as z from 'zod';
 import { MemoryStorage } from '../testing/memory-storage';
 import { DayService } from './day.service';
 import { DeviceStorage } from './device-storage';
+import { KeptAside } from './kept-aside';
 
 /** A stream that a test speaks through. */
 class FakeEventSource extends EventTarget {
@@ -210,6 +211,72 @@ describe('The day on screen', () => {
     FakeEventSource.last.say('open');
     http.expectOne(`/api/days/${DATE}`).flush(view());
     expect([stage(), data.entries().length]).toEqual(['expected', 0]);
+  });
+
+  const onRealClock = (journal: JournalEntry[]) => ({
+    ...view(journal),
+    clock: { ...clockAt(DATE, '09:30'), adjustable: false },
+  });
+
+  it('keeps aside what it knows more than a server that was started with an older copy, and goes on with the server’s', async () => {
+    data.open(DATE);
+    FakeEventSource.last.say('open');
+    http
+      .expectOne(`/api/days/${DATE}`)
+      .flush(onRealClock([arrived, { ...arrived, id: 'entry-0002', kind: 'waiverSigned' }]));
+    FakeEventSource.last.say('error');
+    FakeEventSource.last.say('open');
+    http.expectOne(`/api/days/${DATE}`).flush(onRealClock([arrived]));
+    expect(data.entries().map(({ entry }) => entry.id)).toEqual(['entry-0001']);
+    const aside = TestBed.inject(KeptAside);
+    expect(aside.all().map(({ entries }) => entries.map(({ entry }) => entry.id))).toEqual([['entry-0002']]);
+    expect(storage.storedAside.length).toBe(1);
+    // Read once more, nothing is kept twice; dropped, it is gone.
+    data.reload();
+    http.expectOne(`/api/days/${DATE}`).flush(onRealClock([arrived]));
+    expect(aside.all().length).toBe(1);
+    aside.drop(aside.all()[0]!);
+    expect(storage.storedAside).toEqual([]);
+  });
+
+  it('keeps aside what it has kept from before a reload, too', async () => {
+    const known = onRealClock([arrived]);
+    await storage.putDay({ date: DATE, view: known, readMs: Date.now() });
+    data.open(DATE);
+    FakeEventSource.last.say('open');
+    http.expectOne(`/api/days/${DATE}`).flush(onRealClock([]));
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    expect(TestBed.inject(KeptAside).all().length).toBe(1);
+  });
+
+  it('keeps nothing aside that the server has, nor what comes while the day is read', () => {
+    data.open(DATE);
+    FakeEventSource.last.say('open');
+    http.expectOne(`/api/days/${DATE}`).flush(onRealClock([]));
+    data.reload();
+    FakeEventSource.last.say('entry', recorded(arrived, 1));
+    http.expectOne(`/api/days/${DATE}`).flush(onRealClock([]));
+    expect(data.entries().length).toBe(1);
+    expect(TestBed.inject(KeptAside).all()).toEqual([]);
+  });
+
+  it('that the server lacks is kept aside as a whole, and another day is opened', () => {
+    data.open(DATE);
+    FakeEventSource.last.say('open');
+    http.expectOne(`/api/days/${DATE}`).flush(onRealClock([arrived]));
+    http.match('/api/clock').forEach((one) => one.flush({ ...clockAt(DATE, '09:30'), adjustable: false }));
+    FakeEventSource.last.say('error');
+    const other = { date: '2027-05-21', bookings: 0, drives: 0, revision: null, practice: false, byCalendar: false };
+    const days = { days: [other], erasedAt: null };
+    for (const one of http.match('/api/days')) one.flush(days);
+    http.match('/api/clock').forEach((one) => one.flush({ ...clockAt(DATE, '09:30'), adjustable: false }));
+    for (const one of http.match('/api/days')) one.flush(days);
+    expect([data.date(), data.connected()]).toEqual(['2027-05-21', true]);
+    expect(
+      TestBed.inject(KeptAside)
+        .all()
+        .map(({ stored }) => stored.day),
+    ).toEqual([true]);
   });
 
   it('lets go of its stream and its timers when it ends', () => {

@@ -60,6 +60,24 @@ describe('What a device keeps', () => {
     expect((await storage.entries()).map(({ id }) => id)).toEqual(['c', 'a']);
   });
 
+  it('is told to be kept nowhere where the storage is gone, and kept anew once there is one', async () => {
+    await storage.putEntry({ id: 'a', date: '2027-05-22', entry: {}, sinceMs: 1 });
+    let renewed = 0;
+    storage.renewed.subscribe(() => renewed++);
+    // Taken away in mid-work, and for a while there is none.
+    const open = spyOn(IDBFactory.prototype, 'open').and.throwError('refused');
+    await new Promise((resolve) => {
+      indexedDB.deleteDatabase('joylap').onsuccess = resolve;
+    });
+    await storage.putEntry({ id: 'b', date: '2027-05-22', entry: {}, sinceMs: 2 });
+    expect(storage.keeps()).toBeFalse();
+    open.and.callThrough();
+    await storage.putEntry({ id: 'c', date: '2027-05-22', entry: {}, sinceMs: 3 });
+    expect([storage.keeps(), renewed]).toEqual([true, 1]);
+    expect((await storage.entries()).map(({ id }) => id)).toEqual(['c']);
+    await storage.removeEntry('c');
+  });
+
   it('is whether it is dusk', () => {
     localStorage.setItem('joylap.theme', 'dusk');
     const theme = TestBed.inject(ThemeChoice);

@@ -48,8 +48,18 @@ export class Outbox {
   /** Since when the oldest one waits, milliseconds since 1970. */
   readonly sinceMs = computed(() => this.items()[0]?.sinceMs);
   readonly outcomes = new Subject<Outcome>();
+  /** What waits is kept on this device too. */
+  readonly keeps = this.storage.keeps.asReadonly();
   /** Settles once what an earlier page has left is back. */
   readonly ready = this.restore();
+
+  constructor() {
+    // A storage that was gone is empty when it is there again.
+    this.storage.renewed.subscribe(() => {
+      for (const item of this.items()) void this.storage.putEntry(stored(item));
+      for (const item of this.kept()) void this.storage.putEntry(stored(item, item.reason));
+    });
+  }
 
   /** @param offline the server can't be reached now */
   send(date: string, entry: JournalEntry, offline = false): void {

@@ -1,4 +1,6 @@
-import type { DeviceStorage, StoredDay, StoredEntry } from '../data/device-storage';
+import { signal } from '@angular/core';
+import { Subject } from 'rxjs';
+import type { DeviceStorage, StoredAside, StoredDay, StoredEntry } from '../data/device-storage';
 
 /** What a device keeps, for as long as a test runs. */
 export class MemoryStorage implements Pick<DeviceStorage, keyof DeviceStorage> {
@@ -13,6 +15,19 @@ export class MemoryStorage implements Pick<DeviceStorage, keyof DeviceStorage> {
   }
   async forgetDays(): Promise<void> {
     this.storedDays.clear();
+  }
+  readonly keeps = signal(true);
+  readonly renewed = new Subject<void>();
+  readonly storedAside: StoredAside[] = [];
+
+  async putAside(day: StoredAside): Promise<void> {
+    this.storedAside.push(day);
+  }
+  async aside(): Promise<StoredAside[]> {
+    return [...this.storedAside];
+  }
+  async dropAside(day: StoredAside): Promise<void> {
+    this.storedAside.splice(this.storedAside.indexOf(day), 1);
   }
   async wipe(): Promise<void> {
     this.storedDays.clear();
