@@ -26,26 +26,32 @@ function lastNotAbove(values: Float64Array, value: number): number {
 
 const BRAKING = 0.03;
 
-/** The braking before a corner: where it begins and ends, as stations of the lap's line; nothing where nobody brakes. */
-export function brakingBefore(lap: Lap, taught: TaughtCorner): { from: number; to: number } | undefined {
-  const n = lap.speedMps.length;
+/** Braking that takes less road than this is none. */
+const LEAST_BRAKING_M = 6;
+
+/**
+ * The braking before a corner, as stations of the lap's line: from the first braking after the car was fastest between the
+ * slowest place of the taught corner before and that of this one, however many phases it has, to the last of it. Nothing
+ * where nobody brakes.
+ *
+ * @param before the taught corner before; this one itself where it is the only one
+ */
+export function brakingBefore(
+  lap: Lap,
+  taught: TaughtCorner,
+  before: TaughtCorner,
+): { from: number; to: number } | undefined {
+  const { speedMps, brake, line } = lap;
+  const n = speedMps.length;
   const slowest = slowestIn(lap, taught);
-  const reach = Math.round(450 / lap.line.stepM);
-  let to = 0;
-  while (to < reach && lap.brake[(slowest - to + n) % n]! < BRAKING) {
-    // Before the braking of this corner comes the throttle of the last: none is needed here.
-    if (to * lap.line.stepM > 60 && lap.throttle[(slowest - to + n) % n]! > 0.6) return undefined;
-    to += 1;
-  }
-  if (to >= reach) return undefined;
-  let from = to;
-  for (let calm = 0; from < reach && calm < 4; from++) {
-    calm = lap.brake[(slowest - from + n) % n]! < BRAKING ? calm + 1 : 0;
-  }
-  const begins = (slowest - from + 4 + n) % n;
-  const ends = (slowest - to + n) % n;
-  const lengthM = ((ends - begins + n) % n) * lap.line.stepM;
-  return lengthM < 6 ? undefined : { from: begins, to: ends };
+  const span = (slowest - slowestIn(lap, before) + n) % n || n;
+  const back = (k: number) => (slowest - k + n) % n;
+  let fastest = 0;
+  for (let k = 1; k < span; k++) if (speedMps[back(k)]! > speedMps[back(fastest)]!) fastest = k;
+  const braked = Array.from({ length: fastest + 1 }, (_, k) => k).filter((k) => brake[back(k)]! >= BRAKING);
+  const [last, first] = [braked[0], braked.at(-1)];
+  if (last === undefined || first === undefined || (first - last + 1) * line.stepM < LEAST_BRAKING_M) return undefined;
+  return { from: back(first), to: back(last) };
 }
 
 /** How braking is taught: finished in a straight line, or trailed off into the turn. */
@@ -56,15 +62,35 @@ export type BrakingCustom = 'straight' | 'trailed';
  * it begins sooner: from where the speed driven there comes down to that of the corner by the turn-in, yet not before the
  * corner before is left.
  *
- * @param afterM where the corner before is left, along the centre line
+ * A place to let go that is quicker than that to brake has no place to brake of its own: the brake is carried there out of
+ * the corner before.
+ *
+ * @param before the taught corner before
  */
 export function taughtBraking(
   lap: Lap,
   taught: TaughtCorner,
   custom: BrakingCustom,
-  afterM: number,
+  before: TaughtCorner,
+): TaughtBraking | undefined {
+  const found = foundBraking(lap, taught, custom, before);
+  return found && { ...found, carried: lap.speedMps[found.from]! < lap.speedMps[found.to]! };
+}
+
+/** Where a guest brakes and lets go, as stations of the lap's line. */
+export interface TaughtBraking {
+  readonly from: number;
+  readonly to: number;
+  readonly carried: boolean;
+}
+
+function foundBraking(
+  lap: Lap,
+  taught: TaughtCorner,
+  custom: BrakingCustom,
+  before: TaughtCorner,
 ): { from: number; to: number } | undefined {
-  const braking = brakingBefore(lap, taught);
+  const braking = brakingBefore(lap, taught, before);
   if (!braking || custom === 'trailed') return braking;
   const { line, speedMps } = lap;
   const n = speedMps.length;
@@ -76,7 +102,7 @@ export function taughtBraking(
   const hardest = Math.max(
     ...Array.from({ length: ahead(braking.from, braking.to) }, (_, k) => -lap.alongMps2[(braking.from + k) % n]!),
   );
-  const first = stationOn(line, afterM);
+  const first = stationOn(line, before.exitM);
   let from = turnIn;
   for (; from !== first; from = (from - 1 + n) % n) {
     const needsM = (speedMps[from]! ** 2 - slow ** 2) / (2 * hardest);

@@ -204,7 +204,7 @@ function cornerCalls(
     return calls.push({ ...call, shorter });
   };
 
-  const braking = taughtBraking(lap, taught, settings.braking, before.corner.exitM);
+  const braking = taughtBraking(lap, taught, settings.braking, before);
   const slowest = slowestIn(lap, taught);
   const exit = station(taught.exitM);
   const nextTurnIn = order(station(after.turnInM)) + (after === taught ? n : 0);
@@ -215,7 +215,8 @@ function cornerCalls(
   }
   if (book.beOn) add('beOn', braking?.from ?? turnIn, fact('beOn', {}, { side: book.beOn }), settings.reactionS);
   if (braking) {
-    add('brake', braking.from, fact('brake', {}));
+    if (braking.carried) add('keepBraking', braking.from, fact('keepBraking', {}));
+    else add('brake', braking.from, fact('brake', {}));
     if (timeS(braking.to) - timeS(braking.from) > LONG_BRAKING_S) {
       // Said while the brake is held, in its second half.
       const middle = stationAtTime(lap, (timeS(braking.from) + timeS(braking.to)) / 2);

@@ -194,8 +194,8 @@ function studiedLap(
     best: { lapTimeS: best.lapTimeS, gearChanges: best.changes.length },
     brakesM: taught.map((one, index) => {
       const before = taught[(index + taught.length - 1) % taught.length]!;
-      const braking = taughtBraking(lap, one, custom, before.corner.exitM);
-      return braking && lap.line.centreM[braking.from]!;
+      const braking = taughtBraking(lap, one, custom, before);
+      return braking && !braking.carried ? lap.line.centreM[braking.from]! : undefined;
     }),
     cornersKmh: taught.map((one) => lap.speedMps[slowestIn(lap, one)]! * 3.6),
   };

@@ -114,7 +114,7 @@ function sectionsOf(best: Lap, taught: readonly TaughtCorner[]): Section[] {
     const leftAtM = corner.named?.book.noGearChange ? corner.exitM : corner.apexesM.at(-1)!;
     const upFrom = within(after(leftAtM));
     const downAt = Math.max(upFrom, within(after(next.turnInM - BEFORE_TURN_M)));
-    const braking = brakingBefore(best, next);
+    const braking = brakingBefore(best, next, corner);
     const brakesAt = braking ? Math.max(upFrom, Math.min(downAt, (braking.from - from + n) % n)) : downAt;
     return { from, stations, upFrom, downAt, brakesAt };
   });

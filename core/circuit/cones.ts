@@ -141,6 +141,9 @@ interface WantedCone {
   readonly omitted: OmittedReason | undefined;
 }
 
+/** Cones of brake and turn-in that stand nearer to each other become one, metres. */
+const NEAR_M = 8;
+
 /** What the corners would have, each in the order in which it is driven. */
 function wantedCones(
   taught: readonly TaughtCorner[],
@@ -158,11 +161,12 @@ function wantedCones(
       id: `${corner}-${kind}${more}`,
       ...{ kind, corner, side, atM, omitted: reason },
     });
-    // Nobody is told to brake for a corner before the one before it is left.
-    const straightM = beforeTurnInM(one, before.corner.exitM, lengthM);
+    // Nobody is told to brake for a corner before the last apex of the one before it.
+    const straightM = beforeTurnInM(one, before.apexesM.at(-1)!, lengthM);
     const brakingM = brakeM === undefined ? 0 : Math.min(beforeTurnInM(one, brakeM, lengthM), straightM);
+    // So near to the turn-in, one cone says both.
     return [
-      ...(brakeM === undefined ? [] : [cone('brake', outside, one.turnInM - brakingM)]),
+      ...(brakingM < NEAR_M ? [] : [cone('brake', outside, one.turnInM - brakingM)]),
       cone('turnIn', outside, one.turnInM),
       ...one.apexesM.map((apexM, which) => cone('apex', inside, apexM, which === 0 ? '' : `-${which + 1}`)),
       cone('exit', outside, one.exitM, '', noExit(one, taught[after(place)]!, brakesM[after(place)], lengthM)),
