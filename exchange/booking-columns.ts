@@ -30,6 +30,8 @@ export class CellError extends Error {
   constructor(
     message: string,
     readonly unknown: { readonly cars?: readonly string[]; readonly languages?: readonly string[] } = {},
+    /** The column at fault, where the value stands in two. */
+    readonly part?: 'car' | 'laps',
   ) {
     super(message);
   }
@@ -110,18 +112,40 @@ function choice<T>(words: Readonly<Record<string, T>>): (cell: string) => T {
 
 const words = (cell: string) => cell.split(/[\s,;/+]+/).filter((word) => word !== '');
 
+/** What laps are called behind their number, in the languages in which lists come. */
+const LAP_WORDS =
+  'laps?|runden?|rd|tours?|vueltas?|voltas?|gir[io]|rondes?|ronden?|rondjes|varv|omgang(?:er)?|kierrosta';
+const LAPS = new RegExp(`^[x×]?\\s*(\\d+)\\s*(?:[x×]|\\p{L}+\\.?)?$`, 'iu');
+const CAR_AND_LAPS = new RegExp(`^(.*?)\\s*(?:[x×]\\s*(\\d+)|[\\s,:]\\s*(\\d+)\\s*(?:${LAP_WORDS})\\.?)$`, 'iu');
+const LAPS_AND_CAR = new RegExp(`^(\\d+)\\s*(?:[x×]|${LAP_WORDS})\\s+(.+)$`, 'iu');
+
+/** Laps as people write them in a column of their own: `6`, `x6`, `6 laps`, `6 Runden`; nothing where there are none. */
+export function lapsIn(cell: string): number | undefined {
+  const [, laps] = LAPS.exec(cell.trim()) ?? [];
+  return laps === undefined ? undefined : Number(laps);
+}
+
+/** A car, or cars of which any will do, and its laps: `Sabrel R x5`, `Sabrel R 5 laps`, `5 Runden Sabrel R`. */
+export function carAndLaps(text: string): { readonly car: string; readonly laps: number } | undefined {
+  const behind = CAR_AND_LAPS.exec(text.trim());
+  if (behind?.[1]) return { car: behind[1], laps: Number(behind[2] ?? behind[3]) };
+  const before = LAPS_AND_CAR.exec(text.trim());
+  return before ? { car: before[2]!, laps: Number(before[1]) } : undefined;
+}
+
 /** `Sabrel R x5 + Halyard GT / Tessel Turbo x7`: drives joined by +, cars of which any will do by /, laps behind x; `ride` before it. */
 function drives(cell: string, { cars, driveIds, reference, words: own }: CellContext): BookingFields['drives'] {
   const unknown: string[] = [];
   const read = cell.split('+').map((part, position) => {
-    const match = /^(.*?)(?:\s*[x×]\s*(\d+))$/i.exec(part.trim());
-    if (!match?.[1] || !match[2]) {
-      throw new CellError(`expected a car and its laps such as "Sabrel R x5", got "${part.trim()}"`);
+    const booked = carAndLaps(part);
+    if (!booked) {
+      const example = cars[0]?.name ?? 'Car 1';
+      throw new CellError(`expected a car and its laps such as "${example} x5", got "${part.trim()}"`);
     }
-    const laps = Number(match[2]);
+    const { laps } = booked;
     if (laps < 1 || laps > 50) throw new CellError(`expected 1 to 50 laps, got ${laps}`);
-    const ride = /^ride\s+(?:in\s+)?/i.exec(match[1])?.[0] ?? '';
-    const named = match[1]
+    const ride = /^ride\s+(?:in\s+)?/i.exec(booked.car)?.[0] ?? '';
+    const named = booked.car
       .slice(ride.length)
       .split('/')
       .flatMap((word) => {
@@ -178,7 +202,7 @@ const COLUMNS: Readonly<Record<keyof BookingFields, Described>> = {
     header: 'drives',
     required: true,
     meaning:
-      '`Sabrel R x5 + Halyard GT / Tessel Turbo x7`: drives joined by `+`, cars of which any will do by `/`, laps behind `x`; a car by its name, number or id; `ride Sabrel R x2` is one beside the instructor',
+      '`Sabrel R x5 + Halyard GT / Tessel Turbo x7`: drives joined by `+`, cars of which any will do by `/`, laps behind `x` or as `5 laps`, `5 Runden`; a car by its name, number or id; `ride Sabrel R x2` is one beside the instructor',
     read: drives,
   },
   leavesBy: { header: 'leaves by', meaning: 'time of day', read: time },

@@ -39,6 +39,36 @@ describe('A booking list', () => {
     expect(row!.outcome).toBe('added');
   });
 
+  it('reads laps as people write them, in a column of their own and behind or before a car', () => {
+    const inTwo = (laps: string) => rowsOf(`name,arrives,car,Runden\nInes,9:10,Sabrel R,${laps}`);
+    for (const laps of ['6', 'x6', '6x', '6 laps', '6 Runden', '6 tours', '6 rd.', '6 vueltas']) {
+      expect(inTwo(laps)[0]!.fields?.drives[0]!.laps).withContext(laps).toBe(6);
+    }
+    const inOne = (drives: string) =>
+      rowsOf(`${HEAD}\nA1,Ines,9:10,${drives}`)[0]!.fields?.drives.map(({ laps }) => laps);
+    for (const drives of ['Sabrel R 6 Runden', 'Sabrel R 6 laps', '6 laps Sabrel R', '6x Sabrel R', 'Sabrel R ×6']) {
+      expect(inOne(drives)).withContext(drives).toEqual([6]);
+    }
+    expect(inOne('Sabrel R 5 laps + Halyard GT x7')).toEqual([5, 7]);
+    expect(inOne('Sabrel 5 R')).toBeUndefined();
+  });
+
+  it('tells a faulty cell in the words of the list, and its examples by the fleet', () => {
+    const csv = 'Name,Ankunft,Fahrzeug,Runden\nInes,9:10,Sabrel R,viele\nPiet,25:00,Sabrel R,6\nRui,9:00,Sabrel R,';
+    const words = [
+      { kind: 'column', word: 'ankunft', means: 'arrives' },
+      { kind: 'column', word: 'fahrzeug', means: 'car' },
+    ] as const;
+    const told = rowsOf(csv, { words: [...words] }).map(({ faults }) =>
+      faults.map(({ column, reason }) => `${column}: ${reason}`),
+    );
+    expect(told).toEqual([
+      ['Runden: expected laps such as 6 or "6 laps", got "viele"'],
+      ['Ankunft: expected a time of day such as 9:40, got "25:00"'],
+      ['Runden: is empty'],
+    ]);
+  });
+
   it('recognises semicolons, tabs, a byte order mark and decimal commas', () => {
     const semicolons =
       '\uFEFFReference;Name;Arrives;Drives;Weight kg;Price\r\nA1;Ines;9:10;Sabrel R x5;72,5;1.250,00\r\n';
@@ -62,7 +92,7 @@ describe('A booking list', () => {
         'arrives: expected a time of day such as 9:40, got "25:00"',
         'drives: no car "Unknown" in the fleet',
       ],
-      ['drives: expected a car and its laps such as "Sabrel R x5", got "Sabrel R"'],
+      ['drives: expected a car and its laps such as "Halyard GT x5", got "Sabrel R"'],
       ['drives: expected 1 to 50 laps, got 60'],
     ]);
   });

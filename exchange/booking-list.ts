@@ -3,7 +3,15 @@ import { cents, dateOrderOf, faultsOf, MOST_GUESTS_A_DAY, wallClock, type DateOr
 import { median } from '@core/median';
 import * as z from 'zod';
 import { firstFaultOf, numberIn, parseLines, usesDecimalComma, type ListLine } from './list-rows';
-import { BOOKING_COLUMNS, CellError, columnOf, type BookingNames, type CellContext } from './booking-columns';
+import {
+  BOOKING_COLUMNS,
+  carAndLaps,
+  CellError,
+  columnOf,
+  lapsIn,
+  type BookingNames,
+  type CellContext,
+} from './booking-columns';
 
 export interface BookingListContext extends BookingNames {
   /** The bookings that the day has already. */
@@ -46,14 +54,17 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
   const dateOrder = dateOrderOf(cellsUnder('birthday', headers, body));
   // Without the columns that it needs, no row says anything.
   const read = (missing.length > 0 ? [] : body).map((row) => {
-    const { named, ...one } = readRow(row, { headers, decimalComma, dateOrder, context, stored });
+    const { named, ...one } = readRow(row, { names: header.cells, headers, decimalComma, dateOrder, context, stored });
     for (const of of ['cars', 'languages'] as const) {
       for (const word of named[of]) unknown[of].set(word, (unknown[of].get(word) ?? 0) + 1);
     }
     const before = firstLine.get(one.reference);
     if (one.reference !== '' && before === undefined) firstLine.set(one.reference, row.line);
     if (before === undefined) return one;
-    const fault = { column: 'reference', reason: `stands twice in the list, first on line ${before}` };
+    const fault = {
+      column: header.cells[headers.indexOf('reference')] ?? 'reference',
+      reason: `stands twice in the list, first on line ${before}`,
+    };
     return { ...one, outcome: 'faulty' as const, fields: undefined, changes: [], faults: [...one.faults, fault] };
   });
   const prices = lapPrices(headers, body, decimalComma);
@@ -79,12 +90,7 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
         const byList = prices.get(name.toLowerCase());
         return lapPrice === undefined && byList !== undefined ? [{ car: id, name, lapPrice: byList }] : [];
       }),
-      firstFault: firstFaultOf(
-        read,
-        header.cells,
-        (column) => headers.indexOf(column === 'drives' && !headers.includes('drives') ? 'car' : column),
-        body,
-      ),
+      firstFault: firstFaultOf(read, header.cells, (column) => header.cells.indexOf(column), body),
       rows: read,
     },
   };
@@ -104,12 +110,12 @@ function lapPrices(
   const found = new Map<string, number[]>();
   for (const { cells } of body) {
     const cellOf = (header: string) => cells[headers.indexOf(header)] ?? '';
-    const booked = headers.includes('drives') ? cellOf('drives') : `${cellOf('car')} x${cellOf('laps')}`;
-    const [, car, laps] = /^([^+/]+?)\s*[x×]\s*(\d+)$/i.exec(booked.trim()) ?? [];
+    const inOne = headers.includes('drives') ? carAndLaps(cellOf('drives')) : undefined;
+    const { car, laps } = inOne ?? { car: cellOf('car'), laps: lapsIn(cellOf('laps')) };
     const price = numberIn(cellOf('price'), decimalComma);
-    if (!car || !Number(laps) || !price || price < 0) continue;
+    if (!car || /[+/]/.test(car) || !laps || !price || price < 0) continue;
     const name = car.trim().toLowerCase();
-    found.set(name, [...(found.get(name) ?? []), price / Number(laps)]);
+    found.set(name, [...(found.get(name) ?? []), price / laps]);
   }
   return new Map([...found].map(([name, prices]) => [name, cents(median(prices))]));
 }
@@ -132,7 +138,11 @@ function cellFor(
   if (headers.includes(column.header)) return cellOf(column.header);
   if (!isThere(column, headers)) return undefined;
   const [car, laps] = PARTS_OF_DRIVES.map(cellOf);
-  return car ? `${car} x${laps ?? ''}` : '';
+  const read = lapsIn(laps ?? '');
+  if (car && read === undefined) {
+    throw new CellError(laps ? `expected laps such as 6 or "6 laps", got "${laps}"` : 'is empty', {}, 'laps');
+  }
+  return car ? `${car} x${read}` : '';
 }
 
 /** By it a row of a list without references finds its booking again: whose it is, and when they come. */
@@ -149,12 +159,15 @@ function madeReference(name: string, arrives: string): string {
 function readRow(
   { line, cells }: ListLine,
   {
+    names,
     headers,
     decimalComma,
     dateOrder,
     context,
     stored: known,
   }: {
+    /** The headers as the list writes them. */
+    readonly names: readonly string[];
     readonly headers: readonly string[];
     readonly decimalComma: boolean;
     readonly dateOrder: DateOrder;
@@ -164,6 +177,9 @@ function readRow(
   },
 ): ImportRow & { readonly named: { readonly cars: readonly string[]; readonly languages: readonly string[] } } {
   const cellOf = (header: string) => cells[headers.indexOf(header)] ?? '';
+  /** What the list itself calls a column; drives in two columns are told by the car. */
+  const ownName = (header: string) =>
+    names[headers.indexOf(header === 'drives' && !headers.includes('drives') ? 'car' : header)] ?? header;
   const reference = headers.includes('reference')
     ? cellOf('reference')
     : madeReference(cellOf('name'), cellOf('arrives'));
@@ -181,24 +197,35 @@ function readRow(
   if (cells.length > headers.length)
     faults.push({ column: '', reason: `has ${cells.length} cells, the header ${headers.length}` });
   for (const column of BOOKING_COLUMNS) {
-    const cell = column.field === 'reference' ? reference : cellFor(column, headers, cellOf);
-    if (cell === undefined && stored) continue;
+    let cell: string | undefined;
     try {
+      cell = column.field === 'reference' ? reference : cellFor(column, headers, cellOf);
+      if (cell === undefined && stored) continue;
       values[column.field] = cell ? column.read(cell, cellContext) : column.empty;
     } catch (error) {
       if (!(error instanceof CellError)) throw error;
       named.cars.push(...(error.unknown.cars ?? []));
       named.languages.push(...(error.unknown.languages ?? []));
-      faults.push({ column: column.header, reason: error.message });
+      faults.push({ column: ownName(error.part ?? column.header), reason: error.message });
       values[column.field] = undefined;
+      continue;
     }
-    if (column.required && !cell) faults.push({ column: column.header, reason: 'is empty' });
+    if (column.required && !cell) faults.push({ column: ownName(column.header), reason: 'is empty' });
   }
   if (stored) keepMadeByHand(values, stored.fields);
   const row = { line, reference, name: cellOf('name') };
   const checked = faults.length === 0 ? checkFields(values) : undefined;
   if (!checked?.fields)
-    return { ...row, named, outcome: 'faulty', changes: [], faults: [...faults, ...(checked?.faults ?? [])] };
+    return {
+      ...row,
+      named,
+      outcome: 'faulty',
+      changes: [],
+      faults: [
+        ...faults,
+        ...(checked?.faults ?? []).map(({ column, reason }) => ({ column: ownName(column), reason })),
+      ],
+    };
   const changes = stored ? changedFields(stored.fields, checked.fields) : [];
   const outcome = !stored ? 'added' : changes.length > 0 ? 'changed' : 'unchanged';
   return { ...row, named, outcome, changes, faults: [], fields: checked.fields };

@@ -59,5 +59,6 @@ export function closeCsv({ names, today, before }: Omit<CloseSheetSource, 'venue
       planned: round(planned),
       week_before: round(then.get(key)),
     })),
+    { escapeFormulae: true },
   );
 }

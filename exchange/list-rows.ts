@@ -23,13 +23,17 @@ export function parseLines(csv: string): { lines: ListLine[]; delimiter: string;
       for (const error of errors.filter(({ type }) => type !== 'Delimiter')) {
         faults.push({ path: `line ${line}`, message: `quotes do not match (${error.message})` });
       }
-      if (data.some((cell) => cell.trim() !== '')) lines.push({ line, cells: data.map((cell) => cell.trim()) });
+      if (data.some((cell) => cell.trim() !== ''))
+        lines.push({ line, cells: data.map((cell) => unguarded(cell.trim())) });
       line += text.slice(from, meta.cursor).split(/\r\n|\n|\r/).length - 1;
       from = meta.cursor;
     },
   });
   return { lines, delimiter, faults };
 }
+
+/** A cell that begins like a formula goes out with a mark before it, for spreadsheets; it comes in without. */
+const unguarded = (cell: string): string => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
 
 /** Decimal commas are in use where a number cell ends in a comma and digits that no thousands could be. */
 export function usesDecimalComma(

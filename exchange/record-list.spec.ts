@@ -24,6 +24,15 @@ describe('A list of cars', () => {
     expect(preview.unknownColumns).toEqual([]);
   });
 
+  it('goes out guarded where a cell begins like a formula, and comes in without the guard', () => {
+    const odd = { ...stored[0]!.fields, name: '=HYPERLINK("x")' };
+    const csv = writeRecordList(CAR_COLUMNS, [odd]);
+    expect(csv).toContain(`'=HYPERLINK`);
+    expect(read(csv, [{ ...stored[0]!, fields: odd }]).preview.rows.map(({ outcome }) => outcome)).toEqual([
+      'unchanged',
+    ]);
+  });
+
   it('makes whole cars of what is new, and assumes nothing that the list has said', () => {
     const { records, preview } = read(
       'Nummer;Fahrzeug;Art;Preis;Rundenzeit;Getriebe\n7;Corrin;fierce one;45,50;62,3;paddles',

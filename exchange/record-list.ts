@@ -134,7 +134,7 @@ export function readRecordList<S extends z.ZodType>(
 /** The records as such a list, which comes in again as it went out. */
 export function writeRecordList(columns: readonly RecordColumn[], records: readonly Json[]): string {
   const rows = records.map((record) => columns.map((column) => cellOf(column, valueAt(record, column.path))));
-  return `\uFEFF${Papa.unparse([columns.map(({ header }) => header), ...rows], { delimiter: ';' })}\r\n`;
+  return `\uFEFF${Papa.unparse([columns.map(({ header }) => header), ...rows], { delimiter: ';', escapeFormulae: true })}\r\n`;
 }
 
 const normal = (header: string): string =>

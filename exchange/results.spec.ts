@@ -47,7 +47,6 @@ const sheet = (more: Partial<ResultSource> = {}) =>
     result: result(),
     map: null,
     words: guestWords('en'),
-    address: 'http://joylap.test/results/g1?day=2027-05-22',
     ...more,
   });
 
@@ -70,8 +69,8 @@ describe('The page that a guest takes home', () => {
     expect(beads.length).toBe(result().laps);
   });
 
-  it('leads back to the page on the venue’s network', () => {
-    expect(JSON.stringify(sheet().content)).toContain('"qr":"http://joylap.test/results/g1?day=2027-05-22"');
+  it('has no code to scan: no guest can open the venue’s own pages', () => {
+    expect(JSON.stringify(sheet().content)).not.toMatch(/"qr"|https?:/);
   });
 
   it('draws the circuit where there is a map, with the guest’s marks at their corners', () => {

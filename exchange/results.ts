@@ -2,7 +2,6 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { marksByCorner, type GuestResult, type OneThing } from '@core/coaching';
 import { measure, type CircuitMap } from '@core/circuit';
 import { lapTexts, learnedWords, type GuestWords } from '@core/words/guests';
-import { qrTo } from './qr';
 import { INK, KERB, LAKE, MUTED } from './inks';
 
 /** What a result page is made from. */
@@ -14,14 +13,12 @@ export interface ResultSource {
   readonly map: CircuitMap | null;
   /** Why the guest came, as it was booked. */
   readonly occasion?: string | undefined;
-  /** Where the page can be opened on the venue's network. */
-  readonly address: string;
   readonly words: GuestWords;
 }
 
 /** The page a guest takes home, to be shown around. */
 export function resultSheet(source: ResultSource): TDocumentDefinitions {
-  const { venue, date, circuit, result, map, occasion, address, words } = source;
+  const { venue, date, circuit, result, map, occasion, words } = source;
   const { guest, drives, laps, best, gainS, oneThing } = result;
   const { results: say, numbers } = words;
   const learned = learnedWords(result, say);
@@ -57,7 +54,6 @@ export function resultSheet(source: ResultSource): TDocumentDefinitions {
       },
       ...(learned.length > 0 ? [heading(say.learned), { ul: learned.map((text) => ({ text })) } as Content] : []),
       ...(oneThing ? [heading(say.oneThing), { text: oneThingText(oneThing, say) } as Content] : []),
-      { stack: [qrTo(address, say.thisPage)], margin: [0, 18, 0, 0] },
     ],
   };
 }

@@ -16,7 +16,6 @@ describe('The slip with the times of a guest', () => {
         date: '2027-05-22',
         guest: day.guests[0]!,
         times: guestTimes(schedule, 'g1'),
-        address: 'http://joylap.test/times/g1?day=2027-05-22',
         words: guestWords('fr'),
         ...more,
       }),
@@ -30,8 +29,8 @@ describe('The slip with the times of a guest', () => {
     expect(text).toMatch(/samedi 22 mai 2027/);
   });
 
-  it('leads to the times as they are then', () => {
-    expect(sheet()).toContain('"qr":"http://joylap.test/times/g1?day=2027-05-22"');
+  it('has no code to scan: no guest can open the venue’s own pages', () => {
+    expect(sheet()).not.toMatch(/"qr"|https?:/);
   });
 
   it('says so where nothing is planned yet', () => {

@@ -1,7 +1,6 @@
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 import { clockMinute, type Guest, type GuestTime } from '@core/day';
 import { guestTimeWords, type GuestWords } from '@core/words/guests';
-import { qrTo } from './qr';
 import { INK, LINE, MUTED } from './inks';
 
 /** What a guest's times are printed from. */
@@ -10,13 +9,11 @@ export interface TimesSource {
   readonly date: string;
   readonly guest: Guest;
   readonly times: readonly GuestTime[];
-  /** Where they can be opened on the venue's network, as they are then. */
-  readonly address: string;
   readonly words: GuestWords;
 }
 
 /** A slip for a guest's pocket: when to be where. */
-export function timesSheet({ venue, date, guest, times, address, words }: TimesSource): TDocumentDefinitions {
+export function timesSheet({ venue, date, guest, times, words }: TimesSource): TDocumentDefinitions {
   const { title, nothingYet, mayMove } = words.times;
   return {
     pageSize: 'A6',
@@ -44,7 +41,6 @@ export function timesSheet({ venue, date, guest, times, address, words }: TimesS
             },
           },
       { text: mayMove, color: MUTED, fontSize: 8, margin: [0, 8, 0, 6] },
-      qrTo(address, words.results.thisPage),
     ],
   };
 }

@@ -8,6 +8,7 @@ import datatable from '@primeuix/themes/aura/datatable';
 import datepicker from '@primeuix/themes/aura/datepicker';
 import dialog from '@primeuix/themes/aura/dialog';
 import iconfield from '@primeuix/themes/aura/iconfield';
+import inputnumber from '@primeuix/themes/aura/inputnumber';
 import inputtext from '@primeuix/themes/aura/inputtext';
 import menu from '@primeuix/themes/aura/menu';
 import multiselect from '@primeuix/themes/aura/multiselect';
@@ -214,6 +215,7 @@ const aura = {
     datepicker,
     dialog,
     iconfield,
+    inputnumber,
     inputtext,
     menu,
     multiselect,

@@ -65,12 +65,11 @@ export function sheetsRoutes({ store, dayCache }: Services): Handlers<typeof she
       const result = guestResult(context, dayCache.stateAt(date), id, dayCache.vocabulary());
       if (!result) throw notFound('guest', id, date);
       const words = wordsFor(result.guest.languages, query.language);
-      const address = pageOn(response, `results/${encodeURIComponent(id)}?day=${date}`);
       const { circuit } = store.circuit.get();
       const map = circuit && circuitMapOf(circuit);
       const occasion = bookings.find((booking) => booking.id === id)?.fields.occasion;
       const about = { venue: day.venue, date, circuit: day.circuit.name, occasion };
-      const sheet = resultSheet({ ...about, result, map, address, words });
+      const sheet = resultSheet({ ...about, result, map, words });
       await send(response, sheet, fileName(result.guest, date));
     },
     timesSheet: async ({ params: { date, id }, query, response }) => {
@@ -78,9 +77,8 @@ export function sheetsRoutes({ store, dayCache }: Services): Handlers<typeof she
       const guest = context.schedule.index.guests.get(id);
       if (!guest) throw notFound('guest', id, date);
       const words = wordsFor(guest.languages, query.language);
-      const address = pageOn(response, `times/${encodeURIComponent(id)}?day=${date}`);
       const times = guestTimes(context.schedule, id);
-      await send(response, timesSheet({ venue: day.venue, date, guest, times, address, words }), fileName(guest, date));
+      await send(response, timesSheet({ venue: day.venue, date, guest, times, words }), fileName(guest, date));
     },
     closeSheet: async ({ params: { date }, response }) => {
       const { venue, currency } = closeNames();
@@ -99,11 +97,6 @@ export function sheetsRoutes({ store, dayCache }: Services): Handlers<typeof she
       );
     },
   };
-}
-
-/** Where a page can be opened on the network over which this request came. */
-function pageOn({ req }: Response, path: string): string {
-  return `${req.protocol}://${req.hostname}:${req.socket.localPort}/${path}`;
 }
 
 function fileName({ name }: Guest, date: string): string {

@@ -102,6 +102,19 @@ describe('An endpoint that is mounted', () => {
     expect(body.detail).toMatch(/^The request is faulty: .*, and 2 more\.$/);
   });
 
+  it('refuses characters that no text has', async () => {
+    const { http } = served();
+    for (const name of ['a\0b', 'a\ud800b']) {
+      const { body } = await http
+        .post('/things')
+        .set('content-type', 'application/json')
+        .send(JSON.stringify({ name, laps: 2 }))
+        .expect(400);
+      expect(body.detail).toBe('The request is faulty: name: holds a character that no text has.');
+    }
+    await http.post('/things').send({ name: 'Zoë 😀', laps: 2 }).expect(201);
+  });
+
   it('answers with the status of the contract, also when it takes a while, after what stands before it', async () => {
     const { http, before } = served();
     const { body } = await http.post('/things').send({ name: 'cone', laps: 2 }).expect(201);

@@ -103,8 +103,32 @@ function bytesOf(body: unknown): Uint8Array {
   return Buffer.isBuffer(body) ? body : Buffer.alloc(0);
 }
 
+/** NUL, and one half of a character of two. */
+const NO_TEXT = /\0|\p{Surrogate}/u;
+/** Texts of more characters are files, which are judged where they are read. */
+const LONGEST_WORDS = 1000;
+
+/** Where a request holds a character that no text has: NUL, or half of one of two parts. */
+function notText(value: unknown, path = ''): string | undefined {
+  if (typeof value === 'string') {
+    const isText = value.length > LONGEST_WORDS || !NO_TEXT.test(value);
+    return isText ? undefined : path || '(body)';
+  }
+  if (typeof value !== 'object' || value === null) return undefined;
+  for (const [key, one] of Object.entries(value)) {
+    const found = notText(one, path === '' ? key : `${path}.${key}`);
+    if (found !== undefined) return found;
+  }
+  return undefined;
+}
+
 function checked(schema: z.ZodType | undefined, value: unknown, part: 'address' | 'body'): unknown {
   if (!schema) return undefined;
+  const broken = notText(value);
+  if (broken !== undefined) {
+    const first = { path: broken, message: 'holds a character that no text has' };
+    throw refusalOf(fact('faulty', {}, { part, first, more: 0 }), { faults: [first] });
+  }
   const result = schema.safeParse(value);
   if (result.success) return result.data;
   const faults = faultsOf(result.error);

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { addressOf, contract } from '@core/api';
@@ -6,10 +6,8 @@ import { guestResult } from '@core/coaching';
 import { progressOf } from '@core/journal';
 import { driveFigures, GUEST_LANGUAGES, guestWords, learnedWords, wordsFor } from '@core/words/guests';
 import { Button } from 'primeng/button';
-import { toString as qrSvg } from 'qrcode';
 import { of } from 'rxjs';
 import { Api } from '../data/api';
-import { DomSanitizer, type SafeHtml } from '@angular/platform-browser';
 import { DayService } from '../data/day.service';
 import { beadsOf } from '../drawing/bead-list';
 import { Beads } from '../drawing/beads';
@@ -30,14 +28,12 @@ import { known } from '../data/reading';
 export class Results {
   private readonly data = inject(DayService);
   private readonly api = inject(Api);
-  private readonly sanitizer = inject(DomSanitizer);
   /** The guest, from the address. */
   readonly id = input.required<string>();
   /** The day of the drives, from the address; the one that is open where not given. */
   readonly day = input<string>();
   /** From the address; the guest's own where not given. */
   readonly language = input<string>();
-  protected readonly qr = signal<SafeHtml | undefined>(undefined);
 
   protected readonly result = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
@@ -85,15 +81,6 @@ export class Results {
 
   constructor() {
     openDay(this.day);
-    effect(() => {
-      const date = this.data.date();
-      if (!date) return;
-      const address = `${location.origin}/results/${encodeURIComponent(this.id())}?day=${date}`;
-      void qrSvg(address, { type: 'svg', margin: 0, errorCorrectionLevel: 'M' }).then((svg) =>
-        // Made here from our own address: nothing in it comes from outside.
-        this.qr.set(this.sanitizer.bypassSecurityTrustHtml(svg)),
-      );
-    });
   }
 
   protected print(): void {

@@ -44,8 +44,6 @@ export const ENGLISH: GuestWords = {
     spoiled: 'spoiled',
     noDriveYet: 'No drive yet today. After the first one this page fills by itself.',
     noSuchGuest: 'There is no such guest on this day.',
-    thisPage: 'this page',
-    opensThisPage: 'opens this page here at the venue',
     toTakeHome: 'PDF to take home',
     withFriends: 'With friends',
     print: 'Print',

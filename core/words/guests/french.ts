@@ -104,8 +104,6 @@ export const FRENCH: GuestWords = {
     spoiled: 'gêné',
     noDriveYet: 'Pas encore de session aujourd’hui. Cette page se remplit après la première.',
     noSuchGuest: 'Cet invité n’existe pas ce jour-là.',
-    thisPage: 'cette page',
-    opensThisPage: 'ouvre cette page ici sur le site',
     toTakeHome: 'PDF à emporter',
     withFriends: 'Entre amis',
     print: 'Imprimer',

@@ -103,8 +103,6 @@ export const GERMAN: GuestWords = {
     spoiled: 'gestört',
     noDriveYet: 'Heute noch keine Fahrt. Nach der ersten füllt sich diese Seite von selbst.',
     noSuchGuest: 'An diesem Tag gibt es diesen Gast nicht.',
-    thisPage: 'diese Seite',
-    opensThisPage: 'öffnet diese Seite hier auf dem Gelände',
     toTakeHome: 'PDF zum Mitnehmen',
     withFriends: 'Mit Freunden',
     print: 'Drucken',

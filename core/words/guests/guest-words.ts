@@ -44,8 +44,6 @@ export interface ResultWords {
   readonly spoiled: string;
   readonly noDriveYet: string;
   readonly noSuchGuest: string;
-  readonly thisPage: string;
-  readonly opensThisPage: string;
   readonly toTakeHome: string;
   readonly withFriends: string;
   readonly print: string;
