@@ -1,10 +1,22 @@
+import { modelledCars, teachingCustom } from '@core/api';
 import { studyCircuit } from '@core/car';
+import { FLEET, LARKMERE } from './larkmere';
 import { SLIPWAY } from './slipway';
 
+/** A car that brakes before every corner before which any of the fleet does. */
+const BRAKES_EVERYWHERE = 'c9';
 let known: readonly string[] | undefined;
 
 /** Ids of the cones that stand on the demo's circuit. */
 export function taughtCones(): string[] {
-  known ??= studyCircuit(SLIPWAY, [], []).cones.cones.map(({ id }) => id);
+  known ??= conesFor(({ id }) => id === BRAKES_EVERYWHERE);
   return [...known];
+}
+
+/** Ids of the cones that stand for some cars of the fleet and all of the venue's guests. */
+export function conesFor(isMeant: (car: (typeof FLEET)[number]) => boolean): string[] {
+  const fleet = modelledCars(FLEET.filter(isMeant).map((fields) => ({ id: fields.id, fields })));
+  const paces = [...new Set(Object.values(LARKMERE.paces))];
+  const study = studyCircuit(SLIPWAY, fleet, paces, 1, teachingCustom(LARKMERE.coaching));
+  return study.cones.cones.map(({ id }) => id);
 }

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { checkPlan } from '@core/day';
 import { admit, dayContext, stateOf, stationCounts, vehiclesOnCircuit, type RecordedEntry } from '@core/journal';
 import { readBookingList } from '@exchange/booking-list';
+import { conesFor, taughtCones } from './cones';
 import { CREW, DEMO_DATE, DEMO_STARTS_S, FLEET } from './larkmere';
 import { DEMO_CAST, programmesBookings, programmesGroups } from './programmes-day';
 import { demoBookings, demoDay } from './seed';
@@ -13,6 +14,10 @@ describe('The demo', () => {
   const { plans, journal } = demoDay(day);
   const context = dayContext(day, plans.at(-1)!.plan);
   const state = stateOf(context, journal, DEMO_STARTS_S);
+
+  it('has all cones looked at that stand for any of its cars', () => {
+    expect(taughtCones().sort()).toEqual(conesFor(() => true).sort());
+  });
 
   it('is a day of about forty guests and sixty drives, and of twenty-one who drive in other ways', () => {
     expect(demoBookings().length).toBe(40);

@@ -1,3 +1,4 @@
+import { gluedWords } from './glued-words';
 import { keyFaults } from './key-faults';
 import { ADDRESSES, expect, seriousFaults, test } from './demo';
 
@@ -7,7 +8,7 @@ const PARTS = 4;
 test.describe.configure({ mode: 'parallel' });
 
 for (let part = 0; part < PARTS; part += 1) {
-  test(`no screen has a serious fault of accessibility, of contrast at dusk, or of the keyboard: part ${part + 1} of ${PARTS}`, async ({
+  test(`no screen has a serious fault of accessibility, of contrast at dusk, or of the keyboard, nor words without a space: part ${part + 1} of ${PARTS}`, async ({
     page,
   }) => {
     test.setTimeout(600_000);
@@ -17,6 +18,7 @@ for (let part = 0; part < PARTS; part += 1) {
       await expect(page.locator('h1').first()).toBeAttached();
       await page.waitForTimeout(300);
       faults.push(...(await seriousFaults(page)).map((fault) => `${address}: ${fault}`));
+      faults.push(...(await gluedWords(page)).map((words) => `${address}: no space in "${words}"`));
       faults.push(...(await keyFaults(page)).map((fault) => `${address}: ${fault}`));
       // A theme changes colours and nothing else.
       await page.evaluate(() => document.documentElement.classList.add('dusk'));

@@ -1,5 +1,5 @@
 import { bookingFields, type Booking, type BookingFields, type ImportPreview, type ImportRow } from '@core/api';
-import { cents, dateOrderOf, faultsOf, MOST_GUESTS_A_DAY, wallClock, type DateOrder, type Fault } from '@core/day';
+import { dateOrderOf, faultsOf, MOST_GUESTS_A_DAY, wallClock, type DateOrder, type Fault } from '@core/day';
 import { median } from '@core/median';
 import * as z from 'zod';
 import { firstFaultOf, numberIn, parseLines, usesDecimalComma, type ListLine } from './list-rows';
@@ -117,7 +117,7 @@ function lapPrices(
     const name = car.trim().toLowerCase();
     found.set(name, [...(found.get(name) ?? []), price / laps]);
   }
-  return new Map([...found].map(([name, prices]) => [name, cents(median(prices))]));
+  return new Map([...found].map(([name, prices]) => [name, Math.round(median(prices) * 100) / 100]));
 }
 
 /** A drive may stand in two columns, where each guest has one. */

@@ -107,6 +107,17 @@ describe('A circuit in GeoJSON', () => {
     expect(faultsOf(metres, 'geojson')[0]).toMatch(/expected degrees .* are these metres\?/);
   });
 
+  it('is not driven along a line that says that it is something else', () => {
+    const ring = circle(100, 90).map((point) => {
+      const { latDeg, lonDeg } = toLatLon(point, HERE);
+      return [lonDeg, latDeg];
+    });
+    const geometry = { type: 'LineString', coordinates: [...ring, ring[0]!] };
+    const feature = { type: 'Feature', properties: { role: 'landmark', name: 'old runway' }, geometry };
+    const read = readCircuit(JSON.stringify({ type: 'FeatureCollection', features: [feature] }), 'geojson', {});
+    expect(!read.ok && read.faults[0]!.message).toContain('no centre line');
+  });
+
   it('may be one plain line of another program, closed or nearly so, with the widths that are given', () => {
     const ring = circle(100, 90).map((point) => {
       const { latDeg, lonDeg } = toLatLon(point, HERE);

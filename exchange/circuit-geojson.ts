@@ -59,7 +59,9 @@ export function readCircuitGeoJson(text: string, { width }: CircuitReadOptions =
       : [],
   );
   // Another program's file knows no roles: where it has one line, that is the one.
-  const plain = features.flatMap((one, index) => (one.geometry.type === 'LineString' ? [index] : []));
+  const plain = features.flatMap((one, index) =>
+    one.geometry.type === 'LineString' && role(one) === undefined ? [index] : [],
+  );
   const lines = named.length === 0 && plain.length === 1 ? plain : named;
   const [at] = lines;
   if (at === undefined || lines.length > 1) {

@@ -7,7 +7,7 @@ export const moneyAmount = z
   .number()
   .min(0)
   .max(1_000_000)
-  .multipleOf(0.01, 'expected an amount with at most two decimals');
+  .multipleOf(0.001, 'expected an amount with at most three decimals');
 
 export const id = z
   .string()

@@ -21,16 +21,38 @@ export function windowsText(windows: unknown): string {
     .join(', ');
 }
 
-/** The windows of such a text; what cannot be read stays as it is, for the schema to refuse. */
+const HOUR = String.raw`(\d{1,2})(?:\s*[:.h]\s*(\d{2}))?\s*(?:h|uhr|o'clock)?\s*(?:([ap])\.?m\.?(?![a-z]))?`;
+const WINDOW = new RegExp(String.raw`^${HOUR}\s*(?:[–—-]|to|till|until|bis|à)\s*${HOUR}(?:\s+(.*))?$`, 'i');
+
+/**
+ * The windows of such a text, with hours as people write them: `9-15`, `9:00–15`, `9h to 15h30`, `9 to 3 pm`; what cannot be
+ * read stays as it is, for the schema to refuse.
+ */
 export function windowsOf(text: string): Window[] {
   return text
     .split(',')
     .map((part) => part.trim())
     .filter((part) => part !== '')
     .map((part) => {
-      const [, from = part, to = '', reason = ''] = /^(\S+?)\s*[–—-]\s*(\S+)\s*(.*)$/.exec(part) ?? [];
-      return { from: paddedTime(from), to: paddedTime(to), ...(reason && { reason }) };
+      const read = WINDOW.exec(part);
+      if (!read) {
+        const [, from = part, to = '', reason = ''] = /^(\S+?)\s*[–—-]\s*(\S+)\s*(.*)$/.exec(part) ?? [];
+        return { from: paddedTime(from), to: paddedTime(to), ...(reason && { reason }) };
+      }
+      const [, fromHour, fromMinute, fromHalf, toHour, toMinute, toHalf, reason] = read;
+      // "1 to 3 pm" begins in the afternoon, "9 to 3 pm" in the morning.
+      const half = fromHalf ?? (toHalf && Number(fromHour) % 12 < Number(toHour) % 12 ? toHalf : undefined);
+      return {
+        from: timeText(fromHour!, fromMinute, half),
+        to: timeText(toHour!, toMinute, toHalf),
+        ...(reason && { reason }),
+      };
     });
+}
+
+function timeText(hour: string, minute = '00', half?: string): string {
+  const hours = half === undefined ? Number(hour) : (Number(hour) % 12) + (half.toLowerCase() === 'p' ? 12 : 0);
+  return `${String(hours).padStart(2, '0')}:${minute}`;
 }
 
 /** `9:40` as `09:40`; anything else as it is. */

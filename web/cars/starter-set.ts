@@ -22,7 +22,8 @@ const MOST_OF_A_KIND = 20;
       @for (kind of kinds; track kind) {
         <li>
           <span
-            ><b>{{ words[kind].name }}</b> <span class="muted">{{ words[kind].like }}</span></span
+            ><b>{{ words[kind].name }}</b
+            >&ngsp;<span class="muted">{{ words[kind].like }}</span></span
           >
           <button type="button" [attr.aria-label]="'One less: ' + words[kind].name" (click)="change(kind, -1)">
             −

@@ -2,12 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
 import { instructorFields, instructorId, NEW_INSTRUCTOR } from '@core/crew';
-import { clockMinute, faultLine, faultsOf, windowsOf, windowsText } from '@core/day';
+import { clockMinute, faultLine, faultsOf, windowsOf, windowsText, type Fault } from '@core/day';
 import { languageName } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
+
+/** How the hours are to be written. */
+const HOURS_FAULT = 'Write the hours as 9:00–15:00, 9-15 or 9 to 3 pm; several with a comma between them.';
 
 /** Instructors in one line each: name and hours are enough. */
 @Component({
@@ -19,7 +22,7 @@ import { DayService } from '../data/day.service';
       <ul>
         @for (one of crew(); track one.id) {
           <li>
-            <b>{{ one.name }}</b> <span class="muted">{{ one.words }}</span>
+            <b>{{ one.name }}</b>&ngsp;<span class="muted">{{ one.words }}</span>
           </li>
         }
       </ul>
@@ -102,7 +105,8 @@ export class QuickCrew {
       sighting: this.sighting(),
       available: windowsOf(this.hours().trim() || this.usual()),
     });
-    this.faults.set(read.success ? [] : faultsOf(read.error).map(faultLine));
+    const told = (fault: Fault) => (fault.path.startsWith('available') ? HOURS_FAULT : faultLine(fault));
+    this.faults.set(read.success ? [] : [...new Set(faultsOf(read.error).map(told))]);
     if (!read.success) return;
     this.api.call(contract.addInstructor, { body: read.data }).subscribe({
       next: () => {
@@ -110,6 +114,7 @@ export class QuickCrew {
         this.name.update((typed) => (typed.trim() === read.data.name ? '' : typed));
         // The first one gives the class; of the others it is asked each time.
         this.brief.set(false);
+        this.hours.set('');
         this.data.reload();
       },
       error: (error: Error) => this.data.refuse(error.message),

@@ -18,6 +18,24 @@ describe('Fields of a record', () => {
     expect(windowsText(windows)).toBe('08:30–12:00, 13:00–18:00 quiet half-hour');
   });
 
+  it('read hours as people write them', () => {
+    const read = (text: string) => windowsOf(text).map(({ from, to }) => `${from} ${to}`);
+    for (const text of [
+      '9-15',
+      '9:00–15',
+      '9 – 15:00',
+      '9h-15h',
+      '9 to 3 pm',
+      '9am-3pm',
+      '9 bis 15 Uhr',
+      '09.00-15.00',
+    ]) {
+      expect(read(text)).withContext(text).toEqual(['09:00 15:00']);
+    }
+    expect(read('1 to 3 pm, 18-24')).toEqual(['13:00 15:00', '18:00 24:00']);
+    expect(read('all day')).toEqual(['all day ']);
+  });
+
   it('leave an empty optional value out, and keep an empty required one for the schema to refuse', () => {
     expect(recordValue(field({ optional: true }), '')).toBeUndefined();
     expect(recordValue(field({}), '')).toBe('');

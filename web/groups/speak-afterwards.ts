@@ -5,6 +5,9 @@ import { SPACING_SAID_WORDS } from '@core/words';
 import { DayService } from '../data/day.service';
 import type { LedGroup } from './lead';
 
+/** So many faults are offered at once. */
+const FIRST = 12;
+
 /** Afterwards: what the leader says to each guest, kept as marks, as after a coached drive. */
 @Component({
   selector: 'jl-speak-afterwards',
@@ -32,6 +35,9 @@ import type { LedGroup } from './lead';
                   {{ fault.name }}
                 </button>
               }
+              @if (!all()) {
+                <button type="button" (click)="all.set(true)">All faults</button>
+              }
               <button type="button" (click)="save(one.id)">Keep</button>
             </span>
           }
@@ -47,8 +53,10 @@ export class SpeakAfterwards {
   protected readonly about = signal<string | undefined>(undefined);
   protected readonly chosen = signal<ReadonlySet<string>>(new Set());
   protected good = '';
+  /** Every fault of the list is shown, and not the first ones alone. */
+  protected readonly all = signal(false);
   protected readonly faults = computed(() =>
-    [...this.data.vocabulary()].slice(0, 12).map(([id, { name }]) => ({ id, name })),
+    [...this.data.vocabulary()].slice(0, this.all() ? undefined : FIRST).map(([id, { name }]) => ({ id, name })),
   );
   protected readonly people = computed(() => {
     const { state, facts } = this.led();
