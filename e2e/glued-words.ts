@@ -11,6 +11,8 @@ export function gluedWords(page: Page): Promise<string[]> {
       const isInline = (one: Element) => getComputedStyle(one).display === 'inline';
       if (!isInline(element) || !isInline(next) || !isWord(element.innerText?.at(-1)) || !isWord(next.innerText?.[0]))
         continue;
+      // Buttons have room of their own around their words.
+      if ([element, next].some((one) => one.querySelector('button') !== null)) continue;
       if (/flex|grid/.test(getComputedStyle(element.parentElement!).display)) continue;
       const [a, b] = [[...element.getClientRects()].at(-1), next.getClientRects()[0]];
       const sameLine = a && b && Math.abs(a.bottom - b.bottom) < a.height && b.left >= a.right - 1;
