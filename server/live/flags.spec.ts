@@ -8,7 +8,7 @@ import { DATE, testServer, type TestServer } from '../testing/test-server';
 
 const OTHER = '2027-05-23';
 
-describe('A flag', () => {
+describe('The flag of the running day', () => {
   let server: TestServer;
   let told: RunningFlag[];
   beforeEach(() => {
