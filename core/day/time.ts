@@ -117,7 +117,7 @@ export const eventTime = z.codec(
 /** A stretch of the day, `from` before `to`. */
 /** A day of a venue ends at midnight; how one that works longer is set up. */
 export const OVER_MIDNIGHT =
-  'closes before it opens: for hours past midnight, close at 24:00 and give the rest to the next day, from 00:00 on';
+  'expected the opening time to be before the closing time; for hours past midnight, close at 24:00 and give the rest to the next day, from 00:00 on';
 
 export const timeWindow = z
   .strictObject({ from: timeOfDay, to: timeOfDay })

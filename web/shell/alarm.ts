@@ -10,7 +10,7 @@ const TONE_S = 0.35;
 export function soundAlarm(): () => void {
   const audio = 'AudioContext' in globalThis ? new AudioContext() : undefined;
   const once = () => {
-    navigator.vibrate?.(VIBRATION_MS);
+    if (navigator.userActivation?.hasBeenActive) navigator.vibrate?.(VIBRATION_MS);
     if (!audio) return;
     TONES_HZ.forEach((hz, place) => {
       const tone = new OscillatorNode(audio, { type: 'square', frequency: hz });
@@ -23,7 +23,7 @@ export function soundAlarm(): () => void {
   const again = setInterval(once, EVERY_MS);
   return () => {
     clearInterval(again);
-    navigator.vibrate?.(0);
+    if (navigator.userActivation?.hasBeenActive) navigator.vibrate?.(0);
     void audio?.close();
   };
 }

@@ -167,7 +167,9 @@ export class FlagBanner {
     const flag = this.flag();
     if (!flag || flag.by !== this.who.name() || flag.unsent || flag.screens === 0) return '';
     const names = flag.got.map(({ who, screen }) => `${who} (${titleOf(screen)})`).join(', ');
-    return `Shown on ${flag.got.length} of ${flag.screens} screens${names && `: ${names}`}.`;
+    // Of those that are connected, and those that were when they got it.
+    const of = Math.max(flag.screens, flag.got.length);
+    return `Shown on ${flag.got.length} of ${of} ${of === 1 ? 'screen' : 'screens'}${names && `: ${names}`}.`;
   });
   private readonly alarming = computed(() => this.flag()?.flag === 'stop' && !this.seen());
 
