@@ -131,7 +131,7 @@ export class NumberField implements ControlValueAccessor {
   writeValue(value: unknown): void {
     // What somebody is typing stays as it is.
     if (!this.left()) return;
-    this.text.set(value === null || value === undefined ? '' : String(value));
+    this.text.set(typeof value === 'number' || typeof value === 'string' ? String(value) : '');
   }
   registerOnChange(changed: (value: number | string | null) => void): void {
     this.changed = changed;
