@@ -14,8 +14,8 @@ export function isRaw(part: z.ZodType | Raw): part is Raw {
 
 /**
  * Who may ask: `anyone` who reaches the server; `phone`, one that was added, and the server's own machine; `phoneLeaving`,
- * a phone that was put out as well, to hand over what waits on it; `manager`, that
- * machine too, and a phone on which the manager's code was entered; `managerAlone`, nobody without the code.
+ * a phone that was put out as well, to hand over what waits on it; `manager`, that machine too, and a phone on which the
+ * manager's code was entered; `managerAlone`, nobody without the code.
  */
 export type Access = 'anyone' | 'phone' | 'phoneLeaving' | 'manager' | 'managerAlone';
 

@@ -1,9 +1,7 @@
 /** An amount in the venue's currency, without its fractions where there are none. */
 export function money(amount: number, currency: string): string {
-  const format = new Intl.NumberFormat('en', { style: 'currency', currency });
-  const whole =
-    Number.isInteger(amount) && new Intl.NumberFormat('en', { style: 'currency', currency, minimumFractionDigits: 0 });
-  return (whole || format).format(amount);
+  const whole = Number.isInteger(amount) && { minimumFractionDigits: 0 };
+  return new Intl.NumberFormat('en', { style: 'currency', currency, ...whole }).format(amount);
 }
 
 /** Digits behind the point in which a currency is paid: none in pesos of Chile, two in euros, three in dinars of Kuwait. */

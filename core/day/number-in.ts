@@ -37,12 +37,10 @@ export function numberIn(text: string, { decimals = 0, units = [], seconds = fal
   if (!/^[-+]?\d*[.,]?\d*(?:[.,]\d*)*$/.test(plain) || !/\d/.test(plain)) return UNREAD;
   const [whole, fraction, certain] = parts(plain, decimals);
   if (whole === undefined) return UNREAD;
-  const asDecimal = rounded(Number(`${whole}.${fraction || '0'}`), decimals);
-  if (certain || fraction === '') {
-    // More digits than the field holds are not dropped without a word.
-    const exact = Number(`${whole}.${fraction || '0'}`);
-    return exact === asDecimal ? { kind: 'number', value: exact } : UNREAD;
-  }
+  const exact = Number(`${whole}.${fraction || '0'}`);
+  const asDecimal = Number(exact.toFixed(decimals));
+  // More digits than the field holds are not dropped without a word.
+  if (certain) return exact === asDecimal ? { kind: 'number', value: exact } : UNREAD;
   return { kind: 'either', values: [asDecimal, Number(`${whole}${fraction}`)] };
 }
 
@@ -71,10 +69,6 @@ function parts(
   const other = last === '.' ? ',' : '.';
   const isSound = signs.slice(0, -1).every((sign) => sign === other) && grouped(before, other);
   return [isSound ? before.replaceAll(other, '') : undefined, after, true];
-}
-
-function rounded(value: number, decimals: number): number {
-  return Number(value.toFixed(decimals));
 }
 
 function withoutUnit(text: string, units: readonly string[]): string {

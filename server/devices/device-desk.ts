@@ -79,9 +79,9 @@ export class DeviceDesk {
     });
   }
 
-  /** Why nothing of this id is read, if so. */
-  unknown(id: string): Refusal | undefined {
-    return this.known.has(id) || this.services.store.devices.get(id) ? undefined : notFound('device', id);
+  /** @throws Refusal 404 where there is no such device */
+  mustKnow(id: string): void {
+    this.of(id);
   }
 
   /**
@@ -237,12 +237,11 @@ export class DeviceDesk {
 function view(row: DeviceRow, strange: Counts, silent: boolean): Device {
   const { id, name, kind, accepted, unusable } = row;
   const state = row.heard_at === null ? 'never' : silent ? 'silent' : 'heard';
-  const [malformed, unsigned, replayed] = (['malformed', 'unsigned', 'replayed'] as const).map(
-    (of) => row[of] + strange[of],
-  ) as [number, number, number];
-  const counts = { accepted, malformed, unsigned, replayed, unusable };
   return {
-    ...{ id, name, kind, state, ...counts },
+    ...{ id, name, kind, state, accepted, unusable },
+    malformed: row.malformed + strange.malformed,
+    unsigned: row.unsigned + strange.unsigned,
+    replayed: row.replayed + strange.replayed,
     heardAt: row.heard_at,
     lastRefusal: strange.last_refusal ?? row.last_refusal,
   };

@@ -10,7 +10,7 @@ const KEPT_LATEST = 3;
 const KEPT_FORMS = 3;
 const NAME = /^joylap-(\d{8})-(\d{6})-([a-z]+)\.sqlite$/;
 /** Where a backup says of itself what it is. */
-export const NOTE_TABLE = 'backup_note';
+const NOTE_TABLE = 'backup_note';
 
 /**
  * Copies a database, running or not, by SQLite's own means, and looks at the copy: it is opened, checked as a whole, and
@@ -24,18 +24,27 @@ export async function backUp(db: Db, file: string, note?: Note): Promise<void> {
   rmSync(half, { force: true });
   try {
     await db.backup(half);
-    checkBackup(half, note);
+    if (note) say(half, note);
+    checkBackup(half);
     renameSync(half, file);
   } finally {
     for (const rest of [half, `${half}-wal`, `${half}-shm`]) rmSync(rest, { force: true });
   }
 }
 
-/**
- * @param note what it is to say of itself
- * @throws CannotStart where this is no sound database of Joy Lap, or one of a newer program
- */
-export function checkBackup(file: string, note?: Note): void {
+/** Writes into a copy what it is. */
+function say(file: string, { madeAt, kind }: Note): void {
+  const copy = new Database(file);
+  // Without a journal beside it: a backup is one file.
+  copy.pragma('journal_mode = DELETE');
+  copy.exec(`create table if not exists ${NOTE_TABLE} (made_at text not null, kind text not null)`);
+  copy.exec(`delete from ${NOTE_TABLE}`);
+  copy.prepare(`insert into ${NOTE_TABLE} values (?, ?)`).run(madeAt, kind);
+  copy.close();
+}
+
+/** @throws CannotStart where this is no sound database of Joy Lap, or one of a newer program */
+export function checkBackup(file: string): void {
   if (!existsSync(file)) throw new CannotStart(`There is no file ${file}.`);
   const broken = (why: string) => new CannotStart(`${basename(file)} is no good backup of Joy Lap: ${why}.`);
   let copy: Db | undefined;
@@ -52,11 +61,6 @@ export function checkBackup(file: string, note?: Note): void {
       throw new CannotStart(
         `${basename(file)} was written by a newer Joy Lap (its form is ${form}, this program knows ${newest}). Use the newer program for it.`,
       );
-    }
-    if (note) {
-      copy.exec(`create table if not exists ${NOTE_TABLE} (made_at text not null, kind text not null)`);
-      copy.exec(`delete from ${NOTE_TABLE}`);
-      copy.prepare(`insert into ${NOTE_TABLE} values (?, ?)`).run(note.madeAt, note.kind);
     }
   } catch (error) {
     throw error instanceof CannotStart ? error : broken((error as Error).message);

@@ -1,4 +1,5 @@
 import type { RunningFlag } from '@core/api';
+import type { FlagState } from '@core/journal';
 import type { Clock } from '../clock';
 import type { DayCache } from '../day-cache';
 import type { JournalWriter } from '../journal-writer';
@@ -40,7 +41,8 @@ export class Flags {
 
   /** A screen has shown the flag in force; one that is over by now counts no more. Gives how many have. */
   got({ id, who, screen }: { id: string; who: string; screen: string }): number {
-    const known = this.read();
+    const { date } = this.runningOn();
+    const known = this.knownOf(date, this.flagOf(date));
     if (known.id === id) known.got.set(`${who} ${screen}`, { who, screen });
     clearTimeout(this.soon);
     this.soon = setTimeout(() => this.tell(), TOLD_AFTER_MS).unref();
@@ -62,8 +64,9 @@ export class Flags {
 
   private now(): RunningFlag {
     const { date } = this.runningOn();
-    const { id, lateS, got } = this.read();
-    const { flag, sinceS, by, reason = null, clearedBy = null } = this.flagOf(date);
+    const current = this.flagOf(date);
+    const { id, lateS, got } = this.knownOf(date, current);
+    const { flag, sinceS, by, reason = null, clearedBy = null } = current;
     return {
       ...{ date, flag, id, sinceS, by, reason, clearedBy, lateS },
       got: [...got.values()],
@@ -72,9 +75,8 @@ export class Flags {
   }
 
   /** What is known of the flag in force; a call that has just come in is as late as its time says. */
-  private read(): Known {
-    const { date } = this.runningOn();
-    const { id = null, sinceS } = this.flagOf(date);
+  private knownOf(date: string, { id: calledBy, sinceS }: FlagState): Known {
+    const id = calledBy ?? null;
     if (this.known?.id !== id) {
       const isNew = this.known !== undefined && id !== null;
       const lateS = isNew ? Math.max(0, Math.round(this.services.dayCache.nowS(date) - sinceS)) : 0;
@@ -83,7 +85,7 @@ export class Flags {
     return this.known;
   }
 
-  private flagOf(date: string) {
+  private flagOf(date: string): FlagState {
     const { store, dayCache } = this.services;
     return store.days.has(date) ? dayCache.of(date).journal.now().flag : NO_FLAG;
   }
@@ -94,4 +96,7 @@ export class Flags {
   }
 }
 
-const NO_FLAG = { id: undefined, flag: 'green', sinceS: 0, by: '', reason: undefined, clearedBy: undefined } as const;
+const NO_FLAG: FlagState = {
+  ...{ id: undefined, flag: 'green', sinceS: 0 },
+  ...{ by: '', reason: undefined, clearedBy: undefined },
+};

@@ -25,7 +25,13 @@ export function devicesRoutes({ store, devices, hub }: Services): Handlers<typeo
       return { removed: id };
     },
     receiveLines: {
-      before: [fewLines(), (request, _response, next) => next(devices.unknown(String(request.params['id'])))],
+      before: [
+        fewLines(),
+        (request, _response, next) => {
+          devices.mustKnow(String(request.params['id']));
+          next();
+        },
+      ],
       handle: ({ params: { id }, body }) => devices.receive(id, new TextDecoder().decode(body)),
     },
   };

@@ -60,10 +60,8 @@ export class Flags {
     const { lateS = 0, got = [], screens = 0 } = told && told.id === flag.id ? told : {};
     const { sinceS, by, reason = null, clearedBy = null } = flag;
     return {
-      ...{ flag: flag.flag, sinceS, by, lateS, got, screens },
+      ...{ flag: flag.flag, sinceS, by, reason, clearedBy, lateS, got, screens },
       id: flag.id ?? undefined,
-      reason: reason ?? null,
-      clearedBy: clearedBy ?? null,
       unsent: waits !== undefined && (isLate || !this.feed.connected()),
     };
   });

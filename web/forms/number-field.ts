@@ -28,7 +28,7 @@ import { InputText } from 'primeng/inputtext';
       autocomplete="off"
       [pSize]="small() ? 'small' : undefined!"
       [attr.id]="inputId()"
-      [class.short]="true"
+      class="short"
       [style.width]="width()"
       [placeholder]="placeholder()"
       [disabled]="disabled()"

@@ -62,15 +62,17 @@ export function lastDeed(
  */
 export function undoDeed(data: OpenDay, entry: JournalEntry): boolean {
   if (!data.undo(entry.id)) return false;
-  const car = entry.kind === 'brokenOff' ? data.state()?.drives.get(entry.drive)?.car : undefined;
+  if (entry.kind !== 'brokenOff') return true;
+  const car = data.state()?.drives.get(entry.drive)?.car;
+  const isTogether = ({ at, by }: JournalEntry) => by === entry.by && at >= entry.at && at - entry.at < TOGETHER_S;
   const held = effectiveEntries(data.entries()).find(
-    (other) => other.kind === 'carHeld' && other.car === car && other.by === entry.by && other.at - entry.at < SAME_S,
+    (other) => other.kind === 'carHeld' && other.car === car && isTogether(other),
   );
-  if (car !== undefined && held && held.at >= entry.at) data.undo(held.id);
+  if (held) data.undo(held.id);
   return true;
 }
-/** Entered together. */
-const SAME_S = 3;
+/** What is entered within so long is one deed. */
+const TOGETHER_S = 3;
 
 /** What was entered a moment ago, to be taken back by one tap. */
 @Component({
