@@ -6,7 +6,7 @@ import {
   stillAssumed,
   type CarFields,
   type CarKind,
-  type StarterPlace,
+  type VenueOfCars,
 } from '@core/api';
 import { withValues } from '@core/day';
 import { CAR_KIND_WORDS } from '@core/words';
@@ -60,10 +60,7 @@ export const CAR_COLUMNS: readonly RecordColumn[] = [
  *
  * @param at the venue's lap, and the hours at which a new car is there
  */
-export function carList(
-  fleet: readonly Pick<CarFields, 'id'>[],
-  at: Pick<StarterPlace, 'lapLengthM' | 'available' | 'currency'>,
-): RecordList<typeof carFields> {
+export function carList(fleet: readonly Pick<CarFields, 'id'>[], at: VenueOfCars): RecordList<typeof carFields> {
   const taken = new Set(fleet.map(({ id }) => id));
   return {
     columns: CAR_COLUMNS,

@@ -10,14 +10,14 @@ const MIGRATIONS = join(dirname(fileURLToPath(import.meta.url)), 'sql');
 
 interface Migration {
   readonly number: number;
-  readonly sql: string;
+  readonly file: string;
 }
 
 function migrations(folder: string): Migration[] {
   return readdirSync(folder)
     .flatMap((file) => {
       const number = /^(\d{3})-.*\.sql$/.exec(file)?.[1];
-      return number ? [{ number: Number(number), sql: readFileSync(join(folder, file), 'utf8') }] : [];
+      return number ? [{ number: Number(number), file: join(folder, file) }] : [];
     })
     .sort((a, b) => a.number - b.number);
 }
@@ -72,9 +72,9 @@ export function connect(file: string, folder = MIGRATIONS): Db {
 /** Brings a database to the newest form, each migration in a transaction of its own. */
 export function migrated(db: Db, folder = MIGRATIONS): Db {
   const found = formOf(db);
-  for (const { number, sql } of migrations(folder).filter((migration) => migration.number > found)) {
+  for (const { number, file } of migrations(folder).filter((migration) => migration.number > found)) {
     db.transaction(() => {
-      db.exec(sql);
+      db.exec(readFileSync(file, 'utf8'));
       db.pragma(`user_version = ${number}`);
     }).immediate();
   }

@@ -201,6 +201,18 @@ export function stillAssumed(before: Json, after: Json): string[] | undefined {
   return assumed && assumed.length > 0 ? assumed : undefined;
 }
 
+/** What a new car has of its venue. */
+export type VenueOfCars = Pick<StarterPlace, 'lapLengthM' | 'available' | 'currency'>;
+
+/** New cars are there from opening to closing. */
+export function venueOfCars(
+  venue: { readonly circuit: { readonly lapLengthM: number }; readonly opens: number; readonly closes: number },
+  currency: string,
+): VenueOfCars {
+  const available = [{ from: venue.opens, to: venue.closes }];
+  return { lapLengthM: venue.circuit.lapLengthM, available, currency };
+}
+
 /** What decides how a car of the starter set stands among the others. */
 export interface StarterPlace {
   readonly number: number;
@@ -269,7 +281,7 @@ export function starterColour(number: number): string {
 export function namedCars(
   wanted: readonly { readonly kind: CarKind; readonly name: string; readonly lapPrice?: number | undefined }[],
   fleet: readonly Pick<CarFields, 'id' | 'number'>[],
-  at: Pick<StarterPlace, 'lapLengthM' | 'available' | 'currency'>,
+  at: VenueOfCars,
 ): CarFields[] {
   const taken = new Set(fleet.map(({ id }) => id));
   const first = 1 + Math.max(0, ...fleet.map(({ number }) => number));
@@ -287,7 +299,7 @@ export function starterSet(
   counts: Partial<Record<CarKind, number>>,
   names: Readonly<Record<CarKind, string>>,
   fleet: readonly Pick<CarFields, 'id' | 'number' | 'name'>[],
-  at: Pick<StarterPlace, 'lapLengthM' | 'available' | 'currency'>,
+  at: VenueOfCars,
 ): CarFields[] {
   const called = new Set(fleet.map(({ name }) => name));
   const wanted = CAR_KINDS.flatMap((kind) =>

@@ -1,4 +1,4 @@
-import { carFields, type CarFields, type VenueFields } from '@core/api';
+import { carFields, venueOfCars, type CarFields, type VenueFields } from '@core/api';
 import { instructorFields, type InstructorFields } from '@core/crew';
 import { wallClock, type Json } from '@core/day';
 import { crewList } from '@exchange/crew-list';
@@ -29,12 +29,7 @@ export type RecordsRead = ReturnType<typeof readRecordList>;
 export type { RecordListRead };
 
 export function readCars(csv: string, { stored, venue }: CarsToRead): RecordsRead {
-  const at = {
-    lapLengthM: venue.circuit.lapLengthM,
-    available: [{ from: venue.opens, to: venue.closes }],
-    currency: venue.currency,
-  };
-  return readRecordList(csv, carList(stored, at), encoded(carFields, stored));
+  return readRecordList(csv, carList(stored, venueOfCars(venue, venue.currency)), encoded(carFields, stored));
 }
 
 export function readCrew(csv: string, { stored, cars, venue }: CrewToRead): RecordsRead {

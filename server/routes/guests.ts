@@ -10,15 +10,13 @@ import type { Handlers } from '../routing/mount';
 
 /** Days before that are read for one guest. */
 const MOST_DAYS = 12;
-/** No event day lies behind it. */
-const LAST_DATE = '9999-12-31';
 
 /** Guests who come back, and what is theirs: to be taken along, and to be erased. */
 export function guestsRoutes({ store, dayCache, hub, clock, manager }: Services): Handlers<typeof guestsEndpoints> {
   const before = (date: string, id: string): DayBefore[] => {
     const linked = new Set(store.guests.linked(id));
     return store.guests
-      .before(id, date)
+      .alike(id, date)
       .filter((other) => !store.days.isPractice(other.date))
       .slice(0, MOST_DAYS)
       .flatMap((other) => {
@@ -37,7 +35,7 @@ export function guestsRoutes({ store, dayCache, hub, clock, manager }: Services)
   /** Bookings of the same person on all other days. */
   const alsoOn = (date: string, id: string) => {
     bookingOf(date, id);
-    return store.guests.before(id, LAST_DATE);
+    return store.guests.alike(id);
   };
   const erase = (date: string, id: string) => {
     const { fields, version } = bookingOf(date, id);

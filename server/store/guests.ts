@@ -29,6 +29,9 @@ function withSentences(value: unknown, change: (text: string) => string): unknow
   );
 }
 
+/** No event day lies behind it. */
+const LAST_DATE = '9999-12-31';
+
 /** Who of other days is the same person: by e-mail, by name with birthday, or because somebody has said so. */
 export function guestStore(db: Db) {
   const alike = db.prepare<[string, string], { date: string; id: string }>(`
@@ -74,8 +77,8 @@ export function guestStore(db: Db) {
   return {
     /** Bookings of all days with a text in their name, reference or e-mail, the latest day first; thirty at most. */
     find: (text: string): FoundGuest[] => find.all({ like: `%${text.replace(/[!%_]/g, '!$&')}%` }),
-    /** Bookings of earlier days of the same person, the last one first. */
-    before: (id: string, upTo: string): { date: string; id: string }[] => alike.all(id, upTo),
+    /** Bookings of the same person on other days, up to one where given, the last one first. */
+    alike: (id: string, upTo = LAST_DATE): { date: string; id: string }[] => alike.all(id, upTo),
     link: (one: string, other: string, madeAt: string): void => void link.run(one, other, madeAt),
     unlink: (one: string, other: string): boolean => unlink.run(one, other, other, one).changes > 0,
     linked: (id: string): string[] => linked.all(id, id).map((row) => row.id),

@@ -4,6 +4,7 @@ import {
   CAR_KINDS,
   contract,
   namedCars,
+  venueOfCars,
   type CarKind,
   type ImportPreview,
   type ImportRow,
@@ -280,11 +281,7 @@ export class ImportDialog {
     const [preview, day] = [this.preview(), this.data.day()];
     if (!preview || !day) return;
     this.creating.set(true);
-    const at = {
-      lapLengthM: day.circuit.lapLengthM,
-      available: [{ from: day.opens, to: day.closes }],
-      currency: this.data.currency(),
-    };
+    const at = venueOfCars(day, this.data.currency());
     this.api
       .call(contract.listCars)
       .pipe(

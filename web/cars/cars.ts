@@ -12,6 +12,7 @@ import {
   starterCar,
   starterColour,
   stillAssumed,
+  venueOfCars,
   type CarFields,
   type StoredCar,
 } from '@core/api';
@@ -149,12 +150,7 @@ export class Cars {
     const day = this.data.day();
     if (!day) return;
     const { number, taken } = this.free();
-    const at = {
-      lapLengthM: day.circuit.lapLengthM,
-      available: [{ from: day.opens, to: day.closes }],
-      currency: this.data.currency(),
-      taken,
-    };
+    const at = { ...venueOfCars(day, this.data.currency()), taken };
     this.show(NEW_CAR_FIELDS);
     this.edited.set(
       editing(newCar, {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { CAR_KINDS, contract, starterSet, type CarFields, type CarKind } from '@core/api';
+import { CAR_KINDS, contract, starterSet, venueOfCars, type CarFields, type CarKind } from '@core/api';
 import { CAR_KIND_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { concatMap, from, last } from 'rxjs';
@@ -96,11 +96,7 @@ export class StarterSet {
       CarKind,
       string
     >;
-    const at = {
-      lapLengthM: day.circuit.lapLengthM,
-      available: [{ from: day.opens, to: day.closes }],
-      currency: this.data.currency(),
-    };
+    const at = venueOfCars(day, this.data.currency());
     // Numbered on from the fleet as it is now, whoever has changed it meanwhile.
     this.api
       .call(contract.listCars)

@@ -165,7 +165,7 @@ export class DayFeed {
       case 'connection':
         // The day is read once the stream is open, so that nothing can fall between the two.
         if (event.open || !this.view()) this.load.next(date);
-        else this.stillThere(date);
+        else if (event.refused) this.stillThere(date);
         if (event.open) this.planningChanged.next();
         return this.connect(event.open);
       case 'changed':
@@ -259,7 +259,7 @@ export class DayFeed {
     this.aside.compare({ ...shown, journal: shown.journal.filter((one) => !since.has(one)) }, now);
   }
 
-  /** A stream that ends may be one of a day that the server lacks. */
+  /** A stream that is refused may be one of a day that the server lacks. */
   private stillThere(date: string): void {
     this.readDays().subscribe({
       next: (days) => {

@@ -265,6 +265,7 @@ describe('The day on screen', () => {
     FakeEventSource.last.say('open');
     http.expectOne(`/api/days/${DATE}`).flush(onRealClock([arrived]));
     http.match('/api/clock').forEach((one) => one.flush({ ...clockAt(DATE, '09:30'), adjustable: false }));
+    FakeEventSource.last.readyState = FakeEventSource.CLOSED;
     FakeEventSource.last.say('error');
     const other = { date: '2027-05-21', bookings: 0, drives: 0, revision: null, practice: false, byCalendar: false };
     const days = { days: [other], erasedAt: null };

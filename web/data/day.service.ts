@@ -150,7 +150,9 @@ export class DayService implements OpenDay {
   }
 
   callFlag(fields: FlagEntry): boolean {
-    return this.flags.enter(fields);
+    const refusal = this.flags.enter(fields);
+    if (refusal !== undefined) this.refuse(refusal);
+    return refusal === undefined;
   }
 
   undo(entryId: string): boolean {

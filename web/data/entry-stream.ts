@@ -17,7 +17,8 @@ export type StreamEvent =
   | { readonly kind: 'progress'; readonly progress: PlanProgress }
   | { readonly kind: 'positions'; readonly positions: LivePositions }
   | { readonly kind: 'flag'; readonly flag: RunningFlag }
-  | { readonly kind: 'connection'; readonly open: boolean };
+  /** `refused` where the server answered, and not with a stream. */
+  | { readonly kind: 'connection'; readonly open: boolean; readonly refused?: boolean };
 
 /** The server gives a sign of life more often than this; a stream that is silent for so long is dead. */
 const SILENCE_MS = 25_000;
@@ -41,9 +42,10 @@ export function entryStream(date: string): Observable<StreamEvent> {
         subscriber.next({ kind: 'connection', open: true });
       });
       source.addEventListener('error', () => {
-        lost();
+        const refused = source.readyState === EventSource.CLOSED;
+        subscriber.next({ kind: 'connection', open: false, refused });
         // A browser tries again by itself where the connection broke, and never where the server refused.
-        if (source.readyState === EventSource.CLOSED) silentIn(RETRY_MS);
+        if (refused) silentIn(RETRY_MS);
       });
       source.addEventListener('heartbeat', alive);
       source.addEventListener('entry', ({ data }: MessageEvent<string>) => {

@@ -2,7 +2,6 @@ import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { contract, type RunningFlag } from '@core/api';
 import { DAY_S } from '@core/day';
 import { admit, type EntryOf, type JournalEntry } from '@core/journal';
-import { MessageService } from 'primeng/api';
 import { Api } from './api';
 import { DayFeed } from './day-feed';
 import { DayJournal } from './day-journal';
@@ -37,7 +36,6 @@ export class Flags {
   private readonly outbox = inject(Outbox);
   private readonly clock = inject(VenueClock);
   private readonly who = inject(Who);
-  private readonly messages = inject(MessageService);
 
   /** The day on which flags are called: that which is running. */
   private readonly date = computed(() => this.feed.flag()?.date ?? this.clock.date());
@@ -79,26 +77,20 @@ export class Flags {
     });
   }
 
-  /** Enters it for the day that is running; goes through whatever is shown, and waits here where no server is reached. */
-  enter(fields: FlagEntry): boolean {
+  /**
+   * Enters it for the day that is running; goes through whatever is shown, and waits here where no server is reached.
+   *
+   * @returns why it is refused, if so
+   */
+  enter(fields: FlagEntry): string | undefined {
     const date = this.date();
-    if (date === undefined) {
-      this.refuse('The day has not been read on this device yet: use the radio.');
-      return false;
-    }
+    if (date === undefined) return 'The day has not been read on this device yet: use the radio.';
     const at = Math.floor(this.clock.nowS()) + (date === this.clock.date() ? 0 : DAY_S);
     const entry: JournalEntry = { ...fields, id: newId(), at, by: this.who.name() };
     const context = this.feed.date() === date ? this.journal.context() : undefined;
     const admission = context && admit(context, this.journal.entries(), entry);
-    if (admission && !admission.admitted) {
-      this.refuse(PLAIN_WORDS.refusal(admission.refusal));
-      return false;
-    }
+    if (admission && !admission.admitted) return PLAIN_WORDS.refusal(admission.refusal);
     this.outbox.send(date, entry, !this.feed.connected());
-    return true;
-  }
-
-  private refuse(detail: string): void {
-    this.messages.add({ severity: 'warn', summary: 'Not done', detail, life: 9000 });
+    return undefined;
   }
 }

@@ -11,6 +11,7 @@ import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { InstructorChoice } from '../data/instructor-choice';
 import { Ask } from '../shell/ask';
+import { screenTitle } from '../shell/screen-title';
 import { AddPhone, whyNone } from './add-phone';
 import { PhonesService } from './phones.service';
 
@@ -118,7 +119,7 @@ function told({ seenAt, report, handedTo }: Phone, version: string, routes: Rout
     away,
     older,
     whose: handedTo === null ? whose : `${handedTo}’s as soon as it is heard${whose && ` (now ${whose})`}`,
-    shows: report ? screenTitle(report.screen, routes) : '',
+    shows: report ? (screenTitle(report.screen, routes) ?? report.screen) : '',
     seen: seenAt === null ? 'never' : away ? `${formatDistanceToNowStrict(parseISO(seenAt))} ago` : 'now',
     waiting: report?.waiting ?? 0,
     waits: report ? (report.waiting > 0 ? waitsWords(report.waiting) : 'nothing') : '',
@@ -127,11 +128,3 @@ function told({ seenAt, report, handedTo }: Phone, version: string, routes: Rout
 }
 
 const waitsWords = (count: number): string => (count === 1 ? '1 entry waits' : `${count} entries wait`);
-
-/** The title of the screen at an address, as its route has it. */
-function screenTitle(address: string, routes: Routes): string {
-  const path = address.slice(1).split('?')[0]!;
-  const start = path.split('/')[0]!;
-  const route = routes.find((one) => one.path === path) ?? routes.find((one) => one.path?.split('/')[0] === start);
-  return typeof route?.title === 'string' ? route.title.split(' · ')[0]! : address;
-}

@@ -1,4 +1,6 @@
 import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import { routes } from '../app.routes';
 import { Who } from '../data/who';
 import { FlagBanner } from './flag-banner';
 import { show } from '../testing/fake-day';
@@ -31,6 +33,7 @@ describe('A flag', () => {
     const { element, follow } = await show(FlagBanner, data);
     const over = () => element.querySelector('[role="alertdialog"]')!.textContent.trim();
     expect(over()).toMatch(/^Not sent: use the radio/);
+    TestBed.inject(Router).resetConfig(routes);
     const who = TestBed.inject(Who);
     const before = who.name();
     who.set('Test');

@@ -4,9 +4,9 @@ import { FLAG_WORDS } from '@core/words';
 import { Router } from '@angular/router';
 import { DayService } from '../data/day.service';
 import { Who } from '../data/who';
-import { SCREENS } from '../screens';
 import { soundAlarm } from './alarm';
 import { Ask } from './ask';
+import { screenTitle } from './screen-title';
 
 /**
  * A flag, over everything on every screen: who has called it, when and why. An all-stop takes the whole screen until
@@ -166,7 +166,9 @@ export class FlagBanner {
   protected readonly gotBy = computed(() => {
     const flag = this.flag();
     if (!flag || flag.by !== this.who.name() || flag.unsent || flag.screens === 0) return '';
-    const names = flag.got.map(({ who, screen }) => `${who} (${titleOf(screen)})`).join(', ');
+    const names = flag.got
+      .map(({ who, screen }) => `${who} (${screenTitle(screen, this.router.config) ?? 'another screen'})`)
+      .join(', ');
     // Of those that are connected, and those that were when they got it.
     const of = Math.max(flag.screens, flag.got.length);
     return `Shown on ${flag.got.length} of ${of} ${of === 1 ? 'screen' : 'screens'}${names && `: ${names}`}.`;
@@ -206,9 +208,3 @@ export class FlagBanner {
 
 /** What a call takes on its way, and two clocks may differ by. */
 const LATE_S = 20;
-
-/** The title of the screen at an address. */
-function titleOf(address: string): string {
-  const start = address.slice(1).split(/[/?#]/)[0];
-  return SCREENS.find(({ path }) => path.split('/')[0] === start)?.title ?? 'another screen';
-}
