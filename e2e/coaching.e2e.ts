@@ -116,8 +116,8 @@ test('a guest who has been here before is known, linked and parted again, and er
   await before.getByRole('button', { name: 'Erase…' }).click();
   await before.getByLabel(/Manager's code/).fill('larkmere');
   await page.keyboard.press('Enter');
-  await before.getByRole('button', { name: 'Erase', exact: true }).click();
-  await page.getByRole('dialog').getByRole('textbox').fill(name);
+  const dialog = page.getByRole('dialog', { name: /^Erase .* for good/ });
+  await dialog.getByLabel('Type the name to erase it').fill(name);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 1, name: 'Guest LK-1045' })).toBeVisible();
 });

@@ -10,10 +10,12 @@ import { contract, type Problem } from '@core/api';
 import { fact } from '@core/day';
 import type { Clock } from './clock';
 import { admission } from './access';
+import { Calendar } from './calendar';
 import { BoundThread } from './bound/bound-thread';
 import { Bounds } from './bound/bounds';
 import { door } from './door';
 import { DayCache } from './day-cache';
+import { Erasing } from './erasing';
 import { DeviceDesk } from './devices/device-desk';
 import { JournalWriter } from './journal-writer';
 import { Flags } from './live/flags';
@@ -21,6 +23,7 @@ import { Hub } from './live/hub';
 import { PracticeDesk } from './live/practice-desk';
 import { Slides } from './live/slides';
 import { pruneStore } from './keeping/prune';
+import { ForGood } from './keeping/for-good';
 import { Network } from './network/network';
 import { PhoneDesk } from './phones/phone-desk';
 import { ManagerDesk } from './manager-desk';
@@ -44,6 +47,8 @@ export interface AppOptions {
   readonly network?: Network;
   /** Makes a backup of what is stored; without it none is made. */
   readonly backUp?: (reason: string) => Promise<void>;
+  /** Where it is kept what was erased and put out; without it that is known as long as the database is the same. */
+  readonly forGood?: ForGood;
 }
 
 /** The whole server but for the port: API, live stream and interface. `close` ends its streams and threads. */
@@ -52,11 +57,13 @@ export function createApp(options: AppOptions): {
   close: () => void;
 } {
   const { store, clock, resetDemo, webRoot, logger, hosts = [], backUp } = options;
+  const { forGood = new ForGood() } = options;
   const { network = new Network({ here: '', hosts, folder: '', open: false }) } = options;
   const hub = new Hub();
-  const phones = new PhoneDesk(store, hub);
+  const phones = new PhoneDesk(store, hub, forGood);
   const dayCache = new DayCache(store, clock);
   const journal = new JournalWriter(store, dayCache, hub, clock);
+  const calendar = new Calendar(store, clock, () => hub.changed('setup'));
   const flags = new Flags({ store, clock, dayCache, journal, hub });
   const boundThread = new BoundThread(logger);
   const planJobs = new PlanJobs({ store, dayCache, hub, clock }, boundThread, logger);
@@ -64,6 +71,8 @@ export function createApp(options: AppOptions): {
   const slides = new Slides({ store, clock, dayCache, journal }, logger);
   const devices = new DeviceDesk({ store, dayCache, journal, hub, clock });
   const manager = new ManagerDesk(store);
+  const erasing = new Erasing(store, forGood, () => clock.recordedAt());
+  erasing.again();
   const admit = admission(phones, manager, network.open);
   const practice = new PracticeDesk({ store, clock, hub, dayCache }, resetDemo !== undefined);
   const dayClosed = () => {
@@ -74,6 +83,7 @@ export function createApp(options: AppOptions): {
     ...{
       store,
       clock,
+      calendar,
       hub,
       flags,
       dayCache,
@@ -85,6 +95,7 @@ export function createApp(options: AppOptions): {
       manager,
       practice,
       phones,
+      erasing,
       network,
       admit,
       version: webRoot === undefined ? '' : versionOf(webRoot),
@@ -145,6 +156,7 @@ export function createApp(options: AppOptions): {
   return {
     app,
     close: () => {
+      calendar.close();
       slides.close();
       practice.close();
       planJobs.close();

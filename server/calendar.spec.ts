@@ -69,7 +69,7 @@ describe('The calendar', () => {
       .put('/api/roster/entries/s-1')
       .send({ version: 0, fields: { ...shift, instructor: known } })
       .expect(200);
-    await server.http.put(`/api/days/${DATE}/setup`).send(setup).expect(200);
+    await server.http.put(`/api/days/${DATE}/setup`).send({ version: 1, fields: setup }).expect(200);
     await server.http
       .post(`/api/days/${DATE}/setup/copy`)
       .send({ to: [DATE, '2027-06-01'] })
@@ -86,14 +86,31 @@ describe('The calendar', () => {
       const person = view.instructors.find(({ id }: { id: string }) => id === known);
       expect(person.available).toEqual([{ from: '12:00', to: '18:00' }]);
     }
-    await server.http.put(`/api/days/${DATE}/setup`).send({}).expect(200);
+    await server.http.put(`/api/days/${DATE}/setup`).send({ version: 2, fields: {} }).expect(200);
     expect((await day(DATE)).opens).toBe('08:30');
+  });
+
+  it('tells two people who set up the same day of each other, and writes nothing where its days are read', async () => {
+    const put = (version: number, name: string) =>
+      server.http.put(`/api/days/${DATE}/setup`).send({ version, fields: { condition: { name, paceFactor: 1.1 } } });
+    await put(1, 'wet').expect(200);
+    const { body } = await put(1, 'dry').expect(409);
+    expect([body.current.version, body.current.fields.condition.name]).toEqual([2, 'wet']);
+    await put(2, 'dry').expect(200);
+    await change({ patterns: SUNDAYS });
+    server.store.days.removeEmpty('2027-06-06');
+    const before = server.store.db.prepare('select total_changes() as n').get();
+    expect(await dates()).not.toContain('2027-06-06');
+    expect(server.store.db.prepare('select total_changes() as n').get()).toEqual(before);
+    server.clock.adjust({ date: '2027-05-23' });
+    await server.http.post('/api/clock').send({ rate: 0 }).expect(200);
+    expect(await dates()).toContain('2027-06-06');
   });
 
   it('refuses a setup that ends before it begins', async () => {
     const { body } = await server.http
       .put(`/api/days/${DATE}/setup`)
-      .send({ opens: '18:00', closes: '09:00' })
+      .send({ version: 1, fields: { opens: '18:00', closes: '09:00' } })
       .expect(400);
     expect(body.detail).toMatch(/opening time.*past midnight, close at 24:00/);
   });

@@ -1,6 +1,40 @@
 import { isDeepStrictEqual } from 'node:util';
 import { openDates, type DaySetup, type RosterEntry } from '@core/api';
+import type { Clock } from './clock';
 import type { Store } from './store';
+
+/** A new date is seen so soon. */
+const WATCH_MS = 30_000;
+
+/** Keeps the event days of the calendar, as dates pass and as the calendar is changed. */
+export class Calendar {
+  private keptOn: string | undefined;
+  private readonly watch = setInterval(() => this.follow(), WATCH_MS);
+
+  constructor(
+    private readonly store: Store,
+    private readonly clock: Clock,
+    private readonly changed: () => void,
+  ) {
+    this.watch.unref();
+    this.keep();
+  }
+
+  /** @returns whether anything has changed */
+  keep(): boolean {
+    this.keptOn = this.clock.read().date;
+    return keepCalendar(this.store, this.keptOn, this.clock.recordedAt());
+  }
+
+  /** Keeps them where another date has come. */
+  follow(): void {
+    if (this.keptOn !== this.clock.read().date && this.keep()) this.changed();
+  }
+
+  close(): void {
+    clearInterval(this.watch);
+  }
+}
 
 /**
  * Makes the event days of the calendar from a date on, and takes back those that it made before and has no longer, where
@@ -8,7 +42,7 @@ import type { Store } from './store';
  *
  * @returns whether anything has changed
  */
-export function keepCalendar(store: Store, today: string, now: string): boolean {
+function keepCalendar(store: Store, today: string, now: string): boolean {
   const open = new Set(openDates(store.venue.get()!.fields.calendar, today));
   const known = store.days.list();
   const there = new Set(known.map(({ date }) => date));

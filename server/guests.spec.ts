@@ -71,7 +71,7 @@ describe('Guests who come back', () => {
     const text = async () => (await server.http.get(`/api/days/${DATE}`).expect(200)).text;
     expect(await text()).toContain('A place for Ines Faro');
     const manager = await server.manager();
-    await manager.post(`/api/days/${DATE}/guests/${id}/erase`).expect(200);
+    await manager.post(`/api/days/${DATE}/guests/${id}/erase`).send({ notes: [] }).expect(200);
     expect(await text()).not.toContain('Ines');
     expect((await server.http.get(`/api/days/${DATE}/plans`).expect(200)).text).not.toContain('Ines');
     const tables = server.store.db.serialize().toString('latin1');
@@ -94,7 +94,7 @@ describe('Guests who come back', () => {
         .post(`/api/days/${DATE}/journal`)
         .send({ ...note, reason: `${name} was willing, and another` })
         .expect(201);
-      await manager.post(`/api/days/${DATE}/guests/${id}/erase`).expect(200);
+      await manager.post(`/api/days/${DATE}/guests/${id}/erase`).send({ notes: [] }).expect(200);
       const { body } = await server.http.get(`/api/days/${DATE}`).expect(200);
       expect(body.plan).not.toBeNull();
       expect(body.troubles).toEqual([]);
@@ -117,10 +117,50 @@ describe('Guests who come back', () => {
     expect(told.body.days).toEqual([EARLIER, DATE]);
     // From the earlier day as from the later one.
     expect((await manager.get(`/api/days/${EARLIER}/guests/${then}/erasure`)).body.days).toEqual([EARLIER, DATE]);
-    await manager.post(`/api/days/${EARLIER}/guests/${then}/erase`).expect(200);
+    await manager.post(`/api/days/${EARLIER}/guests/${then}/erase`).send({ notes: [] }).expect(200);
     const names = [EARLIER, DATE].flatMap((date) => server.store.bookings.list(date).map(({ fields }) => fields.name));
     expect(names.sort()).toEqual(['Guest E1', 'Guest T1', 'Rui Faro']);
     expect(server.store.bookings.get(EARLIER, other)!.fields.name).toBe('Rui Faro');
+  });
+
+  it('stand by a part of their name in notes of others, which the manager reads and decides about', async () => {
+    server.clock.adjust({ secondsOfDay: 8 * 3600 });
+    const id = await book(DATE, { reference: 'T1', name: 'Will An Faro', email: 'will@example.org', drives: [] });
+    const other = await book(DATE, {
+      reference: 'T2',
+      name: 'Rui Alba',
+      notes: 'comes with Will; Will An Faro pays',
+      drives: [],
+    });
+    const note = (no: string, reason: string) =>
+      server.http
+        .post(`/api/days/${DATE}/journal`)
+        .send({ id: `held-${no}`, at: '08:00', by: 'Garage', kind: 'carHeld', car: `c${no.slice(-1)}`, reason })
+        .expect(201);
+    await note('123451', 'will@example.org asks');
+    await note('123452', 'Mr Faro was willing');
+    await note('123453', 'a tyre: will be back');
+    await note('123454', 'willing and fair');
+    const manager = await server.manager();
+    const { mentions } = (await manager.get(`/api/days/${DATE}/guests/${id}/erasure`).expect(200)).body;
+    expect(mentions.map(({ of, text }: { of: string; text: string }) => `${of}: ${text}`)).toEqual([
+      'Rui Alba: comes with Will; Will An Faro pays',
+      'Garage: will@example.org asks',
+      'Garage: Mr Faro was willing',
+      'Garage: a tyre: will be back',
+    ]);
+    const notes = [other, 'held-123451', 'held-123452'];
+    await manager.post(`/api/days/${DATE}/guests/${id}/erase`).send({ notes }).expect(200);
+    const { bookings, journal } = (await server.http.get(`/api/days/${DATE}`).expect(200)).body;
+    expect(bookings.find((one: { id: string }) => one.id === other).fields.notes).toBe(
+      'comes with erased; erased pays',
+    );
+    expect(journal.map((one: { entry: { reason: string } }) => one.entry.reason)).toEqual([
+      'erased asks',
+      'Mr erased was willing',
+      'a tyre: will be back',
+      'willing and fair',
+    ]);
   });
 
   it('take what is theirs along, and are erased on their word in the middle of the day', async () => {
@@ -136,9 +176,9 @@ describe('Guests who come back', () => {
     expect(text).toContain('motion sickness');
     expect(text).toContain('told us about her heart');
 
-    await server.http.post(`/api/days/${DATE}/guests/${id}/erase`).expect(403);
+    await server.http.post(`/api/days/${DATE}/guests/${id}/erase`).send({ notes: [] }).expect(403);
     const manager = await server.manager();
-    await manager.post(`/api/days/${DATE}/guests/${id}/erase`).expect(200);
+    await manager.post(`/api/days/${DATE}/guests/${id}/erase`).send({ notes: [] }).expect(200);
     const day = (await server.http.get(`/api/days/${DATE}`).expect(200)).text;
     for (const word of ['Ines', 'example.org', 'motion', 'heart']) expect(day).not.toContain(word);
     const { journal, bookings } = JSON.parse(day);

@@ -13,9 +13,18 @@ import { connect, formOf, migrated, newestForm, type Db } from './database';
 import { prepareVenue } from './first-start';
 import { keepBackup } from './keeping/backup';
 import { CannotStart, startFault } from './keeping/faults';
+import { ForGood } from './keeping/for-good';
 import { heldUntilOpen } from './keeping/held';
 import { lockFolder } from './keeping/lock';
-import { DATABASE_FILE, dataFolder, DEMO_ID, mayHoldDemo, networkPortOf, portOf } from './keeping/settings';
+import {
+  DATABASE_FILE,
+  dataFolder,
+  DEMO_ID,
+  FOR_GOOD_FILE,
+  mayHoldDemo,
+  networkPortOf,
+  portOf,
+} from './keeping/settings';
 import { pruneStore } from './keeping/prune';
 import { KEPT_ALIVE_MS, Network } from './network/network';
 import { seedDemo } from './seed-demo';
@@ -124,7 +133,8 @@ async function start(): Promise<void> {
     hosts,
     network,
     backUp,
-    ...(demo && { resetDemo }),
+    // The demo begins anew with the same ids.
+    ...(demo ? { resetDemo } : { forGood: new ForGood(join(folder, FOR_GOOD_FILE)) }),
   });
   // Phones find it from the first moment on, as this machine does.
   if (!tls && networkPort !== undefined) await network.listen(networkPort, app);

@@ -84,6 +84,7 @@ export class ManagerDesk {
 
   private letIn(response: Response): ManagerDoor {
     const token = randomBytes(24).toString('base64url');
+    for (const [ended, until] of this.openUntil) if (until <= Date.now()) this.openUntil.delete(ended);
     this.openUntil.set(token, Date.now() + OPEN_MS);
     response.cookie(COOKIE, token, {
       httpOnly: true,

@@ -1,10 +1,12 @@
 import type { Admit } from './access';
 import type { Bounds } from './bound/bounds';
+import type { Calendar } from './calendar';
 import type { Clock } from './clock';
 import type { DayCache } from './day-cache';
 import type { DeviceDesk } from './devices/device-desk';
 import type { ManagerDesk } from './manager-desk';
 import type { Flags } from './live/flags';
+import type { Erasing } from './erasing';
 import type { Hub } from './live/hub';
 import type { Network } from './network/network';
 import type { PhoneDesk } from './phones/phone-desk';
@@ -18,6 +20,7 @@ import type { Store } from './store';
 export interface Services {
   readonly store: Store;
   readonly clock: Clock;
+  readonly calendar: Calendar;
   readonly hub: Hub;
   readonly flags: Flags;
   readonly dayCache: DayCache;
@@ -27,6 +30,7 @@ export interface Services {
   readonly bounds: Bounds;
   readonly devices: DeviceDesk;
   readonly manager: ManagerDesk;
+  readonly erasing: Erasing;
   readonly practice: PracticeDesk;
   readonly phones: PhoneDesk;
   readonly network: Network;

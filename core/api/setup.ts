@@ -3,7 +3,8 @@ import { bookingFields } from '../booking';
 import { instructorFields } from '../crew/skills';
 import { groupFields } from '../day/group';
 import { carFields } from '../fleet';
-import { venueFields } from '../venue';
+import { timeWindow } from '../day/time';
+import { daySetup, venueFields } from '../venue';
 import { version } from './endpoint';
 
 /** What is set up rather than happens, as web and server exchange it: with its version, by which two people who edit it are told of each other. */
@@ -22,6 +23,9 @@ export const foundGuest = z.object({
 });
 export type FoundGuest = z.output<typeof foundGuest>;
 
+/** A note about others with a part of a guest's name in it; `id` is that of its entry or booking. */
+export const mention = z.object({ date: z.iso.date(), id: z.string(), of: z.string(), text: z.string() });
+export type Mention = z.output<typeof mention>;
 export const storedCar = z.object({ ...stored, fields: carFields });
 export type StoredCar = z.output<typeof storedCar>;
 
@@ -30,6 +34,10 @@ export type StoredInstructor = z.output<typeof storedInstructor>;
 
 export const storedGroup = z.object({ ...stored, fields: groupFields });
 export type StoredGroup = z.output<typeof storedGroup>;
+
+/** What a day has of its own, and the hours that it would have without. */
+export const storedSetup = z.object({ version, fields: daySetup, usual: timeWindow });
+export type StoredSetup = z.output<typeof storedSetup>;
 
 export const storedVenue = z.object({ version, fields: venueFields });
 export type StoredVenue = z.output<typeof storedVenue>;

@@ -3,6 +3,8 @@ import type { Db } from '../database';
 import { CannotStart } from './faults';
 
 export const DATABASE_FILE = 'joylap.sqlite';
+/** Beside it: what was erased and put out, and is never to come back. */
+export const FOR_GOOD_FILE = 'for-good.jsonl';
 
 /** Marks a database as the demo's, whatever its venue is called by now. */
 export const DEMO_ID = 0x4a4c_444d;

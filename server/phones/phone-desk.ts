@@ -4,6 +4,7 @@ import { fact } from '@core/day';
 import type { Request, Response } from 'express';
 import { notFound, refusalOf } from '../problems';
 import type { Hub } from '../live/hub';
+import type { ForGood } from '../keeping/for-good';
 import type { Store } from '../store';
 import type { PhoneRow } from '../store/phones';
 
@@ -34,6 +35,7 @@ export class PhoneDesk {
   constructor(
     private readonly store: Store,
     private readonly hub: Hub,
+    private readonly forGood: ForGood,
     private readonly nowMs: () => number = Date.now,
   ) {}
 
@@ -91,6 +93,7 @@ export class PhoneDesk {
     }
     this.askedBy.set(request, row.id);
     if (request.secure && row.secure === 0) {
+      for (const [hash, { untilMs }] of this.passing) if (untilMs < this.nowMs()) this.passing.delete(hash);
       this.passing.set(row.token_hash, { id: row.id, untilMs: this.nowMs() + PASSING_MS });
       const token_hash = hashOf(this.giveToken(request.res!));
       this.store.phones.put({ ...row, token_hash, secure: 1 });
@@ -100,7 +103,10 @@ export class PhoneDesk {
   /** A phone that was put out has handed over what waited on it, and holds nothing more. */
   left(request: Request): void {
     const row = this.known(request);
-    if (row && row.put_out_at !== null) this.store.phones.remove(row.id);
+    if (row && row.put_out_at !== null) {
+      this.store.phones.remove(row.id);
+      this.leavingSinceMs.delete(row.id);
+    }
     request.res!.clearCookie(COOKIE);
   }
 
@@ -137,6 +143,7 @@ export class PhoneDesk {
     const row = this.store.phones.get(id);
     if (!row) throw notFound('phone', id);
     this.hub.end((request) => this.askedBy.get(request) === id);
+    this.forGood.add({ putOut: id });
     this.store.phones.put({ ...row, put_out_at: new Date(this.nowMs()).toISOString() });
     this.hub.changed('phones');
   }

@@ -1,4 +1,5 @@
 import request from 'supertest';
+import { ForGood } from '../keeping/for-good';
 import { Hub } from '../live/hub';
 import { DATE, testServer, type TestServer } from '../testing/test-server';
 import { PhoneDesk } from './phone-desk';
@@ -109,7 +110,7 @@ describe('A phone on the network', () => {
 
   it('comes too late with a code after a quarter of an hour', () => {
     let nowMs = 0;
-    const desk = new PhoneDesk(server.store, new Hub(), () => nowMs);
+    const desk = new PhoneDesk(server.store, new Hub(), new ForGood(), () => nowMs);
     const { code: made } = desk.newCode();
     nowMs = 15 * 60_000 + 1;
     expect(() => desk.join({} as never, made, 'Phone')).toThrowError(/quarter of an hour/);

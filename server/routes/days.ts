@@ -1,9 +1,10 @@
 import type { daysEndpoints } from '@core/api/endpoints/days';
-import { hoursOn, withDate } from '@core/api';
+import { hoursOn, storedSetup, withDate, type StoredSetup } from '@core/api';
 import { fact } from '@core/day';
-import { copySetup, keepCalendar } from '../calendar';
+import { copySetup } from '../calendar';
 import { notFound, refusalOf } from '../problems';
 import { EncodedReply } from '../routing/mount';
+import { stale } from '../routing/records';
 import { setupChanged } from '../routing/setup-changed';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
@@ -15,36 +16,31 @@ export function daysRoutes({
   journal,
   hub,
   clock,
+  calendar,
   admit,
   practice,
   dayClosed,
 }: Services): Handlers<typeof daysEndpoints> {
   const changed = setupChanged({ dayCache, hub });
-  /** The date up to which the calendar has been followed: days come and go with it. */
-  let keptOn: string | undefined;
-  const keep = () => {
-    keptOn = clock.read().date;
-    return keepCalendar(store, keptOn, clock.recordedAt());
-  };
   const mustBeThere = (date: string) => {
     if (!store.days.has(date)) throw notFound('eventDay', date);
   };
-  const setupView = (date: string) => ({
-    setup: store.days.setupOf(date),
+  const setupView = (date: string): StoredSetup => ({
+    version: store.days.setupVersion(date),
+    fields: store.days.setupOf(date),
     usual: hoursOn(store.venue.get()!.fields, date, {}),
   });
   return {
-    listDays: () => {
-      if (keptOn !== clock.read().date) keep();
-      return { days: store.days.list(), erasedAt: store.guests.erasedAt() };
-    },
+    listDays: () => ({ days: store.days.list(), erasedAt: store.guests.erasedAt() }),
     readDaySetup: ({ params: { date } }) => {
       mustBeThere(date);
       return setupView(date);
     },
-    changeDaySetup: ({ params: { date }, body }) => {
+    changeDaySetup: ({ params: { date }, body: { version, fields } }) => {
       mustBeThere(date);
-      store.days.changeSetup(date, body);
+      const stands = setupView(date);
+      if (version !== stands.version) throw stale({ kind: 'eventDay', name: date }, storedSetup, stands);
+      store.days.changeSetup(date, fields);
       changed();
       return setupView(date);
     },
@@ -60,7 +56,7 @@ export function daysRoutes({
       if (open) store.days.add(date, clock.recordedAt());
       else if (store.days.has(date) && !store.days.removeEmpty(date)) throw refusalOf(fact('dayInUse', { date }));
       store.venue.change(version, { ...fields, calendar: withDate(fields.calendar, date, open) });
-      keep();
+      calendar.keep();
       changed();
       return { date, open };
     },

@@ -2,7 +2,7 @@ import { contract } from '@core/api';
 import type { guestsEndpoints } from '@core/api/endpoints/guests';
 import { dayBeforeOf, guestResult, type DayBefore } from '@core/coaching';
 import { fact, DAY_ENDS_S } from '@core/day';
-import { isAbout, journalEntry, withoutWords } from '@core/journal';
+import { isAbout, journalEntry } from '@core/journal';
 import * as z from 'zod';
 import { notFound, refusalOf } from '../problems';
 import type { Services } from '../services';
@@ -12,7 +12,14 @@ import type { Handlers } from '../routing/mount';
 const MOST_DAYS = 12;
 
 /** Guests who come back, and what is theirs: to be taken along, and to be erased. */
-export function guestsRoutes({ store, dayCache, hub, clock, manager }: Services): Handlers<typeof guestsEndpoints> {
+export function guestsRoutes({
+  store,
+  dayCache,
+  hub,
+  clock,
+  manager,
+  erasing,
+}: Services): Handlers<typeof guestsEndpoints> {
   const before = (date: string, id: string): DayBefore[] => {
     const linked = new Set(store.guests.linked(id));
     return store.guests
@@ -32,41 +39,11 @@ export function guestsRoutes({ store, dayCache, hub, clock, manager }: Services)
     return booking;
   };
 
-  /** Bookings of the same person on all other days. */
-  const alsoOn = (date: string, id: string) => {
+  /** Bookings of the same person on all days. */
+  const everywhere = (date: string, id: string) => {
     bookingOf(date, id);
-    return store.guests.alike(id);
+    return [{ date, id }, ...store.guests.alike(id)];
   };
-  const erase = (date: string, id: string) => {
-    const { fields, version } = bookingOf(date, id);
-    const drives = new Set(fields.drives.map((drive) => drive.id));
-    store.bookings.change(date, id, version, {
-      reference: fields.reference,
-      name: `Guest ${fields.reference}`,
-      languages: fields.languages,
-      arrives: fields.arrives,
-      leavesBy: fields.leavesBy,
-      pace: fields.pace,
-      gearbox: fields.gearbox,
-      touch: fields.touch,
-      sequence: fields.sequence,
-      price: fields.price,
-      paid: fields.paid,
-      briefed: fields.briefed,
-      sighted: fields.sighted,
-      avoidInstructors: [],
-      preferInstructors: [],
-      drives: fields.drives,
-    });
-    store.manager.changeReasons(id, []);
-    // The name stands in sentences as well: why a plan was made, what it left out, notes about others.
-    store.guests.eraseName(date, fields.name, `Guest ${fields.reference}`, clock.recordedAt());
-    for (const { entry } of dayCache.of(date).entries) {
-      const erased = withoutWords(entry, id, drives, fields.name);
-      if (erased) store.guests.erase(entry.id, JSON.stringify(z.encode(journalEntry, erased)), clock.recordedAt());
-    }
-  };
-
   return {
     readBefore: ({ params: { date, id } }) => {
       bookingOf(date, id);
@@ -101,13 +78,13 @@ export function guestsRoutes({ store, dayCache, hub, clock, manager }: Services)
       };
       response.set('content-disposition', `attachment; filename="guest-${date}.json"`).json(document);
     },
-    readErasure: ({ params: { date, id } }) => ({
-      days: [date, ...alsoOn(date, id).map((other) => other.date)].sort(),
-    }),
-    eraseGuest: ({ params: { date, id } }) => {
-      // All of one person or nothing.
-      const all = [{ date, id }, ...alsoOn(date, id)];
-      store.db.transaction(() => all.forEach((one) => erase(one.date, one.id))).immediate();
+    readErasure: ({ params: { date, id } }) => {
+      const all = everywhere(date, id);
+      return { days: all.map((one) => one.date).sort(), mentions: all.flatMap((one) => erasing.mentions(one)) };
+    },
+    eraseGuest: ({ params: { date, id }, body: { notes } }) => {
+      const all = everywhere(date, id);
+      erasing.erase(all, notes);
       for (const one of all) dayCache.forget(one.date);
       hub.changed('erased');
       return { erased: id };

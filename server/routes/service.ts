@@ -10,6 +10,7 @@ export function serviceRoutes({
   dayCache,
   hub,
   flags,
+  calendar,
   clock,
   planJobs,
   devices,
@@ -25,6 +26,7 @@ export function serviceRoutes({
     adjustClock: ({ body }) => {
       if (!clock.adjust(body)) throw demoOnly();
       hub.changed('clock');
+      calendar.follow();
       flags.tell();
       return clock.read();
     },
@@ -35,6 +37,7 @@ export function serviceRoutes({
       dayCache.forget();
       devices.forget();
       manager.forget();
+      calendar.keep();
       practice.forget();
       hub.changed('reset');
       flags.tell();

@@ -2,14 +2,13 @@ import { storedVenue } from '@core/api';
 import type { venueEndpoints } from '@core/api/endpoints/venue';
 import { fact } from '@core/day';
 import { refusalOf } from '../problems';
-import { keepCalendar } from '../calendar';
 import { stale } from '../routing/records';
 import { setupChanged } from '../routing/setup-changed';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 
 /** The venue and its rules. */
-export function venueRoutes({ store, dayCache, hub, clock }: Services): Handlers<typeof venueEndpoints> {
+export function venueRoutes({ store, dayCache, hub, calendar }: Services): Handlers<typeof venueEndpoints> {
   const changed = setupChanged({ dayCache, hub });
   return {
     readVenue: () => store.venue.get()!,
@@ -18,7 +17,7 @@ export function venueRoutes({ store, dayCache, hub, clock }: Services): Handlers
       if (twin) throw refusalOf(fact('idIsACars', { id: twin.id }));
       const stored = store.venue.change(version, fields);
       if (!stored) throw stale({ kind: 'venue' }, storedVenue, store.venue.get()!);
-      keepCalendar(store, clock.read().date, clock.recordedAt());
+      calendar.keep();
       changed();
       return stored;
     },

@@ -42,8 +42,10 @@ export function dayStore(db: Db) {
   );
   const insertByCalendar = db.prepare('insert into event_day (date, created_at, by_calendar) values (?, ?, 1)');
   const remove = db.prepare('delete from event_day where date = ?');
-  const setup = db.prepare<[string], { setup: string | null }>('select setup from event_day where date = ?');
-  const updateSetup = db.prepare('update event_day set setup = ? where date = ?');
+  const setup = db.prepare<[string], { setup: string | null; version: number }>(
+    'select setup, setup_version as version from event_day where date = ?',
+  );
+  const updateSetup = db.prepare('update event_day set setup = ?, setup_version = setup_version + 1 where date = ?');
   const columns = 'revision, author, reason, accepted_at, despite';
   const newest = db.prepare<[string, string], RevisionRow & { document: string }>(
     `select ${columns}, document from plan_revision where date = ? and surface = ? order by revision desc`,
@@ -102,6 +104,8 @@ export function dayStore(db: Db) {
       const text = setup.get(date)?.setup;
       return (text && daySetup.safeParse(JSON.parse(text)).data) || {};
     },
+    /** Which of its setups that is, from 1. */
+    setupVersion: (date: string): number => setup.get(date)?.version ?? 1,
     changeSetup: (date: string, of: DaySetup): void => {
       const text = JSON.stringify(z.encode(daySetup, of));
       updateSetup.run(text === '{}' ? null : text, date);

@@ -25,7 +25,7 @@ export interface TestServer {
 }
 
 /** The real application on a database in memory: the demo's venue, fleet and crew, one empty day, noon. */
-export function testServer(options: Pick<AppOptions, 'hosts' | 'backUp' | 'resetDemo'> = {}): TestServer {
+export function testServer(options: Pick<AppOptions, 'hosts' | 'backUp' | 'resetDemo' | 'forGood'> = {}): TestServer {
   const store = openStore(openDatabase(':memory:'));
   store.venue.create({ ...LARKMERE, calendar: NO_PATTERN });
   for (const car of FLEET) store.cars.add(car.id, car);

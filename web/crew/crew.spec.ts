@@ -40,6 +40,7 @@ describe('The crew', () => {
     const fields = z.encode(instructor, anInstructor());
     http.expectOne('/api/instructors').flush({ instructors: [{ id: 'i1', version: 1, fields }] });
     await settle();
+    await fixture.whenStable();
     data.planned(plan, 2);
     await settle();
     expect(text()).toContain('Anselm Holt');

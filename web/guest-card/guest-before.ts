@@ -7,10 +7,9 @@ import { Button } from 'primeng/button';
 import type { Observable } from 'rxjs';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
-import { PLAIN_WORDS } from '../data/screen-words';
 import { ManagerLock } from '../crew/manager-lock';
 import { Manager } from '../data/manager';
-import { Ask } from '../shell/ask';
+import { EraseGuest } from './erase-guest';
 import { SameGuest } from './same-guest';
 import { known } from '../data/reading';
 import { Unread } from '../shell/unread';
@@ -19,7 +18,7 @@ import { Unread } from '../shell/unread';
 @Component({
   selector: 'jl-guest-before',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, Unread, ManagerLock, SameGuest],
+  imports: [Button, EraseGuest, Unread, ManagerLock, SameGuest],
   templateUrl: './guest-before.html',
   styles: `
     .day {
@@ -40,7 +39,6 @@ import { Unread } from '../shell/unread';
 export class GuestBefore {
   private readonly api = inject(Api);
   private readonly data = inject(DayService);
-  private readonly ask = inject(Ask);
   protected readonly manager = inject(Manager);
   protected readonly finding = signal(false);
   /** Somebody wants to erase, and the manager's code is asked for. */
@@ -67,29 +65,6 @@ export class GuestBefore {
 
   protected apart(other: string): void {
     this.take(this.api.call(contract.unlinkGuests, { params: this.params(), body: { other } }));
-  }
-
-  /** Only once the name has been typed: it cannot be taken back. */
-  protected erase(): void {
-    this.api.call(contract.readErasure, { params: this.params() }).subscribe({
-      next: ({ days }) => void this.eraseOn(days),
-      error: (error: Error) => this.data.refuse(error.message),
-    });
-  }
-
-  private async eraseOn(days: readonly string[]): Promise<void> {
-    const when = days.map((date) => PLAIN_WORDS.dateWithYear(date)).join(', ');
-    const typed = await this.ask.for(
-      `Erase ${this.name()} for good?`,
-      `On ${when}. Laps stay as anonymous counts; backups that were made before still hold the name. Type the name to erase it`,
-    );
-    if (typed === undefined) return;
-    if (typed.trim() !== this.name())
-      return this.data.refuse('Nothing was erased: the name was not typed as it stands.');
-    this.api.call(contract.eraseGuest, { params: this.params() }).subscribe({
-      next: () => this.data.say('Name, contact and words are erased.'),
-      error: (error: Error) => this.data.refuse(error.message),
-    });
   }
 
   private take(call: Observable<{ days: DayBefore[] }>): void {

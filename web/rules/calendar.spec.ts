@@ -12,7 +12,7 @@ async function shown() {
   it.http.expectOne('/api/venue').flush({ version: 4, fields: A_VENUE });
   await settle();
   for (const one of it.http.match('/api/days/2027-05-22/setup')) {
-    one.flush({ setup: { closes: '20:00' }, usual: { from: '09:00', to: '17:00' } });
+    one.flush({ version: 3, fields: { closes: '20:00' }, usual: { from: '09:00', to: '17:00' } });
   }
   await settle();
   return { ...it, data };
@@ -99,6 +99,24 @@ describe('The calendar', () => {
     await press('Save the calendar');
     const { version, fields } = sent().request.body as { version: number; fields: typeof A_VENUE };
     expect([version, fields.name, fields.calendar.patterns[0]!.from]).toEqual([6, 'Larkmere Station', '05-03']);
+  });
+
+  it('goes over what somebody else has set up of the same day only when asked again', async () => {
+    const { fixture, press, http, text } = await shown();
+    const closes = (fixture.nativeElement as HTMLElement).querySelector<HTMLInputElement>('#field-closes')!;
+    closes.value = '21:00';
+    closes.dispatchEvent(new Event('input'));
+    await settle();
+    await press('Save this day');
+    const sent = () => http.expectOne({ method: 'PUT', url: '/api/days/2027-05-22/setup' });
+    const current = { version: 4, fields: {}, usual: { from: '09:00', to: '17:00' } };
+    const problem = { type: 'about:blank', title: 'x', status: 409, detail: 'x', current };
+    sent().flush(problem, { status: 409, statusText: 'Conflict' });
+    await settle();
+    expect(text()).toContain('Somebody has changed this day meanwhile');
+    expect(closes.value).toBe('21:00');
+    await press('Save this day');
+    expect(sent().request.body).toEqual({ version: 4, fields: { closes: '21:00' } });
   });
 
   it('reads days of the year as people write them', () => {

@@ -172,9 +172,12 @@ export class CalendarScreen {
     params: () => this.setUpDate(),
     stream: ({ params: date }) => this.api.call(contract.readDaySetup, { params: { date } }),
   });
+  /** The version that the next save goes over. */
+  private readonly setupVersion = linkedSignal(() => known(this.stored)?.version);
+  protected readonly setupFault = linkedSignal<unknown, string>({ source: this.stored.value, computation: () => '' });
   protected readonly own = computed(() => {
     const stored = known(this.stored);
-    return stored && z.encode(daySetup, stored.setup);
+    return stored && z.encode(daySetup, stored.fields);
   });
   protected readonly firstDay = computed(() => (this.fields()?.calendar.weekStartsOn ?? 1) % 7);
   protected readonly usualHours = computed(() => {
@@ -241,13 +244,19 @@ export class CalendarScreen {
 
   protected saveSetup(setup: unknown): void {
     const params = { date: this.chosen() };
-    this.api.call(contract.changeDaySetup, { params, body: setup as DaySetup }).subscribe({
+    const body = { version: this.setupVersion()!, fields: setup as DaySetup };
+    this.api.call(contract.changeDaySetup, { params, body }).subscribe({
       next: () => {
         this.stored.reload();
         this.data.reload();
         this.data.say(`${this.text(params.date)} is saved. Plan it again to use it.`);
       },
-      error: (error: Error) => this.data.refuse(error.message),
+      error: (error: Error) => {
+        const conflict = conflictOf(error);
+        if (!conflict) return this.data.refuse(error.message);
+        this.setupVersion.set(conflict.version);
+        this.setupFault.set('Somebody has changed this day meanwhile; save again to put yours in its place.');
+      },
     });
   }
 

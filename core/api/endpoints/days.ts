@@ -3,12 +3,10 @@ import { dayClose } from '../../closing/close-of-day';
 import { crewDay } from '../../crew/load';
 import { carDay } from '../../garage/usage';
 import { journalEntry, recordedEntry } from '../../journal/entry';
-import { timeWindow } from '../../day/time';
 import { daySetup } from '../../venue/calendar';
 import { daySummary, dayView } from '../day-view';
-import { date, dateAndId, endpoint, type Endpoint, raw } from '../endpoint';
-
-const daySetupView = z.object({ setup: daySetup, usual: timeWindow });
+import { date, dateAndId, endpoint, type Endpoint, raw, version } from '../endpoint';
+import { storedSetup } from '../setup';
 
 /** Event days, their journals, and what is counted from them. */
 export const daysEndpoints = {
@@ -39,7 +37,7 @@ export const daysEndpoints = {
     access: 'phone',
     summary: 'What a day has of its own, and the hours that it would have without',
     params: date,
-    reply: daySetupView,
+    reply: storedSetup,
     refusals: [404],
   }),
   changeDaySetup: endpoint({
@@ -48,9 +46,9 @@ export const daysEndpoints = {
     access: 'manager',
     summary: 'Change what a day has of its own; what is left out is as the venue has it',
     params: date,
-    body: daySetup,
-    reply: daySetupView,
-    refusals: [404],
+    body: z.strictObject({ version, fields: daySetup }),
+    reply: storedSetup,
+    refusals: [404, 409],
   }),
   copyDaySetup: endpoint({
     method: 'post',

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { dayBefore } from '../../coaching/before';
-import { foundGuest } from '../setup';
+import { foundGuest, mention } from '../setup';
 import { dateAndId, endpoint, type Endpoint, id, raw } from '../endpoint';
 
 /** Guests who come again, and what is theirs: to be taken along, and to be erased. */
@@ -56,9 +56,10 @@ export const guestsEndpoints = {
     method: 'get',
     path: '/api/days/:date/guests/:id/erasure',
     access: 'managerAlone',
-    summary: 'Where a guest would be erased: every day of the same person',
+    summary:
+      'Where a guest would be erased: every day of the same person, and notes of others that a part of the name stands in',
     params: dateAndId,
-    reply: z.object({ days: z.array(z.iso.date()) }),
+    reply: z.object({ days: z.array(z.iso.date()), mentions: z.array(mention) }),
     refusals: [404],
   }),
   eraseGuest: endpoint({
@@ -68,6 +69,7 @@ export const guestsEndpoints = {
     summary:
       "Erase a guest's name, contact and words for good, on every day of the same person; laps stay as anonymous counts",
     params: dateAndId,
+    body: z.strictObject({ notes: z.array(id.shape.id).max(2000) }),
     reply: z.object({ erased: z.string() }),
     refusals: [403, 404],
   }),
