@@ -65,6 +65,7 @@ describe('The demo', () => {
 
   it('brings a sample list of forty bookings without a fault', () => {
     const list = readBookingList(readFileSync('demo/sample-bookings.csv', 'utf8'), {
+      date: DEMO_DATE,
       cars: FLEET,
       instructors: CREW,
       bookings: [],

@@ -11,7 +11,7 @@ import { readBookingList } from '@exchange/booking-list';
 import { byAdvice } from './crew/marshal';
 import { PlayedDay } from './crew/play';
 import { garageMorning, garageOfDemoDay } from './garage-day';
-import { CREW, CREW_SEED, DEMO_SEED, DEMO_STARTS_S, FLEET } from './larkmere';
+import { CREW, CREW_SEED, DEMO_DATE, DEMO_SEED, DEMO_STARTS_S, FLEET } from './larkmere';
 import type { Act } from './plan-player';
 import { SLIPWAY } from './slipway';
 
@@ -42,6 +42,7 @@ const HERE = dirname(fileURLToPath(import.meta.url));
 /** The bookings of the demo day, read from its list like any other. */
 export function demoBookings(): BookingFields[] {
   const list = readBookingList(readFileSync(join(HERE, 'larkmere-day.csv'), 'utf8'), {
+    date: DEMO_DATE,
     cars: FLEET,
     instructors: CREW,
     bookings: [],

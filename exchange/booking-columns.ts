@@ -1,5 +1,6 @@
 import { type BookingFields, type ListWord, type PaceClass } from '@core/api';
 import { dateIn, timeIn, type DateOrder } from '@core/day';
+import { distance } from 'fastest-levenshtein';
 import { languageIn } from './language-words';
 import { numberIn } from './list-rows';
 
@@ -55,6 +56,16 @@ interface Column extends Described {
 
 const text = (cell: string) => cell;
 
+/** What may stand behind a comma and is no given name. */
+const BEHIND_NAMES = /^(jr|sr|i{2,3}|iv|dr|md|phd|msc|esq|mr|mrs|ms|herr|frau)\.?$/i;
+
+/** A name in the order in which it is said: `Faro, Ines` is Ines Faro. */
+export function givenFirst(cell: string): string {
+  const [surname, given, ...more] = cell.split(/\s*,\s*/);
+  const turned = surname && given && more.length === 0 && /\p{L}/u.test(given) && !BEHIND_NAMES.test(given);
+  return turned ? `${given} ${surname}` : cell;
+}
+
 function number(cell: string, { decimalComma }: CellContext): number {
   const read = numberIn(cell, decimalComma);
   if (read === undefined) throw new CellError(`expected a number, got "${cell}"`);
@@ -71,6 +82,22 @@ function date(cell: string, { dateOrder }: CellContext): string {
   const read = dateIn(cell, dateOrder);
   if (read === undefined) throw new CellError(`expected a date such as 1990-05-31 or 31.5.1990, got "${cell}"`);
   return read;
+}
+
+/** The car of the fleet that a name may be a misspelling of, by its id; nothing where none is near, or two are as near. */
+export function nearestCar(word: string, cars: BookingNames['cars']): string | undefined {
+  const plain = (name: string) =>
+    name
+      .normalize('NFKD')
+      .toLowerCase()
+      .replace(/[^\p{L}\p{N}]/gu, '');
+  const wanted = plain(word);
+  const byDistance = cars
+    .map(({ id, name }) => ({ id, off: distance(plain(name), wanted) }))
+    .sort((a, b) => a.off - b.off);
+  const [first, second] = byDistance;
+  if (!first || first.off > Math.max(1, Math.floor(wanted.length / 3)) || first.off === second?.off) return undefined;
+  return first.id;
 }
 
 /** What the venue has said that a word means. */
@@ -196,7 +223,12 @@ const COLUMNS: Readonly<Record<keyof BookingFields, Described>> = {
     meaning: 'the booking’s own number; by it a row finds its booking again',
     read: text,
   },
-  name: { header: 'name', required: true, meaning: 'the guest', read: text },
+  name: {
+    header: 'name',
+    required: true,
+    meaning: 'the guest; `Faro, Ines` is read as `Ines Faro`',
+    read: givenFirst,
+  },
   arrives: { header: 'arrives', required: true, meaning: 'time of day, `9:40`', read: time },
   drives: {
     header: 'drives',
@@ -247,6 +279,7 @@ const COLUMNS: Readonly<Record<keyof BookingFields, Described>> = {
   price: { header: 'price', meaning: 'amount in the venue’s currency', read: number, empty: 0 },
   paid: { header: 'paid', meaning: 'amount', read: number, empty: 0 },
   email: { header: 'email', meaning: 'e-mail address', read: text },
+  phone: { header: 'telephone', meaning: 'text', read: text },
   birthday: { header: 'birthday', meaning: '`1990-05-31`, `31.5.1990`, `31 May 1990` and the like', read: date },
   occasion: { header: 'occasion', meaning: 'text', read: text },
   notes: { header: 'notes', meaning: 'text, line breaks allowed', read: text },
@@ -301,6 +334,7 @@ export function normalHeader(header: string): string {
  * `columnOf` does.
  */
 const ALSO_CALLED: Readonly<Record<string, string>> = {
+  date: 'event date, event day, day, on, datum, tag, termin, jour, fecha, dia, data, giorno, dag, dato',
   reference:
     'booking, booking no, booking number, booking reference, order no, ticket, voucher, code, buchung, buchungsnummer, auftrag, gutschein, nummer, numero, reservation, no de reservation, bon, reserva, localizador, prenotazione, buono, boeking, bestelling',
   name: 'guest, guest name, full name, customer, participant, driver, gast, teilnehmer, kunde, fahrer, nom, nom complet, client, participant, conducteur, nombre, cliente, invitado, nome, ospite, pilota, naam, klant',
@@ -318,12 +352,16 @@ const ALSO_CALLED: Readonly<Record<string, string>> = {
   price: 'total, amount, preis, betrag, summe, prix, montant, precio, importe, prezzo, importo, prijs, bedrag',
   paid: 'deposit, bezahlt, anzahlung, paye, acompte, pagado, pagato, betaald',
   email: 'e mail, mail, e mail address, courriel, correo, posta',
+  telephone:
+    'phone, tel, phone no, phone number, telephone number, mobile, mobile no, cell, handy, handynummer, telefon, telefonnummer, telefoon, mobiel, portable, telefono, movil, cellulare',
   birthday:
     'date of birth, born, geburtstag, geburtsdatum, date de naissance, nacimiento, data di nascita, geboortedatum',
   occasion: 'anlass, occasion speciale, ocasion, occasione, gelegenheid',
   notes:
     'note, comment, comments, remarks, bemerkung, bemerkungen, notiz, remarque, remarques, commentaire, notas, opmerking, opmerkingen',
 };
+/** The day of a row is no field of a booking: it says whether the row is one of this day at all. */
+export const DATE_COLUMN = 'date';
 const CALLED = new Map(
   Object.entries(ALSO_CALLED).flatMap(([column, names]) => names.split(', ').map((name) => [name, column] as const)),
 );

@@ -3,6 +3,7 @@ import { BOOKING_COLUMNS } from './booking-columns';
 import { readBookingList, type BookingListContext } from './booking-list';
 
 const context: BookingListContext = {
+  date: '2027-05-22',
   cars: [
     { id: 'c4', name: 'Halyard GT', number: 4 },
     { id: 'c5', name: 'Halyard GT', number: 5 },
@@ -21,6 +22,57 @@ const faultsOf = (csv: string) =>
   rowsOf(csv).map(({ faults }) => faults.map(({ column, reason }) => `${column}: ${reason}`));
 
 describe('A booking list', () => {
+  it('leaves rows of other days out, each with its day, and tells a date that is none', () => {
+    const [own, other, without, faulty] = rowsOf(
+      'Datum;Name;Arrives;Drives\n22.5.2027;Ines;9:10;Sabrel R x5\n23.05.2027;Rui;9:20;Nobody x5\n;Piet;9:30;Sabrel R x5\n22.13.27;Ada;9:40;Sabrel R x5',
+    );
+    expect([own!.outcome, other!.outcome, other!.date, other!.name]).toEqual([
+      'added',
+      'otherDay',
+      '2027-05-23',
+      'Rui',
+    ]);
+    expect(without!.outcome).toBe('added');
+    expect(faulty!.faults[0]).toEqual(jasmine.objectContaining({ column: 'Datum' }));
+    // The month leads where the column shows it.
+    const american = rowsOf(
+      'event date,name,arrives,drives\n5/22/2027,Ines,9:10,Sabrel R x5\n5/2/27,Rui,9:10,Sabrel R x5',
+    );
+    expect(american.map(({ outcome, date }) => [outcome, date])).toEqual([
+      ['added', undefined],
+      ['otherDay', '2027-05-02'],
+    ]);
+  });
+
+  it('turns a surname that stands first, knows a telephone, and leaves titles alone', () => {
+    const rows = rowsOf(
+      'name,arrives,drives,Handy\n"Faro, Ines",9:10,Sabrel R x5,+34 600 000 000\n"Alba, Jr.",9:10,Sabrel R x5,\n"Ada, Bo, Cy",9:10,Sabrel R x5,',
+    );
+    expect(rows.map(({ fields }) => fields!.name)).toEqual(['Ines Faro', 'Alba, Jr.', 'Ada, Bo, Cy']);
+    expect(rows.map(({ reference }) => reference)[0]).toBe('ines-faro-0910');
+    expect(rows[0]!.fields!.phone).toBe('+34 600 000 000');
+  });
+
+  it('finds the car that a misspelt one may be, and none where two are as near or none is near', () => {
+    const cars = [
+      { id: 'c1', name: 'Corrin', number: 1 },
+      { id: 'c2', name: 'Halyard GT', number: 2 },
+      { id: 'c3', name: 'Halyard GS', number: 3 },
+      { id: 'c4', name: 'Sabrel R', number: 4 },
+    ];
+    const list = readBookingList(
+      `${HEAD}\nA1,Ines,9:10,Corin x5\nA2,Rui,9:10,Halyard GX x5\nA3,Ada,9:10,Tessel x5\nA4,Bo,9:10,sabrel-r x5`,
+      { ...context, cars },
+    );
+    if (!list.ok) throw new Error('not read');
+    expect(list.preview.unknownCars.map(({ name, nearest }) => [name, nearest])).toEqual([
+      ['Corin', 'c1'],
+      ['Halyard GX', undefined],
+      ['Tessel', undefined],
+      ['sabrel-r', 'c4'],
+    ]);
+  });
+
   it('knows a ride beside the instructor', () => {
     const [row] = rowsOf(`${HEAD}\nA1,Ines,9:10,ride Sabrel R x2 + Sabrel R x5`);
     expect(row!.fields!.drives.map(({ laps, ride }) => [laps, ride?.seats])).toEqual([

@@ -1,5 +1,5 @@
 import { bookingFields, type Booking, type BookingFields, type ImportPreview, type ImportRow } from '@core/api';
-import { dateOrderOf, faultsOf, MOST_GUESTS_A_DAY, wallClock, type DateOrder, type Fault } from '@core/day';
+import { dateIn, dateOrderOf, faultsOf, MOST_GUESTS_A_DAY, wallClock, type DateOrder, type Fault } from '@core/day';
 import { median } from '@core/median';
 import * as z from 'zod';
 import { firstFaultOf, numberIn, parseLines, usesDecimalComma, type ListLine } from './list-rows';
@@ -8,12 +8,17 @@ import {
   carAndLaps,
   CellError,
   columnOf,
+  DATE_COLUMN,
+  givenFirst,
   lapsIn,
+  nearestCar,
   type BookingNames,
   type CellContext,
 } from './booking-columns';
 
 export interface BookingListContext extends BookingNames {
+  /** The day that the list is read for: rows of others are left out. */
+  readonly date: string;
   /** The bookings that the day has already. */
   readonly bookings: readonly Booking[];
 }
@@ -44,8 +49,14 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
     };
   }
   const decimalComma = usesDecimalComma(headers, body, NUMBER_HEADERS);
-  if (body.length > MOST_GUESTS_A_DAY) {
-    const message = `the list has ${body.length} rows, and a day holds ${MOST_GUESTS_A_DAY} guests at most`;
+  const days = daysOf(headers, body);
+  const otherDay = (row: ListLine) => {
+    const date = days.get(row);
+    return date === context.date || date === UNREADABLE ? undefined : date;
+  };
+  const own = body.filter((row) => otherDay(row) === undefined).length;
+  if (own > MOST_GUESTS_A_DAY) {
+    const message = `the list has ${own} rows of a day, and a day holds ${MOST_GUESTS_A_DAY} guests at most`;
     return { ok: false, faults: [{ path: '(file)', message }] };
   }
   const stored = new Map(context.bookings.map((booking) => [booking.fields.reference, booking]));
@@ -53,8 +64,14 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
   const unknown = { cars: new Map<string, number>(), languages: new Map<string, number>() };
   const dateOrder = dateOrderOf(cellsUnder('birthday', headers, body));
   // Without the columns that it needs, no row says anything.
-  const read = (missing.length > 0 ? [] : body).map((row) => {
-    const { named, ...one } = readRow(row, { names: header.cells, headers, decimalComma, dateOrder, context, stored });
+  const read = (missing.length > 0 ? [] : body).map((row): ImportRow => {
+    const date = otherDay(row);
+    if (date !== undefined) {
+      const name = givenFirst(row.cells[headers.indexOf('name')] ?? '');
+      return { line: row.line, reference: '', name, outcome: 'otherDay', changes: [], faults: [], date };
+    }
+    const at = { names: header.cells, headers, decimalComma, dateOrder, context, stored };
+    const { named, ...one } = readRow(row, { ...at, day: days.get(row) });
     for (const of of ['cars', 'languages'] as const) {
       for (const word of named[of]) unknown[of].set(word, (unknown[of].get(word) ?? 0) + 1);
     }
@@ -77,13 +94,14 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
         (name, place) =>
           name.trim() !== '' &&
           !BOOKING_COLUMNS.some((column) => column.header === headers[place]) &&
-          !PARTS_OF_DRIVES.some((part) => part === headers[place]),
+          ![DATE_COLUMN, ...PARTS_OF_DRIVES].some((part) => part === headers[place]),
       ),
       missingColumns: missing.map((column) => column.header),
-      columns: [...BOOKING_COLUMNS.map((column) => column.header), ...PARTS_OF_DRIVES],
+      columns: [...BOOKING_COLUMNS.map((column) => column.header), ...PARTS_OF_DRIVES, DATE_COLUMN],
       unknownCars: [...unknown.cars].map(([name, rows]) => {
         const lapPrice = prices.get(name.toLowerCase());
-        return { name, rows, ...(lapPrice !== undefined && { lapPrice }) };
+        const nearest = nearestCar(name, context.cars);
+        return { name, rows, ...(lapPrice !== undefined && { lapPrice }), ...(nearest !== undefined && { nearest }) };
       }),
       unknownLanguages: [...unknown.languages].map(([name, rows]) => ({ name, rows })),
       prices: context.cars.flatMap(({ id, name, lapPrice }) => {
@@ -94,6 +112,17 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
       rows: read,
     },
   };
+}
+
+const UNREADABLE = '';
+
+/** Of which day each row is, where the list tells. */
+function daysOf(headers: readonly string[], body: readonly ListLine[]): ReadonlyMap<ListLine, string> {
+  const place = headers.indexOf(DATE_COLUMN);
+  if (place < 0) return new Map();
+  const order = dateOrderOf(cellsUnder(DATE_COLUMN, headers, body));
+  const filled = body.filter(({ cells }) => cells[place]);
+  return new Map(filled.map((row) => [row, dateIn(row.cells[place]!, order) ?? UNREADABLE]));
 }
 
 function cellsUnder(header: string, headers: readonly string[], body: readonly ListLine[]): string[] {
@@ -165,6 +194,7 @@ function readRow(
     dateOrder,
     context,
     stored: known,
+    day,
   }: {
     /** The headers as the list writes them. */
     readonly names: readonly string[];
@@ -174,6 +204,8 @@ function readRow(
     readonly context: BookingListContext;
     /** The bookings of the day, by reference. */
     readonly stored: ReadonlyMap<string, Booking>;
+    /** Of which day the row is by the list; nothing where it does not tell. */
+    readonly day: string | undefined;
   },
 ): ImportRow & { readonly named: { readonly cars: readonly string[]; readonly languages: readonly string[] } } {
   const cellOf = (header: string) => cells[headers.indexOf(header)] ?? '';
@@ -182,7 +214,7 @@ function readRow(
     names[headers.indexOf(header === 'drives' && !headers.includes('drives') ? 'car' : header)] ?? header;
   const reference = headers.includes('reference')
     ? cellOf('reference')
-    : madeReference(cellOf('name'), cellOf('arrives'));
+    : madeReference(givenFirst(cellOf('name')), cellOf('arrives'));
   const named = { cars: [] as string[], languages: [] as string[] };
   const stored = known.get(reference);
   const cellContext: CellContext = {
@@ -193,6 +225,10 @@ function readRow(
     driveIds: stored?.fields.drives.map(({ id }) => id) ?? [],
   };
   const faults: ImportRow['faults'] = [];
+  if (day === UNREADABLE) {
+    const reason = `expected a date such as 2027-05-22 or 22.5.2027, got "${cellOf(DATE_COLUMN)}"`;
+    faults.push({ column: ownName(DATE_COLUMN), reason });
+  }
   const values: Record<string, unknown> = stored ? { ...stored.fields } : {};
   if (cells.length > headers.length)
     faults.push({ column: '', reason: `has ${cells.length} cells, the header ${headers.length}` });
@@ -213,7 +249,7 @@ function readRow(
     if (column.required && !cell) faults.push({ column: ownName(column.header), reason: 'is empty' });
   }
   if (stored) keepMadeByHand(values, stored.fields);
-  const row = { line, reference, name: cellOf('name') };
+  const row = { line, reference, name: givenFirst(cellOf('name')) };
   const checked = faults.length === 0 ? checkFields(values) : undefined;
   if (!checked?.fields)
     return {

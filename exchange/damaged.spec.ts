@@ -89,6 +89,7 @@ const LIST = [
   'A2;Piet Verhoeve;9:20;9 x7 + 4 x5;;;',
 ].join('\r\n');
 const NAMES = {
+  date: '2027-05-22',
   cars: [
     { id: 'c4', name: 'Halyard GT', number: 4 },
     { id: 'c9', name: 'Sabrel R', number: 9 },

@@ -21,6 +21,7 @@ import { JournalWriter } from './journal-writer';
 import { Flags } from './live/flags';
 import { Hub } from './live/hub';
 import { PracticeDesk } from './live/practice-desk';
+import { ServerWatch } from './live/server-watch';
 import { Slides } from './live/slides';
 import { pruneStore } from './keeping/prune';
 import { ForGood } from './keeping/for-good';
@@ -60,7 +61,8 @@ export function createApp(options: AppOptions): {
   const { forGood = new ForGood() } = options;
   const { network = new Network({ here: '', hosts, folder: '', open: false }) } = options;
   const hub = new Hub();
-  const phones = new PhoneDesk(store, hub, forGood);
+  const watch = new ServerWatch(store, hub);
+  const phones = new PhoneDesk(store, hub, forGood, watch);
   const dayCache = new DayCache(store, clock);
   const journal = new JournalWriter(store, dayCache, hub, clock);
   const calendar = new Calendar(store, clock, () => hub.changed('setup'));
@@ -95,6 +97,7 @@ export function createApp(options: AppOptions): {
       manager,
       practice,
       phones,
+      watch,
       erasing,
       network,
       admit,
@@ -156,6 +159,7 @@ export function createApp(options: AppOptions): {
   return {
     app,
     close: () => {
+      watch.close();
       calendar.close();
       slides.close();
       practice.close();

@@ -49,7 +49,7 @@ interface Read {
   readonly owed: readonly OwedDrive[];
   /** What of the day could not be used as it is stored. */
   readonly troubles: readonly DayTrouble[];
-  /** The view as JSON, but for clock and journal; made when first asked for. */
+  /** The view as JSON, but for clock, journal and troubles; made when first asked for. */
   json?: string;
   /** The journal as JSON, entry by entry, as far as it has been asked for. */
   readonly jsonEntries: string[];
@@ -149,26 +149,28 @@ export class DayCache {
   /**
    * The whole view as JSON. Everything but the clock is encoded once, and each entry when it has come: screens that open
    * or come back ask for the same again and again.
+   *
+   * @param more what is at fault besides
    */
-  viewJson(date: string): string {
+  viewJson(date: string, more: readonly DayTrouble[] = []): string {
     const read = this.of(date);
     const { day, bookings, accepted, revision, entries, troubles, jsonEntries } = read;
     read.json ??= JSON.stringify(
-      z.encode(dayView.omit({ clock: true, journal: true }), {
+      z.encode(dayView.omit({ clock: true, journal: true, troubles: true }), {
         day,
         bookings: [...bookings],
         groups: this.store.groups.list(date),
         ...exitOf(this.store),
         plan: accepted ?? null,
         revision: revision ?? null,
-        troubles: [...troubles],
       }),
     );
     for (const entry of entries.slice(jsonEntries.length)) {
       jsonEntries.push(JSON.stringify(z.encode(recordedEntry, entry)));
     }
     const clock = JSON.stringify(this.clock.read());
-    return `${read.json.slice(0, -1)},"journal":[${jsonEntries.join(',')}],"clock":${clock}}`;
+    const faults = JSON.stringify([...more, ...troubles]);
+    return `${read.json.slice(0, -1)},"troubles":${faults},"journal":[${jsonEntries.join(',')}],"clock":${clock}}`;
   }
 
   /** The common vocabulary with what the venue has added to it. */

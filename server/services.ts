@@ -11,6 +11,7 @@ import type { Hub } from './live/hub';
 import type { Network } from './network/network';
 import type { PhoneDesk } from './phones/phone-desk';
 import type { PracticeDesk } from './live/practice-desk';
+import type { ServerWatch } from './live/server-watch';
 import type { Slides } from './live/slides';
 import type { PlanJobs } from './planner/plan-jobs';
 import type { JournalWriter } from './journal-writer';
@@ -33,6 +34,7 @@ export interface Services {
   readonly erasing: Erasing;
   readonly practice: PracticeDesk;
   readonly phones: PhoneDesk;
+  readonly watch: ServerWatch;
   readonly network: Network;
   readonly admit: Admit;
   /** Of the application that is served. */

@@ -16,14 +16,19 @@ export const listRow = z.object({
   /** By which the row finds its record again. */
   reference: z.string(),
   name: z.string(),
-  outcome: z.enum(['added', 'changed', 'unchanged', 'faulty']),
+  /** `otherDay`: left out, as a row of another day. */
+  outcome: z.enum(['added', 'changed', 'unchanged', 'faulty', 'otherDay']),
   /** Names of the fields that change. */
   changes: z.array(z.string()),
   faults: z.array(cellFault),
 });
 
 /** What the import would do with one booking. */
-export const importRow = listRow.extend({ fields: bookingFields.optional() });
+export const importRow = listRow.extend({
+  fields: bookingFields.optional(),
+  /** Of a row of another day. */
+  date: z.iso.date().optional(),
+});
 export type ImportRow = z.output<typeof importRow>;
 
 /** What taking in a list would do. */
@@ -77,6 +82,8 @@ export const unknownCar = z.object({
   rows: z.number().int(),
   /** What a lap in it costs by the list, where it tells. */
   lapPrice: moneyAmount.optional(),
+  /** Id of the car that it may be a misspelling of. */
+  nearest: z.string().optional(),
 });
 export type UnknownCar = z.output<typeof unknownCar>;
 

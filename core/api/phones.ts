@@ -42,6 +42,10 @@ export const phoneReport = z.strictObject({
   version: z.string().max(40),
   /** Entries that wait on it to be sent. */
   waiting: z.number().int().min(0).max(100_000),
+  /** Entries and bookings that it knows and the server does not. */
+  aside: z.number().int().min(0).max(100_000).default(0),
+  /** What its clock shows, ms since 1970. */
+  nowMs: z.number().optional(),
 });
 export type PhoneReport = z.output<typeof phoneReport>;
 

@@ -13,6 +13,7 @@ export const troublePlace = z.enum([
   'roster',
   'board',
   'journal',
+  'devices',
 ]);
 export type TroublePlace = z.output<typeof troublePlace>;
 
@@ -26,7 +27,14 @@ export type TroubleFact =
   | Fact<'closingBeforeOpening', { entry: string }, { by: string; closesS: number; opensS: number }>
   /** Something that only shows where the day is put together. */
   | Fact<'dayLeftOut'>
-  | Fact<'dayUnreadable'>;
+  | Fact<'dayUnreadable'>
+  // Whether the server can be believed
+  /** Its clock stands before what was written already; `lastAt` is a real moment. */
+  | Fact<'clockSetBack', object, { lastAt: string }>
+  /** Its clock is ahead (or behind, where negative) by those of the phones. */
+  | Fact<'clockOff', object, { aheadMin: number; devices: number }>
+  /** A phone knows entries and bookings that it does not. */
+  | Fact<'knownByPhone', { phone: string }, { count: number }>;
 
 export const dayTrouble = z.object({
   place: troublePlace,

@@ -34,6 +34,7 @@ export const bookingFields = z
     name: text(200).min(1, 'expected the name of the guest'),
     birthday: z.iso.date('expected a date, YYYY-MM-DD').optional(),
     email: z.email('expected an e-mail address').max(254).optional(),
+    phone: text(40).min(1).optional(),
     party: text(64).min(1).optional(),
     languages: z.array(text(35).min(1)).min(1, 'expected at least one language'),
     arrives: timeOfDay,

@@ -12,6 +12,7 @@ const THINGS: Readonly<Record<TroublePlace, string>> = {
   roster: 'An entry of the roster',
   board: 'The plan',
   journal: 'An entry of the journal',
+  devices: 'A device',
 };
 /** Of these a venue has one, which needs no name. */
 const ONLY_ONE: ReadonlySet<TroublePlace> = new Set(['rules', 'circuit']);
@@ -26,7 +27,15 @@ const REMEDIES: Readonly<Record<TroublePlace, string>> = {
   roster: 'Enter the shift or absence anew.',
   board: 'Plan the day again, or go back to an earlier plan.',
   journal: 'Enter what happened anew; the entry itself is kept as it is.',
+  devices: 'Look at the phone.',
 };
+
+/** A length of time in its largest unit, from minutes. */
+function spanWords(minutes: number): string {
+  const [hours, days] = [Math.round(minutes / 60), Math.round(minutes / 1440)];
+  if (days > 1) return `${days} days`;
+  return hours > 1 ? `${hours} h` : `${minutes} min`;
+}
 
 export function troubleWords(trouble: TroubleFact): string {
   const sentences: ByCode<TroubleFact> = {
@@ -41,6 +50,12 @@ export function troubleWords(trouble: TroubleFact): string {
       `${by} has moved the closing to ${clockMinute(closesS)}, and the day opens at ${clockMinute(opensS)}`,
     dayLeftOut: () => 'The day is shown without what is wrong in it',
     dayUnreadable: () => 'Nothing of this day can be read',
+    clockSetBack: ({ values: { lastAt } }) =>
+      `The server’s clock was set back: it stands before what was written already (${lastAt.slice(0, 16).replace('T', ' ')} UTC)`,
+    clockOff: ({ values: { aheadMin, devices } }) =>
+      `By the clock of ${devices === 1 ? 'one phone' : `${devices} phones`}, the server’s is ${spanWords(Math.abs(aheadMin))} ${aheadMin > 0 ? 'ahead' : 'behind'}`,
+    knownByPhone: ({ subjects: { phone }, values: { count } }) =>
+      `The phone “${phone}” knows ${count === 1 ? 'an entry or booking' : `${count} entries and bookings`} that the server has lost: it was started with an older copy of its data`,
   };
   return tell(sentences, trouble);
 }
@@ -48,6 +63,10 @@ export function troubleWords(trouble: TroubleFact): string {
 /** What puts it right; with its full stop. */
 export function troubleRemedyWords(place: TroublePlace, { code }: TroubleFact): string {
   if (code === 'dayUnreadable') return 'Restore a backup.';
+  if (code === 'clockSetBack' || code === 'clockOff')
+    return 'Set the clock of the server’s machine; until then times and lateness are told by the wrong one.';
+  if (code === 'knownByPhone')
+    return 'It is kept there, to be looked at and dropped; the day goes on as the server has it.';
   return code === 'closingBeforeOpening'
     ? 'It changes nothing. Take it back, or set the opening hours so that it fits.'
     : REMEDIES[place];

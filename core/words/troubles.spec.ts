@@ -37,6 +37,20 @@ describe('What is at fault in a day is told', () => {
     );
   });
 
+  it('where the server itself cannot be believed', () => {
+    expect(words.trouble(fact('clockOff', {}, { aheadMin: 1440, devices: 3 }))).toBe(
+      'By the clock of 3 phones, the server’s is 24 h ahead',
+    );
+    expect(words.trouble(fact('clockOff', {}, { aheadMin: -7, devices: 1 }))).toBe(
+      'By the clock of one phone, the server’s is 7 min behind',
+    );
+    expect(words.trouble(fact('clockSetBack', {}, { lastAt: '2027-05-22T09:30:12.000Z' }))).toContain(
+      '(2027-05-22 09:30 UTC)',
+    );
+    expect(words.trouble(fact('knownByPhone', { phone: 'Red' }, { count: 1 }))).toContain('“Red” knows an entry');
+    expect(words.troubleRemedy('devices', fact('clockSetBack', {}, { lastAt: '' }))).toContain('Set the clock');
+  });
+
   it('with what puts it right', () => {
     const places = ['rules', 'cars', 'crew', 'bookings', 'circuit', 'roster', 'board', 'journal'] as const;
     const remedies = places.map((place) => words.troubleRemedy(place, leftOut(place, true)));

@@ -3,6 +3,7 @@ import { phoneReport, type Phone, type PhoneCode, type PhoneReport } from '@core
 import { fact } from '@core/day';
 import type { Request, Response } from 'express';
 import { notFound, refusalOf } from '../problems';
+import type { ServerWatch } from '../live/server-watch';
 import type { Hub } from '../live/hub';
 import type { ForGood } from '../keeping/for-good';
 import type { Store } from '../store';
@@ -36,6 +37,7 @@ export class PhoneDesk {
     private readonly store: Store,
     private readonly hub: Hub,
     private readonly forGood: ForGood,
+    private readonly watch: ServerWatch,
     private readonly nowMs: () => number = Date.now,
   ) {}
 
@@ -120,12 +122,13 @@ export class PhoneDesk {
   }
 
   /** Takes down what a phone says of itself; gives who is to have it from now on, once. */
-  report(request: Request, report: PhoneReport): { name: string | null; handedTo: string | null } {
+  report(request: Request, { nowMs, ...report }: PhoneReport): { name: string | null; handedTo: string | null } {
     const row = this.of(request);
     if (!row) return { name: null, handedTo: null };
     const seen = new Date(this.nowMs()).toISOString();
     this.store.phones.put({ ...row, seen_at: seen, report: JSON.stringify(report), handed_to: null });
     if (row.report !== JSON.stringify(report) || row.handed_to !== null) this.hub.changed('phones');
+    this.watch.heard(row.id, nowMs);
     return { name: row.name, handedTo: row.handed_to };
   }
 

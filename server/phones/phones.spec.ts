@@ -1,10 +1,11 @@
 import request from 'supertest';
 import { ForGood } from '../keeping/for-good';
+import { ServerWatch } from '../live/server-watch';
 import { Hub } from '../live/hub';
 import { DATE, testServer, type TestServer } from '../testing/test-server';
 import { PhoneDesk } from './phone-desk';
 
-const REPORT = { who: 'Petra', screen: '/pit-exit', version: 'A1', waiting: 2 };
+const REPORT = { who: 'Petra', screen: '/pit-exit', version: 'A1', waiting: 2, aside: 0 };
 
 describe('A phone on the network', () => {
   let server: TestServer;
@@ -97,6 +98,16 @@ describe('A phone on the network', () => {
     expect(await ended).toBe(200);
   });
 
+  it('that knows more than the server tells so on every screen, as long as it does', async () => {
+    await phone.post('/api/phones/join').send({ code: await code(), name: 'Red phone' });
+    const troubles = async () =>
+      (await server.http.get(`/api/days/${DATE}`)).body.troubles.map((one: { fact: { code: string } }) => one.fact.code);
+    await phone.post('/api/phones/report').send({ ...REPORT, aside: 3, nowMs: Date.now() }).expect(200);
+    expect(await troubles()).toEqual(['knownByPhone']);
+    await phone.post('/api/phones/report').send({ ...REPORT, nowMs: Date.now() - 86_400_000 }).expect(200);
+    expect(await troubles()).toEqual(['clockOff']);
+  });
+
   it('that is added again stays one phone', async () => {
     await phone.post('/api/phones/join').send({ code: await code(), name: 'Phone 1' });
     await phone.post('/api/phones/join').send({ code: await code(), name: 'Phone 2' });
@@ -110,7 +121,9 @@ describe('A phone on the network', () => {
 
   it('comes too late with a code after a quarter of an hour', () => {
     let nowMs = 0;
-    const desk = new PhoneDesk(server.store, new Hub(), new ForGood(), () => nowMs);
+    const hub = new Hub();
+    const watch = new ServerWatch(server.store, hub);
+    const desk = new PhoneDesk(server.store, hub, new ForGood(), watch, () => nowMs);
     const { code: made } = desk.newCode();
     nowMs = 15 * 60_000 + 1;
     expect(() => desk.join({} as never, made, 'Phone')).toThrowError(/quarter of an hour/);

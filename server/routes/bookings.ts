@@ -83,6 +83,8 @@ export function bookingsRoutes({ store, dayCache, hub, clock }: Services): Handl
       return joined;
     },
     previewImport: async ({ params: { date }, body: { csv, words } }) => {
+      // An answer is remembered when it is given, whether or not the list is taken in.
+      store.listWords.keep(words ?? []);
       const read = await readingThread.read({ kind: 'preview', text: csv, situation: situationOf(date, words) });
       if (!read.ok) throw unreadable(read.faults);
       return new EncodedReply(read.json);
@@ -96,7 +98,6 @@ export function bookingsRoutes({ store, dayCache, hub, clock }: Services): Handl
         const taken = store.bookings.takeIn(date, situation.bookings, { added, changed: changes });
         if (taken === 'changedMeanwhile') continue;
         if (taken !== 'taken') throw dayFull(taken);
-        store.listWords.keep(words ?? []);
         changed(date);
         return { added: added.length, changed: changes.length, unchanged, faulty };
       }
@@ -131,6 +132,7 @@ export function bookingsRoutes({ store, dayCache, hub, clock }: Services): Handl
   function situationOf(date: string, explained: readonly ListWord[] = []): ListSituation {
     if (!store.days.has(date)) throw notFound('eventDay', date);
     return {
+      date,
       // What is said now holds over what was said before.
       words: [...explained, ...store.listWords.list()],
       cars: store.cars.list().map(({ id, fields: { name, number, lapPrice } }) => ({ id, name, number, lapPrice })),

@@ -19,6 +19,7 @@ export function daysRoutes({
   calendar,
   admit,
   practice,
+  watch,
   dayClosed,
 }: Services): Handlers<typeof daysEndpoints> {
   const changed = setupChanged({ dayCache, hub });
@@ -65,7 +66,7 @@ export function daysRoutes({
       hub.changed('setup');
       return store.days.list().find((day) => day.date === date)!;
     },
-    readDay: ({ params: { date } }) => new EncodedReply(dayCache.viewJson(date)),
+    readDay: ({ params: { date } }) => new EncodedReply(dayCache.viewJson(date, watch.troubles())),
     appendEntry: ({ params: { date }, body, request, response }) => {
       if (body.kind === 'dayClosed') admit('manager', request);
       if (body.kind === 'planAccepted' || body.kind === 'timesSlid') throw refusalOf(fact('acceptedByPlanning', {}));

@@ -40,6 +40,7 @@ export function journalStore(db: Db) {
   const lastSeq = db.prepare<[string], { seq: number }>(
     'select coalesce(max(seq), 0) as seq from journal_entry where date = ?',
   );
+  const lastRecorded = db.prepare<[], { at: string | null }>('select max(recorded_at) as at from journal_entry');
   const insert = db.prepare('insert into journal_entry (date, seq, id, recorded_at, document) values (?, ?, ?, ?, ?)');
   return {
     /** Entries with a sequence number above `seq`, in order. */
@@ -52,6 +53,8 @@ export function journalStore(db: Db) {
         unreadable: read.flatMap(([row, entry]) => (entry ? [] : [setAside(row)])),
       };
     },
+    /** Real moment of the newest entry of all days. */
+    lastRecordedAt: (): string | null => lastRecorded.get()!.at,
     lastSeq: (date: string): number => lastSeq.get(date)!.seq,
     /** The entry with this id, on whatever day it stands; `recorded` is missing where it cannot be read. */
     find: (id: string): { date: string; recorded: RecordedEntry | undefined } | undefined => {

@@ -31,6 +31,7 @@ export function bookingFormFields(
     leavesBy: { label: 'Leaves by', kind: 'time', optional: true },
     birthday: { label: 'Birthday', kind: 'date', optional: true },
     email: { label: 'E-mail', kind: 'text', optional: true },
+    phone: { label: 'Telephone', kind: 'text', optional: true },
     occasion: { label: 'Occasion', kind: 'text', optional: true },
     sequence: {
       label: 'Order of the drives',

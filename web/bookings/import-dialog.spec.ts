@@ -64,6 +64,64 @@ describe('The import', () => {
     });
   });
 
+  it('proposes the nearest car and no new one, reads for other days, and keeps its answers when it is left', async () => {
+    const { fixture, http } = await show(ImportDialog, dayAt('09:00'), { open: true });
+    await fixture.whenStable();
+    const input = document.querySelector<HTMLInputElement>('#booking-file')!;
+    const choose = async () => {
+      const files = new DataTransfer();
+      files.items.add(new File(['reference,name'], 'list.csv'));
+      input.files = files.files;
+      input.dispatchEvent(new Event('change'));
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    };
+    await choose();
+    // So that a browser tells when the same file is chosen again.
+    expect(input.value).toBe('');
+    const preview = {
+      ...{ delimiter: ';', decimalComma: true, unknownColumns: [], missingColumns: [], columns: [], firstFault: null },
+      ...{ unknownLanguages: [], prices: [] },
+      unknownCars: [
+        { name: 'Dunock', rows: 2, nearest: 'c1' },
+        { name: 'Unheard', rows: 1 },
+      ],
+      rows: [
+        { line: 2, reference: '', name: 'X', outcome: 'otherDay', changes: [], faults: [], date: '2027-05-23' },
+        { line: 3, reference: '', name: 'Y', outcome: 'otherDay', changes: [], faults: [], date: '2027-05-23' },
+      ],
+    };
+    const asked = (date: string) => http.expectOne(`/api/days/${date}/bookings/preview`);
+    asked('2027-05-22').flush(preview);
+    await fixture.whenStable();
+    const chosen = [...document.querySelectorAll('[aria-label="Cars that are not in the fleet"] p-select')].map((one) =>
+      one.textContent.trim(),
+    );
+    expect(chosen).toEqual([jasmine.stringMatching(/^it is /), 'choose']);
+    const press = async (label: RegExp) => {
+      [...document.querySelectorAll('button')].find(({ textContent }) => label.test(textContent))!.click();
+      await fixture.whenStable();
+    };
+    await press(/^\s*These are the cars/);
+    const said = asked('2027-05-22');
+    expect(said.request.body.words).toEqual([{ kind: 'car', word: 'dunock', means: 'c1' }]);
+    said.flush(preview);
+    await fixture.whenStable();
+    // Left, as by Escape, and opened again: it is read as it was left.
+    fixture.componentRef.setInput('open', false);
+    await fixture.whenStable();
+    fixture.componentRef.setInput('open', true);
+    await fixture.whenStable();
+    const again = asked('2027-05-22');
+    expect(again.request.body.words.length).toBe(1);
+    again.flush(preview);
+    await fixture.whenStable();
+    await press(/2 rows of .*23 May 2027, make it an event day/);
+    http
+      .expectOne({ method: 'POST', url: '/api/days' })
+      .flush({ date: '2027-05-23', bookings: 0, drives: 0, revision: null, practice: false, byCalendar: false });
+    asked('2027-05-23').flush({ ...preview, rows: [] });
+  });
+
   it('takes in cars and people by the same way', async () => {
     const { fixture, http } = await show(ImportDialog, dayAt('09:00'), { open: true, of: 'cars' });
     await fixture.whenStable();

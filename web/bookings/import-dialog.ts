@@ -1,4 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, model, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  linkedSignal,
+  model,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
   CAR_KINDS,
@@ -15,11 +27,12 @@ import { CAR_KIND_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Select } from 'primeng/select';
-import { concatMap, from, last, type Observable } from 'rxjs';
+import { concatMap, from, last, of, type Observable } from 'rxjs';
 import type * as z from 'zod';
 import { languageOptions } from '../crew/crew-fields';
 import { Api, ApiError } from '../data/api';
 import { DayService } from '../data/day.service';
+import { PLAIN_WORDS } from '../data/screen-words';
 import { readText } from '../data/text-file';
 
 const OUTCOME_WORDS: Record<ImportRow['outcome'], string> = {
@@ -27,9 +40,10 @@ const OUTCOME_WORDS: Record<ImportRow['outcome'], string> = {
   changed: 'changed',
   unchanged: 'as it is',
   faulty: 'faulty',
+  otherDay: 'another day',
 };
 
-/** Of a car that is created from a list, until somebody says otherwise. */
+/** Of a car of a list where there is no fleet yet, so that it can be no other car's name. */
 const DEFAULT_KIND: CarKind = 'grandTourer';
 
 const isKind = (kind: string): kind is CarKind => (CAR_KINDS as readonly string[]).includes(kind);
@@ -171,13 +185,43 @@ export class ImportDialog {
     undefined,
   );
   protected readonly busy = signal(false);
-  /** Of what kind the cars are that are to be created, by their name in the list. */
-  protected readonly kindOf = signal<ReadonlyMap<string, CarKind>>(new Map());
-  /** What a car of the list may be: one to be created, of a kind, or one that is there. */
+  /** The day that the list is read for: that on screen, or another that the list has rows of. */
+  protected readonly date = linkedSignal(() => this.data.date()!);
+  private readonly chosenCars = signal<ReadonlyMap<string, string>>(new Map());
+  private readonly fleet = computed(() => this.data.day()?.cars ?? []);
+  /** What a car of the list may be: one that is there, or one to be created, of a kind. */
   protected readonly kinds = computed(() => [
+    ...this.fleet().map(({ id, name }) => ({ value: id, label: `it is ${name}` })),
     ...CAR_KINDS.map((value) => ({ value: value, label: `new: ${CAR_KIND_WORDS[value].name}` })),
-    ...(this.data.day()?.cars ?? []).map(({ id, name }) => ({ value: id, label: `it is ${name}` })),
   ]);
+  /** What each car of the list is that the fleet has not: as chosen, or the nearest there is; never a new one unasked. */
+  protected readonly carsAre = computed(() => {
+    const unasked = this.fleet().length === 0 ? DEFAULT_KIND : undefined;
+    return new Map(
+      (this.preview()?.unknownCars ?? []).map(({ name, nearest }) => [
+        name,
+        this.chosenCars().get(name) ?? nearest ?? unasked,
+      ]),
+    );
+  });
+  protected readonly takeCarsLabel = computed(() => {
+    const fresh = [...this.carsAre().values()].filter((is) => is !== undefined && isKind(is)).length;
+    if (fresh === 0) return this.carsAre().size === 1 ? 'This is the car' : 'These are the cars';
+    return fresh === 1 ? 'Create this car' : `Create these ${fresh} cars`;
+  });
+  protected readonly day = computed(() => PLAIN_WORDS.dateWithYear(this.date()));
+  /** Days of which the list has rows besides, and whether they are event days. */
+  protected readonly otherDays = computed(() => {
+    const counts = new Map<string, number>();
+    for (const { date } of this.preview()?.rows ?? []) if (date) counts.set(date, (counts.get(date) ?? 0) + 1);
+    const there = new Set(this.data.days().map(({ date }) => date));
+    return [...counts]
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([date, rows]) => {
+        const words = `${rows === 1 ? 'one row' : `${rows} rows`} of ${PLAIN_WORDS.dateWithYear(date)}`;
+        return { date, words, isThere: there.has(date) };
+      });
+  });
   protected readonly languages = languageOptions();
   protected readonly creating = signal(false);
   /** What words of this list mean, as it was said here; kept once the list is taken in. */
@@ -185,9 +229,16 @@ export class ImportDialog {
   private csv = '';
   private fileName = '';
 
+  constructor() {
+    // What was left standing is read again: the day may have changed meanwhile.
+    effect(() => {
+      if (this.open() && untracked(() => this.preview())) untracked(() => this.look());
+    });
+  }
+
   /** Faulty rows first: they are what a person has to look at. */
   protected readonly sorted = computed(() => {
-    const rank = { faulty: 0, changed: 1, added: 2, unchanged: 3 };
+    const rank = { faulty: 0, changed: 1, added: 2, unchanged: 3, otherDay: 4 };
     return [...(this.preview()?.rows ?? [])].sort((a, b) => rank[a.outcome] - rank[b.outcome] || a.line - b.line);
   });
   protected readonly good = computed(() => this.count('added') + this.count('changed'));
@@ -197,7 +248,11 @@ export class ImportDialog {
   }
 
   protected chosen(event: Event): void {
-    void this.read((event.target as HTMLInputElement).files?.[0]);
+    const input = event.target as HTMLInputElement;
+    const [file] = input.files ?? [];
+    // The same file can be chosen again at once, as after it was put right.
+    input.value = '';
+    void this.read(file);
   }
 
   protected dropped(event: DragEvent): void {
@@ -206,10 +261,9 @@ export class ImportDialog {
   }
 
   protected importGood(): void {
-    const date = this.data.date()!;
     this.busy.set(true);
     this.it()
-      .take(this.api, date, this.list())
+      .take(this.api, this.date(), this.list())
       .subscribe({
         next: ({ added, changed, faulty }) => {
           this.data.reload();
@@ -217,16 +271,31 @@ export class ImportDialog {
           this.data.say(
             `${added} ${this.it().what} added, ${changed} changed${faulty > 0 ? `, ${faulty} faulty rows left out` : ''}.`,
           );
-          this.close();
+          this.busy.set(false);
+          if (this.otherDays().length === 0) this.close();
+          else this.look();
         },
         error: (error: unknown) => this.fail(error),
       });
   }
 
-  /** Of a kind to be created, or a car that is there and called otherwise in the list. */
-  protected setKind(car: string, kind: string): void {
-    if (isKind(kind)) this.kindOf.update((known) => new Map(known).set(car, kind));
-    else this.say('car', car, kind);
+  /** Reads the list for another day of which it has rows; one that is no event day yet becomes one. */
+  protected readFor(date: string, isThere: boolean): void {
+    const there: Observable<unknown> = isThere
+      ? of(null)
+      : this.api.call(contract.addDay, { body: { date, practice: false } });
+    there.subscribe({
+      next: () => {
+        if (!isThere) this.data.reload();
+        this.date.set(date);
+        this.look();
+      },
+      error: (error: unknown) => this.fail(error),
+    });
+  }
+
+  protected setCar(car: string, is: string): void {
+    this.chosenCars.update((known) => new Map(known).set(car, is));
   }
 
   /** A word of the list means something that is known; the list is read again with it. */
@@ -238,11 +307,13 @@ export class ImportDialog {
             .toLowerCase()
             .replace(/[\s_-]+/g, ' ')
         : word.toLowerCase();
-    this.said.update((said) => [
-      { kind, word: plain, means },
-      ...said.filter((one) => one.kind !== kind || one.word !== plain),
-    ]);
+    this.note([{ kind, word: plain, means }]);
     this.look();
+  }
+
+  private note(words: readonly ListWord[]): void {
+    const isSaid = (one: ListWord) => words.some(({ kind, word }) => kind === one.kind && word === one.word);
+    this.said.update((said) => [...words, ...said.filter((one) => !isSaid(one))]);
   }
 
   /** The cars that have no price get that of the list. */
@@ -276,21 +347,26 @@ export class ImportDialog {
     this.look();
   }
 
-  /** The cars that the list books and the fleet has not; then the list is read again. */
-  protected createCars(): void {
-    const [preview, day] = [this.preview(), this.data.day()];
+  /** Cars that are there are known by what the list calls them, others are created; then the list is read again. */
+  protected takeCars(): void {
+    const [preview, day, carsAre] = [this.preview(), this.data.day(), this.carsAre()];
     if (!preview || !day) return;
+    const wanted = (preview.unknownCars ?? []).flatMap(({ name, lapPrice }) => {
+      const kind = carsAre.get(name);
+      return kind !== undefined && isKind(kind) ? [{ name, kind, lapPrice }] : [];
+    });
+    this.note(
+      [...carsAre].flatMap(([name, is]) =>
+        is === undefined || isKind(is) ? [] : [{ kind: 'car' as const, word: name.toLowerCase(), means: is }],
+      ),
+    );
+    if (wanted.length === 0) return this.look();
     this.creating.set(true);
     const at = venueOfCars(day, this.data.currency());
     this.api
       .call(contract.listCars)
       .pipe(
         concatMap(({ cars }) => {
-          const wanted = (preview.unknownCars ?? []).map(({ name, lapPrice }) => ({
-            name,
-            kind: this.kindOf().get(name) ?? DEFAULT_KIND,
-            lapPrice,
-          }));
           const fleet = cars.map(({ fields }) => fields);
           return from(namedCars(wanted, fleet, at));
         }),
@@ -323,6 +399,8 @@ export class ImportDialog {
   protected close(): void {
     this.busy.set(false);
     this.said.set([]);
+    this.chosenCars.set(new Map());
+    this.date.set(this.data.date()!);
     this.preview.set(undefined);
     this.failure.set(undefined);
     this.open.set(false);
@@ -343,7 +421,7 @@ export class ImportDialog {
 
   private look(): void {
     this.it()
-      .look(this.api, this.data.date()!, this.list())
+      .look(this.api, this.date(), this.list())
       .subscribe({
         next: (preview) => this.preview.set(preview),
         error: (error: unknown) => this.fail(error),

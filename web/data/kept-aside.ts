@@ -26,6 +26,11 @@ export class KeptAside {
     () => new Map(this.kept().flatMap(({ view }) => view.bookings.map(({ id, fields }) => [id, fields.name] as const))),
   );
 
+  /** How many entries and bookings. */
+  readonly count = computed(() =>
+    this.kept().reduce((count, { stored }) => count + stored.entries.length + stored.bookings.length, 0),
+  );
+
   constructor() {
     void this.restore();
   }

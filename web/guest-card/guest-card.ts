@@ -108,6 +108,7 @@ export class GuestCard {
       ['Occasion', fields.occasion],
       ['Born', fields.birthday],
       ['E-mail', fields.email],
+      ['Telephone', fields.phone],
       [
         'Payment',
         due > 0

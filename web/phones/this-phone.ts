@@ -21,6 +21,7 @@ import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
 import { InstructorChoice } from '../data/instructor-choice';
 import { Outbox } from '../data/outbox';
+import { KeptAside } from '../data/kept-aside';
 import { DeviceStorage } from '../data/device-storage';
 import { turnedAway } from '../data/turned-away';
 import { Who } from '../data/who';
@@ -50,6 +51,7 @@ export class ThisPhone {
   private readonly choice = inject(InstructorChoice);
   private readonly router = inject(Router);
   private readonly storage = inject(DeviceStorage);
+  private readonly aside = inject(KeptAside);
   private readonly waiting = computed(() => this.outbox.waiting().length + this.outbox.refused().length);
   private readonly nothingWaits = toObservable(computed(() => this.outbox.waiting().length === 0));
   /** Who is to have it, until the crew of the day is known. */
@@ -63,16 +65,23 @@ export class ThisPhone {
     );
     // A connection that is lost is asked after at once: the phone may have been put out.
     const connected = toObservable(this.data.connected);
-    combineLatest([toObservable(this.who.name), toObservable(this.waiting), screen, connected])
+    combineLatest([
+      toObservable(this.who.name),
+      toObservable(this.waiting),
+      screen,
+      toObservable(this.aside.count),
+      connected,
+    ])
       .pipe(
         debounceTime(SETTLED_MS),
-        map(([who, waiting, at]): PhoneReport => ({
+        map(([who, waiting, at, aside]): PhoneReport => ({
           who,
           waiting,
+          aside,
           screen: at.slice(0, 200),
           version: versionHere(),
         })),
-        switchMap((report) => timer(0, EVERY_MS).pipe(map(() => report))),
+        switchMap((report) => timer(0, EVERY_MS).pipe(map(() => ({ ...report, nowMs: Date.now() })))),
         switchMap((body) => this.api.call(contract.reportPhone, { body }).pipe(catchError(() => EMPTY))),
         takeWhile(({ name }) => name !== null),
         takeUntilDestroyed(),

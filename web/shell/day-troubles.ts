@@ -15,6 +15,7 @@ const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly lab
   roster: { path: '/crew/roster', label: 'Roster' },
   board: { path: '/board', label: 'Board' },
   journal: undefined,
+  devices: { path: '/devices', label: 'Devices' },
 };
 
 /** What is at fault in what the day is made from: shown on every screen until it is put right, each with the way there. */
@@ -25,15 +26,12 @@ const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly lab
   template: `
     @if (troubles().length > 0) {
       <details role="alert">
-        <summary>
-          {{ troubles().length === 1 ? 'Something in this day is' : troubles().length + ' things in this day are' }} at
-          fault. {{ words.trouble(troubles()[0]!.fact) }}
-        </summary>
+        <summary>{{ heading() }} {{ words.trouble(troubles()[0]!.fact) }}</summary>
         <ul>
           @for (it of troubles(); track it.path + it.fact.code) {
             <li>
               <span
-                ><b>{{ words.trouble(it.fact) }}.</b> {{ it.path }}: {{ it.message }}.
+                ><b>{{ words.trouble(it.fact) }}.</b> {{ it.path && it.path + ': ' + it.message + '.' }}
                 {{ words.troubleRemedy(it.place, it.fact) }}</span
               >
               @if (it.screen; as screen) {
@@ -85,6 +83,11 @@ const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly lab
 export class DayTroubles {
   protected readonly data = inject(DayService);
   protected readonly words = PLAIN_WORDS;
+  protected readonly heading = computed(() => {
+    const troubles = this.troubles();
+    if (troubles.length > 1) return `${troubles.length} things in this day are at fault.`;
+    return troubles[0]?.place === 'devices' ? '' : 'Something in this day is at fault.';
+  });
   protected readonly troubles = computed(() =>
     (this.data.view()?.troubles ?? []).map((trouble) => ({ ...trouble, screen: SCREENS[trouble.place] })),
   );
