@@ -24,6 +24,8 @@ describe('A group on the leader’s phone', () => {
     expect(day.state().groups.get('one')!.order).toEqual(['g1', 'g2', 'g3']);
     await press('Lap done');
     await press('All in and parked');
+    await press(/^Undo: .*Over.*The three$/);
+    await press('All in and parked');
     expect(text()).toContain('A word with each of them');
     await press('Speak with Ben Carr');
     await press('Keep');
@@ -39,6 +41,10 @@ describe('A group on the leader’s phone', () => {
     await press('Something with Ada Brook');
     await press('falls behind');
     expect(day.state().groups.get('one')!.order).toEqual(['g2', 'g3']);
+    await press(/^Undo: .*The three$/);
+    expect(day.state().groups.get('one')!.order).toEqual(['g1', 'g2', 'g3']);
+    await press('Something with Ada Brook');
+    await press('falls behind');
     await press('Something with Ada Brook');
     await press('Back, at the tail');
     expect(day.state().groups.get('one')!.order).toEqual(['g2', 'g3', 'g1']);

@@ -3,6 +3,7 @@ import { clockMinute } from '@core/day';
 import type { GroupState } from '@core/journal';
 import { DayService } from '../data/day.service';
 import { keepScreenOn } from '../data/wake-lock';
+import { LastDeed } from '../pit-exit/last-deed';
 import { groupFacts, KIND_WORDS, type GroupFacts } from './group-facts';
 import { GatherGroup } from './gather-group';
 import { OvalSpot } from './oval-spot';
@@ -22,7 +23,7 @@ const STAGE_WORDS = { planned: '', gathered: 'in the cars', out: 'out now', over
 @Component({
   selector: 'jl-lead',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [GatherGroup, OvalSpot, SpeakAfterwards, Stations, TrainLead],
+  imports: [GatherGroup, LastDeed, OvalSpot, SpeakAfterwards, Stations, TrainLead],
   templateUrl: './lead.html',
   styleUrl: './lead.scss',
 })

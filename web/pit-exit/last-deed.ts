@@ -25,6 +25,13 @@ const SHOWN_S: Readonly<Record<'counts' | 'steps', Kinds>> = {
     sightingBegan: 120,
     sightingEnded: 120,
     incident: 300,
+    groupReleased: 120,
+    groupLapCounted: 10,
+    groupOrdered: 60,
+    memberOut: 120,
+    memberBack: 120,
+    radioLost: 60,
+    groupEnded: 120,
   },
 };
 const LONGEST_S = 300;
@@ -33,26 +40,32 @@ const LONGEST_S = 300;
  * What was entered last at the exit and in the cars, whoever and whatever entered it; nothing where it is too long ago.
  *
  * @param effective entries that hold, in order of their time
- * @param only the drive that counts; all where not given
+ * @param only the drive or group that counts; all where not given
  */
 export function lastDeed(
   effective: readonly JournalEntry[],
   state: DayState,
   kinds: Kinds,
   only?: string,
-): { readonly entry: JournalEntry; readonly drive: string | undefined } | undefined {
+): { readonly entry: JournalEntry; readonly about: string | undefined } | undefined {
   for (let place = effective.length - 1; place >= 0; place--) {
     const entry = effective[place]!;
     if (entry.at > state.timeS) continue;
     if (entry.at < state.timeS - LONGEST_S) return undefined;
     const shownS = kinds[entry.kind];
     if (shownS === undefined || entry.at < state.timeS - shownS) continue;
-    const drive =
-      'drive' in entry ? entry.drive : entry.kind === 'lineCrossed' ? state.cars.get(entry.car)?.drive : undefined;
-    const isTheirs = drive !== undefined || entry.kind !== 'lineCrossed';
-    if (isTheirs && (only === undefined || only === drive)) return { entry, drive };
+    const about = subjectOf(entry, state);
+    const isTheirs = about !== undefined || entry.kind !== 'lineCrossed';
+    if (isTheirs && (only === undefined || only === about)) return { entry, about };
   }
   return undefined;
+}
+
+/** The drive or the group that an entry is about. */
+function subjectOf(entry: JournalEntry, state: DayState): string | undefined {
+  if ('drive' in entry) return entry.drive;
+  if ('group' in entry) return entry.group;
+  return entry.kind === 'lineCrossed' ? state.cars.get(entry.car)?.drive : undefined;
 }
 
 /**
@@ -117,8 +130,8 @@ const TOGETHER_S = 3;
 export class LastDeed {
   private readonly data = inject(DayService);
   private readonly tell = inject(DayWords).tell;
-  /** Only what is about this drive. */
-  readonly drive = input<string>();
+  /** Only what is about this drive or group. */
+  readonly about = input<string>();
   /** Counts of laps, or everything else; both where not given. */
   readonly of = input<keyof typeof SHOWN_S>();
 
@@ -129,11 +142,11 @@ export class LastDeed {
     if (!state || !this.data.live()) return undefined;
     const of = this.of();
     const kinds = of ? SHOWN_S[of] : { ...SHOWN_S.counts, ...SHOWN_S.steps };
-    const found = lastDeed(this.effective(), state, kinds, this.drive());
+    const found = lastDeed(this.effective(), state, kinds, this.about());
     if (!found) return undefined;
-    const { entry, drive } = found;
-    const guest = drive === undefined ? undefined : state.drives.get(drive)?.guest.name;
-    return { entry, words: [`${wallClock(entry.at)} ${this.tell().entry(entry)}`, guest].filter(Boolean).join(', ') };
+    const { entry, about = '' } = found;
+    const whose = state.drives.get(about)?.guest.name ?? state.groups.get(about)?.group.name;
+    return { entry, words: [`${wallClock(entry.at)} ${this.tell().entry(entry)}`, whose].filter(Boolean).join(', ') };
   });
 
   protected undo(entry: JournalEntry): void {

@@ -25,6 +25,8 @@ describe('A train at the pit exit', () => {
     expect(data.state().groups.get('one')!.stage).toBe('out');
     expect(text()).toContain('The three: Warming up, lap 1 of 1');
     expect(text()).not.toContain('The circuit is empty');
+    await press(/^Undo: .*Let out.*The three$/);
+    expect(data.state().groups.get('one')!.stage).toBe('gathered');
   });
 
   it('does not go where there is no room for all of its cars', async () => {
