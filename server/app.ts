@@ -61,7 +61,7 @@ export function createApp(options: AppOptions): {
   const { forGood = new ForGood() } = options;
   const { network = new Network({ here: '', hosts, folder: '', open: false }) } = options;
   const hub = new Hub();
-  const watch = new ServerWatch(store, hub);
+  const watch = new ServerWatch(store, hub, resetDemo === undefined);
   const phones = new PhoneDesk(store, hub, forGood, watch);
   const dayCache = new DayCache(store, clock);
   const journal = new JournalWriter(store, dayCache, hub, clock);

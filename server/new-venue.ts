@@ -30,7 +30,7 @@ export const NEW_VENUE: VenueFields = {
   coaching: ORDINARY_COACHING,
   live: ORDINARY_LIVE,
   gate: ORDINARY_GATE,
-  introduction: ORDINARY_INTRODUCTION,
+  introduction: { ...ORDINARY_INTRODUCTION, assumed: true },
   putOff: [],
   surfaces: [],
   programmes: [],

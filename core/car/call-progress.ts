@@ -23,16 +23,26 @@ const ALWAYS: ReadonlySet<CallKind> = new Set(['gearDown', 'gearUp', 'lift']);
  */
 export function callsOnLap(corners: readonly CornerCalls[], progress: CallProgress): CornerCalls[] {
   const { lap, quietFromLap, marked } = progress;
-  return corners.map((corner) => {
-    const loud = lap === 1 || marked.has(corner.corner);
+  const isCalled = (kind: CallKind, { corner }: CornerCalls) => {
+    const loud = lap === 1 || marked.has(corner);
     const least = loud ? (lap === 1 ? 0 : STILL_CALLED) : lap < quietFromLap ? STILL_CALLED : Infinity;
-    return {
-      ...corner,
-      calls: corner.calls
-        .filter(({ kind, sooner }) => sooner || ALWAYS.has(kind) || CALL_KINDS[kind].weight >= least)
-        .map((call) => steppedCall(call, corner.steps, lap)),
-    };
-  });
+    return ALWAYS.has(kind) || CALL_KINDS[kind].weight >= least;
+  };
+  const onLap = corners.map((corner) => ({
+    ...corner,
+    calls: corner.calls
+      .filter(({ kind, sooner }) => sooner || isCalled(kind, corner))
+      .map((call) => steppedCall(call, corner.steps, lap)),
+  }));
+  const said = new Map(onLap.flatMap(({ calls }) => calls.map(({ id, what }) => [id, what] as const)));
+  // What found no room beside a call that is not said on this lap did not give way to it.
+  return onLap.map((corner) => ({
+    ...corner,
+    dropped: corner.dropped.flatMap((one) => {
+      const beside = said.get(one.besideId);
+      return beside && isCalled(one.kind, corner) ? [{ ...one, beside }] : [];
+    }),
+  }));
 }
 
 /** What is asked for at the brake of a corner on a lap, where the venue goes there in steps. */

@@ -45,6 +45,7 @@ export interface DroppedCall {
   readonly kind: CallKind;
   readonly what: CallFact;
   readonly beside: CallFact;
+  readonly besideId: string;
 }
 
 export interface CornerCalls {
@@ -136,7 +137,7 @@ export function callSheet(lap: Lap, taught: readonly TaughtCorner[], settings: C
           a.call.order - b.call.order || callKind.options.indexOf(a.call.kind) - callKind.options.indexOf(b.call.kind),
       )
       .map(({ call, sayS }) => callAt(lap, call, sayS)),
-    dropped: dropped.filter(({ corner }) => corner === index).map(({ kind, what, beside }) => ({ kind, what, beside })),
+    dropped: dropped.filter(({ corner }) => corner === index).map(({ corner: _, ...one }) => one),
     remarks: remarksOf(one, settings),
     steps: one.named?.book.steps ?? [],
   }));
@@ -306,7 +307,8 @@ function thinned(
     if (found) said = found;
     if (!whole) {
       const beside = found ? call.shorter! : said[at % said.length]!.call;
-      dropped.push({ corner: call.corner, kind: call.kind, what: call.what, beside: beside.what });
+      const { corner, kind, what } = call;
+      dropped.push({ corner, kind, what, beside: beside.what, besideId: beside.id });
     }
   }
   return { said, dropped };

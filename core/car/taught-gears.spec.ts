@@ -195,6 +195,18 @@ describe('The calls of a lap in the taught gears', () => {
         .find(({ corner }) => corner === 'Winch')!
         .calls.find(({ kind }) => kind === 'brake')!.what.code;
     expect([1, 2, 3, 4].map(asked)).toEqual(['lift', 'brakeLightly', 'brake', 'brake']);
+    // Whatever is named as said in place of another is said on that lap, in the words of that lap.
+    const slow = callSheet(taughtGears(model, taught, PLAIN)!.lap, taught, { ...SETTINGS, speechS: 2.5 });
+    const slowOn = (lap: number) => callsOnLap(slow, { lap, quietFromLap: 3, marked: new Set() });
+    expect(slowOn(1).some(({ dropped }) => dropped.length > 0)).toBeTrue();
+    for (const lap of [1, 2, 3, 4]) {
+      const spoken = new Set(slowOn(lap).flatMap(({ calls }) => calls.map(({ what }) => JSON.stringify(what))));
+      for (const { dropped } of slowOn(lap)) {
+        for (const { beside } of dropped) expect(spoken).toContain(JSON.stringify(beside));
+      }
+    }
+    const least = (lap: number) => slowOn(lap).flatMap(({ dropped }) => dropped).length;
+    expect(least(9)).toBeLessThan(least(1));
     expect(Math.max(...Object.values(CALL_KINDS).map(({ weight }) => weight))).toBe(CALL_KINDS.brake.weight);
   });
 });

@@ -1,4 +1,6 @@
 import { aCar, aDay, aGuest, anInstructor } from '../testing/small-day';
+import { fact } from '../day';
+import { aGroup } from '../testing/group-days';
 import { planDay, seededRandom } from '../planner';
 import { starterSet, type CarFields } from '../fleet';
 import { CAR_KIND_WORDS } from '../words';
@@ -43,6 +45,18 @@ describe('What is missing for a plan', () => {
     expect(codes({ day })).toEqual(['noClassGiver', 'noRunDriver', 'carUntaught', 'languageUnspoken']);
     const { plan } = planDay(day, { iterations: 10, random: seededRandom(1) });
     expect(plan.unplanned.length).toBe(1);
+  });
+
+  it('is open until somebody has chosen how guests get to know the circuit, and tells no guest of a group', () => {
+    const introduction = { class: true, circuit: 'none' } as const;
+    expect(stateOf('introduction', { introduction: { ...introduction, assumed: true } })).toBe('open');
+    expect(stateOf('introduction', { introduction })).toBe('done');
+    const guests = [aGuest({ id: 'g1', drives: [] }), aGuest({ id: 'g2', drives: [] })];
+    const groups = [aGroup({ id: 'one', members: ['g1'], cars: ['c1'] })];
+    const [missing] = firstSteps(source({ day: aDay({ guests, groups }) })).find(
+      ({ name }) => name === 'bookings',
+    )!.missing;
+    expect(missing!.what).toEqual(fact('guestsWithoutDrives', {}, { count: 1 }));
   });
 
   it('is not what a venue does without', () => {

@@ -10,7 +10,16 @@ export type StepName = (typeof STEPS)[number];
 /** What keeps guests of a day from a place in the plan, or makes the plan worse than it could be. */
 export type Missing =
   | Fact<'venueUnnamed' | 'zoneNotChosen' | 'noCircuit' | 'noCars' | 'noCarToday' | 'noCrew' | 'noCrewToday'>
-  | Fact<'noClassGiver' | 'noRunDriver' | 'noVehicle' | 'noVehicleToday' | 'noBookings' | 'noPlan' | 'noPhones'>
+  | Fact<
+      | 'introductionNotChosen'
+      | 'noClassGiver'
+      | 'noRunDriver'
+      | 'noVehicle'
+      | 'noVehicleToday'
+      | 'noBookings'
+      | 'noPlan'
+      | 'noPhones'
+    >
   | Fact<'carsAssumed', object, { count: number; of: number }>
   | Fact<'carUntaught', { car: string }>
   | Fact<'languageUnspoken', object, { language: string; guests: number }>
@@ -115,16 +124,18 @@ function crewOf({ day }: StepsSource): MissingPart[] {
   ];
 }
 
-function introductionOf({ day, introduction: { circuit } }: StepsSource): MissingPart[] {
-  if (circuit !== 'vehicle') return [];
-  if (day.sightingVehicles.length === 0) return [need(fact('noVehicle', {}))];
+function introductionOf({ day, introduction: { circuit, assumed } }: StepsSource): MissingPart[] {
+  const open = assumed ? [better(fact('introductionNotChosen', {}))] : [];
+  if (circuit !== 'vehicle') return open;
+  if (day.sightingVehicles.length === 0) return [...open, need(fact('noVehicle', {}))];
   return day.sightingVehicles.every(({ available }) => available.length === 0)
-    ? [need(fact('noVehicleToday', {}))]
-    : [];
+    ? [...open, need(fact('noVehicleToday', {}))]
+    : open;
 }
 
-function bookingsOf({ guests }: Day): MissingPart[] {
+function bookingsOf({ guests, groups = [] }: Day): MissingPart[] {
   if (guests.length === 0) return [need(fact('noBookings', {}))];
-  const without = guests.filter(({ drives }) => drives.length === 0).length;
+  const grouped = new Set(groups.flatMap(({ members }) => members));
+  const without = guests.filter(({ id, drives }) => drives.length === 0 && !grouped.has(id)).length;
   return without > 0 ? [better(fact('guestsWithoutDrives', {}, { count: without }))] : [];
 }

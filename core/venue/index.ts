@@ -105,6 +105,8 @@ export type IntroductionWay = z.output<typeof introductionWay>;
 export const introduction = z.strictObject({
   class: z.boolean(),
   circuit: introductionWay,
+  /** Nobody has chosen it yet. */
+  assumed: z.literal(true).optional(),
 });
 export type Introduction = z.output<typeof introduction>;
 

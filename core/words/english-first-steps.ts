@@ -38,6 +38,7 @@ export function missingWords(missing: Missing, carName: (id: string) => string):
     carUntaught: ({ subjects }) => `Nobody who is there may teach in ${carName(subjects.car)}.`,
     languageUnspoken: ({ values: { language, guests } }) =>
       `Nobody who is there speaks ${languageName(language)}: ${guests === 1 ? 'one guest needs it' : `${guests} guests need it`}.`,
+    introductionNotChosen: () => 'Nobody has said yet whether there is a class, and how the circuit is shown.',
     noVehicle: () => 'Guests are to be shown the circuit, and there is no vehicle for it.',
     noVehicleToday: () => 'No vehicle for the sighting run is there on this day.',
     noBookings: () => 'Nobody is booked on this day.',

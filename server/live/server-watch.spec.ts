@@ -11,7 +11,7 @@ describe('What a server says that cannot be believed', () => {
   beforeEach(() => {
     server = testServer();
     nowMs = Date.parse('2027-05-22T10:00:00Z');
-    watch = new ServerWatch(server.store, new Hub(), () => nowMs);
+    watch = new ServerWatch(server.store, new Hub(), true, () => nowMs);
   });
   afterEach(() => {
     watch.close();
@@ -33,8 +33,12 @@ describe('What a server says that cannot be believed', () => {
       .prepare('insert into journal_entry (date, seq, id, recorded_at, document) values (?, 1, ?, ?, ?)')
       .run('2027-05-22', entry.id, '2027-05-23T10:00:00.000Z', JSON.stringify(entry));
     watch.close();
-    watch = new ServerWatch(server.store, new Hub(), () => nowMs);
+    watch = new ServerWatch(server.store, new Hub(), true, () => nowMs);
     expect(facts()).toEqual([fact('clockSetBack', {}, { lastAt: '2027-05-23T10:00:00.000Z' })]);
+    // Those of the demo are of a day to come.
+    watch.close();
+    watch = new ServerWatch(server.store, new Hub(), false, () => nowMs);
+    expect(facts()).toEqual([]);
   });
 
   it('names its clock where most phones go by another, and not where one of them goes wrong', () => {

@@ -1,5 +1,6 @@
 import type { InstructorFields, RosterEntry } from '@core/crew';
 import { instructorFields, plannedInstructor, rosterEntry, withSkills } from '@core/crew';
+import { languageName } from '@core/words';
 import { anInstructor, at } from '@core/testing/small-day';
 import * as z from 'zod';
 import { Roster } from './roster';
@@ -55,6 +56,44 @@ describe('The roster on screen', () => {
       ['2027-05-23', 'r2'],
       ['2027-05-24', 'r1'],
     ]);
+  });
+
+  it('says who speaks what, and gives a language to everybody at once', async () => {
+    const shown = await roster();
+    const languages = () => shown.element.querySelector('[aria-label="Languages"]')!;
+    expect(languages().textContent).toContain('English');
+    const instructors = CREW.map((fields) => ({
+      id: fields.id,
+      version: 3,
+      fields: z.encode(instructorFields, fields),
+    }));
+    const list = () => shown.http.expectOne('/api/instructors').flush({ instructors });
+    const sent = (id: string) => shown.http.expectOne({ method: 'PUT', url: `/api/instructors/${id}` });
+    const code = CREW[0]!.languages[0]!;
+    const name = languageName(code);
+    // Both speak it and nothing else: nobody is left without a language.
+    await shown.press(`Everybody speaks ${name}`);
+    list();
+    await shown.follow();
+    shown.http.expectNone({ method: 'PUT', url: '/api/instructors/i1' });
+    shown.element.querySelector<HTMLElement>('[aria-label="Languages"] .p-select-dropdown')!.click();
+    await shown.follow();
+    [...document.querySelectorAll<HTMLElement>('li[role="option"]')]
+      .find((one) => one.textContent.trim() === 'Danish')!
+      .click();
+    await shown.follow();
+    for (const request of shown.http.match('/api/instructors')) request.flush({ instructors });
+    for (const request of shown.http.match('/api/roster/2027-05-22')) request.flush({ entries: [] });
+    await shown.follow();
+    await shown.press('Everybody speaks Danish');
+    list();
+    await shown.follow();
+    for (const id of ['i1', 'i2']) {
+      const put = sent(id);
+      expect(put.request.body.fields.languages).toEqual([code, 'da']);
+      put.flush({ id, version: 4, fields: instructors.find((one) => one.id === id)!.fields });
+      await shown.follow();
+    }
   });
 
   it('says two weeks ahead what hangs on one person, and why', async () => {

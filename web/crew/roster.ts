@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { rxResource } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { rxResource, toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute } from '@angular/router';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
 import {
@@ -27,12 +28,14 @@ import { DayService } from '../data/day.service';
 import { Manager } from '../data/manager';
 import { newId } from '../data/new-id';
 import { PLAIN_WORDS } from '../data/screen-words';
+import { focusOnceThere } from '../forms/focus';
 import { formOf } from '../forms/fields';
 import { MomentField } from '../forms/moment-field';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { lastKnown, sayUnread } from '../data/reading';
 import { RosterGrid, type RosterPlace } from './roster-grid';
 import { RosterImport } from './roster-import';
+import { Spoken } from './spoken';
 
 /** A skill that ends within so many days is shown as ending. */
 const SOON_DAYS = 30;
@@ -49,14 +52,15 @@ const skillForm = z.strictObject({ may: z.boolean(), until: z.iso.date('expected
 @Component({
   selector: 'jl-roster',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, MomentField, RecordEditor, RosterGrid, RosterImport],
+  imports: [Button, FormsModule, MomentField, RecordEditor, RosterGrid, RosterImport, Spoken],
   templateUrl: './roster.html',
-  styleUrl: './roster.scss',
+  styleUrls: ['./roster.scss', './skills.scss'],
   host: { class: 'screen' },
 })
 export class Roster {
   private readonly api = inject(Api);
   protected readonly data = inject(DayService);
+  private readonly fragment = toSignal(inject(ActivatedRoute).fragment, { initialValue: null });
   private readonly manager = inject(Manager);
   private readonly chosenFrom = signal<string | undefined>(undefined);
   protected readonly from = computed(() => this.chosenFrom() ?? this.data.date() ?? '2000-01-01');
@@ -165,6 +169,9 @@ export class Roster {
 
   constructor() {
     sayUnread(this.roster);
+    effect(() => {
+      if (this.read() && this.fragment()) untracked(() => focusOnceThere('languages'));
+    });
   }
 
   protected start(date: string): void {

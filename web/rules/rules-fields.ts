@@ -33,6 +33,7 @@ export const RULES_FIELDS = formOf<RulesForm>({
   surfaces: 'notHere',
   'introduction.class': 'notHere',
   'introduction.circuit': 'notHere',
+  'introduction.assumed': 'notHere',
   putOff: 'notHere',
   // Entered on a screen of its own.
   'calendar.weekStartsOn': 'notHere',

@@ -75,9 +75,14 @@ export class KeptAsideNote {
         ? `All of ${PLAIN_WORDS.dateWithYear(date)}${what && `, with ${what},`} is kept here.`
         : `${what} of ${PLAIN_WORDS.dateWithYear(date)} ${what.startsWith('1 ') && !what.includes(' and ') ? 'is' : 'are'} kept here.`;
       const tell = screenWords(of.view);
+      const guests = new Map(of.view.bookings.map(({ id, fields }) => [id, fields.name]));
+      const whose = (entry: object) => ('guest' in entry ? guests.get(String(entry.guest)) : undefined);
       const lines = [
         ...bookings.map((name) => `Booking of ${name}`),
-        ...of.entries.map(({ entry }) => `${clockMinute(entry.at)} ${entry.by}: ${tell.entry(entry)}`),
+        ...of.entries.map(({ entry }) => {
+          const words = [tell.entry(entry), whose(entry)].filter(Boolean).join(', ');
+          return `${clockMinute(entry.at)} ${entry.by}: ${words}`;
+        }),
       ];
       return { of, words, lines };
     }),

@@ -89,7 +89,7 @@ export const ENGLISH: GuestWords = {
         title: 'One grip budget',
         words: [
           'A tyre has so much grip, to share between slowing, pulling and turning',
-          'Full braking leaves nothing to steer with; full cornering leaves nothing for throttle',
+          'Full braking leaves little to turn with: ease it as you turn. Full cornering leaves nothing for throttle',
           'As the wheel unwinds, the throttle may open',
         ],
       },
@@ -104,7 +104,7 @@ export const ENGLISH: GuestWords = {
       aids: {
         title: 'What the car does for you',
         words: [
-          'Anti-lock: press the brake as hard as you can, and you can still steer',
+          'Anti-lock, in an emergency: brake with all you have; it still steers a little, round an obstacle',
           'Traction control takes power away where the wheels would spin',
           'Stability control brakes single wheels when the car does not go where you steer',
           'Without it, too quick in: the nose pushes wide. Ease the throttle, wait, steer no more',

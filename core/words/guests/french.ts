@@ -161,7 +161,7 @@ export const FRENCH: GuestWords = {
         title: 'Une réserve d’adhérence',
         words: [
           'Un pneu a tant d’adhérence, à partager entre freiner, tirer et tourner',
-          'Freiner à fond ne laisse rien pour tourner ; tourner à fond ne laisse rien pour accélérer',
+          'Freiner à fond laisse peu pour tourner : relâcher en braquant. Tourner à fond : rien pour accélérer',
           'Quand le volant se redresse, on peut accélérer',
         ],
       },
@@ -176,7 +176,7 @@ export const FRENCH: GuestWords = {
       aids: {
         title: 'Ce que la voiture fait pour vous',
         words: [
-          'Antiblocage : freiner aussi fort que possible, et pouvoir encore tourner',
+          'Antiblocage, en urgence : freiner à fond ; la voiture braque encore un peu, pour éviter un obstacle',
           'L’antipatinage retire de la puissance là où les roues patineraient',
           'Le contrôle de stabilité freine une seule roue quand la voiture ne va pas où vous tournez',
           'Sans lui, entré trop vite : l’avant élargit. Lever le pied, attendre, ne plus braquer',

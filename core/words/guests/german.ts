@@ -160,7 +160,7 @@ export const GERMAN: GuestWords = {
         title: 'Ein Vorrat an Haftung',
         words: [
           'Ein Reifen hat so viel Haftung: zu teilen zwischen Bremsen, Ziehen und Lenken',
-          'Volles Bremsen lässt nichts zum Lenken; volle Kurvenfahrt lässt nichts fürs Gas',
+          'Volles Bremsen lässt wenig zum Lenken: beim Lenken lösen. Volle Kurvenfahrt lässt nichts fürs Gas',
           'Öffnet sich das Lenkrad, darf das Gas folgen',
         ],
       },
@@ -175,7 +175,7 @@ export const GERMAN: GuestWords = {
       aids: {
         title: 'Was das Auto für Sie tut',
         words: [
-          'Blockierschutz: so fest bremsen, wie es geht, und trotzdem lenken können',
+          'Blockierschutz, im Notfall: voll bremsen; das Auto lenkt noch etwas, um ein Hindernis herum',
           'Die Antriebsregelung nimmt Kraft weg, wo Räder durchdrehen würden',
           'Die Stabilitätsregelung bremst einzelne Räder, wenn das Auto nicht dorthin fährt, wohin Sie lenken',
           'Ohne sie, zu schnell hinein: vorn schiebt es hinaus. Gas weg, warten, nicht mehr lenken',

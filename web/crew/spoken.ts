@@ -1,0 +1,133 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { contract } from '@core/api';
+import type { InstructorFields } from '@core/crew';
+import { languageName } from '@core/words';
+import { Select } from 'primeng/select';
+import { concatMap, from, switchMap, toArray } from 'rxjs';
+import { Api } from '../data/api';
+import { DayService } from '../data/day.service';
+import { languageOptions } from './crew-fields';
+
+/** Who of the crew speaks what, for everybody at once; what guests of the open day need stands first. */
+@Component({
+  selector: 'jl-spoken',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, Select],
+  template: `
+    <h2>Who speaks what</h2>
+    <p class="muted">The head of a column gives a language to everybody; a second time takes it.</p>
+    <table class="skills">
+      <thead>
+        <tr>
+          <th><span class="visually-hidden">Instructor</span></th>
+          @for (language of languages(); track language.code) {
+            <th>
+              <button
+                type="button"
+                [attr.aria-label]="'Everybody speaks ' + language.name"
+                [class.warn]="language.nobody"
+                (click)="fill(language.code)"
+              >
+                {{ language.name }}
+              </button>
+            </th>
+          }
+          <th>
+            <p-select
+              [options]="others()"
+              optionLabel="label"
+              optionValue="value"
+              placeholder="more"
+              size="small"
+              appendTo="body"
+              [filter]="true"
+              ariaLabel="One more language"
+              [ngModel]="null"
+              (onChange)="more($event.value)"
+            />
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (one of crew(); track one.id) {
+          <tr>
+            <th scope="row">{{ one.name }}</th>
+            @for (language of languages(); track language.code) {
+              <td [class.no]="!one.languages.includes(language.code)">
+                <button
+                  type="button"
+                  [attr.aria-pressed]="one.languages.includes(language.code)"
+                  [attr.aria-label]="one.name + ' speaks ' + language.name"
+                  (click)="fill(language.code, one.id)"
+                >
+                  {{ one.languages.includes(language.code) ? '●' : '' }}
+                </button>
+              </td>
+            }
+            <td></td>
+          </tr>
+        }
+      </tbody>
+    </table>
+  `,
+  styleUrl: './skills.scss',
+})
+export class Spoken {
+  private readonly api = inject(Api);
+  private readonly data = inject(DayService);
+  readonly crew = input.required<readonly InstructorFields[]>();
+  readonly changed = output();
+  private readonly added = signal<readonly string[]>([]);
+  protected readonly languages = computed(() => {
+    const spoken = new Set(this.crew().flatMap(({ languages }) => languages));
+    const needed = (this.data.day()?.guests ?? []).flatMap(({ languages }) => languages.slice(0, 1));
+    return [...new Set([...needed, ...spoken, ...this.added()])].map((code) => ({
+      code,
+      name: languageName(code),
+      nobody: !spoken.has(code),
+    }));
+  });
+  protected readonly others = computed(() => {
+    const shown = new Set(this.languages().map(({ code }) => code));
+    return languageOptions().filter(({ value }) => !shown.has(String(value)));
+  });
+
+  protected more(code: string): void {
+    this.added.update((added) => [...added, code]);
+  }
+
+  /** Everybody, or one, speaks it; where all do already, nobody does any more. */
+  protected fill(code: string, who?: string): void {
+    const crew = this.crew().filter(({ id }) => who === undefined || id === who);
+    const speaks = !crew.every(({ languages }) => languages.includes(code));
+    const only = speaks ? [] : crew.filter(({ languages }) => languages.length === 1);
+    if (only.length > 0) {
+      const names = only.map(({ name }) => name).join(', ');
+      this.data.refuse(`${names}: everybody speaks one language at least; give another one first.`);
+    }
+    const ids = new Set(crew.flatMap((one) => (only.includes(one) ? [] : [one.id])));
+    this.api
+      .call(contract.listInstructors)
+      .pipe(
+        // Of each as stored now: what somebody else has saved meanwhile stays.
+        switchMap(({ instructors }) => from(instructors.filter(({ id }) => ids.has(id)))),
+        concatMap(({ version, id, fields }) => {
+          const languages = [...fields.languages.filter((one) => one !== code), ...(speaks ? [code] : [])];
+          const body = { version, fields: { ...fields, languages } };
+          return this.api.call(contract.changeInstructor, { params: { id }, body });
+        }),
+        toArray(),
+      )
+      .subscribe({
+        next: () => {
+          this.changed.emit();
+          this.data.reload();
+        },
+        error: (error: Error) => {
+          this.changed.emit();
+          this.data.refuse(error.message);
+        },
+      });
+  }
+}
