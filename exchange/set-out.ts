@@ -6,11 +6,13 @@ import { CONE_WORDS } from '@core/words';
 const tenth = (value: number) => Math.round(value * 10) / 10;
 
 /** The set-out sheet as CSV, in the order in which one drives by; degrees where the place of the circuit is known. */
-export function setOutCsv({ cones }: SetOutSheet, origin?: Origin): string {
+export function setOutCsv({ along, cones }: SetOutSheet, origin?: Origin): string {
   return Papa.unparse(
     cones.map((cone, index) => ({
       order: index + 1,
       distance_m: tenth(cone.atM),
+      from_last_m: tenth(cone.fromLastM),
+      along,
       side: cone.side,
       beyond_edge_m: tenth(cone.beyondEdgeM),
       means: CONE_WORDS[cone.kind],
@@ -27,12 +29,12 @@ export function setOutCsv({ cones }: SetOutSheet, origin?: Origin): string {
 }
 
 /** The set-out sheet as GeoJSON points. */
-export function setOutGeoJson({ circuit, cones }: SetOutSheet, origin: Origin): string {
+export function setOutGeoJson({ circuit, along, cones }: SetOutSheet, origin: Origin): string {
   const features = cones.map(({ xM, yM, ...properties }, index) => {
     const { latDeg, lonDeg } = toLatLon({ xM, yM }, origin);
     return {
       type: 'Feature',
-      properties: { role: 'cone', order: index + 1, ...properties },
+      properties: { role: 'cone', order: index + 1, along, ...properties },
       geometry: { type: 'Point', coordinates: [lonDeg, latDeg] },
     };
   });

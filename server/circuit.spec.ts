@@ -75,6 +75,7 @@ describe('The circuit on the server', () => {
       kind: 'apex',
       corner: 'Winch',
       atM: 513.4,
+      fromLastM: 21.5,
       side: 'right',
       beyondEdgeM: 0.3,
       xM: 5,
@@ -82,9 +83,9 @@ describe('The circuit on the server', () => {
       colour: '=yellow',
       count: 1,
     };
-    const sheet = { circuit: 'Slipway', cones: [cone] };
+    const sheet = { circuit: 'Slipway', along: 'left', cones: [cone] };
     const table = await server.http.post('/api/circuit/set-out.csv').send(sheet).expect(200);
-    expect(table.text).toContain('513.4,right,0.3,apex,Winch,"\'=yellow",1,5,6,61.');
+    expect(table.text).toContain('513.4,21.5,left,right,0.3,apex,Winch,"\'=yellow",1,5,6,61.');
     const points = await server.http.post('/api/circuit/set-out.geojson').send(sheet).buffer(true).expect(200);
     expect(JSON.parse(points.text).features[0].properties.order).toBe(1);
     await server.http.post('/api/circuit/set-out.csv').send({ cones: 'none' }).expect(400);

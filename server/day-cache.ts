@@ -283,7 +283,7 @@ export class DayCache {
 /** What screens go by that is not in the day file. */
 function exitOf(store: Store) {
   const cars = store.cars.list();
-  const { pitExit, currency, live, gate, calendar } = store.venue.get()!.fields;
+  const { pitExit, currency, live, gate, calendar, coaching } = store.venue.get()!.fields;
   const { circuit } = store.circuit.get();
   return {
     carNumbers: Object.fromEntries(cars.map(({ id, fields }) => [id, fields.number])),
@@ -294,6 +294,7 @@ function exitOf(store: Store) {
     live,
     gate,
     currency,
+    closestFollowS: coaching.closestFollowS,
     weekStartsOn: calendar.weekStartsOn,
     map: circuit ? circuitMapOf(circuit) : null,
     faults: store.faults.list().map(({ fields }) => fields),

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { showFields } from '../classroom/show';
 import { versionOrNone } from './endpoint';
 import { circuitFile, coneKind, origin } from '../circuit/circuit-file';
+import { WHEELED_LINES } from '../circuit/wheeled';
 
 /** The venue's circuit, its show and pictures, as web and server exchange them. */
 
@@ -29,13 +30,17 @@ export const readCircuitReply = z.object({ circuit: circuitFile, assumed: z.arra
 /** Cones in the order in which they are set out, as the sheet has them. */
 export const setOutSheet = z.strictObject({
   circuit: z.string().max(200),
+  /** The line along which distances are wheeled. */
+  along: z.enum(WHEELED_LINES),
   cones: z
     .array(
       z.strictObject({
         id: z.string().max(100),
         kind: coneKind,
         corner: z.string().max(60).optional(),
+        /** From the start and from the cone before, along that line, metres. */
         atM: z.number(),
+        fromLastM: z.number(),
         side: z.enum(['left', 'right']),
         beyondEdgeM: z.number(),
         xM: z.number(),

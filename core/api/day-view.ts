@@ -60,6 +60,8 @@ export const dayView = z.object({
   revision: planRevision.nullable(),
   journal: z.array(recordedEntry),
   /** What is at fault in the day, each with its place and what puts it right. */
+  /** Of a train, from car to car: closer is warned about, seconds. */
+  closestFollowS: z.number().default(0),
   troubles: z.array(dayTrouble),
   clock,
 });

@@ -16,3 +16,4 @@ export { legendFaults, legendOf, LEGENDS, legendWarnings, type LegendFault, type
 export * from './placing';
 export * from './plane';
 export * from './track';
+export { Wheeled, WHEELED_LINES, type WheeledLine } from './wheeled';

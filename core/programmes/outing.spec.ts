@@ -1,7 +1,9 @@
+import * as fc from 'fast-check';
 import { lapsOfEachCar, outingS, partsOf } from './outing';
-import { ROLLING_CHANGE_S, STOPPED_CHANGE_S, type Programme } from './programme';
+import { ROLLING_CHANGE_S, STOPPED_CHANGE_S, type FollowProgramme, type Programme } from './programme';
+import { ordersToCome } from './train';
 
-const train: Programme = {
+const train: FollowProgramme = {
   kind: 'follow',
   laps: 8,
   warmUpLaps: 1,
@@ -48,6 +50,25 @@ describe('The time an outing takes', () => {
     expect(outingS(of(train, 4, 4))).toBe(100 + 8 * 80 + 4 * 90 + 100);
     const rolling = { ...train, change: { after: 2, how: 'straight' as const, takesS: ROLLING_CHANGE_S } };
     expect(outingS(of(train, 4, 4)) - outingS(of(rolling, 4, 4))).toBe(4 * (STOPPED_CHANGE_S - ROLLING_CHANGE_S));
+  });
+
+  it('counts as many changes of a train as the leader calls, with and without laps in which the cars cool', () => {
+    const count = (most: number) => fc.integer({ min: 0, max: most });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 6 }),
+        count(19),
+        fc.integer({ min: 1, max: 4 }),
+        count(2),
+        (cars, more, after, cool) => {
+          const programme = { ...train, laps: 1 + more, coolDownLaps: cool, change: { ...train.change, after } };
+          const start = Array.from({ length: cars }, (_, place) => `g${place}`);
+          const orders = ordersToCome(programme, { start, order: start, done: [] }).map((order) => order.join());
+          const driven = orders.filter((order, lap) => lap > 0 && order !== orders[lap - 1]).length;
+          expect(partsOf(of(programme, cars, cars)).find(({ what }) => what === 'changes')!.times).toBe(driven);
+        },
+      ),
+    );
   });
 
   it('on the oval is one turn after the other, two guests at once, the odd one alone', () => {

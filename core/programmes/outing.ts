@@ -45,7 +45,9 @@ export function outingS(outing: Outing): number {
 function followParts(programme: FollowProgramme, cars: number, slowestLapS: number): OutingPart[] {
   const { laps, warmUpLaps, coolDownLaps, gentleFactor, change } = programme;
   const gentleS = Math.round(slowestLapS * gentleFactor);
-  const { changes } = orderTable(cars, laps, change.after);
+  const table = orderTable(cars, laps, change.after);
+  // That which brings the first order back is for the laps in which the cars cool: without them it is not driven.
+  const changes = table.changes - (table.restores && coolDownLaps === 0 ? 1 : 0);
   return [
     { what: 'warmUp', times: warmUpLaps, eachS: gentleS },
     { what: 'laps', times: laps, eachS: slowestLapS },

@@ -47,6 +47,8 @@ export const coachingCustoms = z.strictObject({
   /** How long it takes to say a call, and a guest to act on it. */
   speechS: z.number().min(0.2).max(3),
   reactionS: z.number().min(0.2).max(3),
+  /** Cars of a train that come nearer to each other than so many seconds are warned about. */
+  closestFollowS: z.number().min(0).max(5).default(0.7),
   /** How each kind of call is said here, where it is not as elsewhere. */
   calls: callCustoms.default({}),
   /** From this lap on nothing is called but gears, and what is marked. */
@@ -87,6 +89,7 @@ export const ORDINARY_COACHING: CoachingCustoms = {
   passing: 'straights',
   speechS: 0.7,
   reactionS: 0.8,
+  closestFollowS: 0.7,
   calls: {},
   quietFromLap: 3,
   shiftsWithinS: 1,

@@ -38,6 +38,21 @@ describe('The sheet by which cones are set out', () => {
     expect(load.reduce((sum, count) => sum + count, 0)).toBe(cones.reduce((sum, { marker }) => sum + marker.count, 0));
   });
 
+  it('measures along the line that is chosen, from the start and from cone to cone', async () => {
+    const { rows, shown } = await sheet();
+    const metres = () =>
+      rows().map((row) => [...row.querySelectorAll('.n')].map((cell) => Number.parseFloat(wordsOf(cell))));
+    const middle = metres();
+    for (const [place, [fromStartM, fromLastM]] of middle.entries()) {
+      expect(fromStartM! - (middle[place - 1]?.[0] ?? 0)).toBeCloseTo(fromLastM!, 0);
+    }
+    shown.element.querySelectorAll<HTMLElement>('p-selectbutton [role="radio"], p-togglebutton')[1]!.click();
+    await shown.follow();
+    expect(shown.text()).toContain('distances along the left edge');
+    expect(Math.abs(metres().at(-1)![0]! - middle.at(-1)![0]!)).toBeGreaterThan(5);
+    localStorage.removeItem('joylap.setOutAlong');
+  });
+
   it('is ticked off one by one or all at once, and a tick taken back is a doubt', async () => {
     const { data, shown, rows, tick } = await sheet();
     tick(0).click();

@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { legendOf, loadOf, markersOf, type PlacedCone } from '@core/circuit';
+import { legendOf, loadOf, markersOf, Wheeled, WHEELED_LINES, type PlacedCone, type WheeledLine } from '@core/circuit';
 import { clockMinute } from '@core/day';
 import type { GarageState } from '@core/journal';
 import { CONE_WORDS, coneWords } from '@core/words';
+import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
+import { SelectButton } from 'primeng/selectbutton';
 import { contract, type SetOutSheet } from '@core/api';
 import { Api } from '../data/api';
 import { CircuitService } from '../data/circuit.service';
@@ -13,13 +15,19 @@ import { PLAIN_WORDS } from '../data/screen-words';
 import { Ask } from '../shell/ask';
 import { CircuitMapView, type MapChoice } from './circuit-map';
 
+const ALONG_KEY = 'joylap.setOutAlong';
+const LINE_WORDS: Readonly<Record<WheeledLine, string>> = {
+  middle: 'Middle',
+  left: 'Left edge',
+  right: 'Right edge',
+};
 const NONE: GarageState['cones'] = new Map();
 
 /** The sheet by which cones are set out: in the order in which one drives by, ticked off in the morning. */
 @Component({
   selector: 'jl-set-out',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, CircuitMapView],
+  imports: [Button, CircuitMapView, FormsModule, SelectButton],
   templateUrl: './set-out.html',
   styleUrl: './set-out.scss',
 })
@@ -44,15 +52,37 @@ export class SetOut {
     const last = this.data.state()?.incidents.at(-1);
     return last && { what: last.what, atS: last.atS };
   });
+  /** The line along which somebody wheels: an edge is easier to keep to than the middle. */
+  protected readonly along = signal<WheeledLine>(
+    WHEELED_LINES.find((line) => line === localStorage.getItem(ALONG_KEY)) ?? 'middle',
+  );
+  protected readonly lines = WHEELED_LINES.map((value) => ({ value, label: LINE_WORDS[value] }));
+  protected readonly lineWords = computed(() => LINE_WORDS[this.along()].toLowerCase());
+  /** From the start and from the cone before, metres along that line; by the cone's id. */
+  private readonly wheeledM = computed(() => {
+    const centre = this.circuit.study()?.centre;
+    const line = centre && new Wheeled(centre, this.along());
+    let lastM = 0;
+    return new Map(
+      this.cones().map(({ id, atM }) => {
+        const fromStartM = line?.at(atM) ?? atM;
+        const fromLastM = fromStartM - lastM;
+        lastM = fromStartM;
+        return [id, { fromStartM, fromLastM }] as const;
+      }),
+    );
+  });
   protected readonly rows = computed(() => {
     const since = this.afterIncident()?.atS ?? -1;
+    const wheeledM = this.wheeledM();
     return this.cones().map((cone, index) => {
       const check = this.checks().get(cone.id);
       const stale = check !== undefined && check.doubt === undefined && check.atS < since;
       return {
         cone,
         order: index + 1,
-        where: `${Math.round(cone.atM)} m`,
+        where: `${wheeledM.get(cone.id)!.fromStartM.toFixed(1)} m`,
+        fromLast: `${wheeledM.get(cone.id)!.fromLastM.toFixed(1)} m`,
         edge:
           cone.beyondEdgeM >= 0
             ? `${cone.beyondEdgeM.toFixed(1)} m beyond the edge`
@@ -83,7 +113,10 @@ export class SetOut {
   protected readonly words = PLAIN_WORDS;
   protected readonly coneWords = coneWords;
   protected readonly omitted = computed(() => this.circuit.study()?.cones.omitted ?? []);
-  protected readonly lengthM = computed(() => this.circuit.study()?.centre.lengthM ?? 0);
+  protected readonly lengthM = computed(() => {
+    const centre = this.circuit.study()?.centre;
+    return centre ? new Wheeled(centre, this.along()).lengthM : 0;
+  });
 
   constructor() {
     this.circuit.refresh();
@@ -111,6 +144,11 @@ export class SetOut {
     if (note !== undefined) this.data.record({ kind: 'coneDoubted', cone: id, note: note || 'doubted' });
   }
 
+  protected wheel(along: WheeledLine): void {
+    this.along.set(along);
+    localStorage.setItem(ALONG_KEY, along);
+  }
+
   protected print(): void {
     window.print();
   }
@@ -119,11 +157,13 @@ export class SetOut {
   protected download(format: 'csv' | 'geojson'): void {
     const sheet: SetOutSheet = {
       circuit: this.circuit.draft()?.name ?? '',
+      along: this.along(),
       cones: this.cones().map((cone) => ({
         id: cone.id,
         kind: cone.kind,
         corner: cone.corner,
-        atM: cone.atM,
+        atM: this.wheeledM().get(cone.id)!.fromStartM,
+        fromLastM: this.wheeledM().get(cone.id)!.fromLastM,
         side: cone.side,
         beyondEdgeM: cone.beyondEdgeM,
         xM: cone.xM,

@@ -70,6 +70,7 @@ describe('The day on screen', () => {
       groups: [],
       bookings: [],
       currency: 'EUR',
+      closestFollowS: 0.7,
       weekStartsOn: 1 as const,
       troubles: [],
       carNumbers: { c1: 1 },

@@ -21,10 +21,11 @@ import {
   type CornerAsk,
   type FollowProgramme,
   type ProgrammeKind,
+  type Spacing,
   type SpacingPhase,
 } from '@core/programmes';
 import { lapShapeOf, lapSpeeds, trainsBeside } from '@core/traffic';
-import { colourName, groupAdviceWords, partWords, ROLE_WORDS, spacingWords } from '@core/words';
+import { colourName, groupAdviceWords, partWords, ROLE_WORDS, SPACING_WORDS, spacingWords } from '@core/words';
 import { carLabel } from '../data/names';
 
 /** A group as people read it: who, where, when, with what, how long and why. */
@@ -74,7 +75,7 @@ export function firstName(name: string): string {
   return name.trim().split(/\s+/)[0] ?? name;
 }
 
-type View = Pick<DayView, 'carNumbers' | 'carColours' | 'day' | 'map'>;
+type View = Pick<DayView, 'carNumbers' | 'carColours' | 'closestFollowS' | 'day' | 'map'>;
 
 /** @param carOf the car that a guest has now, where that is known otherwise than by the plan */
 export function groupFacts(
@@ -118,7 +119,12 @@ export function groupFacts(
     lasts: spokenDuration(outingS(outing)),
     advice: [
       ...adviceFor(group, there).map(groupAdviceWords),
-      ...(follow && outing.slowestLapS > 0 ? besideWords(day, group, follow, outing.slowestLapS) : []),
+      ...(follow && outing.slowestLapS > 0
+        ? [
+            ...tooCloseWords(view, follow, vehiclesOf(group), outing.slowestLapS),
+            ...besideWords(day, group, follow, outing.slowestLapS),
+          ]
+        : []),
     ],
     train:
       follow && outing.slowestLapS > 0 ? trainFacts(view, follow, vehiclesOf(group), outing.slowestLapS) : undefined,
@@ -126,15 +132,30 @@ export function groupFacts(
 }
 
 /** Distances at the speeds of this circuit: a train warms up and cools down as much slower as its programme says. */
-function trainFacts({ map, day }: View, programme: FollowProgramme, vehicles: number, lapS: number): TrainFacts {
+function spacings({ map, day }: View, programme: FollowProgramme, vehicles: number, lapS: number): Spacing[] {
   const shape = lapShapeOf(map ?? undefined);
-  const words = (phase: SpacingPhase) => {
+  return SPACING_PHASES.map((phase) => {
     const phaseS = phase === 'practised' ? lapS : lapS * programme.gentleFactor;
-    const speeds = lapSpeeds(shape, day.circuit.lapLengthM, phaseS);
-    return spacingWords(spacingOf(programme, phase, vehicles, speeds));
-  };
-  const spacing = Object.fromEntries(SPACING_PHASES.map((phase) => [phase, words(phase)]));
-  return { spacing: spacing as TrainFacts['spacing'], asks: cornerAsks(programme, map?.corners ?? []) };
+    return spacingOf(programme, phase, vehicles, lapSpeeds(shape, day.circuit.lapLengthM, phaseS));
+  });
+}
+
+function trainFacts(view: View, programme: FollowProgramme, vehicles: number, lapS: number): TrainFacts {
+  const spacing = Object.fromEntries(
+    spacings(view, programme, vehicles, lapS).map((one) => [one.phase, spacingWords(one)]),
+  );
+  return { spacing: spacing as TrainFacts['spacing'], asks: cornerAsks(programme, view.map?.corners ?? []) };
+}
+
+/** Where cars follow each other more closely than the venue wants. */
+function tooCloseWords(view: View, programme: FollowProgramme, vehicles: number, lapS: number): string[] {
+  const { closestFollowS } = view;
+  return spacings(view, programme, vehicles, lapS)
+    .filter(({ fastestS }) => fastestS < closestFollowS)
+    .map(({ phase, lengths, fastestS }) => {
+      const enough = Math.ceil((lengths[0] * closestFollowS) / fastestS);
+      return `Too close ${SPACING_WORDS[phase]}: ${fastestS.toFixed(1)} s from car to car at the fastest place, and the venue wants ${closestFollowS} s; that takes ${enough} lengths.`;
+    });
 }
 
 /** How many trains like this may be out at once, and what a single car meets beside them. */

@@ -1,5 +1,6 @@
 import { STATIONS, STEPS, TRAIN } from '@core/testing/group-days';
 import { show } from '../testing/fake-day';
+import { settle } from '../testing/two-drives';
 import { dayWith, NAMES } from '../testing/group-here';
 import { GroupSheet } from './group-sheet';
 import { Groups } from './groups';
@@ -130,6 +131,19 @@ describe('The room of groups', () => {
     expect(text()).toContain('out at 10:00');
     expect(text()).toContain('Ada Brook');
     expect(text()).toContain('6 or 12 come out even');
+  });
+
+  it('warns where cars follow each other more closely than the venue wants, in seconds', async () => {
+    const spacing = { start: [2, 3], practised: [1, 2], coolDown: [9, 10] } as const;
+    const day = dayWith({ programme: { ...TRAIN, spacing: spacing as never } });
+    const { text } = await show(Groups, day);
+    expect(text()).toMatch(
+      /Too close once they are in step: 0\.\d s from car to car .*venue wants 0\.7 s; that takes \d+ lengths/,
+    );
+    expect(text()).not.toContain('Too close cooling down');
+    day.view.update((view) => ({ ...view, closestFollowS: 0 }));
+    await settle();
+    expect(text()).not.toContain('Too close');
   });
 
   it('tells how many trains like it fit beside each other', async () => {

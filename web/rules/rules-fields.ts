@@ -134,6 +134,14 @@ export const RULES_FIELDS = formOf<RulesForm>({
   },
   'coaching.speechS': { label: 'Saying a call takes', unit: 's', kind: 'number', decimals: 2 },
   'coaching.reactionS': { label: 'Acting on it takes', unit: 's', kind: 'number', decimals: 2 },
+  'coaching.closestFollowS': {
+    label: 'A train’s cars at least',
+    unit: 's',
+    kind: 'number',
+    decimals: 1,
+    optional: true,
+    hint: 'apart; closer is warned about',
+  },
   'coaching.quietFromLap': {
     label: 'Quiet from lap',
     kind: 'number',

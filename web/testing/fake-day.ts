@@ -81,6 +81,7 @@ export class FakeDay implements OpenDay {
       map: null,
       faults: [],
       currency: 'EUR',
+      closestFollowS: 0.7,
       weekStartsOn: 1 as const,
       clock: { date: day.date, secondsOfDay: at(time), rate: 0, adjustable: true },
     };
