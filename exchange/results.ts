@@ -74,7 +74,7 @@ function beadsOf({ laps, untimed }: GuestResult['drives'][number]['analysis']) {
 }
 
 function driveContent(
-  { car, instructor, analysis, good }: GuestResult['drives'][number],
+  { car, instructor, analysis, good, owed }: GuestResult['drives'][number],
   words: GuestWords,
 ): Content[] {
   const { results: say } = words;
@@ -95,6 +95,7 @@ function driveContent(
       margin: [0, 2, 0, 4],
     },
     { text: lapTexts(analysis, words).join('   '), fontSize: 9.5 },
+    ...(owed > 0 ? [{ text: say.lapsOwed(owed) } as Content] : []),
     ...(good.length > 0 ? [{ text: say.good(good.map(say.goodThing)), color: LAKE } as Content] : []),
   ];
 }

@@ -27,6 +27,7 @@ export const closeFigure = z.object({
     'waitMedian',
     'wait90',
     'waitWorst',
+    'waitBeyond',
     'incidents',
     'interventions',
     'faultsOpen',
@@ -91,8 +92,14 @@ export function closeOfDay({ context, state, entries, money }: CloseSource): Day
   const crossings = done.reduce((sum, { crossings: laps }) => sum + laps.length, 0);
   const plannedLaps = context.schedule.drives.reduce((sum, { lapsDriven }) => sum + lapsDriven, 0);
   const waits = waitsOf(context, happened);
-  const minutes = waits.map(({ waitedS }) => waitedS / 60).sort((a, b) => a - b);
-  const at = (share: number) => minutes[Math.min(minutes.length - 1, Math.floor(share * minutes.length))] ?? 0;
+  const [minutes, booked] = [
+    sorted(waits.map(({ waitedS }) => waitedS)),
+    sorted(waits.map(({ plannedS }) => plannedS)),
+  ];
+  const at = (share: number, of = minutes) => of[Math.min(of.length - 1, Math.floor(share * of.length))] ?? 0;
+  /** What the plan had not: pauses that were booked are no waiting. */
+  const beyond = waits.map(({ waitedS, plannedS }) => Math.max(0, waitedS - plannedS) / 60);
+  const mostBeyond = Math.max(0, ...beyond);
   const long = waits.filter(({ waitedS }) => waitedS / 60 >= at(0.9));
   const seatS = done.reduce(
     (sum, { seatedS, debriefedS, parkedS }) => sum + ((debriefedS ?? parkedS ?? 0) - (seatedS ?? 0)),
@@ -114,9 +121,10 @@ export function closeOfDay({ context, state, entries, money }: CloseSource): Day
     { key: 'noShows', unit: '', value: gone.length, entries: of('guestNoShow') },
     { key: 'carsUsed', unit: '', value: usedCars.size, planned: new Set(context.schedule.drives.map(({ planned }) => planned.car)).size, entries: of('released') },
     { key: 'crewHours', unit: 'h', value: seatS / 3600, planned: context.schedule.drives.reduce((sum, { startS, endS }) => sum + endS - startS, 0) / 3600, entries: of('seated', 'debriefed') },
-    { key: 'waitMedian', unit: 'min', value: at(0.5), entries: waits.map(({ until }) => until) },
-    { key: 'wait90', unit: 'min', value: at(0.9), entries: long.map(({ until }) => until) },
-    { key: 'waitWorst', unit: 'min', value: minutes.at(-1) ?? 0, entries: waits.filter(({ waitedS }) => waitedS / 60 === minutes.at(-1)).map(({ until }) => until) },
+    { key: 'waitMedian', unit: 'min', value: at(0.5), planned: at(0.5, booked), entries: waits.map(({ until }) => until) },
+    { key: 'wait90', unit: 'min', value: at(0.9), planned: at(0.9, booked), entries: long.map(({ until }) => until) },
+    { key: 'waitWorst', unit: 'min', value: minutes.at(-1) ?? 0, planned: booked.at(-1) ?? 0, entries: waits.filter(({ waitedS }) => waitedS / 60 === minutes.at(-1)).map(({ until }) => until) },
+    { key: 'waitBeyond', unit: 'min', value: mostBeyond, entries: waits.filter((_, place) => mostBeyond > 0 && beyond[place] === mostBeyond).map(({ until }) => until) },
     { key: 'incidents', unit: '', value: state.incidents.length, entries: of('incident') },
     { key: 'interventions', unit: '', value: drives.reduce((sum, { interventions }) => sum + interventions.length, 0), entries: of('intervened') },
     { key: 'faultsOpen', unit: '', value: openFaults.length, entries: of('faultFound').filter(({ id }) => openFaults.some((fault) => fault.id === id)) },
@@ -139,11 +147,27 @@ function receivedBy(key: CloseFigure['key'], means: MoneyMeans, happened: readon
   return entries.length > 0 ? [{ key, unit: 'money', value, entries }] : [];
 }
 
-/** How long guests waited, after the sighting run or the debrief of a drive, until they were seated. */
-function waitsOf(context: DayContext, happened: readonly JournalEntry[]): { waitedS: number; until: JournalEntry }[] {
+/** Seconds as minutes, the shortest first. */
+const sorted = (seconds: readonly number[]) => seconds.map((s) => s / 60).sort((a, b) => a - b);
+
+/** From the end of what a guest was planned for before a drive to its beginning, in the plan as it was accepted. */
+function plannedWait({ accepted }: DayContext, guest: string, drive: string): number {
+  const own = accepted.guestOccupancies.get(guest) ?? [];
+  const place = own.findIndex((one) => one.kind === 'drive' && one.planned.drive === drive);
+  return place < 1 ? 0 : Math.max(0, own[place]!.startS - own[place - 1]!.endS);
+}
+
+/**
+ * How long guests waited, after the sighting run or the debrief of a drive, until they were seated; and how long of it was
+ * planned so.
+ */
+function waitsOf(
+  context: DayContext,
+  happened: readonly JournalEntry[],
+): { waitedS: number; plannedS: number; until: JournalEntry }[] {
   const since = new Map<string, number>();
   const runs = new Map<string, readonly string[]>();
-  const waits: { waitedS: number; until: JournalEntry }[] = [];
+  const waits: { waitedS: number; plannedS: number; until: JournalEntry }[] = [];
   const guestOf = (drive: string) => context.schedule.index.drives.get(drive)?.guest.id;
   for (const entry of happened) {
     if (entry.kind === 'sightingBegan') runs.set(entry.vehicle, entry.guests);
@@ -151,7 +175,9 @@ function waitsOf(context: DayContext, happened: readonly JournalEntry[]): { wait
     if (entry.kind !== 'seated' && entry.kind !== 'debriefed') continue;
     const guest = guestOf(entry.drive);
     const from = guest === undefined ? undefined : since.get(guest);
-    if (entry.kind === 'seated' && from !== undefined) waits.push({ waitedS: entry.at - from, until: entry });
+    if (entry.kind === 'seated' && guest !== undefined && from !== undefined) {
+      waits.push({ waitedS: entry.at - from, plannedS: plannedWait(context, guest, entry.drive), until: entry });
+    }
     if (entry.kind === 'debriefed' && guest !== undefined) since.set(guest, entry.at);
   }
   return waits;

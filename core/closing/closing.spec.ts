@@ -63,6 +63,10 @@ describe('The close of a day', () => {
 
   it('measures waiting from the sighting run, or the debrief before, to the seat', () => {
     expect(figure(closed(), 'waitWorst').value).toBe(26);
+    const [worst, beyond] = ['waitWorst', 'waitBeyond'].map((key) => figure(closed(), key as never));
+    // What was planned as a pause is told beside what nobody had planned.
+    expect(beyond!.value).toBeCloseTo(26 - worst!.planned!, 6);
+    expect(beyond!.entries.length).toBe(1);
   });
 
   it('is read in units, and money in the currency of the venue', () => {

@@ -3,6 +3,20 @@ import { writtenJournal, type EntryFields } from '../testing/written-journal';
 import { guestResult, vocabularyOf } from '.';
 
 describe('What a guest takes home', () => {
+  it('says of a drive that was broken off which laps are still owed, until they are driven', () => {
+    const day = aDay({ guests: [aGuest({ drives: [{ id: 'd1', cars: ['c1'], laps: 5 }] })] });
+    const it = writtenJournal(day, aPlan({ drives: [drive('10:00')] }));
+    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const) {
+      it.enter('09:00', { kind, guest: 'g1' });
+    }
+    it.enter('09:56', { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' });
+    it.enter('10:00', { kind: 'released', drive: 'd1' });
+    it.enter('10:01:20', { kind: 'lapCounted', drive: 'd1', source: 'hand' });
+    it.enter('10:02', { kind: 'brokenOff', drive: 'd1', reason: 'fault' });
+    const result = guestResult(it.context, it.state('10:30'), 'g1', vocabularyOf([]))!;
+    expect(result.drives.map(({ owed }) => owed)).toEqual([4]);
+  });
+
   it('says of a fault that it was worked on or that it is no longer, never both', () => {
     const guest = aGuest({ drives: ['d1', 'd2'].map((id) => ({ id, cars: ['c1'], laps: 5 })) });
     const plan = aPlan({ drives: [drive('10:00'), drive('11:00', { drive: 'd2' })] });

@@ -1,5 +1,5 @@
 import type { Guest } from '../day';
-import type { DayContext, DayState, DriveState } from '../journal';
+import { lapsOwed, type DayContext, type DayState, type DriveState } from '../journal';
 import { drivenBy } from './handover';
 import { marksByPlace, type PlaceMarks } from './heat';
 import { COACHED_DRIVE, type LevelReached } from './levels';
@@ -18,6 +18,8 @@ export interface DriveResult {
   /** What was seen and is not gone by the last drive. */
   readonly workedOn: readonly FaultEntry[];
   readonly good: readonly string[];
+  /** Laps of it that were paid for and are still to be driven. */
+  readonly owed: number;
 }
 
 /** What a guest did today and got better at. */
@@ -64,6 +66,7 @@ export function guestResult(
       seen,
       workedOn: seen.flatMap(({ fault }) => (gone.has(fault.id) ? [] : [fault])),
       good: [...new Set(drive.marked.flatMap(({ good }) => (good ? [good] : [])))],
+      owed: lapsOwed(context, state, drive),
     };
   });
   const bests = drives.flatMap(({ analysis, car }) =>

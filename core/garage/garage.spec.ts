@@ -1,6 +1,6 @@
 import { fact, takenByCar } from '../day';
 import * as fc from 'fast-check';
-import { aGroup } from '../testing/group-days';
+import { aGroup, PAN, STATIONS } from '../testing/group-days';
 import { aDay, aGuest, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal as writtenOn, type EntryFields } from '../testing/written-journal';
 import { admit, dayContext, stateOf, type JournalEntry } from '../journal';
@@ -143,14 +143,35 @@ describe('What a car did on a day', () => {
     for (const time of ['09:42', '09:44', '09:46']) it.enter(time, { kind: 'groupLapCounted', group: 'train' });
     it.enter('09:48', { kind: 'groupEnded', group: 'train' });
     const [usage] = carDaysOf(it.context, it.state('10:00'));
-    expect([usage!.laps, usage!.drives, usage!.guests, usage!.onCircuitS]).toEqual([3, 1, 1, 480]);
+    expect([usage!.laps, usage!.drives, usage!.guests, usage!.drivenS]).toEqual([3, 1, 1, 480]);
     expect(usage!.km).toBeCloseTo((3 * day.circuit.lapLengthM) / 1000, 6);
     expect(usage!.fuelL).toBeCloseTo(3 * day.cars[0]!.fuel.perLapL, 6);
   });
 
+  it('counts hours and kilometres on low grip, where no laps are counted', () => {
+    const group = aGroup({
+      ...{ id: 'pan', members: ['g1'], cars: ['c1'], needsBriefing: false, surface: 'pan' },
+      ...{ programme: STATIONS, roles: [{ role: 'lead', count: 1 }] },
+    });
+    const it = writtenOn({ ...day, version: 2, surfaces: [PAN], groups: [group] }, aPlan());
+    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const) {
+      it.enter('09:00', { kind, guest: 'g1' });
+    }
+    const crew = [{ role: 'lead' as const, instructor: 'i1' }];
+    it.enter('09:30', { kind: 'groupBegan', group: 'pan', guests: ['g1'], cars: ['c1'], crew });
+    it.enter('09:40', { kind: 'groupReleased', group: 'pan' });
+    const run = { passed: true, spins: 0, stops: 0 };
+    it.enter('09:50', { kind: 'stationRun', group: 'pan', guest: 'g1', station: 'Slalom', ...run });
+    it.enter('10:00', { kind: 'groupEnded', group: 'pan' });
+    const [usage] = carDaysOf(it.context, it.state('10:10'));
+    expect([usage!.drives, usage!.drivenS, usage!.laps]).toEqual([1, 1200, 0]);
+    // A lap behind the leader of 150 s and a run of 60 s, at 8 m/s.
+    expect(usage!.km).toBeCloseTo(((150 + 60) * 8) / 1000, 6);
+  });
+
   it('is counted from the journal', () => {
     const [usage] = carDaysOf(context, stateAfter([]));
-    expect([usage!.laps, usage!.drives, usage!.guests, usage!.onCircuitS]).toEqual([5, 1, 1, 420]);
+    expect([usage!.laps, usage!.drives, usage!.guests, usage!.drivenS]).toEqual([5, 1, 1, 420]);
     expect(usage!.km).toBeCloseTo((5 * day.circuit.lapLengthM) / 1000, 6);
     expect(usage!.lap!.count).toBe(4);
     expect(usage!.lap!.medianS).toBeCloseTo(80 / (day.guests[0]!.pace * day.condition.paceFactor), 1);
@@ -188,7 +209,7 @@ describe('Wear', () => {
     car: 'c1',
     laps,
     km: laps * 2,
-    onCircuitS: 0,
+    drivenS: 0,
     drives,
     guests: drives,
     fuelL: 0,

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { CIRCUIT, paceFactorAt } from '../day';
+import { paceFactorAt } from '../day';
 import { carsTaken, timedLaps, type CarFault, type DayContext, type DayState, type GroupState } from '../journal';
 import { carPlace, faultSeverity } from '../journal/entry';
 import { median } from '../median';
@@ -10,7 +10,8 @@ export const carDay = z.object({
   car: z.string(),
   laps: z.number().int(),
   km: z.number(),
-  onCircuitS: z.number(),
+  /** Out on any surface. */
+  drivenS: z.number(),
   drives: z.number().int(),
   guests: z.number().int(),
   /** Used by the laps, litres. */
@@ -49,6 +50,21 @@ function guestsIn({ members }: GroupState, car: string): string[] {
   return [...members.values()].filter((member) => member.car === car).map(({ guest }) => guest);
 }
 
+/** Slides, circles and courses on wet ground are driven at about 30 km/h. */
+const LOW_GRIP_MPS = 8;
+
+/**
+ * Metres that a car drove with a group on low grip, where no laps are counted: the laps behind the leader, and its share of
+ * the runs at the stations, by their times.
+ */
+function lowGripM({ group: { programme }, cars, members }: GroupState, car: string): number {
+  if (programme.kind !== 'lowGrip') return 0;
+  const leadS = programme.leadLaps * programme.leadLapS;
+  const lasts = new Map(programme.stations.map(({ name, runS }) => [name, runS]));
+  const runsS = sumOf([...members.values()], ({ runs }) => sumOf(runs, ({ station }) => lasts.get(station) ?? 0));
+  return LOW_GRIP_MPS * (leadS + (cars.includes(car) ? runsS / cars.length : 0));
+}
+
 /** The days of the cars that were driven or serviced, from the state at some time of the day. */
 export function carDaysOf(context: DayContext, state: DayState): CarDay[] {
   const { day, schedule } = context;
@@ -65,7 +81,11 @@ export function carDaysOf(context: DayContext, state: DayState): CarDay[] {
       laps: group.carLaps.get(car.id) ?? 0,
       lapM: schedule.index.surfaces.get(group.group.surface)?.lapLengthM ?? day.circuit.lapLengthM,
     }));
-    const km = (onCircuit * day.circuit.lapLengthM + sumOf(inGroups, ({ laps, lapM }) => laps * lapM)) / 1000;
+    const metres =
+      onCircuit * day.circuit.lapLengthM +
+      sumOf(inGroups, ({ laps, lapM }) => laps * lapM) +
+      sumOf(outings, (group) => lowGripM(group, car.id));
+    const km = metres / 1000;
     const guests = [...own.map(({ guest }) => guest.id), ...outings.flatMap((group) => guestsIn(group, car.id))];
     const clean = own.flatMap((drive) =>
       timedLaps(context, drive).flatMap(({ lapS, laps: together, first, spoiled, long }) => {
@@ -81,14 +101,11 @@ export function carDaysOf(context: DayContext, state: DayState): CarDay[] {
         car: car.id,
         laps: onCircuit + sumOf(inGroups, ({ laps }) => laps),
         km,
-        onCircuitS:
+        drivenS:
           sumOf(own, (drive) => {
             const lastS = drive.inS ?? drive.crossings.at(-1)?.atS ?? drive.releasedS!;
             return Math.max(0, lastS - drive.releasedS!);
-          }) +
-          sumOf(outings, ({ group, releasedS, endedS, laps }) =>
-            group.surface === CIRCUIT ? (endedS ?? laps.at(-1)?.atS ?? releasedS!) - releasedS! : 0,
-          ),
+          }) + sumOf(outings, ({ releasedS, endedS, laps }) => (endedS ?? laps.at(-1)?.atS ?? releasedS!) - releasedS!),
         drives: own.length + outings.length,
         guests: new Set(guests).size,
         // Told for a lap of the circuit.
@@ -121,7 +138,7 @@ export function totalOf(days: readonly CarDay[]) {
     days: days.filter(({ drives }) => drives > 0).length,
     laps: sum(({ laps }) => laps),
     km: sum(({ km }) => km),
-    onCircuitS: sum(({ onCircuitS }) => onCircuitS),
+    drivenS: sum(({ drivenS }) => drivenS),
     drives: sum(({ drives }) => drives),
     guests: sum(({ guests }) => guests),
     fuelL: sum(({ fuelL }) => fuelL),

@@ -17,6 +17,7 @@ export function stationOf(guest: GuestState, state: DayState): Station | undefin
       return 'sighting';
     case 'seen':
     case 'waiting':
+      return isLeftOut(guest, state) ? 'desk' : 'pitExit';
     case 'seated':
       return 'pitExit';
     case 'onCircuit':
@@ -24,10 +25,25 @@ export function stationOf(guest: GuestState, state: DayState): Station | undefin
     case 'inDebrief':
       return 'debrief';
     case 'debriefed':
-      return guest.guest.drives.some(({ id }) => state.drives.get(id)?.stage === 'planned') ? 'pitExit' : 'desk';
+      return guest.guest.drives.some(({ id }) => state.drives.get(id)?.stage === 'planned') && !isLeftOut(guest, state)
+        ? 'pitExit'
+        : 'desk';
     default:
       return undefined;
   }
+}
+
+/** Whether nothing that is to come for a guest has a place in the plan: nobody waits for them at the cars. */
+function isLeftOut({ guest }: GuestState, state: DayState): boolean {
+  const toCome = guest.drives
+    .flatMap(({ id }) => state.drives.get(id) ?? [])
+    .filter(({ stage }) => stage === 'planned');
+  if (toCome.length === 0 || toCome.some(({ car }) => car !== undefined)) return false;
+  const inGroup = [...state.groups.values()].some(
+    ({ stage, group }) => stage !== 'over' && group.members.includes(guest.id),
+  );
+  // Before the day has a plan, nobody is left out of it.
+  return !inGroup && [...state.drives.values()].some(({ car }) => car !== undefined);
 }
 
 /** How many guests are at each station. */

@@ -131,6 +131,7 @@ export const FIGURES: Record<CloseFigure['key'], string> = {
   waitMedian: 'Waiting, median',
   wait90: 'Waiting, nine of ten under',
   waitWorst: 'Waiting, worst',
+  waitBeyond: 'Waiting beyond the plan, worst',
   incidents: 'Incidents',
   interventions: 'Instructors had to brake or steer',
   faultsOpen: 'Faults open',

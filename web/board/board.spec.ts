@@ -326,6 +326,20 @@ describe('A proposal', () => {
 });
 
 describe('What is to be solved', () => {
+  it('is as many as the button says: who takes no more part is named, and needs nothing', async () => {
+    const reason = 'Sabrel R is away.';
+    const without = aPlan({ drives: [], unplanned: ['d1', 'd2'].map((one) => ({ drive: one, reason })) });
+    const data = theDay(day, without);
+    const gone = data.day().guests.find(({ drives }) => drives.some(({ id }) => id === 'd2'))!;
+    expect(data.record({ kind: 'guestNoShow', guest: gone.id }, '08:05')).toBeTrue();
+    const { press, text, element, fixture } = await board(data);
+    await press(/^1 left out/);
+    await settle();
+    await fixture.whenStable();
+    expect(element.querySelectorAll('[aria-label="Left out of the plan"] li').length).toBe(1);
+    expect(text()).toContain(`Not taking part any more, and nothing to be solved: ${gone.name}.`);
+  });
+
   it('comes with what would help, one click away', async () => {
     const without = aPlan({ drives: [drive('10:00')], unplanned: [{ drive: 'd2', reason: 'Sabrel R is away.' }] });
     const { press, text, http, fixture } = await board(theDay(day, without));

@@ -91,11 +91,18 @@ export class ToSolvePanel {
     // One after the other, as long as the panel is open.
     effect(() => {
       const known = this.remedies();
-      const next = this.leftOut().find(({ id, gone }) => !gone && !known.has(id));
+      const next = this.coming().find(({ id }) => !known.has(id));
       if (!next || this.busy() !== undefined || known.size >= MOST_AT_ONCE) return;
       untracked(() => void this.find(next.id));
     });
   }
+
+  /** What is to be solved, as it is counted on the button; who takes no more part needs no place. */
+  protected readonly coming = computed(() => this.leftOut().filter(({ gone }) => !gone));
+  protected readonly gone = computed(() =>
+    [...new Set(this.leftOut().flatMap(({ gone, guest }) => (gone ? [guest.name] : [])))].join(', '),
+  );
+  protected readonly nothing = computed(() => this.broken().length + this.lines().length + this.coming().length === 0);
 
   /** The cheapest ways to keep what a line would break, where somebody has asked. */
   protected readonly ways = signal<ReadonlyMap<string, readonly WayOut[]>>(new Map());
@@ -121,7 +128,10 @@ export class ToSolvePanel {
   protected readonly told = computed(() =>
     this.lines().map((line) => {
       const cost = this.costs().get(line.key);
-      return { line, cost: cost === undefined || cost < 0.5 ? '' : `; costs ${Math.round(cost)} min of waiting` };
+      const costs = cost === undefined || cost < 0.5 ? '' : `costs ${Math.round(cost)} min of waiting`;
+      // Of what makes nothing late there is no effect to tell, only the rule that it breaks.
+      const effect = [this.tell().driftEffect(line), costs].filter(Boolean).join('; ');
+      return { line, effect: effect && `${effect}.` };
     }),
   );
 

@@ -13,7 +13,7 @@ const carDay = (date: string): CarDay => ({
   car: 'c1',
   laps: 10,
   km: 23,
-  onCircuitS: 800,
+  drivenS: 800,
   drives: 2,
   guests: 2,
   fuelL: 9,

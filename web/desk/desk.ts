@@ -150,7 +150,12 @@ export class Desk {
       recording,
       where: GUEST_STAGE_WORDS[stage],
       drives: guest.drives
-        .map(({ id, laps }) => `${carLabel(this.data.view(), state.drives.get(id)?.car ?? '')}, ${laps} laps`)
+        .map(({ id, laps }) => {
+          const car = state.drives.get(id)?.car;
+          return car === undefined
+            ? `${laps} laps without a place`
+            : `${carLabel(this.data.view(), car)}, ${laps} laps`;
+        })
         .join(' · '),
       next: occupancyWords(next, this.data.view(), this.data.stalls(), this.when.words()),
       nextS: next?.startS ?? Infinity,

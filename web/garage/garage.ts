@@ -125,7 +125,7 @@ export class Garage {
     return [
       { label: 'Laps', today: `${today?.laps ?? 0}`, all: `${inAll.laps}` },
       { label: 'Distance', today: `${(today?.km ?? 0).toFixed(0)} km`, all: `${inAll.km.toFixed(0)} km` },
-      { label: 'On the circuit', today: hours(today?.onCircuitS ?? 0), all: hours(inAll.onCircuitS) },
+      { label: 'Driven', today: hours(today?.drivenS ?? 0), all: hours(inAll.drivenS) },
       { label: 'Drives', today: `${today?.drives ?? 0}`, all: `${inAll.drives}` },
       { label: 'Guests', today: `${today?.guests ?? 0}`, all: `${inAll.guests}` },
       { label: 'Fuel used', today: `${(today?.fuelL ?? 0).toFixed(0)} l`, all: `${inAll.fuelL.toFixed(0)} l` },

@@ -67,7 +67,7 @@ export class Results {
     const [result, context] = [this.result(), this.data.context()];
     if (!result || !context) return [];
     const told = this.told().results;
-    return result.drives.map(({ drive, car, instructor, analysis, index, good, workedOn }) => ({
+    return result.drives.map(({ drive, car, instructor, analysis, index, good, workedOn, owed }) => ({
       id: drive.drive.id,
       car,
       instructor,
@@ -76,6 +76,7 @@ export class Results {
       figures: driveFigures({ analysis, index }, this.told()).join(' · '),
       good: good.map(told.goodThing),
       workedOn: workedOn.map((fault) => told.fault(fault).name),
+      owed: owed > 0 ? told.lapsOwed(owed) : '',
     }));
   });
 

@@ -22,6 +22,7 @@ export const ENGLISH: GuestWords = {
     laps: (count) => (count === 1 ? 'lap' : 'laps'),
     lapsIn: (count, seconds) => `${laps(count)} in ${lapTime(seconds)}`,
     lapsWithoutTime: (count) => `${laps(count)} without a time`,
+    lapsOwed: (count) => `Broken off: ${laps(count)} of it ${count === 1 ? 'is' : 'are'} still yours`,
     bestLap: (car) => `best lap, ${car}`,
     gainedMost: 'quicker within one drive',
     withInstructor: (instructor) => `with ${instructor}`,

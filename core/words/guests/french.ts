@@ -82,6 +82,7 @@ export const FRENCH: GuestWords = {
     laps: (count) => (count < 2 ? 'tour' : 'tours'),
     lapsIn: (count, seconds) => `${laps(count)} en ${lapTime(seconds)}`,
     lapsWithoutTime: (count) => `${laps(count)} sans temps`,
+    lapsOwed: (count) => `Interrompu : ${laps(count)} vous ${count < 2 ? 'reste dû' : 'restent dus'}`,
     bestLap: (car) => `meilleur tour, ${car}`,
     gainedMost: 'gagnées au cours d’une session',
     withInstructor: (instructor) => `avec ${instructor}`,

@@ -81,6 +81,7 @@ export const GERMAN: GuestWords = {
     laps: (count) => (count === 1 ? 'Runde' : 'Runden'),
     lapsIn: (count, seconds) => `${laps(count)} in ${lapTime(seconds)}`,
     lapsWithoutTime: (count) => `${laps(count)} ohne Zeit`,
+    lapsOwed: (count) => `Abgebrochen: ${laps(count)} davon ${count === 1 ? 'steht' : 'stehen'} Ihnen noch zu`,
     bestLap: (car) => `beste Runde, ${car}`,
     gainedMost: 'schneller innerhalb einer Fahrt',
     withInstructor: (instructor) => `mit ${instructor}`,

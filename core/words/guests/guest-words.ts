@@ -22,6 +22,8 @@ export interface ResultWords {
   /** `two laps in 2:32.4`, and how many have no time. */
   readonly lapsIn: (count: number, seconds: number) => string;
   readonly lapsWithoutTime: (count: number) => string;
+  /** Of a drive that was broken off. */
+  readonly lapsOwed: (count: number) => string;
   readonly bestLap: (car: string) => string;
   readonly gainedMost: string;
   readonly withInstructor: (instructor: string) => string;
