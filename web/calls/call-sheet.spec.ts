@@ -123,6 +123,10 @@ describe('The calls of a lap', () => {
     service.cars.set([]);
     TestBed.resetTestingModule();
     const empty = await show(CallSheet, dayAt('08:00'));
+    // Nothing has been read yet.
+    expect(empty.text()).toContain('Reading the circuit…');
+    TestBed.inject(CircuitService).stored.set({ version: 0, circuit: null });
+    await empty.follow();
     expect(empty.text()).toContain('No car is known to the lap model yet');
   });
 

@@ -1,3 +1,4 @@
+import { TestBed } from '@angular/core/testing';
 import { at } from '@core/testing/small-day';
 import { Counter } from './counter';
 import { show } from '../testing/fake-day';
@@ -9,7 +10,10 @@ describe('The counter on the phone', () => {
     const data = running(time);
     return { data, ...(await show(Counter, data)) };
   };
-  afterEach(() => localStorage.removeItem('joylap.counter'));
+  afterEach(() => {
+    localStorage.removeItem('joylap.counter');
+    localStorage.removeItem('joylap.carsLeft');
+  });
 
   it('counts with one button, says how many are left, and the way in at the end', async () => {
     const { data, press, text, fixture } = await ofIfe('10:21:25');
@@ -50,6 +54,25 @@ describe('The counter on the phone', () => {
     expect(text()).toContain('Last check');
     await press(/^Undo: .*[Ss]eated/);
     expect(data.state().drives.get('d2')!.stage).toBe('planned');
+  });
+
+  it('is through with a parked car by Debriefed, there or beside the next guest, and stays so when it is opened anew', async () => {
+    const { data, press, text, follow, fixture } = await ofIfe('10:22:40');
+    data.record({ kind: 'broughtIn', drive: 'd2' }, '10:22:50');
+    data.record({ kind: 'parked', drive: 'd2' }, '10:23');
+    data.clockS.set(at('10:23:05'));
+    await follow();
+    await press('No further drive today.');
+    expect(text()).toContain('No further drive today for');
+    // As after the handover or a reload.
+    fixture.destroy();
+    TestBed.resetTestingModule();
+    const again = await show(Counter, data);
+    expect(again.text()).not.toContain('is parked');
+    await again.press(/^Debriefed: Piet Verhoeve$/);
+    expect(data.state().drives.get('d2')!.stage).toBe('done');
+    expect(again.text()).not.toContain('Debriefed');
+    localStorage.removeItem('joylap.carsLeft');
   });
 
   it('asks the marshal for one more lap, and says so until there is an answer', async () => {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { spokenDuration } from '@core/day';
 import { countsDiffer, extraLapReason, progressOf, type DriveState, type ExtraLapReason } from '@core/journal';
@@ -35,8 +35,6 @@ export class Counter {
   private readonly guestCalls = inject(GuestCalls);
   private readonly circuit = inject(CircuitService);
   protected readonly reasons = extraLapReason.options.map((value) => ({ value, label: EXTRA_LAP_WORDS[value] }));
-  /** Drives whose car has been left. */
-  private readonly left = signal<ReadonlySet<string>>(new Set());
   protected readonly crew = this.choice.crew;
   protected readonly me = this.choice.me;
   /** The drive that the instructor sits in, or the one that comes next. */
@@ -47,7 +45,7 @@ export class Counter {
     const running = own.find(({ stage }) => ['seated', 'onCircuit', 'standing', 'rollingIn'].includes(stage));
     if (running) return running;
     // Whoever has just parked has a few things to do at the car.
-    const parked = own.find((drive) => drive.stage === 'parked' && !this.left().has(drive.drive.id));
+    const parked = own.find((drive) => drive.stage === 'parked' && !this.choice.left().includes(drive.drive.id));
     if (parked) return parked;
     const next = context.schedule.crewOccupancies
       .get(me.id)
@@ -154,7 +152,19 @@ export class Counter {
 
   protected leaveCar(): void {
     const drive = this.drive();
-    if (drive) this.left.update((left) => new Set(left).add(drive.drive.id));
+    if (drive) this.choice.leaveCar(drive.drive.id);
+  }
+
+  /** A drive of mine whose car I have left, and nobody has debriefed yet: the guest of it cannot be seated again before. */
+  protected readonly toDebrief = computed(() => {
+    const me = this.me();
+    return [...(this.data.state()?.drives.values() ?? [])].find(
+      ({ instructor, stage }) => instructor === me?.id && stage === 'parked',
+    );
+  });
+
+  protected debriefed(drive: string): void {
+    this.enter({ kind: 'debriefed', drive });
   }
 
   /** In the car that the plan has for it; why that cannot be is said. */

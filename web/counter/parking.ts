@@ -71,6 +71,7 @@ const QUARTER_WORDS = { 0.25: '¼', 0.5: '½', 0.75: '¾', 1: 'full' } as const;
       <button type="button" [class.on]="carded()" [attr.aria-pressed]="carded()" (click)="card()">
         {{ carded() ? 'Card is handed over' : 'Hand over the card' }}
       </button>
+      <button type="button" (click)="debriefed()">Debriefed</button>
       <button type="button" class="go" (click)="done.emit()">{{ next() }}</button>
     </div>
   `,
@@ -119,6 +120,11 @@ export class Parking {
 
   protected card(): void {
     if (!this.carded()) this.enter({ kind: 'cardMoved', car: this.car(), card: 'out', charged: false });
+  }
+
+  /** The car is left with it: there is nothing more to do here. */
+  protected debriefed(): void {
+    if (this.enter({ kind: 'debriefed', drive: this.drive().drive.id })) this.done.emit();
   }
 
   private enter(entry: NewEntry): boolean {

@@ -7,11 +7,12 @@ import { DayService } from './day.service';
 @Injectable({ providedIn: 'root' })
 export class DeviceService {
   private readonly api = inject(Api);
-  private readonly read = signal<readonly Device[]>([]);
-  readonly devices = this.read.asReadonly();
+  private readonly read = signal<readonly Device[] | undefined>(undefined);
+  readonly isRead = computed(() => this.read() !== undefined);
+  readonly devices = computed(() => this.read() ?? []);
   /** What has fallen silent, in words. */
   readonly silent = computed(() =>
-    this.read()
+    this.devices()
       .filter(({ state }) => state === 'silent')
       .map(({ name }) => `${name} is silent`),
   );

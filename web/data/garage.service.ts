@@ -14,6 +14,8 @@ export class GarageService {
   readonly earlier = signal<readonly CarDay[]>([]);
   /** What the crew did on those days. */
   readonly crew = signal<readonly CrewDay[]>([]);
+  /** Whether any of it has been read yet. */
+  readonly isRead = signal(false);
   readonly failure = signal<string | undefined>(undefined);
 
   refresh(): void {
@@ -22,6 +24,7 @@ export class GarageService {
     this.api.call(contract.readGarage, { params: { date } }).subscribe({
       next: ({ days, crew }) => {
         this.failure.set(undefined);
+        this.isRead.set(true);
         this.earlier.set(days.filter((day) => day.date < date));
         this.crew.set(crew.filter((day) => day.date < date));
       },

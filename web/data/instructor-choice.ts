@@ -4,6 +4,9 @@ import { DayService } from './day.service';
 import { Who } from './who';
 
 const KEY = 'joylap.counter';
+const LEFT_KEY = 'joylap.carsLeft';
+/** So many are remembered; a day has fewer drives of one person. */
+const MOST_LEFT = 40;
 
 /** Whose phone this is: the instructor who counts, marks and reads on it. Remembered on the device. */
 @Injectable({ providedIn: 'root' })
@@ -29,6 +32,14 @@ export class InstructorChoice {
       })
       .sort((a, b) => (a.seatedS ?? startS.get(a.drive.id) ?? 0) - (b.seatedS ?? startS.get(b.drive.id) ?? 0));
   });
+
+  /** Ids of drives whose car has been left: whoever comes back to the counter goes on with the next guest. */
+  readonly left = signal<readonly string[]>(JSON.parse(localStorage.getItem(LEFT_KEY) ?? '[]') as string[]);
+
+  leaveCar(drive: string): void {
+    this.left.update((left) => [...left, drive].slice(-MOST_LEFT));
+    localStorage.setItem(LEFT_KEY, JSON.stringify(this.left()));
+  }
 
   choose(id: string): void {
     localStorage.setItem(KEY, id);

@@ -56,6 +56,7 @@ export class Devices {
   ];
   protected readonly id = signal('');
   protected readonly name = signal('');
+  protected readonly isRead = this.devices.isRead;
   protected readonly kind = signal<Device['kind']>('timing');
   protected readonly key = signal<string | undefined>(undefined);
   protected readonly rows = computed(() =>

@@ -46,6 +46,9 @@ export class Garage {
   }
 
   protected readonly failure = this.garage.failure;
+  /** Before the cars are read, nothing can be said of them; before earlier days are, nothing of what there is to do. */
+  protected readonly carsRead = computed(() => this.circuit.stored() !== undefined || this.circuit.cars().length > 0);
+  protected readonly isRead = computed(() => this.garage.isRead() && this.carsRead());
   protected readonly views = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
     if (!context || !state) return [];

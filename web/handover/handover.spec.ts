@@ -1,3 +1,5 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
 import type { DayBefore } from '@core/coaching';
 import { aBooking, FakeDay, show } from '../testing/fake-day';
 import { day, plan, seen } from '../testing/two-guests';
@@ -91,6 +93,18 @@ describe('The instructor’s phone between two drives', () => {
     expect(it.kinds().at(-1)).toBe('handoverSeen');
     expect(shown.text()).toMatch(/Read by \w+/);
     expect([...shown.element.querySelectorAll('button')].map((one) => one.textContent.trim())).not.toContain('Read');
+  });
+
+  it('seats the guest from the card, and goes on to the counter', async () => {
+    localStorage.setItem('joylap.counter', 'i2');
+    const data = seen();
+    const { press, text } = await show(HandoverScreen, data);
+    const goTo = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    await press('Guest is seated');
+    expect(data.state().drives.get('d2')!.stage).toBe('seated');
+    expect(goTo).toHaveBeenCalledOnceWith(['/counter']);
+    expect(text()).not.toContain('Guest is seated');
+    localStorage.removeItem('joylap.counter');
   });
 
   it('asks for no marks of a ride: whoever sat beside has made no mistakes', async () => {

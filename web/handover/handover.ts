@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { contract } from '@core/api';
 import { differenceCard, lapNearest } from '@core/car';
 import { legendOf } from '@core/circuit';
@@ -56,6 +56,7 @@ export class HandoverScreen {
   protected readonly tell = inject(DayWords).tell;
   private readonly circuit = inject(CircuitService);
   private readonly api = inject(Api);
+  private readonly router = inject(Router);
   private readonly when = inject(When);
   private readonly seen = inject(SeenTimes);
   private readonly guestCalls = inject(GuestCalls);
@@ -80,6 +81,7 @@ export class HandoverScreen {
     const name = (car: string | undefined) => context.schedule.index.cars.get(car ?? '')?.name ?? '';
     return {
       id: next.drive.id,
+      toSeat: next.stage === 'planned',
       guest: card.guest.name,
       /** Set where nobody has asked whether a touch is all right. */
       toAsk: answers.touch === undefined ? { guest, fields } : undefined,
@@ -208,6 +210,15 @@ export class HandoverScreen {
 
   constructor() {
     this.circuit.refresh();
+  }
+
+  /** Then the counter is what is needed next. */
+  protected seated(): void {
+    const [next, me] = [this.next(), this.choice.me()];
+    if (!next || !me) return;
+    if (next.car === undefined) return this.data.refuse('This drive is not in the plan.');
+    const entry = { kind: 'seated', drive: next.drive.id, car: next.car, instructor: me.id } as const;
+    if (this.data.record(entry, me.name)) void this.router.navigate(['/counter']);
   }
 
   protected read(): void {

@@ -53,6 +53,7 @@ export class PhoneList {
   private readonly router = inject(Router);
   private readonly again = toSignal(timer(0, LOOK_AGAIN_MS));
   private readonly crew = inject(InstructorChoice).crew;
+  protected readonly isRead = this.phones.isRead;
   protected readonly whyNone = whyNone;
   protected readonly adding = signal(false);
   protected readonly handing = signal<Phone | undefined>(undefined);

@@ -7,9 +7,10 @@ import { DayService } from '../data/day.service';
 @Injectable({ providedIn: 'root' })
 export class PhonesService {
   private readonly api = inject(Api);
-  private readonly read = signal<readonly Phone[]>([]);
-  readonly phones = this.read.asReadonly();
-  readonly count = computed(() => this.read().length);
+  private readonly read = signal<readonly Phone[] | undefined>(undefined);
+  readonly isRead = computed(() => this.read() !== undefined);
+  readonly phones = computed(() => this.read() ?? []);
+  readonly count = computed(() => this.phones().length);
   /** Of the application that the server gives out. */
   readonly version = signal('');
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, type ResourceRef } from '@angular/core';
 import { Button } from 'primeng/button';
 
-/** Where something could not be read: why, and one press to try again. */
+/** Where something is being read, that; where it could not be, why, and one press to try again. */
 @Component({
   selector: 'jl-unread',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -12,6 +12,8 @@ import { Button } from 'primeng/button';
         {{ what() }} could not be read: {{ error.message }}
         <p-button label="Try again" size="small" [outlined]="true" (onClick)="of().reload()" />
       </p>
+    } @else if (of().isLoading() && !of().hasValue()) {
+      <p class="muted">Reading {{ what().charAt(0).toLowerCase() + what().slice(1) }}…</p>
     }
   `,
   styles: `
