@@ -2,7 +2,7 @@ import { ADDRESSES, expect, test } from './demo';
 
 /** What says that there is nothing, or how much there is of it, where nobody knows yet. */
 const CLAIMS =
-  /\bof 0\b|\b0 at once\b|\bNothing (is|keeps|:)|\bNothing: |\bNo (phone|device|car|day|later|booking|guest|group|circuit)\b|There (is|are) no\b|\b0 (bookings|instructors|phones|devices)\b/;
+  /\bof 0\b|\b0 at once\b|\bNothing (is left|keeps)|\bNothing: |\bNo (phone|device|car|day|later|booking|guest|group|circuit)\b|There (is|are) no\b|\b0 (bookings|instructors|phones|devices)\b/;
 /** The day, its list and the clock come at once: they are what a screen waits for anyway. */
 const AT_ONCE = /^\/api\/(days(\/[\d-]+)?|clock|days\/[\d-]+\/stream)$/;
 

@@ -176,6 +176,9 @@ const ABOUT = ['guest', 'instructor', 'car', 'vehicle'];
 function aboutIn(subjects: object): string[] {
   return Object.entries(subjects).flatMap(([name, of]: [string, unknown]) => {
     if (typeof of === 'string' && ABOUT.includes(name)) return [`${name} ${of}`];
+    // Several of a kind, as the cars that are refuelled at once.
+    const one = ABOUT.find((singular) => name === `${singular}s`);
+    if (one !== undefined && Array.isArray(of)) return of.map((id) => `${one} ${id}`);
     return typeof of === 'object' && of !== null ? aboutIn(of) : [];
   });
 }

@@ -87,6 +87,17 @@ describe('drift', () => {
     expect(lines.map(({ key }) => key)).toEqual(['d1', 'd3'].map(keyOf.drive));
   });
 
+  it('gives a rule about several cars at once to what makes one of them late', () => {
+    const { drift, lines } = on({}, [...here, ...driven('d1', 'c1', 'i1', '10:14', '10:20')], '10:21');
+    const values = { count: 2, atS: at('10:40'), forS: 300, bays: 1 };
+    const broken = { code: 'REFUEL_BAYS', detail: 'full', subjects: { cars: ['c9', 'c1'] }, values } as const;
+    const { lines: told, rest } = byCause(lines, [broken], drift);
+    expect(rest).toEqual([]);
+    expect(told.find((line) => line.broken.includes(broken))!.key).toBe(keyOf.drive('d1'));
+    const other = { ...broken, subjects: { cars: ['c8', 'c9'] } };
+    expect(byCause(lines, [other], drift).rest).toEqual([other]);
+  });
+
   it('waits for a guest who is not here, and says so', () => {
     const { drift, lines } = on({}, here.slice(4), '10:05');
     expect(drift.expected.get(keyOf.drive('d1'))?.startS).toBe(at('10:05'));

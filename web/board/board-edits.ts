@@ -52,7 +52,7 @@ export class BoardEdits {
     // With the drift, which is looked at every few seconds, and not with every second of the state.
     const [context, drift, state] = [this.data.context(), this.data.drift(), untracked(this.data.state)];
     const [violations, eaten] = [this.violations(), this.eaten()];
-    if (!context || !state || !drift) return { lines: [], broken: violations };
+    if (!context || !state || !drift) return { lines: [], broken: violations, decided: [] };
     // What somebody has decided against a rule is for no other cause.
     const view = this.data.view();
     const decided = new Set(
@@ -62,12 +62,14 @@ export class BoardEdits {
     const caused = [...violations.filter((violation) => !byDecision.includes(violation)), ...eaten];
     const { lines, rest } = byCause(causesOf(drift, state), caused, drift);
     const withinS = (view?.live.slidesUpToMin ?? 0) * 60;
-    return { lines: asked(context, lines, state, withinS), broken: [...byDecision, ...rest] };
+    return { lines: asked(context, lines, state, withinS), broken: [...byDecision, ...rest], decided: byDecision };
   });
   /** What is late, or cannot take place, by its cause. */
   readonly lines = computed(() => this.grouped().lines);
   /** What is broken for no cause that is known. */
   readonly broken = computed(() => this.grouped().broken);
+  /** Those of them that somebody has decided for. */
+  readonly decided = computed(() => this.grouped().decided);
   private readonly steps = signal<readonly Step[]>([]);
   private readonly undone = signal<readonly Step[]>([]);
   private readonly sending = signal(false);

@@ -29,6 +29,8 @@ import { BoardEdits } from './board-edits';
 const MOST_AT_ONCE = 6;
 
 const SLIDING = 'slide';
+/** A reason of a plan is no longer. */
+const MOST_REASON = 200;
 
 export interface LeftOut {
   readonly id: string;
@@ -74,7 +76,7 @@ export class ToSolvePanel {
   protected readonly tell = inject(DayWords).tell;
   readonly leftOut = input.required<readonly LeftOut[]>();
   readonly broken = input.required<readonly Violation[]>();
-  private readonly edits = inject(BoardEdits);
+  protected readonly edits = inject(BoardEdits);
   protected readonly lines = this.edits.lines;
   readonly closed = output<void>();
   protected readonly remedies = signal<ReadonlyMap<string, readonly Remedy[]>>(new Map());
@@ -150,6 +152,10 @@ export class ToSolvePanel {
 
   protected repair(line: BrokenLine): void {
     this.planning.start('repair', this.tell().driftCause(line.cause));
+  }
+
+  protected mend(violation: Violation): void {
+    this.planning.start('repair', this.tell().violation(violation).slice(0, MOST_REASON));
   }
 
   protected leave(line: BrokenLine): void {

@@ -40,7 +40,6 @@ import { languageOptions } from './crew-fields';
               optionValue="value"
               placeholder="more"
               size="small"
-              appendTo="body"
               [filter]="true"
               ariaLabel="One more language"
               [ngModel]="null"
