@@ -147,6 +147,14 @@ describe('The laps of a drive', () => {
     expect(analysis.clean.map(({ number }) => number)).toEqual([2, 4, 5, 6]);
     expect(analysis.bestS).toBe(84);
     expect(analysis.gainS).toBeCloseTo(4, 0);
+    expect(analysis.gainedS).toBe(analysis.gainS);
+  });
+
+  it('claim a gain only where it is beyond its own uncertainty', () => {
+    const { analysis } = analysisOf([95, 86, 92, 85, 90, 86, 90]);
+    expect(analysis.gainS).toBeDefined();
+    expect(Math.abs(analysis.gainS!)).toBeLessThan(analysis.gainWithinS!);
+    expect(analysis.gainedS).toBeUndefined();
   });
 
   it('say nothing of a drive without laps, or with all of them spoiled', () => {

@@ -61,7 +61,7 @@ export function handover(
   const names = context.schedule.index.instructors;
   const nameOf = (id: string | undefined) => (id === undefined ? undefined : (names.get(id)?.name ?? id));
   const driven = marked.findLast(({ gearbox }) => gearbox)?.gearbox?.driven;
-  const gain = last && analyseLaps(context, last).gainS;
+  const gain = last && analyseLaps(context, last).gainedS;
   return {
     drive: drive.drive,
     guest,

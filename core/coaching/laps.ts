@@ -18,6 +18,8 @@ export interface LapAnalysis {
   readonly gainS: number | undefined;
   /** Half the width of what the gain may be. */
   readonly gainWithinS: number | undefined;
+  /** The gain where it is beyond what it may be by chance: nothing else is claimed. */
+  readonly gainedS: number | undefined;
 }
 
 /** The laps of a drive; what is not known stays undefined, as where all laps were spoiled. */
@@ -30,6 +32,8 @@ export function analyseLaps(context: DayContext, drive: DriveState): LapAnalysis
   const times = clean.map(({ lapS }) => lapS);
   const fit = theilSen(clean.map(({ number, lapS }) => [number, lapS]));
   const span = clean.length > 1 ? clean.at(-1)!.number - clean[0]!.number : 0;
+  const gainS = fit && -fit.slope * span;
+  const gainWithinS = fit && (fit.widthOfSlopes / 2) * span;
   const off = fit ? clean.map(({ number, lapS }) => lapS - fit.at(number)) : [];
   return {
     laps,
@@ -39,8 +43,9 @@ export function analyseLaps(context: DayContext, drive: DriveState): LapAnalysis
     bestS: times.length > 0 ? Math.min(...times) : undefined,
     meanS: times.length > 0 ? times.reduce((a, b) => a + b, 0) / times.length : undefined,
     spreadS: off.length > 2 ? Math.sqrt(off.reduce((sum, d) => sum + d * d, 0) / (off.length - 2)) : undefined,
-    gainS: fit && -fit.slope * span,
-    gainWithinS: fit && (fit.widthOfSlopes / 2) * span,
+    gainS,
+    gainWithinS,
+    gainedS: gainS !== undefined && Math.abs(gainS) > gainWithinS! ? gainS : undefined,
   };
 }
 

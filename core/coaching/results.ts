@@ -72,7 +72,7 @@ export function guestResult(
   const bests = drives.flatMap(({ analysis, car }) =>
     analysis.bestS === undefined ? [] : [{ lapS: analysis.bestS, car }],
   );
-  const gains = drives.flatMap(({ analysis: { gainS } }) => (gainS !== undefined && gainS > 0 ? [gainS] : []));
+  const gains = drives.flatMap(({ analysis: { gainedS = 0 } }) => (gainedS > 0 ? [gainedS] : []));
   return {
     guest,
     drives,

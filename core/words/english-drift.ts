@@ -1,6 +1,7 @@
 import { clockMinute, spokenDuration, type Activity } from '../day';
 import type { DriftCause, DriftLine, WayOutChange } from '../drift';
 import { tell, type ByCode } from './by-code';
+import { lapsText } from './terms';
 import type { Names } from './names';
 import type { Words } from './words';
 
@@ -48,7 +49,8 @@ export function driftCauseWords(names: Names): Words['driftCause'] {
 
 export function wayOutWords({ guest, car, instructor }: Names): Words['wayOut'] {
   const sentences: ByCode<WayOutChange> = {
-    fewerLaps: ({ subjects, values }) => `${guest(subjects.guest)} drives ${values.laps} laps, if that is all right`,
+    fewerLaps: ({ subjects, values }) =>
+      `${guest(subjects.guest)} drives ${lapsText(values.laps)}, if that is all right`,
     otherCar: ({ subjects }) => `${guest(subjects.guest)} in ${car(subjects.car)}`,
     otherCrew: ({ subjects }) => `${guest(subjects.guest)} with ${instructor(subjects.instructor)}`,
     closeLater: ({ values }) => `close at ${clockMinute(values.to)}`,

@@ -19,7 +19,7 @@ import type {
 } from '../planner';
 import { tell, type ByCode } from './by-code';
 import type { Names } from './names';
-import { FRIEND_WISH_WORDS, ROLE_WORDS } from './terms';
+import { FRIEND_WISH_WORDS, lapsText, ROLE_WORDS } from './terms';
 import type { Words } from './words';
 
 function misfitSentences({ guest, car }: Names): ByCode<CarMisfit> {
@@ -248,7 +248,7 @@ export function assignmentWords({ car, guest }: Names): Words['assignment'] {
     together: ({ values }) => `has ${counted(values.drives, 'other drive')} of this guest`,
     askedFor: () => 'the guest asked for',
     friendToo: ({ subjects }) => `has ${guest(subjects.guest)} too, as the two wish`,
-    load: ({ values }) => `${values.laps} laps planned, the mean is ${Math.round(values.meanLaps)}`,
+    load: ({ values }) => `${lapsText(values.laps)} planned, the mean is ${Math.round(values.meanLaps)}`,
     levelLaps: ({ values }) => `${values.laps} of at most ${values.most} laps in cars of level ${values.level}`,
   };
   return (reason) => tell(sentences, reason);

@@ -94,11 +94,16 @@ export function changeCalls(
   ];
 }
 
-/** What everybody knows to do when a radio is lost. */
-export function radioLostWords(guest: string, side: 'left' | 'right'): RadioLine[] {
+/**
+ * What everybody knows to do when a radio is lost.
+ *
+ * @param guest nobody in particular where not given, as on a sheet that is handed out before
+ */
+export function radioLostWords(guest: string | undefined, side: 'left' | 'right'): RadioLine[] {
+  const lost = guest === undefined ? 'Somebody does not hear us' : `${guest} does not hear us`;
   return [
-    { to: 'all', words: `${guest} does not hear us: everybody slow down, hazard lights on.` },
-    { to: 'aside', words: `${guest} pulls to the ${side} and stops; the last car stops behind.` },
+    { to: 'all', words: `${lost}: everybody slow down, hazard lights on.` },
+    { to: 'aside', words: `${guest ?? 'Whoever it is'} pulls to the ${side} and stops; the last car stops behind.` },
     { to: 'all', words: 'Swap the set, test it, wait for the flash, then back in at the tail.' },
   ];
 }

@@ -9,7 +9,7 @@ import {
   type ViolationOf,
 } from '../day';
 import type { Names } from './names';
-import { ROLE_WORDS } from './terms';
+import { lapsText, ROLE_WORDS } from './terms';
 
 /** What sentences about broken rules are made with. */
 interface Told {
@@ -128,9 +128,9 @@ export const ENGLISH_VIOLATIONS: ViolationWords = {
   },
   CREW_LAPS: {
     all: ({ subjects, values }, { names }) =>
-      `${names.instructor(subjects.instructor)} rides ${values.laps} laps; ${values.most} a day are allowed`,
+      `${names.instructor(subjects.instructor)} rides ${lapsText(values.laps)}; ${values.most} a day are allowed`,
     level: ({ subjects, values }, { names }) =>
-      `${names.instructor(subjects.instructor)} rides ${values.laps} laps in cars of level ${values.level}; ${values.most} a day are allowed`,
+      `${names.instructor(subjects.instructor)} rides ${lapsText(values.laps)} in cars of level ${values.level}; ${values.most} a day are allowed`,
   },
   PIN: {
     release: ({ subjects, values }, { activity }) =>

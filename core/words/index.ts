@@ -30,6 +30,7 @@ export {
   TERM_WORDS,
   misreadWords,
   touchWords,
+  lapsText,
 } from './terms';
 export * from './english-first-steps';
 export { MEMBER_OUT_WORDS, SPACING_SAID_WORDS } from './english-groups';

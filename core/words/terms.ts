@@ -15,6 +15,9 @@ import type { CrewStation } from '../practice';
 
 /** The terms of the field in the language of the screens. */
 
+/** `1 lap`, `5 laps`. */
+export const lapsText = (count: number): string => (count === 1 ? '1 lap' : `${count} laps`);
+
 export const PHASE_WORDS: Record<Phase, string> = {
   look: 'Look',
   brake: 'Brake',

@@ -69,7 +69,7 @@ export class BoardEdits {
   /** What is broken for no cause that is known. */
   readonly broken = computed(() => this.grouped().broken);
   /** Those of them that somebody has decided for. */
-  readonly decided = computed(() => this.grouped().decided);
+  readonly decided = computed((): readonly Violation[] => this.grouped().decided);
   private readonly steps = signal<readonly Step[]>([]);
   private readonly undone = signal<readonly Step[]>([]);
   private readonly sending = signal(false);

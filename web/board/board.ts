@@ -14,7 +14,7 @@ import { isLow, tankOf } from '@core/garage';
 import { clockMinute, drivesConcerned } from '@core/day';
 import { isThrough, owedFrom } from '@core/journal';
 import { groupChanges } from '@core/planner';
-import { CAR_STATUS_WORDS, CREW_STATUS_WORDS, GUEST_STAGE_WORDS } from '@core/words';
+import { CAR_STATUS_WORDS, CREW_STATUS_WORDS, GUEST_STAGE_WORDS, lapsText } from '@core/words';
 import type { MenuItem } from 'primeng/api';
 import { Button } from 'primeng/button';
 import { Menu } from 'primeng/menu';
@@ -130,7 +130,7 @@ export class Board {
     for (const [id, { car, laps, status }] of state.cars) {
       const tank = tankOf(state, { car, laps });
       const fuel = Math.min(1, tank.litres / car.fuel.capacityL);
-      const note = status === 'ready' ? `${laps} laps` : CAR_STATUS_WORDS[status];
+      const note = status === 'ready' ? lapsText(laps) : CAR_STATUS_WORDS[status];
       labels.set(id, {
         number: numbers[id],
         name: car.name,
@@ -141,7 +141,7 @@ export class Board {
       });
     }
     for (const [id, { instructor, status, laps }] of state.crew) {
-      labels.set(id, { ...plain, name: instructor.name, note: `${CREW_STATUS_WORDS[status]}, ${laps} laps` });
+      labels.set(id, { ...plain, name: instructor.name, note: `${CREW_STATUS_WORDS[status]}, ${lapsText(laps)}` });
     }
     for (const [id, { guest, stage }] of state.guests) {
       labels.set(id, { ...plain, name: guest.name, note: GUEST_STAGE_WORDS[stage] });
@@ -162,7 +162,7 @@ export class Board {
       const cars = booked.drive.cars.map((id) => carLabel(this.data.view(), id)).join(' or ');
       const gone = this.data.state()?.guests.get(booked.guest.id)?.gone !== undefined;
       const from = owedFrom(context.schedule.index.drives, drive);
-      const what = `${cars}, ${booked.drive.laps} laps`;
+      const what = `${cars}, ${lapsText(booked.drive.laps)}`;
       return [{ id: drive, guest: booked.guest, gone, what, reason, owedFrom: from }];
     });
   });

@@ -98,7 +98,7 @@ export class Debrief {
       .sort((a, b) => (b.parkedS ?? 0) - (a.parkedS ?? 0))
       .map((drive) => {
         const analysis = analyseLaps(context, drive);
-        const gain = analysis.gainS;
+        const gain = analysis.gainedS;
         return {
           id: drive.drive.id,
           guest: drive.guest.name,

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { RouterLink } from '@angular/router';
 import { clockMinute } from '@core/day';
 import { nextOccupancy, sentFor, stationOf, type GuestState } from '@core/journal';
-import { GUEST_STAGE_WORDS } from '@core/words';
+import { GUEST_STAGE_WORDS, lapsText } from '@core/words';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';
@@ -153,8 +153,8 @@ export class Desk {
         .map(({ id, laps }) => {
           const car = state.drives.get(id)?.car;
           return car === undefined
-            ? `${laps} laps without a place`
-            : `${carLabel(this.data.view(), car)}, ${laps} laps`;
+            ? `${lapsText(laps)} without a place`
+            : `${carLabel(this.data.view(), car)}, ${lapsText(laps)}`;
         })
         .join(' · '),
       next: occupancyWords(next, this.data.view(), this.data.stalls(), this.when.words()),

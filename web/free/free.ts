@@ -6,6 +6,7 @@ import { contract } from '@core/api';
 import { clockMinute, emptyPlan } from '@core/day';
 import { isThrough, standpointOf, stationOf } from '@core/journal';
 import { STRETCH_S, type DayAhead, type Wanted } from '@core/planner';
+import { lapsText } from '@core/words';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
@@ -41,6 +42,7 @@ export class Free {
   private readonly tell = inject(DayWords).tell;
   protected readonly why = WHY;
   protected readonly words = runWords;
+  protected readonly lapsText = lapsText;
   protected readonly lapChoices = [5, 8].map((laps) => ({ label: `${laps} laps`, value: laps }));
   protected readonly knowing = [
     { label: 'New here', value: true },

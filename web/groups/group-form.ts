@@ -13,7 +13,7 @@ import {
   type SpacingPhase,
   type StationKind,
 } from '@core/programmes';
-import { CORNER_STEP_WORDS, ROLE_WORDS, SPACING_WORDS } from '@core/words';
+import { CORNER_STEP_WORDS, lapsText, ROLE_WORDS, SPACING_WORDS } from '@core/words';
 import * as z from 'zod';
 import type { Field, Option } from '../forms/fields';
 
@@ -64,7 +64,7 @@ function spacingOf(typed: Readonly<Partial<Record<SpacingPhase, unknown>>> | und
 }
 
 export function stepText({ percent, laps, lapS }: Step): string {
-  return `${percent} %: ${laps} ${laps === 1 ? 'lap' : 'laps'} of ${lapS} s`;
+  return `${percent} %: ${lapsText(laps)} of ${lapS} s`;
 }
 
 function stepOf(text: unknown): unknown {

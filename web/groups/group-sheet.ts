@@ -9,7 +9,7 @@ import {
   type CornerAsk,
   type FollowProgramme,
 } from '@core/programmes';
-import { changeCalls, CORNER_STEP_WORDS, radioLostWords } from '@core/words';
+import { changeCalls, CORNER_STEP_WORDS, lapsText, radioLostWords } from '@core/words';
 import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
@@ -43,7 +43,7 @@ export class GroupSheet {
       train: programme.kind === 'follow' && facts.members.length > 1 ? trainSheet(programme, facts) : undefined,
       steps:
         programme.kind === 'throttle'
-          ? programme.steps.map(({ percent, laps, lapS }) => `${percent} %: ${laps} laps of ${lapS} s`)
+          ? programme.steps.map(({ percent, laps, lapS }) => `${percent} %: ${lapsText(laps)} of ${lapS} s`)
           : [],
       rotation:
         programme.kind === 'lowGrip'
@@ -78,7 +78,7 @@ function trainSheet(programme: FollowProgramme, { members, train }: GroupFacts) 
     labels: orders.map((_, lap) => String(lap + 1)),
     discs: discsOf(members),
     calls: next ? changeCalls(next, programme, namesIn(members)).map(({ words }) => words) : [],
-    lost: radioLostWords('Whoever', programme.change.side ?? 'right').map(({ words }) => words),
+    lost: radioLostWords(undefined, programme.change.side ?? 'right').map(({ words }) => words),
     spacing: train ? SPACING_PHASES.map((phase) => train.spacing[phase]) : [],
     asks: cornerLines(train?.asks ?? []),
   };

@@ -165,6 +165,6 @@ describe('The room of groups', () => {
     const { text } = await show(GroupSheet, dayWith({ programme: { ...TRAIN, laps: 6 } }), { id: 'one' });
     expect(text()).toContain('Order by lap');
     expect(text()).toContain('Ada: pull to the right and stop.');
-    expect(text()).toContain('Whoever does not hear us');
+    expect(text()).toContain('Somebody does not hear us');
   });
 });

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import type { ThrottleProgramme } from '@core/programmes';
+import { lapsText } from '@core/words';
 import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';
 import type { LedGroup } from './lead';
@@ -41,7 +42,7 @@ export class OvalSpot {
         ...{ id, member, turn, next, done },
         car: carLabel(this.data.view(), turn.car),
         call: `${step.percent} %`,
-        laps: `${turn.lapsAtStep} of ${step.laps} ${step.laps === 1 ? 'lap' : 'laps'}`,
+        laps: `${turn.lapsAtStep} of ${lapsText(step.laps)}`,
         hold: hold ? `Hold ${hold}.` : '',
         limiter:
           step.percent === 100 ? 'If the engine stutters that is the limiter: ease a little, hold the line.' : '',

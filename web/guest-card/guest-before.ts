@@ -3,6 +3,7 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { addressOf, contract } from '@core/api';
 import { highestLevels, type DayBefore } from '@core/coaching';
 import { lapTimeText } from '@core/day';
+import { lapsText } from '@core/words';
 import { Button } from 'primeng/button';
 import type { Observable } from 'rxjs';
 import { Api } from '../data/api';
@@ -46,6 +47,7 @@ export class GuestBefore {
   readonly guest = input.required<string>();
   readonly name = input.required<string>();
   protected readonly lapText = lapTimeText;
+  protected readonly laps = lapsText;
   private readonly params = computed(() => ({ date: this.data.date()!, id: this.guest() }));
   protected readonly read = rxResource({
     params: () => this.params(),

@@ -133,7 +133,7 @@ export class GuestCard {
         const { done, due } = progressOf(context, drive);
         const carId = drive.car ?? cars[0] ?? '';
         const analysis = analyseLaps(context, drive);
-        const gain = analysis.gainS;
+        const gain = analysis.gainedS;
         return {
           id,
           number: view.carNumbers[carId],

@@ -18,7 +18,7 @@ import { crewDaysOf, freeFor, mealOf, restOf } from '@core/crew';
 import { knownAnswers, type BookingFields, type GateAnswers } from '@core/booking';
 import { clockMinute, lapTimeText, spokenDuration } from '@core/day';
 import { progressOf } from '@core/journal';
-import { answersWords, GEARBOX_WORDS, HOUSE_RULE, misreadWords, spokenCue } from '@core/words';
+import { answersWords, GEARBOX_WORDS, HOUSE_RULE, lapsText, misreadWords, spokenCue } from '@core/words';
 import { Button } from 'primeng/button';
 import { of } from 'rxjs';
 import { Api } from '../data/api';
@@ -97,7 +97,7 @@ export class HandoverScreen {
       colour: view.carColours[card.car ?? ''],
       car: name(card.car),
       stall: this.data.stalls()[card.car ?? ''],
-      laps: next.drive.laps + next.extraLaps,
+      laps: lapsText(next.drive.laps + next.extraLaps),
       when: occupancy ? `${this.when.words()(occupancy)}${inS > 0 ? `, in ${spokenDuration(inS)}` : ''}` : '',
       changed:
         startS !== undefined && this.seen.show(`handover ${next.instructor}`, { [next.drive.id]: startS }).size > 0,
@@ -135,7 +135,7 @@ export class HandoverScreen {
     if (!last) return undefined;
     const pace = paceFromBefore(days);
     return [
-      `Last time ${last.date}: ${last.drives.map(({ car, laps }) => `${car}, ${laps} laps`).join('; ')}`,
+      `Last time ${last.date}: ${last.drives.map(({ car, laps }) => `${car}, ${lapsText(laps)}`).join('; ')}`,
       ...(last.oneThing ? [`to work on then: ${last.oneThing.toLowerCase()}`] : []),
       ...highestLevels(days.flatMap(({ reached }) => reached)).map(
         ({ programme, level, car }) => `level ${level} reached in the ${programme} (${car})`,

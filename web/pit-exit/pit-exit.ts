@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { rxResource } from '@angular/core/rxjs-interop';
 import { contract } from '@core/api';
 import { clockMinute, spokenDuration, timeIn, wallClock } from '@core/day';
-import { FLAG_WORDS } from '@core/words';
+import { FLAG_WORDS, lapsText } from '@core/words';
 import { effectiveEntries, type DayContext, type DayState } from '@core/journal';
 import type { Delay, ReleaseWindow } from '@core/traffic';
 import { Button } from 'primeng/button';
@@ -61,6 +61,7 @@ export class PitExit {
   private readonly when = inject(When);
   protected readonly tell = inject(DayWords).tell;
   protected readonly minute = clockMinute;
+  protected readonly laps = lapsText;
   protected readonly clock = wallClock;
   protected readonly traffic = inject(Traffic);
   protected readonly devices = inject(DeviceService);

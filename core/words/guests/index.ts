@@ -68,10 +68,10 @@ export function driveFigures(
   words: GuestWords,
 ): string[] {
   const { best, noCleanLap, gain, paceIndex, steady } = words.results;
-  const { bestS, gainS, gainWithinS, spreadS } = analysis;
+  const { bestS, gainedS, gainWithinS, spreadS } = analysis;
   return [
     bestS === undefined ? noCleanLap : best(bestS),
-    ...(gainS === undefined ? [] : [gain(gainS, gainWithinS ?? 0)]),
+    ...(gainedS === undefined ? [] : [gain(gainedS, gainWithinS ?? 0)]),
     ...(index ? [paceIndex(index.index, index.within)] : []),
     ...(spreadS === undefined ? [] : [steady(spreadS)]),
   ];
