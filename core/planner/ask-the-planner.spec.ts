@@ -1,9 +1,19 @@
 import fc from 'fast-check';
-import { checkPlan, layOut, type Day, type Plan } from '../day';
+import { checkPlan, clockMinute, layOut, type Day, type Plan } from '../day';
 import { randomDay } from '../testing/random-day';
 import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
-import { bottleneckOf, changesBetween, improve, insertions, remediesFor, planDay, seededRandom, withRemedy } from '.';
+import {
+  bottleneckOf,
+  changesBetween,
+  improve,
+  insertions,
+  offersOf,
+  remediesFor,
+  planDay,
+  seededRandom,
+  withRemedy,
+} from '.';
 
 const planned = (day: Day, iterations = 100) => planDay(day, { iterations, random: seededRandom(1) }).plan;
 
@@ -108,6 +118,21 @@ describe('Mends for a drive without a place', () => {
 
 describe('One more drive', () => {
   const another = { id: 'new', cars: ['c1'], laps: 5 };
+
+  it('is offered the soonest slot, the cheapest for others and the best car, and none twice within ten minutes', () => {
+    const slot = (time: string, car: string, costs: number) =>
+      ({ planned: { drive: 'x', car, instructor: 'i1', release: at(time) }, costs, moved: [] }) as never;
+    const cars = [aCar({ id: 'c1', level: 1 }), aCar({ id: 'c2', level: 4 })];
+    const offered = (...slots: never[]) =>
+      offersOf(slots, { cars }).map(({ planned }) => `${clockMinute(planned.release)} ${planned.car}`);
+    expect(offered(slot('10:00', 'c1', 9), slot('10:02', 'c1', 6), slot('10:04', 'c1', 5))).toEqual(['10:04 c1']);
+    expect(offered(slot('10:00', 'c1', 9), slot('10:01', 'c2', 12), slot('11:00', 'c1', 1))).toEqual([
+      '10:00 c1',
+      '10:01 c2',
+      '11:00 c1',
+    ]);
+    expect(offered()).toEqual([]);
+  });
 
   it('gets the earliest slots that move nobody, each with its cost, in a valid plan', () => {
     let slotsFound = 0;

@@ -13,7 +13,7 @@ export {
   type SharedChange,
 } from './changes';
 export { leaveOut, moveDrive, moveGroup, restated, shiftDrives, swapDrives, type Place } from './edits';
-export { insertions, type Insertion, type Insertions } from './insert';
+export { insertions, offersOf, type Insertion, type Insertions } from './insert';
 export { remedied, remediesFor, withRemedy, type Remedy, type RemedyChange, type RevisionReason } from './remedies';
 export { improve, planDay, type PlannedDay, type PlanningOptions, type PlanningProgress } from './plan-day';
 export { normalOf, randomOf, seededRandom, type Random } from './random';

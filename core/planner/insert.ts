@@ -20,7 +20,7 @@ export interface Insertion {
 export interface Insertions {
   /** The day with the drive in it. */
   readonly day: Day;
-  /** Slots that move nobody, by release: the earliest, and later ones only where they cost less. */
+  /** Slots that move nobody, by release: the earliest, later ones only where they cost less, and the earliest in the best car. */
   readonly slots: readonly Insertion[];
   /** A better one, earlier or cheaper, where others move by up to five minutes. */
   readonly better: Insertion | undefined;
@@ -32,6 +32,27 @@ const NUDGE_S = 300;
 const NUDGE_STEP_S = 60;
 const MOST_NUDGES = 120;
 const MOST_MOVED = 4;
+
+/** Offers that begin nearer to each other than this are one. */
+const ONE_OFFER_S = 600;
+
+/**
+ * What is worth telling a guest of slots that move nobody: the soonest, the cheapest for others, and the soonest in the best
+ * car; of those that begin at about the same time in the same car the cheapest.
+ */
+export function offersOf(slots: readonly Insertion[], { cars }: Pick<Day, 'cars'>): Insertion[] {
+  const levels = new Map(cars.map(({ id, level }) => [id, level]));
+  const level = ({ planned }: Insertion) => levels.get(planned.car) ?? 0;
+  const [soonest] = slots;
+  if (!soonest) return [];
+  const cheapest = slots.reduce((best, slot) => (slot.costs < best.costs ? slot : best));
+  const best = slots.reduce((found, slot) => (level(slot) > level(found) ? slot : found));
+  const isNear = (a: Insertion, b: Insertion) =>
+    Math.abs(a.planned.release - b.planned.release) < ONE_OFFER_S && level(a) === level(b);
+  return [cheapest, soonest, best]
+    .reduce<Insertion[]>((kept, slot) => (kept.some((other) => isNear(other, slot)) ? kept : [...kept, slot]), [])
+    .sort((a, b) => a.planned.release - b.planned.release);
+}
 
 /**
  * Places for one more drive of a guest, from `nowS` on, in an accepted plan. A guest who is not on the day yet joins it;
@@ -58,9 +79,13 @@ export function insertions(day: Day, plan: Plan, guest: Guest, drive: Drive, now
   if (mayGo(timetable, number)) {
     const pareto = problem.drives[number]!.options.flatMap(({ car }) => earlierAndEarlier(timetable, number, car));
     let cheapest = Infinity;
+    const levelOf = ({ occupancy }: (typeof pareto)[number]) => problem.day.cars[occupancy.car]!.level;
+    let bestLevel = Math.max(...pareto.map(levelOf));
     for (const place of pareto.sort((a, b) => a.occupancy.releaseS - b.occupancy.releaseS)) {
-      if (slots.length === MOST_SLOTS || place.price >= cheapest) continue;
-      cheapest = place.price;
+      const isBest = levelOf(place) === bestLevel;
+      if (!isBest && (slots.length === MOST_SLOTS || place.price >= cheapest)) continue;
+      if (isBest) bestLevel = Infinity;
+      cheapest = Math.min(cheapest, place.price);
       const mark = timetable.mark();
       putIn(timetable, place);
       slots.push(offered([]));

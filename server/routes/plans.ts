@@ -3,7 +3,7 @@ import { listLapPrice, type BookingFields, type OfferedPlace, type OneMoreDrive 
 import type { plansEndpoints } from '@core/api/endpoints/plans';
 import { cents, fact, holdsAround, indexDay, type Day, type Plan } from '@core/day';
 import { lapsOwed, owedFrom, owedId, type EntryOf, type OwedWish, type Standpoint } from '@core/journal';
-import { insertions, remedied, type Insertion, type RemedyChange, type RevisionReason } from '@core/planner';
+import { insertions, offersOf, remedied, type Insertion, type RemedyChange, type RevisionReason } from '@core/planner';
 import { namesOf, wordsIn } from '@core/words';
 import { acceptPlan, planningTimeS, withOverdue } from '../planner/accept';
 import { notFound, refusalOf } from '../problems';
@@ -92,7 +92,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
         asOf: standpoint.from.nowS,
         base: dayCache.of(date).revision!.revision,
         drive: drive.id,
-        slots: slots.map(offered),
+        slots: offersOf(slots, day).map(offered),
         better: better ? offered(better) : null,
       };
     },
