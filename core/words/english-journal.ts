@@ -100,7 +100,8 @@ export function refusalWords(names: Names, misfit: (of: CarMisfit) => string): W
     tankHoldsLess: ({ subjects, values }) => `${car(subjects.car)} holds less than ${values.litres} l.`,
     carTaken: ({ subjects }) =>
       `${car(subjects.car)} is taken by ${subjects.guest === undefined ? 'another guest' : guest(subjects.guest)}.`,
-    bayTaken: ({ values }) => `All ${values.bays} refuel bays are taken.`,
+    bayTaken: ({ values }) =>
+      values.bays === 1 ? 'The refuel bay is taken.' : `All ${values.bays} refuel bays are taken.`,
     misfit: ({ values }) => `${misfit(values.misfit)}.`,
 
     notAway: ({ subjects }) => `${instructor(subjects.instructor)} is not away.`,

@@ -62,8 +62,10 @@ describe('The cars', () => {
     const { press } = await cars(data);
     await press('Refuel Sabrel R');
     await press('Refuel Dunnock Cup');
-    expect(data.refused).toEqual(['All 1 refuel bays are taken.']);
+    expect(data.refused).toEqual(['The refuel bay is taken.']);
     await press('Refuelled');
+    TestBed.inject(Ask).answer('full');
+    await settle();
     expect(data.kinds()).toEqual(['refuelBegan', 'refuelEnded']);
   });
 

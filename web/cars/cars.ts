@@ -26,6 +26,7 @@ import * as z from 'zod';
 import { ImportDialog } from '../bookings/import-dialog';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
+import { Refuelling } from '../data/refuelling';
 import { withCurrency, type Field } from '../forms/fields';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { Ask } from '../shell/ask';
@@ -63,6 +64,7 @@ export class Cars {
   private readonly api = inject(Api);
   private readonly ask = inject(Ask);
   protected readonly data = inject(DayService);
+  protected readonly refuelling = inject(Refuelling);
   /** Of the car that is being edited. */
   protected readonly fields = signal<readonly Field[]>(CAR_FIELDS);
   protected readonly starting = signal(false);

@@ -8,6 +8,7 @@ import { NumberField } from '../forms/number-field';
 import { Select } from 'primeng/select';
 import { CircuitService } from '../data/circuit.service';
 import { DayService } from '../data/day.service';
+import { Refuelling } from '../data/refuelling';
 import { GarageService } from '../data/garage.service';
 import { Ask } from '../shell/ask';
 import { carViews, type CarView } from './car-view';
@@ -27,6 +28,7 @@ import { UsageChart } from './usage-chart';
 })
 export class Garage {
   protected readonly data = inject(DayService);
+  protected readonly refuelling = inject(Refuelling);
   private readonly garage = inject(GarageService);
   private readonly circuit = inject(CircuitService);
   private readonly ask = inject(Ask);

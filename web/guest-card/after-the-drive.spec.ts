@@ -2,7 +2,7 @@ import { Debrief } from '../debrief/debrief';
 import { Desk } from '../desk/desk';
 import { GuestCard } from './guest-card';
 import { type FakeDay, show } from '../testing/fake-day';
-import { seen } from '../testing/two-guests';
+import { running, seen } from '../testing/two-guests';
 
 /** The card of a guest who has never been here before. */
 async function guestCard(data: FakeDay, id: string) {
@@ -22,6 +22,15 @@ describe('After the drive', () => {
     it.record({ kind: 'parked', drive: 'd2' }, '10:09:30');
     return it;
   }
+
+  it('say what being unwell has changed, as long as it holds', async () => {
+    const data = running('10:21');
+    const { press, text } = await show(GuestCard, data, { id: 'g2' });
+    await press('Unwell');
+    expect(text()).toMatch(/Unwell\. In the car now: brought in, \d laps? stay owed\./);
+    await press('Well again');
+    expect(text()).not.toContain('stay owed');
+  });
 
   it('the debrief shows the laps and how much quicker they became', async () => {
     const data = parked('10:05:30', '10:06:50', '10:08:06', '10:09:20');

@@ -4,9 +4,10 @@ import { RouterLink } from '@angular/router';
 import { analyseLaps } from '@core/coaching';
 import { lapTexts } from '@core/words/guests';
 import { clockMinute, money } from '@core/day';
+import { causesOf } from '@core/drift';
 import { isAbout, type JournalEntry, lapsOwed, nextOccupancy, progressOf } from '@core/journal';
 import { knownAnswers } from '@core/booking';
-import { answersWords, BREAK_OFF_WORDS, GEARBOX_WORDS, GUEST_STAGE_WORDS, touchWords } from '@core/words';
+import { answersWords, BREAK_OFF_WORDS, GEARBOX_WORDS, GUEST_STAGE_WORDS, lapsText, touchWords } from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { GuestBefore } from './guest-before';
@@ -186,6 +187,27 @@ export class GuestCard {
     this.owed.set(owed);
     this.moreOpen.set(true);
   }
+
+  /** What being unwell has changed: of the drive that runs, and of what was still to come. */
+  protected readonly unwellWords = computed(() => {
+    const [context, state, drift, guest] = [this.data.context(), this.data.state(), this.data.drift(), this.guest()];
+    if (!context || !state || !guest?.unwell) return '';
+    const out = guest.guest.drives
+      .flatMap(({ id }) => state.drives.get(id) ?? [])
+      .find(({ stage }) => stage === 'seated' || stage === 'onCircuit' || stage === 'standing');
+    const line = (drift ? causesOf(drift, state) : []).find(
+      ({ cause }) => cause.code === 'guestUnwell' && cause.subjects.guest === guest.guest.id,
+    );
+    const running = out && progressOf(context, out);
+    return [
+      ...(running
+        ? [`In the car now: brought in, ${lapsText(Math.max(0, running.due - running.done))} stay owed`]
+        : []),
+      line ? this.words.tell().driftEffect(line) : 'Nothing else of today waits for it',
+    ]
+      .map((words) => `${words}.`)
+      .join(' ');
+  });
 
   protected unwell(): void {
     const guest = this.id();
