@@ -45,6 +45,16 @@ export function garageOfDemoDay(day: Day): Act[] {
   return [act('read c4', day.opens + 7500, 'Garage', read), act('chip c2', day.opens + 4000, 'Garage', chip)];
 }
 
+/** What a garage finds on an ordinary day; none of it keeps a car from being driven. */
+const FAULTS = [
+  { where: 'wheels and tyres', what: 'flat spot, front left', severity: 'watch' },
+  { where: 'wheels and tyres', what: 'slow puncture, rear right', severity: 'watch' },
+  { where: 'brakes', what: 'squeals when warm', severity: 'watch' },
+  { where: 'front', what: 'splitter scraped', severity: 'note' },
+  { where: 'cockpit', what: 'belt buckle sticks, passenger', severity: 'watch' },
+  { where: 'left side', what: 'door seal loose', severity: 'note' },
+] as const;
+
 /** Readings at noon, and at times a fault that is repaired or a part that is replaced. */
 export function garageOfEarlierDay(day: Day, seed: number, daysAgo: number): Act[] {
   const acts: Act[] = [];
@@ -54,8 +64,8 @@ export function garageOfEarlierDay(day: Day, seed: number, daysAgo: number): Act
       const litres = Math.round(fuel.startL * (0.55 + 0.2 * chance(`level ${id}`)));
       acts.push(act(`read ${id}`, day.opens + 4 * 3600, 'Garage', { kind: 'fuelRead', car: id, litres, withinL: 2 }));
     }
-    if (chance(`fault ${id}`) < 0.05) {
-      const fault = { where: 'wheels and tyres', what: 'flat spot, front left', severity: 'watch' } as const;
+    if (chance(`fault ${id}`) < 0.02) {
+      const fault = FAULTS[Math.floor(chance(`which ${id}`) * FAULTS.length)]!;
       acts.push(act(`fault ${id}`, day.opens + 5 * 3600, 'Garage', { kind: 'faultFound', car: id, ...fault }));
     }
   }

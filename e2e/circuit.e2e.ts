@@ -56,7 +56,7 @@ test('a cone that is moved keeps its place and its note, on the map and on the s
   const rows = readFileSync(await (await download).path(), 'utf8')
     .trim()
     .split('\n');
-  expect(rows[0]).toContain('order,distance_m,side');
+  expect(rows[0]).toContain('order,distance_m,from_last_m,along,side');
   expect(rows.some((row) => row.includes('drain cover'))).toBe(true);
 });
 

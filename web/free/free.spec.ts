@@ -49,6 +49,12 @@ describe('Still free', () => {
     expect(element.querySelector('[role=status]')!.textContent).toMatch(
       /^Room for (\d+|40 or more) newcomers today, 5 laps/,
     );
+    const field = element.querySelector<HTMLInputElement>('[aria-label="Any number of laps"]')!;
+    field.value = '3';
+    field.dispatchEvent(new Event('input'));
+    field.dispatchEvent(new Event('blur'));
+    await settle();
+    expect(element.querySelector('[role=status]')!.textContent).toContain('3 laps each');
     await press('8 laps');
     await settle();
     expect(element.querySelector('[role=status]')!.textContent).toContain('8 laps each');

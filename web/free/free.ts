@@ -10,13 +10,14 @@ import { lapsText } from '@core/words';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
-import { concatMap, from, map, scan, startWith } from 'rxjs';
+import { concatMap, from, map, scan } from 'rxjs';
 import { Api } from '../data/api';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';
 import { known } from '../data/reading';
 import { askFor } from '../shell/requests';
+import { NumberField } from '../forms/number-field';
 import { Unread } from '../shell/unread';
 import { Verdicts } from '../verdict/verdicts';
 import { rowsOf, runWords, WHY, type Offer, type Row, type Run } from './free-model';
@@ -29,7 +30,7 @@ const HOUR_S = 3600;
 @Component({
   selector: 'jl-free',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, FormsModule, Select, SelectButton, Unread],
+  imports: [Button, FormsModule, NumberField, Select, SelectButton, Unread],
   templateUrl: './free.html',
   styleUrl: './free.scss',
   host: { class: 'screen' },
@@ -173,7 +174,6 @@ export class Free {
           ),
         ),
         scan((all, one) => [...all, one], [] as DayRow[]),
-        startWith([] as DayRow[]),
       ),
   });
   protected readonly days = computed(() =>

@@ -34,8 +34,11 @@ function answer(http: HttpTestingController, more: Record<string, unknown> = {})
 
 describe('The phones of the venue', () => {
   it('are told with whose they are, where, how fresh, and what waits on them', async () => {
-    const { text, http } = await show(PhoneList, day());
+    const { text, http, element } = await show(PhoneList, day());
     TestBed.inject(Router).resetConfig(routes);
+    expect(text()).toContain('Reading the phones…');
+    // It scrolls sideways on a narrow screen, by the keyboard too.
+    expect(element.querySelector<HTMLElement>('[role="region"]')!.tabIndex).toBe(0);
     answer(http);
     await settle();
     for (const word of ['Red phone', 'Petra', 'Marks', 'ago', '2 entries wait', 'an older one']) {
