@@ -84,7 +84,7 @@ function date(cell: string, { dateOrder }: CellContext): string {
   return read;
 }
 
-/** The car of the fleet that a name may be a misspelling of, by its id; nothing where none is near, or two are as near. */
+/** The car of the fleet that a name may be a misspelling of, by its id; nothing where none is near, or two names are as near. */
 export function nearestCar(word: string, cars: BookingNames['cars']): string | undefined {
   const plain = (name: string) =>
     name
@@ -93,11 +93,12 @@ export function nearestCar(word: string, cars: BookingNames['cars']): string | u
       .replace(/[^\p{L}\p{N}]/gu, '');
   const wanted = plain(word);
   const byDistance = cars
-    .map(({ id, name }) => ({ id, off: distance(plain(name), wanted) }))
+    .map(({ id, name }) => ({ id, name: plain(name), off: distance(plain(name), wanted) }))
     .sort((a, b) => a.off - b.off);
-  const [first, second] = byDistance;
-  if (!first || first.off > Math.max(1, Math.floor(wanted.length / 3)) || first.off === second?.off) return undefined;
-  return first.id;
+  const [first] = byDistance;
+  if (!first || first.off > Math.max(1, Math.floor(wanted.length / 3))) return undefined;
+  const isSure = byDistance.every(({ name, off }) => off > first.off || name === first.name);
+  return isSure ? first.id : undefined;
 }
 
 /** What the venue has said that a word means. */

@@ -59,6 +59,7 @@ describe('A booking list', () => {
       { id: 'c2', name: 'Halyard GT', number: 2 },
       { id: 'c3', name: 'Halyard GS', number: 3 },
       { id: 'c4', name: 'Sabrel R', number: 4 },
+      { id: 'c5', name: 'Corrin', number: 5 },
     ];
     const list = readBookingList(
       `${HEAD}\nA1,Ines,9:10,Corin x5\nA2,Rui,9:10,Halyard GX x5\nA3,Ada,9:10,Tessel x5\nA4,Bo,9:10,sabrel-r x5`,

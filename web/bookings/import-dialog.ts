@@ -204,6 +204,7 @@ export class ImportDialog {
       ]),
     );
   });
+  protected readonly cannotTake = computed(() => [...this.carsAre().values()].every((is) => is === undefined));
   protected readonly takeCarsLabel = computed(() => {
     const fresh = [...this.carsAre().values()].filter((is) => is !== undefined && isKind(is)).length;
     if (fresh === 0) return this.carsAre().size === 1 ? 'This is the car' : 'These are the cars';
@@ -218,7 +219,7 @@ export class ImportDialog {
     return [...counts]
       .sort(([a], [b]) => (a < b ? -1 : 1))
       .map(([date, rows]) => {
-        const words = `${rows === 1 ? 'one row' : `${rows} rows`} of ${PLAIN_WORDS.dateWithYear(date)}`;
+        const words = `${rows === 1 ? 'One row' : `${rows} rows`} of ${PLAIN_WORDS.dateWithYear(date)}`;
         return { date, words, isThere: there.has(date) };
       });
   });

@@ -15,62 +15,75 @@ import { languageOptions } from './crew-fields';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FormsModule, Select],
   template: `
-    <h2>Who speaks what</h2>
+    <header>
+      <h2>Who speaks what</h2>
+      <p-select
+        [options]="others()"
+        optionLabel="label"
+        optionValue="value"
+        placeholder="One more language"
+        size="small"
+        [filter]="true"
+        ariaLabel="One more language"
+        [ngModel]="null"
+        (onChange)="more($event.value)"
+      />
+    </header>
     <p class="muted">The head of a column gives a language to everybody; a second time takes it.</p>
-    <table class="skills">
-      <thead>
-        <tr>
-          <th><span class="visually-hidden">Instructor</span></th>
-          @for (language of languages(); track language.code) {
-            <th>
-              <button
-                type="button"
-                [attr.aria-label]="'Everybody speaks ' + language.name"
-                [class.warn]="language.nobody"
-                (click)="fill(language.code)"
-              >
-                {{ language.name }}
-              </button>
-            </th>
-          }
-          <th>
-            <p-select
-              [options]="others()"
-              optionLabel="label"
-              optionValue="value"
-              placeholder="more"
-              size="small"
-              [filter]="true"
-              ariaLabel="One more language"
-              [ngModel]="null"
-              (onChange)="more($event.value)"
-            />
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        @for (one of crew(); track one.id) {
+    <div class="wide" tabindex="0" role="region" aria-label="Languages of the crew">
+      <table class="skills">
+        <thead>
           <tr>
-            <th scope="row">{{ one.name }}</th>
+            <th><span class="visually-hidden">Instructor</span></th>
             @for (language of languages(); track language.code) {
-              <td [class.no]="!one.languages.includes(language.code)">
+              <th>
                 <button
                   type="button"
-                  [attr.aria-pressed]="one.languages.includes(language.code)"
-                  [attr.aria-label]="one.name + ' speaks ' + language.name"
-                  (click)="fill(language.code, one.id)"
+                  [attr.aria-label]="'Everybody speaks ' + language.name"
+                  [class.warn]="language.nobody"
+                  (click)="fill(language.code)"
                 >
-                  {{ one.languages.includes(language.code) ? '●' : '' }}
+                  {{ language.name }}
                 </button>
-              </td>
+              </th>
             }
-            <td></td>
           </tr>
-        }
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          @for (one of crew(); track one.id) {
+            <tr>
+              <th scope="row">{{ one.name }}</th>
+              @for (language of languages(); track language.code) {
+                <td [class.no]="!one.languages.includes(language.code)">
+                  <button
+                    type="button"
+                    [attr.aria-pressed]="one.languages.includes(language.code)"
+                    [attr.aria-label]="one.name + ' speaks ' + language.name"
+                    (click)="fill(language.code, one.id)"
+                  >
+                    {{ one.languages.includes(language.code) ? '●' : '' }}
+                  </button>
+                </td>
+              }
+            </tr>
+          }
+        </tbody>
+      </table>
+    </div>
   `,
   styleUrl: './skills.scss',
+  styles: `
+    header {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      justify-content: space-between;
+      gap: 0.4rem 1rem;
+    }
+    .wide {
+      overflow-x: auto;
+    }
+  `,
 })
 export class Spoken {
   private readonly api = inject(Api);

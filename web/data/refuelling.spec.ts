@@ -1,10 +1,10 @@
-import { Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Ask } from '../shell/ask';
 import { show } from '../testing/fake-day';
 import { dayAt } from '../testing/two-guests';
 import { Refuelling } from './refuelling';
 
-@Component({ selector: 'jl-test-refuelling', template: '' })
+@Component({ selector: 'jl-test-refuelling', changeDetection: ChangeDetectionStrategy.OnPush, template: '' })
 class Host {
   readonly refuelling = inject(Refuelling);
   readonly ask = inject(Ask);

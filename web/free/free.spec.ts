@@ -50,11 +50,11 @@ describe('Still free', () => {
       /^Room for (\d+|40 or more) newcomers today, 5 laps/,
     );
     const field = element.querySelector<HTMLInputElement>('[aria-label="Any number of laps"]')!;
-    field.value = '3';
+    field.value = '6';
     field.dispatchEvent(new Event('input'));
     field.dispatchEvent(new Event('blur'));
     await settle();
-    expect(element.querySelector('[role=status]')!.textContent).toContain('3 laps each');
+    expect(element.querySelector('[role=status]')!.textContent).toContain('6 laps each');
     await press('8 laps');
     await settle();
     expect(element.querySelector('[role=status]')!.textContent).toContain('8 laps each');

@@ -10,7 +10,7 @@ import { lapsText } from '@core/words';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
-import { concatMap, from, map, scan } from 'rxjs';
+import { concatMap, from, map, scan, startWith } from 'rxjs';
 import { Api } from '../data/api';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
@@ -159,12 +159,14 @@ export class Free {
   });
 
   /** Days to come: what is sold, and what is still free. */
+  private readonly later = computed(() => {
+    const today = this.data.date();
+    return this.data.days().filter(({ date }) => today !== undefined && date > today);
+  });
+  /** Only once the list of days is known can there be none. */
+  protected readonly noLater = computed(() => this.data.days().length > 0 && this.later().length === 0);
   protected readonly ahead = rxResource({
-    params: () => {
-      const today = this.data.date();
-      const later = this.data.days().filter(({ date }) => today !== undefined && date > today);
-      return later.length > 0 ? { later: later.slice(0, 8), wanted: this.wanted() } : undefined;
-    },
+    params: () => (this.later().length > 0 ? { later: this.later().slice(0, 8), wanted: this.wanted() } : undefined),
     stream: ({ params: { later, wanted } }) =>
       from(later).pipe(
         concatMap(({ date, drives }) =>
@@ -174,6 +176,7 @@ export class Free {
           ),
         ),
         scan((all, one) => [...all, one], [] as DayRow[]),
+        startWith([] as DayRow[]),
       ),
   });
   protected readonly days = computed(() =>
