@@ -56,7 +56,7 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
   };
   const own = body.filter((row) => otherDay(row) === undefined).length;
   if (own > MOST_GUESTS_A_DAY) {
-    const message = `the list has ${own} rows of a day, and a day holds ${MOST_GUESTS_A_DAY} guests at most`;
+    const message = `the list has ${own} rows${own < body.length ? ' of this day' : ''}, and a day holds ${MOST_GUESTS_A_DAY} guests at most`;
     return { ok: false, faults: [{ path: '(file)', message }] };
   }
   const stored = new Map(context.bookings.map((booking) => [booking.fields.reference, booking]));

@@ -243,7 +243,7 @@ describe('Crew and vocabulary on the server', () => {
     expect((await server.http.get(`${path}/export.json`).expect(200)).text).not.toContain('voice');
     expect((await manager.get(`${path}/export.json`).expect(200)).text).toContain('voice');
     await server.http.post(`${path}/erase`).expect(403);
-    await manager.post(`${path}/erase`).expect(200);
+    await manager.post(`${path}/erase`).send({ notes: [] }).expect(200);
     expect((await manager.get(`${path}/pairings`).expect(200)).body.reasons).toEqual([]);
   });
 });
