@@ -26,7 +26,16 @@ export function splitBooking(
   const staying = fields.drives.filter(({ id }) => !drives.includes(id));
   if (moved.length === 0 || staying.length === 0) return fact('nothingSplit', {});
   if (price > fields.price || paid > fields.paid) return fact('splitCostsMore', {});
-  const { birthday: _b, email: _e, phone: _p, heightCm: _h, weightKg: _w, helmet: _m, healthNote: _n, ...shared } = fields;
+  const {
+    birthday: _b,
+    email: _e,
+    phone: _p,
+    heightCm: _h,
+    weightKg: _w,
+    helmet: _m,
+    healthNote: _n,
+    ...shared
+  } = fields;
   const party = fields.party ?? fields.reference;
   return {
     left: { ...fields, party, drives: staying, price: cents(fields.price - price), paid: cents(fields.paid - paid) },

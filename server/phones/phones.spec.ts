@@ -101,10 +101,18 @@ describe('A phone on the network', () => {
   it('that knows more than the server tells so on every screen, as long as it does', async () => {
     await phone.post('/api/phones/join').send({ code: await code(), name: 'Red phone' });
     const troubles = async () =>
-      (await server.http.get(`/api/days/${DATE}`)).body.troubles.map((one: { fact: { code: string } }) => one.fact.code);
-    await phone.post('/api/phones/report').send({ ...REPORT, aside: 3, nowMs: Date.now() }).expect(200);
+      (await server.http.get(`/api/days/${DATE}`)).body.troubles.map(
+        (one: { fact: { code: string } }) => one.fact.code,
+      );
+    await phone
+      .post('/api/phones/report')
+      .send({ ...REPORT, aside: 3, nowMs: Date.now() })
+      .expect(200);
     expect(await troubles()).toEqual(['knownByPhone']);
-    await phone.post('/api/phones/report').send({ ...REPORT, nowMs: Date.now() - 86_400_000 }).expect(200);
+    await phone
+      .post('/api/phones/report')
+      .send({ ...REPORT, nowMs: Date.now() - 86_400_000 })
+      .expect(200);
     expect(await troubles()).toEqual(['clockOff']);
   });
 
