@@ -91,13 +91,10 @@ export function readBookingList(csv: string, context: BookingListContext): Booki
       delimiter,
       decimalComma,
       unknownColumns: header.cells.filter(
-        (name, place) =>
-          name.trim() !== '' &&
-          !BOOKING_COLUMNS.some((column) => column.header === headers[place]) &&
-          ![DATE_COLUMN, ...PARTS_OF_DRIVES].some((part) => part === headers[place]),
+        (name, place) => name.trim() !== '' && !KNOWN_HEADERS.includes(headers[place]!),
       ),
       missingColumns: missing.map((column) => column.header),
-      columns: [...BOOKING_COLUMNS.map((column) => column.header), ...PARTS_OF_DRIVES, DATE_COLUMN],
+      columns: KNOWN_HEADERS,
       unknownCars: [...unknown.cars].map(([name, rows]) => {
         const lapPrice = prices.get(name.toLowerCase());
         const nearest = nearestCar(name, context.cars);
@@ -151,6 +148,7 @@ function lapPrices(
 
 /** A drive may stand in two columns, where each guest has one. */
 const PARTS_OF_DRIVES = ['car', 'laps'] as const;
+const KNOWN_HEADERS = [...BOOKING_COLUMNS.map((column) => column.header), ...PARTS_OF_DRIVES, DATE_COLUMN];
 
 /** Whether a list has what a column needs, in one way or another. */
 function isThere({ field, header }: (typeof BOOKING_COLUMNS)[number], headers: readonly string[]): boolean {

@@ -26,8 +26,11 @@ export class Erasing {
     if (!guest) return [];
     const { name, email, drives } = guest.fields;
     const own = new Set(drives.map((drive) => drive.id));
-    const [parts, nameless] = [partsOfName(name, email), (text: string) => withoutNames(text, [name])];
-    const names = (text: string) => withoutNames(nameless(text), parts) !== nameless(text);
+    const parts = partsOfName(name, email);
+    const names = (text: string) => {
+      const nameless = withoutNames(text, [name]);
+      return withoutNames(nameless, parts) !== nameless;
+    };
     const entries = this.store.journal.read(date).entries.flatMap(({ entry }) =>
       isAbout(entry, id, own)
         ? []

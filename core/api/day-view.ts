@@ -59,9 +59,9 @@ export const dayView = z.object({
   plan: planFile.nullable(),
   revision: planRevision.nullable(),
   journal: z.array(recordedEntry),
-  /** What is at fault in the day, each with its place and what puts it right. */
   /** Of a train, from car to car: closer is warned about, seconds. */
   closestFollowS: z.number().default(0),
+  /** What is at fault in the day, each with its place and what puts it right. */
   troubles: z.array(dayTrouble),
   clock,
 });

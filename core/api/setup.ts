@@ -26,6 +26,7 @@ export type FoundGuest = z.output<typeof foundGuest>;
 /** A note about others with a part of a guest's name in it; `id` is that of its entry or booking. */
 export const mention = z.object({ date: z.iso.date(), id: z.string(), of: z.string(), text: z.string() });
 export type Mention = z.output<typeof mention>;
+
 export const storedCar = z.object({ ...stored, fields: carFields });
 export type StoredCar = z.output<typeof storedCar>;
 

@@ -1,4 +1,4 @@
-import type { DayState, GuestState } from './day-state';
+import type { DayState, DriveState, GuestState } from './day-state';
 
 /** The guest's walk through the venue, in order. */
 export const STATIONS = ['gate', 'classroom', 'sighting', 'pitExit', 'onCircuit', 'debrief', 'desk'] as const;
@@ -25,22 +25,23 @@ export function stationOf(guest: GuestState, state: DayState): Station | undefin
     case 'inDebrief':
       return 'debrief';
     case 'debriefed':
-      return guest.guest.drives.some(({ id }) => state.drives.get(id)?.stage === 'planned') && !isLeftOut(guest, state)
-        ? 'pitExit'
-        : 'desk';
+      return drivesToCome(guest, state).length > 0 && !isLeftOut(guest, state) ? 'pitExit' : 'desk';
     default:
       return undefined;
   }
 }
 
+function drivesToCome({ guest }: GuestState, state: DayState): DriveState[] {
+  const drives = guest.drives.flatMap(({ id }) => state.drives.get(id) ?? []);
+  return drives.filter(({ stage }) => stage === 'planned');
+}
+
 /** Whether nothing that is to come for a guest has a place in the plan: nobody waits for them at the cars. */
-function isLeftOut({ guest }: GuestState, state: DayState): boolean {
-  const toCome = guest.drives
-    .flatMap(({ id }) => state.drives.get(id) ?? [])
-    .filter(({ stage }) => stage === 'planned');
+function isLeftOut(guest: GuestState, state: DayState): boolean {
+  const toCome = drivesToCome(guest, state);
   if (toCome.length === 0 || toCome.some(({ car }) => car !== undefined)) return false;
   const inGroup = [...state.groups.values()].some(
-    ({ stage, group }) => stage !== 'over' && group.members.includes(guest.id),
+    ({ stage, group }) => stage !== 'over' && group.members.includes(guest.guest.id),
   );
   // Before the day has a plan, nobody is left out of it.
   return !inGroup && [...state.drives.values()].some(({ car }) => car !== undefined);

@@ -20,7 +20,9 @@ export interface Insertion {
 export interface Insertions {
   /** The day with the drive in it. */
   readonly day: Day;
-  /** Slots that move nobody, by release: the earliest, later ones only where they cost less, and the earliest in the best car. */
+  /**
+   * Slots that move nobody, by release: the earliest, later ones only where they cost less, and the earliest in the best car.
+   */
   readonly slots: readonly Insertion[];
   /** A better one, earlier or cheaper, where others move by up to five minutes. */
   readonly better: Insertion | undefined;
@@ -38,7 +40,7 @@ const ONE_OFFER_S = 600;
 
 /**
  * What is worth telling a guest of slots that move nobody: the soonest, the cheapest for others, and the soonest in the best
- * car; of those that begin at about the same time in the same car the cheapest.
+ * car; of those that begin at about the same time in cars of one level the cheapest.
  */
 export function offersOf(slots: readonly Insertion[], { cars }: Pick<Day, 'cars'>): Insertion[] {
   const levels = new Map(cars.map(({ id, level }) => [id, level]));

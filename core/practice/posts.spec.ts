@@ -9,9 +9,7 @@ const INSTRUCTOR = day.instructors[0]!;
 describe('A post of the crew', () => {
   const state = () => {
     const it = writtenJournal(day, plan);
-    for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const) {
-      it.enter('09:00', { kind, guest: 'g1' });
-    }
+    it.clear('g1');
     it.enter('09:55', { kind: 'seated', drive: 'd1', car: 'c1', instructor: INSTRUCTOR.id });
     return it.state('09:56');
   };

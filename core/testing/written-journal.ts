@@ -25,6 +25,12 @@ export function writtenJournal(day: Day, plan: Plan) {
       entries.push({ seq: entries.length + 1, recordedAt: '2027-05-22T08:00:00.000Z', entry });
       return id;
     },
+    /** Through the gate: arrived, with everything that is seen to there. */
+    clear(guest: string, time = '09:00'): void {
+      for (const kind of ['guestArrived', 'waiverSigned', 'licenceSeen', 'helmetFitted'] as const) {
+        this.enter(time, { kind, guest });
+      }
+    },
     state: (time: string) => stateOf(context, entries, secondsOf(time)),
     stage: (time: string, guest = 'g1') => stateOf(context, entries, secondsOf(time)).guests.get(guest)!.stage,
   };

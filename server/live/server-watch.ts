@@ -3,6 +3,7 @@ import { fact } from '@core/day';
 import { median } from '@core/median';
 import { isDeepStrictEqual } from 'node:util';
 import type { Store } from '../store';
+import { reportOf } from '../store/phones';
 import type { Hub } from './hub';
 
 const WATCH_MS = 30_000;
@@ -75,9 +76,9 @@ export class ServerWatch {
   }
 
   private lostTroubles(): DayTrouble[] {
-    return this.store.phones.list().flatMap(({ name, report }) => {
-      const { aside = 0 } = report === null ? {} : (JSON.parse(report) as { aside?: number });
-      return aside > 0 ? [trouble(fact('knownByPhone', { phone: name }, { count: aside }))] : [];
+    return this.store.phones.list().flatMap((phone) => {
+      const count = reportOf(phone)?.aside ?? 0;
+      return count > 0 ? [trouble(fact('knownByPhone', { phone: phone.name }, { count }))] : [];
     });
   }
 }

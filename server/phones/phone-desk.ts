@@ -1,5 +1,5 @@
 import { createHash, randomBytes, randomInt } from 'node:crypto';
-import { phoneReport, type Phone, type PhoneCode, type PhoneReport } from '@core/api';
+import type { Phone, PhoneCode, PhoneReport } from '@core/api';
 import { fact } from '@core/day';
 import type { Request, Response } from 'express';
 import { notFound, refusalOf } from '../problems';
@@ -7,7 +7,7 @@ import type { ServerWatch } from '../live/server-watch';
 import type { Hub } from '../live/hub';
 import type { ForGood } from '../keeping/for-good';
 import type { Store } from '../store';
-import type { PhoneRow } from '../store/phones';
+import { reportOf, type PhoneRow } from '../store/phones';
 
 const COOKIE = 'joylap-phone';
 const CODE_MS = 15 * 60_000;
@@ -176,7 +176,7 @@ function hashOf(token: string): string {
   return createHash('sha256').update(token).digest('hex');
 }
 
-function view({ id, name, added_at, seen_at, report, handed_to }: PhoneRow): Phone {
-  const said = report === null ? undefined : phoneReport.safeParse(JSON.parse(report)).data;
-  return { id, name, addedAt: added_at, seenAt: seen_at, report: said ?? null, handedTo: handed_to };
+function view(row: PhoneRow): Phone {
+  const { id, name, added_at, seen_at, handed_to } = row;
+  return { id, name, addedAt: added_at, seenAt: seen_at, report: reportOf(row) ?? null, handedTo: handed_to };
 }

@@ -131,6 +131,7 @@ describe('A phone on the network', () => {
     let nowMs = 0;
     const hub = new Hub();
     const watch = new ServerWatch(server.store, hub, true);
+    watch.close();
     const desk = new PhoneDesk(server.store, hub, new ForGood(), watch, () => nowMs);
     const { code: made } = desk.newCode();
     nowMs = 15 * 60_000 + 1;

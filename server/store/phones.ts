@@ -1,3 +1,4 @@
+import { phoneReport, type PhoneReport } from '@core/api';
 import type { Db } from '../database';
 
 /** A phone as its row stands; `report` is the JSON of a `PhoneReport`. */
@@ -13,6 +14,11 @@ export interface PhoneRow {
   secure: 0 | 1;
   /** Since when it is put out; it stays until it has handed over what waited on it. */
   put_out_at: string | null;
+}
+
+/** What a phone said of itself last; nothing where that cannot be read. */
+export function reportOf({ report }: Pick<PhoneRow, 'report'>): PhoneReport | undefined {
+  return report === null ? undefined : phoneReport.safeParse(JSON.parse(report)).data;
 }
 
 /** Phones and tablets that were let in. */

@@ -150,12 +150,8 @@ export class ToSolvePanel {
     });
   }
 
-  protected repair(line: BrokenLine): void {
-    this.planning.start('repair', this.tell().driftCause(line.cause));
-  }
-
-  protected mend(violation: Violation): void {
-    this.planning.start('repair', this.tell().violation(violation).slice(0, MOST_REASON));
+  protected repair(reason: string): void {
+    this.planning.start('repair', reason.slice(0, MOST_REASON));
   }
 
   protected leave(line: BrokenLine): void {

@@ -225,7 +225,7 @@ export class ImportDialog {
   });
   protected readonly languages = languageOptions();
   protected readonly creating = signal(false);
-  /** What words of this list mean, as it was said here; kept once the list is taken in. */
+  /** What words of this list mean, as it was said here. */
   protected readonly said = signal<readonly ListWord[]>([]);
   private csv = '';
   private fileName = '';

@@ -58,31 +58,31 @@ export class SetOut {
   );
   protected readonly lines = WHEELED_LINES.map((value) => ({ value, label: LINE_WORDS[value] }));
   protected readonly lineWords = computed(() => LINE_WORDS[this.along()].toLowerCase());
-  /** From the start and from the cone before, metres along that line; by the cone's id. */
-  private readonly wheeledM = computed(() => {
+  private readonly line = computed(() => {
     const centre = this.circuit.study()?.centre;
-    const line = centre && new Wheeled(centre, this.along());
+    return centre && new Wheeled(centre, this.along());
+  });
+  /** The cones, each with how far it is from the start and from the one before, metres along that line. */
+  private readonly measured = computed(() => {
+    const line = this.line();
     let lastM = 0;
-    return new Map(
-      this.cones().map(({ id, atM }) => {
-        const fromStartM = line?.at(atM) ?? atM;
-        const fromLastM = fromStartM - lastM;
-        lastM = fromStartM;
-        return [id, { fromStartM, fromLastM }] as const;
-      }),
-    );
+    return this.cones().map((cone) => {
+      const fromStartM = line?.at(cone.atM) ?? cone.atM;
+      const fromLastM = fromStartM - lastM;
+      lastM = fromStartM;
+      return { cone, fromStartM, fromLastM };
+    });
   });
   protected readonly rows = computed(() => {
     const since = this.afterIncident()?.atS ?? -1;
-    const wheeledM = this.wheeledM();
-    return this.cones().map((cone, index) => {
+    return this.measured().map(({ cone, fromStartM, fromLastM }, index) => {
       const check = this.checks().get(cone.id);
       const stale = check !== undefined && check.doubt === undefined && check.atS < since;
       return {
         cone,
         order: index + 1,
-        where: `${wheeledM.get(cone.id)!.fromStartM.toFixed(1)} m`,
-        fromLast: `${wheeledM.get(cone.id)!.fromLastM.toFixed(1)} m`,
+        where: `${fromStartM.toFixed(1)} m`,
+        fromLast: `${fromLastM.toFixed(1)} m`,
         edge:
           cone.beyondEdgeM >= 0
             ? `${cone.beyondEdgeM.toFixed(1)} m beyond the edge`
@@ -113,10 +113,7 @@ export class SetOut {
   protected readonly words = PLAIN_WORDS;
   protected readonly coneWords = coneWords;
   protected readonly omitted = computed(() => this.circuit.study()?.cones.omitted ?? []);
-  protected readonly lengthM = computed(() => {
-    const centre = this.circuit.study()?.centre;
-    return centre ? new Wheeled(centre, this.along()).lengthM : 0;
-  });
+  protected readonly lengthM = computed(() => this.line()?.lengthM ?? 0);
 
   constructor() {
     this.circuit.refresh();
@@ -158,12 +155,12 @@ export class SetOut {
     const sheet: SetOutSheet = {
       circuit: this.circuit.draft()?.name ?? '',
       along: this.along(),
-      cones: this.cones().map((cone) => ({
+      cones: this.measured().map(({ cone, fromStartM, fromLastM }) => ({
         id: cone.id,
         kind: cone.kind,
         corner: cone.corner,
-        atM: this.wheeledM().get(cone.id)!.fromStartM,
-        fromLastM: this.wheeledM().get(cone.id)!.fromLastM,
+        atM: fromStartM,
+        fromLastM,
         side: cone.side,
         beyondEdgeM: cone.beyondEdgeM,
         xM: cone.xM,

@@ -167,12 +167,9 @@ export class Counter {
     this.enter({ kind: 'debriefed', drive });
   }
 
-  /** In the car that the plan has for it; why that cannot be is said. */
   protected seated(): void {
-    const [drive, me] = [this.drive(), this.me()];
-    if (!drive || !me) return;
-    if (drive.car === undefined) return this.data.refuse('This drive is not in the plan.');
-    this.enter({ kind: 'seated', drive: drive.drive.id, car: drive.car, instructor: me.id });
+    const drive = this.drive();
+    if (drive && this.choice.seat(drive)) navigator.vibrate?.(40);
   }
 
   protected parked(): void {

@@ -21,7 +21,7 @@ import {
 } from '@core/crew';
 import { BY_ID, wordsIn } from '@core/words';
 import { Button } from 'primeng/button';
-import { concatMap, forkJoin, from, switchMap, toArray } from 'rxjs';
+import { forkJoin, switchMap } from 'rxjs';
 import * as z from 'zod';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
@@ -33,6 +33,7 @@ import { formOf } from '../forms/fields';
 import { MomentField } from '../forms/moment-field';
 import { editing, RecordEditor, type Edited } from '../forms/record-editor';
 import { lastKnown, sayUnread } from '../data/reading';
+import { changeCrew } from './change-crew';
 import { RosterGrid, type RosterPlace } from './roster-grid';
 import { RosterImport } from './roster-import';
 import { Spoken } from './spoken';
@@ -169,8 +170,11 @@ export class Roster {
 
   constructor() {
     sayUnread(this.roster);
+    // Whoever comes for one part is put there, once: not with each reading of the roster.
+    const isRead = computed(() => this.read() !== undefined);
     effect(() => {
-      if (this.read() && this.fragment()) untracked(() => focusOnceThere('languages'));
+      const fragment = this.fragment();
+      if (isRead() && fragment) untracked(() => focusOnceThere(fragment));
     });
   }
 
@@ -229,23 +233,13 @@ export class Roster {
   protected fill(skills: readonly Skill[], who?: string): void {
     const crew = this.crew().filter(({ id }) => who === undefined || id === who);
     const may = !crew.every((one) => skills.every((skill) => hasSkill(one, skill)));
-    this.api
-      .call(contract.listInstructors)
-      .pipe(
-        switchMap(({ instructors }) => from(instructors.filter(({ id }) => crew.some((one) => one.id === id)))),
-        concatMap(({ version, id, fields }) => {
-          const body = { version, fields: withSkills(fields, skills, may, this.fleet()) };
-          return this.api.call(contract.changeInstructor, { params: { id }, body });
-        }),
-        toArray(),
-      )
-      .subscribe({
-        next: () => {
-          this.roster.reload();
-          this.data.reload();
-        },
-        error: (error: Error) => this.data.refuse(error.message),
-      });
+    changeCrew(this.api, crew, (fields) => withSkills(fields, skills, may, this.fleet())).subscribe({
+      next: () => {
+        this.roster.reload();
+        this.data.reload();
+      },
+      error: (error: Error) => this.data.refuse(error.message),
+    });
   }
 
   protected readonly all = computed(() => this.skills().map(({ skill }) => skill));

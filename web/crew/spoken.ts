@@ -1,12 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { contract } from '@core/api';
 import type { InstructorFields } from '@core/crew';
 import { languageName } from '@core/words';
 import { Select } from 'primeng/select';
-import { concatMap, from, switchMap, toArray } from 'rxjs';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';
+import { changeCrew } from './change-crew';
 import { languageOptions } from './crew-fields';
 
 /** Who of the crew speaks what, for everybody at once; what guests of the open day need stands first. */
@@ -118,28 +117,19 @@ export class Spoken {
       const names = only.map(({ name }) => name).join(', ');
       this.data.refuse(`${names}: everybody speaks one language at least; give another one first.`);
     }
-    const ids = new Set(crew.flatMap((one) => (only.includes(one) ? [] : [one.id])));
-    this.api
-      .call(contract.listInstructors)
-      .pipe(
-        // Of each as stored now: what somebody else has saved meanwhile stays.
-        switchMap(({ instructors }) => from(instructors.filter(({ id }) => ids.has(id)))),
-        concatMap(({ version, id, fields }) => {
-          const languages = [...fields.languages.filter((one) => one !== code), ...(speaks ? [code] : [])];
-          const body = { version, fields: { ...fields, languages } };
-          return this.api.call(contract.changeInstructor, { params: { id }, body });
-        }),
-        toArray(),
-      )
-      .subscribe({
-        next: () => {
-          this.changed.emit();
-          this.data.reload();
-        },
-        error: (error: Error) => {
-          this.changed.emit();
-          this.data.refuse(error.message);
-        },
-      });
+    const others = crew.filter((one) => !only.includes(one));
+    changeCrew(this.api, others, ({ languages, ...fields }) => ({
+      ...fields,
+      languages: [...languages.filter((one) => one !== code), ...(speaks ? [code] : [])],
+    })).subscribe({
+      next: () => {
+        this.changed.emit();
+        this.data.reload();
+      },
+      error: (error: Error) => {
+        this.changed.emit();
+        this.data.refuse(error.message);
+      },
+    });
   }
 }

@@ -41,6 +41,17 @@ export class InstructorChoice {
     localStorage.setItem(LEFT_KEY, JSON.stringify(this.left()));
   }
 
+  /** Seats the guest of a drive beside this instructor, in the car that the plan has for it; why that cannot be is said. */
+  seat({ drive, car }: DriveState): boolean {
+    const me = this.me();
+    if (!me) return false;
+    if (car === undefined) {
+      this.data.refuse('This drive is not in the plan.');
+      return false;
+    }
+    return this.data.record({ kind: 'seated', drive: drive.id, car, instructor: me.id }, me.name);
+  }
+
   choose(id: string): void {
     localStorage.setItem(KEY, id);
     this.chosen.set(id);

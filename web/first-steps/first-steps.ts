@@ -43,6 +43,12 @@ export class FirstSteps {
   protected readonly canPutOff = canPutOff;
   protected readonly missing = this.service.missing;
 
+  protected readonly summary = computed(() => {
+    if (this.steps().length === 0) return 'Reading the venue…';
+    const count = this.missing().length;
+    if (count === 0) return 'Nothing keeps this day from a plan.';
+    return `${count === 1 ? 'One thing keeps' : `${count} things keep`} this day from a whole plan.`;
+  });
   protected readonly steps = computed(() =>
     this.service.steps().map((step, place) => ({ ...step, ...STEP_WORDS[step.name], place: place + 1 })),
   );

@@ -94,11 +94,11 @@ export class Free {
   protected readonly summary = computed(() => {
     const found = this.found();
     if (!found) return 'Working it out…';
-    if (found.more === 0) return `No room today for ${this.laps()} laps more, unless somebody moves.`;
+    if (found.more === 0) return `No room today for ${lapsText(this.laps())} more, unless somebody moves.`;
     const who = this.isNew() ? 'newcomer' : 'guest who knows the circuit';
     const all = this.isNew() ? 'newcomers' : 'guests who know the circuit';
     const count = found.more === 1 ? `one more ${who}` : `${found.more >= 40 ? '40 or more' : found.more} ${all}`;
-    return `Room for ${count} today, ${this.laps()} laps each; nobody moves.`;
+    return `Room for ${count} today, ${lapsText(this.laps())} each; nobody moves.`;
   });
   protected readonly ready = computed(() => {
     const found = this.found();

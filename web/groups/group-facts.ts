@@ -89,6 +89,9 @@ export function groupFacts(
   const { programme } = group;
   const follow = programme.kind === 'follow' ? programme : undefined;
   const outing = outingAt(day, index, group, planned?.releaseS ?? day.opens);
+  const lapS = outing.slowestLapS;
+  const train = lapS > 0 ? follow : undefined;
+  const apart = train ? spacings(view, train, vehiclesOf(group), lapS) : [];
   const there = group.cars.filter((id) => index.cars.has(id)).length;
   const colourOf = (car: string | undefined) => (car === undefined ? undefined : view.carColours[car]);
   return {
@@ -119,15 +122,10 @@ export function groupFacts(
     lasts: spokenDuration(outingS(outing)),
     advice: [
       ...adviceFor(group, there).map(groupAdviceWords),
-      ...(follow && outing.slowestLapS > 0
-        ? [
-            ...tooCloseWords(view, follow, vehiclesOf(group), outing.slowestLapS),
-            ...besideWords(day, group, follow, outing.slowestLapS),
-          ]
-        : []),
+      ...tooCloseWords(apart, view.closestFollowS),
+      ...(train ? besideWords(day, group, train, lapS) : []),
     ],
-    train:
-      follow && outing.slowestLapS > 0 ? trainFacts(view, follow, vehiclesOf(group), outing.slowestLapS) : undefined,
+    train: train && trainFacts(apart, train, view),
   };
 }
 
@@ -140,17 +138,14 @@ function spacings({ map, day }: View, programme: FollowProgramme, vehicles: numb
   });
 }
 
-function trainFacts(view: View, programme: FollowProgramme, vehicles: number, lapS: number): TrainFacts {
-  const spacing = Object.fromEntries(
-    spacings(view, programme, vehicles, lapS).map((one) => [one.phase, spacingWords(one)]),
-  );
-  return { spacing: spacing as TrainFacts['spacing'], asks: cornerAsks(programme, view.map?.corners ?? []) };
+function trainFacts(apart: readonly Spacing[], programme: FollowProgramme, { map }: View): TrainFacts {
+  const spacing = Object.fromEntries(apart.map((one) => [one.phase, spacingWords(one)]));
+  return { spacing: spacing as TrainFacts['spacing'], asks: cornerAsks(programme, map?.corners ?? []) };
 }
 
 /** Where cars follow each other more closely than the venue wants. */
-function tooCloseWords(view: View, programme: FollowProgramme, vehicles: number, lapS: number): string[] {
-  const { closestFollowS } = view;
-  return spacings(view, programme, vehicles, lapS)
+function tooCloseWords(apart: readonly Spacing[], closestFollowS: number): string[] {
+  return apart
     .filter(({ fastestS }) => fastestS < closestFollowS)
     .map(({ phase, lengths, fastestS }) => {
       const enough = Math.ceil((lengths[0] * closestFollowS) / fastestS);

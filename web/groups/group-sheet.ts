@@ -9,11 +9,12 @@ import {
   type CornerAsk,
   type FollowProgramme,
 } from '@core/programmes';
-import { changeCalls, CORNER_STEP_WORDS, lapsText, radioLostWords } from '@core/words';
+import { changeCalls, CORNER_STEP_WORDS, radioLostWords } from '@core/words';
 import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { DiscStrip } from './disc-strip';
+import { stepText } from './group-form';
 import { groupFacts, KIND_WORDS, type GroupFacts } from './group-facts';
 import { discsOf, namesIn } from './train-words';
 
@@ -41,10 +42,7 @@ export class GroupSheet {
       kind: KIND_WORDS[facts.kind],
       date: this.tell().dateWithYear(view.day.date),
       train: programme.kind === 'follow' && facts.members.length > 1 ? trainSheet(programme, facts) : undefined,
-      steps:
-        programme.kind === 'throttle'
-          ? programme.steps.map(({ percent, laps, lapS }) => `${percent} %: ${lapsText(laps)} of ${lapS} s`)
-          : [],
+      steps: programme.kind === 'throttle' ? programme.steps.map(stepText) : [],
       rotation:
         programme.kind === 'lowGrip'
           ? roundsOf(programme.teams, programme.stations).map((row) =>

@@ -8,7 +8,14 @@ import {
   type NextChange,
   type TrainNow,
 } from '@core/programmes';
-import { changeCalls, CORNER_STEP_WORDS, TRAIN_PHASE_WORDS, type RadioLine, type TrainNames } from '@core/words';
+import {
+  changeCalls,
+  CORNER_STEP_WORDS,
+  lapsText,
+  TRAIN_PHASE_WORDS,
+  type RadioLine,
+  type TrainNames,
+} from '@core/words';
 import type { Disc } from './disc-strip';
 import type { GroupFacts, GroupMember } from './group-facts';
 
@@ -72,5 +79,5 @@ function nextWords({ inLaps, restores }: NextChange): string {
 function differWords({ seen, laps }: GroupState): string | undefined {
   const [loop, hand] = [seen.length, laps.length];
   if (loop === 0 || loop === hand || loop === hand + 1) return undefined;
-  return `The loop has seen ${loop} ${loop === 1 ? 'lap' : 'laps'}, ${hand} ${hand === 1 ? 'is' : 'are'} counted here.`;
+  return `The loop has seen ${lapsText(loop)}, ${hand} ${hand === 1 ? 'is' : 'are'} counted here.`;
 }

@@ -190,8 +190,9 @@ export class GuestCard {
 
   /** What being unwell has changed: of the drive that runs, and of what was still to come. */
   protected readonly unwellWords = computed(() => {
-    const [context, state, drift, guest] = [this.data.context(), this.data.state(), this.data.drift(), this.guest()];
+    const [context, state, guest] = [this.data.context(), this.data.state(), this.guest()];
     if (!context || !state || !guest?.unwell) return '';
+    const drift = this.data.drift();
     const out = guest.guest.drives
       .flatMap(({ id }) => state.drives.get(id) ?? [])
       .find(({ stage }) => stage === 'seated' || stage === 'onCircuit' || stage === 'standing');

@@ -12,7 +12,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { contract, type OfferedPlace, type OfferedPlaces } from '@core/api';
 import { carMisfit, clockMinute, money } from '@core/day';
-import { BY_ID, namesOf } from '@core/words';
+import { BY_ID, lapsText, namesOf } from '@core/words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { NumberField } from '../forms/number-field';
@@ -101,7 +101,7 @@ export class OneMoreDrive {
   protected readonly none = computed(() => {
     const offer = this.offer();
     if (!offer || offer.better || offer.slots.length > 0) return undefined;
-    return `There is no place left today for ${this.laps()} laps in ${this.carWords(this.cars())}; another car, fewer laps or longer hours may help.`;
+    return `There is no place left today for ${lapsText(this.laps())} in ${this.carWords(this.cars())}; another car, fewer laps or longer hours may help.`;
   });
 
   constructor() {

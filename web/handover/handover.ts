@@ -214,11 +214,8 @@ export class HandoverScreen {
 
   /** Then the counter is what is needed next. */
   protected seated(): void {
-    const [next, me] = [this.next(), this.choice.me()];
-    if (!next || !me) return;
-    if (next.car === undefined) return this.data.refuse('This drive is not in the plan.');
-    const entry = { kind: 'seated', drive: next.drive.id, car: next.car, instructor: me.id } as const;
-    if (this.data.record(entry, me.name)) void this.router.navigate(['/counter']);
+    const next = this.next();
+    if (next && this.choice.seat(next)) void this.router.navigate(['/counter']);
   }
 
   protected read(): void {

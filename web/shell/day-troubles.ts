@@ -28,7 +28,7 @@ const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly lab
       <details role="alert">
         <summary>{{ heading() }} {{ words.trouble(troubles()[0]!.fact) }}</summary>
         <ul>
-          @for (it of troubles(); track it.path + it.fact.code) {
+          @for (it of troubles(); track $index) {
             <li>
               <span
                 ><b>{{ words.trouble(it.fact) }}.</b> {{ it.path && it.path + ': ' + it.message + '.' }}
