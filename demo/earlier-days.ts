@@ -21,7 +21,7 @@ export function earlierDate(daysAgo: number): string {
 /** Guests of the demo day who have been here before, with the day. */
 const COME_BACK: Record<number, readonly [name: string, email: string]> = {
   15: ['Ines Faro', 'ines.faro@example.org'],
-  8: ['Tuomo Rautala', 'tuomo.rautala@example.org'],
+  8: ['Piet Verhoeve', 'piet.verhoeve@example.org'],
 };
 
 /** The bookings of an earlier day, the same every time. */

@@ -211,6 +211,8 @@ const references = (cell: string) =>
 const PACE_WORDS: Record<string, PaceClass> = {
   'first time': 'first',
   first: 'first',
+  'driven before': 'before',
+  'has driven before': 'before',
   'been before': 'before',
   before: 'before',
   quick: 'quick',
@@ -248,7 +250,7 @@ const COLUMNS: Readonly<Record<keyof BookingFields, Described>> = {
   },
   pace: {
     header: 'pace',
-    meaning: '`first time`, `been before` or `quick`; first time where empty',
+    meaning: '`first time`, `driven before` or `quick`; first time where empty',
     read: choice(PACE_WORDS),
     empty: 'first',
   },

@@ -1,4 +1,4 @@
-import type { GateAnswers, GateQuestion, HomeCar } from '../booking';
+import type { GateAnswers, GateQuestion, HomeCar, PaceClass } from '../booking';
 import type { ConeKind, Legend, Marker } from '../circuit';
 import { CUE_PLACES, type CuePlace, type Misread, type Phase } from '../coaching';
 import type { FriendWishKind, Gearbox, GroupRole, TermName } from '../day';
@@ -114,6 +114,13 @@ export const MONEY_MEANS_WORDS: Readonly<Record<MoneyMeans, string>> = {
 };
 
 export const GEARBOX_WORDS: Record<Gearbox, string> = { auto: 'automatic', paddle: 'paddles' };
+
+/** How quick a guest is taken to be; having driven before need not have been here. */
+export const PACE_WORDS: Record<PaceClass, string> = {
+  first: 'first time',
+  before: 'has driven before',
+  quick: 'quick',
+};
 
 /** What is driven at home, by its kind. */
 export const HOME_CAR_WORDS: Record<HomeCar, string> = {

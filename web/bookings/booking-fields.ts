@@ -1,4 +1,5 @@
 import type { bookingFields } from '@core/booking';
+import { PACE_WORDS } from '@core/words';
 import type * as z from 'zod';
 import { languageOptions } from '../crew/crew-fields';
 import { formOf, MONEY, type Field, type Option } from '../forms/fields';
@@ -78,11 +79,7 @@ export function bookingFormFields(
     pace: {
       label: 'Pace',
       kind: 'choice',
-      options: [
-        { label: 'first time', value: 'first' },
-        { label: 'been before', value: 'before' },
-        { label: 'quick', value: 'quick' },
-      ],
+      options: Object.entries(PACE_WORDS).map(([value, label]) => ({ value, label })),
     },
     carAtHome: { label: 'Car at home', kind: 'text', optional: true },
     drivesOn: {

@@ -7,7 +7,15 @@ import { clockMinute, money } from '@core/day';
 import { causesOf } from '@core/drift';
 import { isAbout, type JournalEntry, lapsOwed, nextOccupancy, progressOf } from '@core/journal';
 import { knownAnswers } from '@core/booking';
-import { answersWords, BREAK_OFF_WORDS, GEARBOX_WORDS, GUEST_STAGE_WORDS, lapsText, touchWords } from '@core/words';
+import {
+  answersWords,
+  BREAK_OFF_WORDS,
+  GEARBOX_WORDS,
+  GUEST_STAGE_WORDS,
+  lapsText,
+  PACE_WORDS,
+  touchWords,
+} from '@core/words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { GuestBefore } from './guest-before';
@@ -81,7 +89,6 @@ export class GuestCard {
     if (!fields) return [];
     const due = balanceDue(fields, this.guest()?.received ?? 0);
     const answers = knownAnswers(fields, this.guest()?.answers ?? {});
-    const paces = { first: 'first time', before: 'been before', quick: 'quick' };
     const rows: [string, string | undefined][] = [
       ['Reference', fields.reference],
       ['Party', fields.party],
@@ -91,7 +98,7 @@ export class GuestCard {
         'Arrives',
         `${clockMinute(fields.arrives)}${fields.leavesBy === undefined ? '' : `, leaves by ${clockMinute(fields.leavesBy)}`}`,
       ],
-      ['Pace', paces[fields.pace]],
+      ['Pace', PACE_WORDS[fields.pace]],
       [
         'Size',
         [
