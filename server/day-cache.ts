@@ -289,6 +289,9 @@ function exitOf(store: Store) {
     carNumbers: Object.fromEntries(cars.map(({ id, fields }) => [id, fields.number])),
     carColours: Object.fromEntries(cars.flatMap(({ id, fields }) => (fields.colour ? [[id, fields.colour]] : []))),
     carPhotos: Object.fromEntries(cars.flatMap(({ id, fields }) => (fields.photo ? [[id, fields.photo]] : []))),
+    lapPrices: Object.fromEntries(
+      cars.flatMap(({ id, fields }) => (fields.lapPrice === undefined ? [] : [[id, fields.lapPrice]])),
+    ),
     stalls: Object.fromEntries(cars.flatMap(({ id, fields }) => (fields.stall ? [[id, fields.stall]] : []))),
     pitExit,
     live,

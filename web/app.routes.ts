@@ -8,11 +8,11 @@ export const routes: Routes = [
   { path: '**', redirectTo: 'board' },
 ];
 
-function routeOf({ path, title, load, frame, stops, parts }: Screen): Route {
+function routeOf({ path, title, load, frame, stops, parts, places }: Screen): Route {
   return {
     path,
     title: `${title} · Joy Lap`,
-    data: { frame: frame ?? 'desk', stops: stops ?? false, parts },
+    data: { frame: frame ?? 'desk', stops: stops ?? false, parts, places },
     loadComponent: load,
     ...(parts && {
       children: [

@@ -83,12 +83,18 @@ export class App {
   private readonly screen = toSignal(
     this.router.events.pipe(
       filter((event) => event instanceof NavigationEnd),
-      map(() => this.router.routerState.snapshot.root.firstChild?.data as Pick<Screen, 'frame' | 'stops'> | undefined),
+      map(
+        () =>
+          this.router.routerState.snapshot.root.firstChild?.data as
+            Pick<Screen, 'frame' | 'stops' | 'places'> | undefined,
+      ),
     ),
   );
   /** How much of the frame a screen leaves room for: a desk all of it, a tablet a narrow one, a phone none. */
   protected readonly frame = computed(() => this.screen()?.frame ?? 'desk');
   protected readonly stops = computed(() => this.screen()?.stops ?? false);
+  /** What is of one guest has no place in the navigation, and no line of the simulated crew. */
+  protected readonly ofOneGuest = computed(() => this.screen()?.places.length === 0);
   /** How many entries wait on this device, and since when. */
   protected readonly waitingWords = computed(() => {
     const waiting = this.outbox.waiting().length;

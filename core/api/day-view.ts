@@ -48,6 +48,8 @@ export const dayView = z.object({
   carColours: z.record(z.string(), z.string()).default({}),
   /** Id of the picture of each car that has one. */
   carPhotos: z.record(z.string(), z.string()).default({}),
+  /** Of a lap in each car that has a price, in the venue's currency. */
+  lapPrices: z.record(z.string(), z.number()).default({}),
   /** The stall of each car that has one. */
   stalls: z.record(z.string(), z.number().int()),
   pitExit: pitExitCustoms,

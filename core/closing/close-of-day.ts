@@ -1,14 +1,14 @@
 import { isLow, tankOf } from '../garage';
 import * as z from 'zod';
-import { fact, money } from '../day';
+import { cents, fact, money } from '../day';
 import { factOf } from '../day/any-fact';
 import {
   effectiveEntries,
   lapsOwed,
+  moneyMeans,
   type DayContext,
   type DayState,
   type JournalEntry,
-  type MoneyMeans,
   type RecordedEntry,
 } from '../journal';
 import type { ToDo } from './to-do';
@@ -71,12 +71,18 @@ export interface CloseSource {
 
 type Found = Omit<CloseFigure, 'entries'> & { readonly entries: readonly JournalEntry[] };
 
-/** What came in on the day, by how it did. */
-const MEANS = [
-  { key: 'moneyCash', means: 'cash' },
-  { key: 'moneyCard', means: 'card' },
-  { key: 'moneyVoucher', means: 'voucher' },
-] as const;
+const MEANS_KEY = { cash: 'moneyCash', card: 'moneyCard', voucher: 'moneyVoucher' } as const;
+
+/** What came in on a day, by how it did; only where something came in that way. */
+export function receivedByMeans(happened: readonly JournalEntry[]) {
+  return moneyMeans.options.flatMap((means) => {
+    const entries = happened.flatMap((entry) =>
+      entry.kind === 'moneyReceived' && entry.means === means ? [entry] : [],
+    );
+    const value = cents(entries.reduce((sum, { amount }) => sum + amount, 0));
+    return entries.length > 0 ? [{ means, value, entries }] : [];
+  });
+}
 
 /** The day in figures, each with the entries behind it. */
 export function closeOfDay({ context, state, entries, money }: CloseSource): DayClose {
@@ -84,7 +90,8 @@ export function closeOfDay({ context, state, entries, money }: CloseSource): Day
   const of = (...kinds: JournalEntry['kind'][]) => happened.filter(({ kind }) => kinds.includes(kind));
   // What was paid before, and what was taken on the day.
   const accounts = money.map(({ guest, price, paid }) => {
-    return { guest, price, paid: paid + (state.guests.get(guest)?.received ?? 0) };
+    const { received = 0, sold = 0 } = state.guests.get(guest) ?? {};
+    return { guest, price: price + sold, paid: paid + received };
   });
   const drives = [...state.drives.values()];
   const done = drives.filter(({ stage }) => stage === 'parked' || stage === 'done');
@@ -129,22 +136,15 @@ export function closeOfDay({ context, state, entries, money }: CloseSource): Day
     { key: 'interventions', unit: '', value: drives.reduce((sum, { interventions }) => sum + interventions.length, 0), entries: of('intervened') },
     { key: 'faultsOpen', unit: '', value: openFaults.length, entries: of('faultFound').filter(({ id }) => openFaults.some((fault) => fault.id === id)) },
     { key: 'fuelUsed', unit: 'l', value: fuelL, entries: of('refuelEnded', 'fuelRead') },
-    { key: 'moneyTaken', unit: 'money', value: accounts.reduce((sum, { paid }) => sum + paid, 0), planned: money.reduce((sum, { price }) => sum + price, 0), entries: of('moneyReceived') },
+    { key: 'moneyTaken', unit: 'money', value: accounts.reduce((sum, { paid }) => sum + paid, 0), planned: accounts.reduce((sum, { price }) => sum + price, 0), entries: of('moneyReceived') },
     { key: 'moneyDue', unit: 'money', value: accounts.reduce((sum, { price, paid }) => sum + Math.max(0, price - paid), 0), entries: [] },
-    ...MEANS.flatMap(({ key, means }) => receivedBy(key, means, happened)),
+    ...receivedByMeans(happened).map(({ means, value, entries }): Found => ({ key: MEANS_KEY[means], unit: 'money', value, entries })),
   ]; // prettier-ignore
   return {
     date: context.day.date,
     figures: figures.map(({ entries: found, ...figure }) => ({ ...figure, entries: found.map(({ id }) => id) })),
     toDo: toDoOf(state, owed, accounts),
   };
-}
-
-/** Only where something came in that way. */
-function receivedBy(key: CloseFigure['key'], means: MoneyMeans, happened: readonly JournalEntry[]): Found[] {
-  const entries = happened.filter((entry) => entry.kind === 'moneyReceived' && entry.means === means);
-  const value = entries.reduce((sum, entry) => sum + (entry.kind === 'moneyReceived' ? entry.amount : 0), 0);
-  return entries.length > 0 ? [{ key, unit: 'money', value, entries }] : [];
 }
 
 /** Seconds as minutes, the shortest first. */

@@ -61,6 +61,18 @@ describe('The close of a day', () => {
     expect(of('crewHours')[0]).toBeCloseTo((at('10:16') - at('09:56')) / 3600, 6);
   });
 
+  it('counts laps that were sold on the day to what is due, and not those that were given', () => {
+    const close = closed([
+      ['10:30', { kind: 'extraLapGranted', drive: 'd2', price: 29.5 }],
+      ['10:31', { kind: 'extraLapGranted', drive: 'd2' }],
+      ['10:32', { kind: 'moneyReceived', guest: 'g1', amount: 20.1, means: 'cash' }],
+      ['10:33', { kind: 'moneyReceived', guest: 'g1', amount: 0.2, means: 'cash' }],
+    ]);
+    expect(figure(close, 'moneyTaken').planned).toBe(429.5);
+    expect(figure(close, 'moneyDue').value).toBeCloseTo(180 + 29.5 - 20.3, 6);
+    expect([figure(close, 'moneyCash').value, figure(close, 'moneyCash').entries.length]).toEqual([20.3, 2]);
+  });
+
   it('measures waiting from the sighting run, or the debrief before, to the seat', () => {
     expect(figure(closed(), 'waitWorst').value).toBe(26);
     const [worst, beyond] = ['waitWorst', 'waitBeyond'].map((key) => figure(closed(), key as never));

@@ -6,7 +6,7 @@ type Late = { readonly byS: number };
 
 /** What has happened, or has not, that others have to wait for. */
 export type DriftCause =
-  | Fact<'cameInLate' | 'runsLate' | 'overLate' | 'notBegun', { activity: Activity }, Late>
+  | Fact<'cameInLate' | 'runsLate' | 'overLate' | 'notBegun' | 'lapsAdded', { activity: Activity }, Late>
   | Fact<'guestNotHere', { guest: string }, { sinceS: number }>
   | Fact<'carOut', { car: string }, { reason: string; backAtS: number | undefined }>
   | Fact<'crewOff', { instructor: string }>
@@ -60,13 +60,15 @@ function rootOf(one: Expected, drift: Drift, state: DayState): Root {
     if (waited.kind === 'carBack') return carOut(waited.car, state);
     const before = drift.expected.get(waited.after)!;
     if (before.phase !== 'toCome') return begunLate(before, drift.timeS);
+    const longerS = before.endS - before.occupancy.endS;
+    if (before.lateS === 0 && longerS > 0) return lateRoot({ ...before, lateS: longerS }, 'lapsAdded');
     // Something that is where it was accepted, and is in the way of what came too late for its own place.
     if (before.lateS === 0) return lateRoot(late, 'notBegun');
     late = before;
   }
 }
 
-type LateCode = 'cameInLate' | 'runsLate' | 'overLate' | 'notBegun';
+type LateCode = 'cameInLate' | 'runsLate' | 'overLate' | 'notBegun' | 'lapsAdded';
 
 function lateCodeOf({ phase, occupancy, trackEndS }: Expected, nowS: number): LateCode {
   if (occupancy.kind === 'drive') return trackEndS <= nowS ? 'cameInLate' : 'runsLate';

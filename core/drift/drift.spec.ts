@@ -2,7 +2,7 @@ import { clockMinute } from '../day';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal, type EntryFields } from '../testing/written-journal';
 import { dayContext, slid } from '../journal';
-import { asked, byCause, causesOf, driftOf, headingOf, keyOf, slideCauses, slideDue, waysOut } from './index';
+import { asked, byCause, causesOf, driftOf, headingOf, keyOf, laterBy, slideCauses, slideDue, waysOut } from './index';
 
 /** Two guests one after the other in one car with one instructor, and a third in another car with another instructor. */
 const guests = ['g1', 'g2', 'g3'].map((id, i) =>
@@ -37,7 +37,7 @@ function on(of: { day?: typeof day; plan?: typeof plan }, entries: [string, Entr
     const expected = drift.expected.get(keyOf.drive(id));
     return expected && clockMinute(expected.releaseS);
   };
-  return { drift, release, lines: causesOf(drift, state) };
+  return { drift, state, release, lines: causesOf(drift, state) };
 }
 
 const driven = (id: string, car: string, instructor: string, seated: string, out: string): [string, EntryFields][] => [
@@ -60,6 +60,19 @@ describe('drift', () => {
     const [one] = lines.filter(({ later }) => later.some(({ key }) => key === keyOf.drive('d2')));
     expect(one?.cause).toEqual(jasmine.objectContaining({ code: 'runsLate' }));
     expect(one?.key).toBe(keyOf.drive('d1'));
+  });
+
+  it('knows of laps that were sold before the drive: who comes next waits for them, and why', () => {
+    const packed = { plan: { ...plan, drives: [drive('10:00'), drive('10:16:45', { drive: 'd2' }), plan.drives[2]!] } };
+    const before = on(packed, here, '09:50');
+    const sold: [string, EntryFields] = ['09:50', { kind: 'extraLapGranted', drive: 'd1', price: 29 }];
+    const { lines, state } = on(packed, [...here, sold], '09:50');
+    const [one, ...others] = lines;
+    // A lap of 80 s: the next one in the car, no other.
+    expect([one!.cause.code, one!.key, others]).toEqual(['lapsAdded', keyOf.drive('d1'), []]);
+    expect(one!.later.map(({ key, lateS }) => [key, lateS])).toEqual([[keyOf.drive('d2'), 75]]);
+    expect(laterBy(dayContext(day, packed.plan), before.state, state)).toEqual({ guests: ['g2'], byS: 75 });
+    expect(laterBy(dayContext(day, plan), before.state, state).guests).toEqual([]);
   });
 
   it('goes by the laps that were driven, not by those that were planned', () => {

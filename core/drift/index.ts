@@ -3,6 +3,7 @@ export { asked } from './asked';
 export * from './broken';
 export * from './causes';
 export { driftOf } from './drift';
+export { laterBy } from './later';
 export { slideCauses, slideDue, slideOf, slideOfLine, somebodyEnters, type SlideTimes } from './slide';
 export { headingOf, waysOut, type Heading, type WayOut, type WayOutChange } from './ways-out';
 export { slackOf } from './slack';

@@ -62,6 +62,7 @@ export function beginning({ day, schedule }: DayContext): DayState {
           fitted: {},
           recording: undefined,
           received: 0,
+          sold: 0,
           freeSinceS: undefined,
           sinceS: undefined,
         },

@@ -60,6 +60,8 @@ export interface GuestState {
   recording: 'guest' | 'desk' | undefined;
   /** Money taken on this day, in the venue's currency. */
   received: number;
+  /** What was sold on this day beside the booking. */
+  sold: number;
   /** When the last class, run or drive let go of the guest, if one has. */
   freeSinceS: number | undefined;
   /** Time of day of the last entry about the guest. */

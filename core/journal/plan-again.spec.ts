@@ -1,4 +1,4 @@
-import { checkPlan } from '../day';
+import { checkPlan, layOut } from '../day';
 import { planDay, seededRandom } from '../planner';
 import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
@@ -41,6 +41,31 @@ function standpoint(it: ReturnType<typeof writtenJournal>, time: string) {
   const known = asSituated(day, it.entries).day;
   return standpointOf(known, plan, stateOf(dayContext(known, plan), it.entries, at(time)));
 }
+
+describe('Laps that were sold or given on the day', () => {
+  it('are planned with, before and after the guest sits down, and gone when they are taken back', () => {
+    const it = morning(both);
+    const lapsOf = (time: string) => {
+      const { day: known } = standpoint(it, time);
+      return known.guests.flatMap(({ drives: all }) => all.map(({ laps, extraLaps = 0 }) => laps + extraLaps));
+    };
+    expect(lapsOf('09:55')).toEqual([5, 5]);
+    const sold = it.enter('09:55', { kind: 'extraLapGranted', drive: 'd1', price: 29 });
+    expect(lapsOf('09:56')).toEqual([6, 5]);
+    expect(it.state('09:56').guests.get('g1')!.sold).toBe(29);
+    const endS = (time: string) => {
+      const { day: known, plan: seen } = standpoint(it, time);
+      return layOut(known, seen).drives.find(({ planned }) => planned.drive === 'd1')!.trackEndS;
+    };
+    const longer = layOut(day, plan).drives[0]!.trackEndS + 80;
+    expect(endS('09:56')).toBe(longer);
+    it.enter('10:06', { kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' });
+    expect(endS('10:07')).toBe(longer);
+    it.enter('10:07', { kind: 'correction', corrects: sold });
+    expect([lapsOf('10:08'), it.state('10:08').guests.get('g1')!.sold]).toEqual([[5, 5], 0]);
+    expect(endS('10:08')).toBe(longer - 80);
+  });
+});
 
 function again(it: ReturnType<typeof writtenJournal>, time: string) {
   const { day: known, from } = standpoint(it, time);

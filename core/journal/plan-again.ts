@@ -39,10 +39,26 @@ const SEATING_GRACE_S = 10 * 60;
  * more part, late ones come soon, held cars and absent instructors are away from now, and whoever has been briefed or
  * has seen the circuit outside the plan need not be again.
  */
-export function dayAsItIs(day: Day, previous: Plan | undefined, state: DayState): Day {
+export function dayAsItIs(booked: Day, previous: Plan | undefined, state: DayState): Day {
+  const day = withLapsAdded(booked, state);
   const known = withoutWhoIsGone(day, state);
   const seen = withoutUnknown(known, withDelays(day, previous ?? emptyPlan(day.date), state));
   return withWhatWasSeen(allowingWhatHasBegun(known, seen, state), seen, state);
+}
+
+/** The day with the laps that were given or sold on it, whether the drive has begun or not. */
+export function withLapsAdded(day: Day, state: DayState): Day {
+  const added = new Map(
+    [...state.drives.values()].flatMap(({ drive, extraLaps }): [string, number][] =>
+      extraLaps === (drive.extraLaps ?? 0) ? [] : [[drive.id, extraLaps]],
+    ),
+  );
+  if (added.size === 0) return day;
+  const guests = day.guests.map((guest) => ({
+    ...guest,
+    drives: guest.drives.map((drive) => ({ ...drive, extraLaps: added.get(drive.id) ?? drive.extraLaps })),
+  }));
+  return { ...day, guests };
 }
 
 function withoutWhoIsGone(day: Day, state: DayState): Day {
@@ -227,7 +243,8 @@ export function withoutDelays(plan: Plan): Plan {
  * What has begun stands in the plan as it was: with who was there, when it really began, and until when it held them or
  * will hold them. What nobody has entered is taken to be as planned.
  */
-export function withDelays(day: Day, plan: Plan, state: DayState): Plan {
+export function withDelays(booked: Day, plan: Plan, state: DayState): Plan {
+  const day = withLapsAdded(booked, state);
   const index = indexDay(day);
   const nowS = state.timeS;
   const { late } = state;

@@ -2,7 +2,7 @@ import { layOut, type DriveOccupancy } from '../day';
 import { progressOf, lapEstimateOf, type DayContext } from './context';
 import { isCleared, type DayState, type DriveState } from './day-state';
 import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
-import { withDelays } from './plan-again';
+import { withDelays, withLapsAdded } from './plan-again';
 
 /** Who says what a projection enters. */
 const BY = 'as planned';
@@ -26,7 +26,7 @@ export function isProjected(id: string): boolean {
  * @param untilS the time to come, seconds since midnight
  */
 export function projectedEntries(context: DayContext, now: DayState, untilS: number): RecordedEntry[] {
-  const { day } = context;
+  const day = withLapsAdded(context.day, now);
   const schedule = layOut(day, withDelays(day, context.schedule.plan, now));
   const nowS = now.timeS;
   const entries: RecordedEntry[] = [];

@@ -25,6 +25,16 @@ describe('A post of the crew', () => {
     expect(at('lineCrossed')).toBeUndefined();
   });
 
+  it('is none where something is said of a guest from anywhere, and the desk where a lap is sold', () => {
+    expect(postOf({ kind: 'guestUnwell', by: 'Office' }, state())).toBeUndefined();
+    expect(postOf({ kind: 'guestWell', by: 'Office' }, state())).toBeUndefined();
+    const lap = { kind: 'extraLapGranted', by: 'Office', drive: 'd1' } as const;
+    expect([postOf(lap, state())?.station, postOf({ ...lap, price: 29 } as typeof lap, state())?.station]).toEqual([
+      'pitExit',
+      'desk',
+    ]);
+  });
+
   it('is one instructor at the cars, found by the drive, and the others are not', () => {
     const entry = { kind: 'parked', by: 'Office', drive: 'd1' } as const;
     expect(postOf(entry, state())).toEqual({ station: 'cars', instructor: INSTRUCTOR.id });

@@ -113,8 +113,8 @@ const WHOSE: Readonly<Record<EntryKind, CrewStation | typeof EITHER | typeof NOB
   moneyReceived: 'desk',
   recordingMoved: 'desk',
   guestLeft: 'desk',
-  guestUnwell: 'desk',
-  guestWell: 'desk',
+  guestUnwell: NOBODYS,
+  guestWell: NOBODYS,
   owedAgreed: 'desk',
   lapsMadeUp: NOBODYS,
   noteTaken: NOBODYS,
@@ -142,7 +142,8 @@ const WHOSE: Readonly<Record<EntryKind, CrewStation | typeof EITHER | typeof NOB
  * @param entry what is entered, with who says so
  */
 export function postOf(entry: Spoken, state: DayState): Post | undefined {
-  const whose = WHOSE[entry.kind];
+  // One that is sold, and not given at the exit.
+  const whose = 'price' in entry && entry.price !== undefined ? 'desk' : WHOSE[entry.kind];
   if (whose === NOBODYS) return undefined;
   const speaker = [...state.crew.values()].find(({ instructor }) => instructor.name === entry.by)?.instructor.id;
   if (whose === EITHER)

@@ -30,6 +30,8 @@ export function driftCauseWords(names: Names): Words['driftCause'] {
     cameInLate: ({ subjects, values }) => `${what(subjects.activity)} came in ${lateWords(values.byS)} late`,
     runsLate: ({ subjects, values }) => `${what(subjects.activity)} runs ${lateWords(values.byS)} late`,
     overLate: ({ subjects, values }) => `${what(subjects.activity)} ended ${lateWords(values.byS)} late`,
+    lapsAdded: ({ subjects, values }) =>
+      `${what(subjects.activity)} has laps more than planned, ${lateWords(values.byS)} longer`,
     notBegun: ({ subjects, values }) =>
       `${what(subjects.activity)} could begin and has not, ${lateWords(values.byS)} after its time`,
     guestNotHere: ({ subjects, values }) =>

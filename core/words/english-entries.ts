@@ -145,6 +145,8 @@ function plainWords(entry: JournalEntry): string {
       return `${words}: ${entry.reason}`;
     case 'fuelRead':
       return `${words}: ${entry.litres} l`;
+    case 'extraLapGranted':
+      return entry.price === undefined ? words : `Extra lap sold: ${entry.price.toFixed(2)}`;
     case 'moneyReceived':
       return `${words}: ${entry.amount.toFixed(2)}, ${MONEY_MEANS_WORDS[entry.means]}`;
     case 'recordingMoved':

@@ -23,6 +23,7 @@ export {
   MONEY_MEANS_WORDS,
   HOME_CAR_WORDS,
   HOUSE_RULE,
+  PACE_WORDS,
   PHASE_WORDS,
   ROLE_WORDS,
   spokenCue,

@@ -106,7 +106,7 @@ export class Bookings {
       .filter(({ fields }) => `${fields.name} ${fields.reference} ${fields.party ?? ''}`.toLowerCase().includes(words))
       .map((booking) => {
         const { id, fields } = booking;
-        const { stage, received = 0 } = this.data.state()?.guests.get(id) ?? {};
+        const today = this.data.state()?.guests.get(id);
         return {
           id,
           booking,
@@ -116,10 +116,10 @@ export class Bookings {
           arrives: fields.arrives,
           arrivesText: clockMinute(fields.arrives),
           drives: fields.drives.map((drive) => this.driveWords(drive)).join(', '),
-          due: fields.cancelled === undefined ? balanceDue(fields, received) : 0,
-          dueText: fields.cancelled === undefined ? dueWords(fields, received, this.currency()) : this.paidBack(fields),
+          due: fields.cancelled === undefined ? balanceDue(fields, today) : 0,
+          dueText: fields.cancelled === undefined ? dueWords(fields, today, this.currency()) : this.paidBack(fields),
           cancelled: fields.cancelled,
-          where: fields.cancelled !== undefined ? 'cancelled' : stage ? GUEST_STAGE_WORDS[stage] : '',
+          where: fields.cancelled !== undefined ? 'cancelled' : today ? GUEST_STAGE_WORDS[today.stage] : '',
         };
       });
   });

@@ -76,6 +76,7 @@ describe('The day on screen', () => {
       carNumbers: { c1: 1 },
       carColours: {},
       carPhotos: {},
+      lapPrices: {},
       stalls: {},
       pitExit: { lastCheck: [] },
       gate: { asks: [], own: [] },

@@ -28,6 +28,15 @@ describe('The desk', () => {
     expect(text()).toContain('Recording out');
   });
 
+  it('says what was taken today, by how it came in, and what is still due', async () => {
+    const { text, data, fixture } = await atDesk(false);
+    expect(text()).not.toContain('Taken today');
+    data.record({ kind: 'moneyReceived', guest: 'g1', amount: 20.5, means: 'cash' });
+    data.record({ kind: 'moneyReceived', guest: 'g2', amount: 30, means: 'card' });
+    await fixture.whenStable();
+    expect(text()).toContain('Taken today: cash €20.50, card €30 · ');
+  });
+
   it('sells no ride where no car gives one', async () => {
     const { text } = await atDesk(false);
     expect(text()).toContain('Recording out');

@@ -1,21 +1,24 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { clockMinute } from '@core/day';
-import { nextOccupancy, sentFor, stationOf, type GuestState } from '@core/journal';
-import { GUEST_STAGE_WORDS, lapsText } from '@core/words';
+import { receivedByMeans } from '@core/closing';
+import { clockMinute, money } from '@core/day';
+import { effectiveEntries, nextOccupancy, sentFor, stationOf, type GuestState } from '@core/journal';
+import { GUEST_STAGE_WORDS, lapsText, MONEY_MEANS_WORDS } from '@core/words';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';
 import { occupancyWords } from '../data/next-words';
 import { When } from '../data/when';
 import { OneMoreDrive } from '../guest-card/one-more-drive';
+import { balanceDue } from '../money/money';
+import { SellLap } from '../money/sell-lap';
 import { TakeMoney } from '../money/take-money';
 
 /** Who is at the desk to finish, who is still out, and what each has next. */
 @Component({
   selector: 'jl-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Button, OneMoreDrive, RouterLink, TakeMoney],
+  imports: [Button, OneMoreDrive, RouterLink, SellLap, TakeMoney],
   templateUrl: './desk.html',
   styles: `
     .body {
@@ -45,7 +48,7 @@ import { TakeMoney } from '../money/take-money';
       border-bottom: 0;
     }
     .out article {
-      grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr) 5.6rem;
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr) 5.6rem 5.6rem;
     }
     .out b {
       text-align: right;
@@ -118,6 +121,19 @@ export class Desk {
   protected readonly summary = computed(() => {
     const finished = this.guests().filter(({ stage }) => stage === 'finished').length;
     return `${this.at().length} at the desk, ${this.out().length} on the way, ${finished} finished`;
+  });
+
+  /** What was taken today, by how it came in, and what is still due of all who drive today. */
+  protected readonly money = computed(() => {
+    const inWords = (value: number) => money(value, this.data.currency());
+    const taken = receivedByMeans(effectiveEntries(this.data.entries())).map(
+      ({ means, value }) => `${MONEY_MEANS_WORDS[means]} ${inWords(value)}`,
+    );
+    const due = this.guests().reduce(
+      (sum, guest) => sum + balanceDue(this.data.bookings().get(guest.guest.id)?.fields, guest),
+      0,
+    );
+    return [...(taken.length > 0 ? [`Taken today: ${taken.join(', ')}`] : []), `${inWords(due)} still due`].join(' · ');
   });
 
   protected found(guest: string): void {

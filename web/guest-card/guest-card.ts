@@ -24,6 +24,7 @@ import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import { friendLines } from '../data/friends';
 import { balanceDue } from '../money/money';
+import { SellLap } from '../money/sell-lap';
 import { historyOf } from '../data/history';
 import { occupancyWords } from '../data/next-words';
 import { When } from '../data/when';
@@ -37,7 +38,18 @@ import { OwedWishes } from './owed-wish';
 @Component({
   selector: 'jl-guest-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [GuestBefore, GuestPairings, Beads, Button, FormsModule, InputText, OneMoreDrive, OwedWishes, RouterLink],
+  imports: [
+    GuestBefore,
+    GuestPairings,
+    Beads,
+    Button,
+    FormsModule,
+    InputText,
+    OneMoreDrive,
+    OwedWishes,
+    RouterLink,
+    SellLap,
+  ],
   templateUrl: './guest-card.html',
   styleUrl: './guest-card.scss',
   host: { class: 'screen' },
@@ -87,7 +99,8 @@ export class GuestCard {
   protected readonly facts = computed(() => {
     const fields = this.fields();
     if (!fields) return [];
-    const due = balanceDue(fields, this.guest()?.received ?? 0);
+    const due = balanceDue(fields, this.guest());
+    const price = fields.price + (this.guest()?.sold ?? 0);
     const answers = knownAnswers(fields, this.guest()?.answers ?? {});
     const rows: [string, string | undefined][] = [
       ['Reference', fields.reference],
@@ -120,10 +133,10 @@ export class GuestCard {
       [
         'Payment',
         due > 0
-          ? `${money(due, this.currency())} of ${money(fields.price, this.currency())} due`
-          : fields.price === 0 && fields.paid === 0
+          ? `${money(due, this.currency())} of ${money(price, this.currency())} due`
+          : price === 0 && fields.paid === 0
             ? 'no price'
-            : `${money(fields.price, this.currency())}, paid`,
+            : `${money(price, this.currency())}, paid`,
       ],
       ['Notes', fields.notes],
     ];

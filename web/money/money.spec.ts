@@ -21,10 +21,11 @@ async function shown() {
 
 describe('Money that a guest owes', () => {
   it('is what was sold, less what was paid before and what has come in since', () => {
-    expect(balanceDue(BOOKED, 0)).toBe(99.5);
-    expect(balanceDue(BOOKED, 100)).toBe(0);
-    expect([dueWords(BOOKED, 0, 'EUR'), dueWords(BOOKED, 99.5, 'EUR')]).toEqual(['€99.50 due', 'paid']);
-    expect(dueWords({ price: 0, paid: 0 }, 0, 'EUR')).toBe('no price');
+    expect(balanceDue(BOOKED)).toBe(99.5);
+    expect(balanceDue(BOOKED, { received: 100 })).toBe(0);
+    expect(balanceDue(BOOKED, { received: 100, sold: 29 })).toBe(28.5);
+    expect([dueWords(BOOKED, {}, 'EUR'), dueWords(BOOKED, { received: 99.5 }, 'EUR')]).toEqual(['€99.50 due', 'paid']);
+    expect(dueWords({ price: 0, paid: 0 }, {}, 'EUR')).toBe('no price');
   });
 
   it('is taken in two taps: all of it', async () => {

@@ -1,17 +1,22 @@
 import type { BookingFields } from '@core/api';
 import { cents, money } from '@core/day';
+import type { GuestState } from '@core/journal';
 
 /** What a booking costs and what was paid of it before; what was taken since stands in the journal. */
 type Account = Pick<BookingFields, 'price' | 'paid'>;
 
+/** What came in on the day, and what was sold on it beside the booking. */
+type Today = Partial<Pick<GuestState, 'received' | 'sold'>>;
+
 /** What is still to be paid, never below 0; nothing is due without a booking. */
-export function balanceDue(fields: Account | undefined, received: number): number {
-  return fields ? Math.max(0, cents(fields.price - fields.paid - received)) : 0;
+export function balanceDue(fields: Account | undefined, { received = 0, sold = 0 }: Today = {}): number {
+  return fields ? Math.max(0, cents(fields.price + sold - fields.paid - received)) : 0;
 }
 
 /** What a booking owes, in words: one without a price is not called paid. */
-export function dueWords(fields: Account | undefined, received: number, currency: string): string {
-  if (!fields || (fields.price === 0 && fields.paid === 0 && received === 0)) return 'no price';
-  const due = balanceDue(fields, received);
+export function dueWords(fields: Account | undefined, today: Today = {}, currency: string): string {
+  if (!fields || [fields.price, fields.paid, today.received ?? 0, today.sold ?? 0].every((sum) => sum === 0))
+    return 'no price';
+  const due = balanceDue(fields, today);
   return due > 0 ? `${money(due, currency)} due` : 'paid';
 }

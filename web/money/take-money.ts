@@ -102,13 +102,13 @@ export class TakeMoney {
   }));
   private readonly fields = computed(() => this.data.bookings().get(this.guest())?.fields);
   protected readonly name = computed(() => this.fields()?.name ?? '');
-  private readonly received = computed(() => this.data.state()?.guests.get(this.guest())?.received ?? 0);
-  protected readonly due = computed(() => balanceDue(this.fields(), this.received()));
+  private readonly today = computed(() => this.data.state()?.guests.get(this.guest()));
+  protected readonly due = computed(() => balanceDue(this.fields(), this.today()));
   protected readonly decimals = computed(() => currencyDecimals(this.data.currency()));
-  protected readonly words = computed(() => dueWords(this.fields(), this.received(), this.data.currency()));
+  protected readonly words = computed(() => dueWords(this.fields(), this.today(), this.data.currency()));
   /** What was taken on this day and stands; the journal is looked through only where something was. */
   protected readonly taken = computed(() =>
-    this.received() === 0
+    (this.today()?.received ?? 0) === 0
       ? []
       : effectiveEntries(this.data.entries()).flatMap((entry) =>
           entry.kind === 'moneyReceived' && entry.guest === this.guest() ? [entry] : [],

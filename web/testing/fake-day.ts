@@ -75,6 +75,7 @@ export class FakeDay implements OpenDay {
       stalls: { c1: 4 },
       carColours: { c1: '#a33c2f' },
       carPhotos: {},
+      lapPrices: { c1: 29 } as Record<string, number>,
       pitExit: { lastCheck: ['Strap', 'Belts'], wayIn: 'In at the anchor board' },
       gate: ORDINARY_GATE,
       live: { slidesUpToMin: 5 },

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { carMisfit, fact } from '../../day';
+import { carMisfit, cents, fact } from '../../day';
+import { moneyAmount } from '../../day/fields';
 import { gearbox } from '../../day/day-file';
 import { timeOfDay } from '../../day/time';
 import { paceKnownOf } from '../context';
@@ -29,7 +30,8 @@ export const drivesSchemas = {
     items: z.array(z.string().min(1).max(100)).min(1).max(20),
   }),
   released: entryOf('released', { drive: subject }),
-  extraLapGranted: entryOf('extraLapGranted', { drive: subject }),
+  /** Given by the marshal, or sold for a price at the desk. */
+  extraLapGranted: entryOf('extraLapGranted', { drive: subject, price: moneyAmount.optional() }),
   /** The instructor asks the marshal for one more lap; it is granted by `extraLapGranted`. */
   extraLapAsked: entryOf('extraLapAsked', { drive: subject, reason: extraLapReason }),
   extraLapRefused: entryOf('extraLapRefused', { drive: subject }),
@@ -164,10 +166,12 @@ export const drivesRules: Family<typeof drivesSchemas> = {
   },
   extraLapGranted: {
     admit: onlyKnown,
-    apply: (state, { drive, at }) =>
+    apply: (state, { drive, at, price = 0 }) =>
       changeDrive(state, drive, at, (it) => {
         it.extraLaps += 1;
         it.extraLapAsked = undefined;
+        const guest = state.guests.get(it.guest.id);
+        if (guest) guest.sold = cents(guest.sold + price);
       }),
     words: NO_WORDS,
   },
