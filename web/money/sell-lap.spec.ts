@@ -11,7 +11,7 @@ async function shown(time = '09:50') {
   for (const guest of ['g1', 'g2']) data.clear(guest, '09:10');
   return { ...(await show(SellLap, data, { guest: 'g1' })), data };
 }
-const panel = () => document.querySelector('.p-popover')!.textContent!.replace(/\s+/g, ' ');
+const panel = () => document.querySelector('.p-popover')!.textContent.replace(/\s+/g, ' ');
 const inPanel = () => document.querySelector<HTMLButtonElement>('.p-popover button')!;
 
 describe('An extra lap', () => {
