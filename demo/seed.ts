@@ -16,8 +16,8 @@ import type { Act } from './plan-player';
 import { SLIPWAY } from './slipway';
 
 /** Seed and steps of the search for each of the demo's plans: so that at its start something goes on at every station. */
-const PLAN_SEED = 17;
-const STEPS = 200;
+const PLAN_SEED = 23;
+const STEPS = 1500;
 /** The morning is played from before the opening, when the garage begins. */
 const BEGINS_BEFORE_S = 3000;
 /** As the server does: so often it is looked at whether times follow, and so far they do by themselves. */
