@@ -1,5 +1,5 @@
 import { isThrough } from '@core/journal';
-import { acceptProposal, dayNow, expect, keepsApplication, setClock, test } from './demo';
+import { acceptProposal, dayNow, expect, keepsApplication, setClock, test, vehiclesBack } from './demo';
 
 test('the ribbon shows the day at another time, and nothing can be entered there', async ({ page }) => {
   await page.goto('/pit-exit');
@@ -23,10 +23,7 @@ test('the pit exit refuses a car too many, with the reason', async ({ page }) =>
   await setClock(page, '11:15');
   await page.goto('/pit-exit');
   const load = page.getByRole('status').filter({ hasText: 'on the circuit' });
-  const back = page.getByRole('button', { name: / is back$/ });
-  await back.first().waitFor();
-  for (let vehicles = await back.count(); vehicles > 0; vehicles--) await back.first().click();
-  await expect(back).toHaveCount(0);
+  await vehiclesBack(page);
   const before = Number(await load.locator('b').textContent());
   const check = page.getByRole('button', { name: /^All checked/ });
   const letOut = async () => {

@@ -140,6 +140,14 @@ export async function acceptProposal(page: Page): Promise<void> {
   await expect(proposal).toBeHidden();
 }
 
+/** Enters at the exit that every vehicle of a sighting run is back, if one is out. */
+export async function vehiclesBack(page: Page): Promise<void> {
+  const back = page.getByRole('button', { name: / is back$/ });
+  await page.locator('jl-last-deed, #circuit').first().waitFor();
+  for (let vehicles = await back.count(); vehicles > 0; vehicles--) await back.first().click();
+  await expect(back).toHaveCount(0);
+}
+
 /** Another person at another device. */
 export async function secondBrowser(browser: Browser): Promise<Page> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { progressOf } from '@core/journal';
 import type { EntryFields } from '@core/testing/written-journal';
 import { DEMO_DATE } from '../demo/larkmere';
-import { dayNow, expect, test } from './demo';
+import { dayNow, expect, test, vehiclesBack } from './demo';
 
 type Now = Awaited<ReturnType<typeof dayNow>>;
 
@@ -181,7 +181,7 @@ test('a marshal’s half hour: three mistakes, each put right with a tap or two'
   await page.goto('/pit-exit');
 
   // The circuit is full until the sighting run is in.
-  await page.getByRole('button', { name: / is back$/ }).click();
+  await vehiclesBack(page);
 
   // Let out, and it was the car behind it that the marshal meant.
   const checked = page.getByRole('button', { name: /^All checked: \d+$/ }).first();
