@@ -50,7 +50,9 @@ async function lift(page: Page): Promise<void> {
   for (const fields of [{ kind: 'circuitCleared' }, { kind: 'flagCalled', flag: 'green' }]) {
     const id = `lift-${Math.random().toString(36).slice(2, 12)}`;
     const data = { id, at, by: 'Petra', ...fields };
-    expect((await page.request.post(`/api/days/${DEMO_DATE}/journal`, { data })).status()).toBe(201);
+    const post = async () => (await page.request.post(`/api/days/${DEMO_DATE}/journal`, { data })).status();
+    // What was held is on the screen before the server has it.
+    await expect.poll(post).toBe(201);
   }
   await expect(alarm(page)).toBeHidden();
 }
