@@ -14,7 +14,8 @@ const DIRECTIONS = {
   cli: ['core', 'exchange', 'cli', 'server', 'demo'],
   web: ['core', 'web'],
   e2e: ['core', 'e2e', 'demo', 'web'],
-  bench: ['core', 'bench', 'demo'],
+  bench: ['core', 'bench', 'demo', 'e2e'],
+  tools: ['core', 'web', 'tools'],
 };
 
 /** Each file is linted with the types of the part that it belongs to. */

@@ -203,7 +203,7 @@ const toggles = (jl: typeof light) => ({
   content: { checkedBackground: jl.ink },
 });
 
-/** The components that are used, and no others: the whole of it weighs as much as the board. `theme-check.ts` looks. */
+/** The components that are used, and no others: the whole of it weighs as much as the board. `tools/theme-check.ts` looks. */
 const aura = {
   ...base,
   components: {

@@ -1,11 +1,11 @@
 import { defineConfig } from '@playwright/test';
-import base from './playwright.config';
+import base from '../e2e/playwright.config';
 
 const PORT = 4789;
 
 /** `npm run bench`: measures the built application on the demo day, on one server and with nothing beside it. */
 export default defineConfig(base, {
-  testDir: 'bench',
+  testDir: '.',
   testMatch: '*.bench.ts',
   workers: 1,
   use: { baseURL: `http://127.0.0.1:${PORT}` },

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { FRAME_KEYS, PLACES, SCREENS, STOP_KEY, type Place } from './web/screens';
+import { FRAME_KEYS, PLACES, SCREENS, STOP_KEY, type Place } from '../web/screens';
 
 /**
  * Writes what the README says of the screens, from their registration: their pictures and their keys. With `--check` it

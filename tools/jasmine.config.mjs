@@ -7,6 +7,6 @@ export default {
     'cli/**/*.spec.ts',
     'demo/**/*.spec.ts',
   ],
-  helpers: ['jasmine.helper.mjs'],
+  helpers: ['tools/jasmine.helper.mjs'],
   env: { random: true, failSpecWithNoExpectations: true },
 };

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { joyLapPreset } from './web/theme';
+import { joyLapPreset } from '../web/theme';
 
 /**
  * Fails where a component of PrimeNG that the web uses, itself or through another one, has no tokens in the theme: it

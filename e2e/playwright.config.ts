@@ -2,7 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 /** The real interface on the real server, with the demo data; each test puts the demo back to its beginning. */
 export default defineConfig({
-  testDir: 'e2e',
+  testDir: '.',
   testMatch: '*.e2e.ts',
   // A day at sixty times its speed needs two processors of its own: with less, devices and crew fall behind the clock.
   // By itself: npm run test:day.
