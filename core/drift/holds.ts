@@ -99,9 +99,8 @@ export class Holds {
   /** Seconds on the circuit, by the release. */
   trackOf({ drive, car, guests }: DriveOccupancy, inCar?: string): (releaseS: number) => number {
     const taken = inCar === undefined ? car : (this.context.schedule.index.cars.get(inCar) ?? car);
-    const { extraLaps } = (drive && this.state.drives.get(drive.id)) ?? {};
-    return (releaseS) =>
-      drive && taken && guests[0] ? driveTrackS(this.day, { ...drive, extraLaps }, taken, guests[0], releaseS) : 0;
+    const driven = drive && { ...drive, extraLaps: this.state.drives.get(drive.id)?.extraLaps };
+    return (releaseS) => (driven && taken && guests[0] ? driveTrackS(this.day, driven, taken, guests[0], releaseS) : 0);
   }
 
   /** Takes down when something is, and lets whom and what it holds go after it. */
