@@ -1,5 +1,6 @@
 import { gluedWords } from './glued-words';
 import { keyFaults } from './key-faults';
+import { unreadClaims } from './unread-claims';
 import { ADDRESSES, expect, seriousFaults, test } from './demo';
 
 /** Each part of the screens is a walk of its own, that they are shared among those who walk. */
@@ -8,14 +9,13 @@ const PARTS = 4;
 test.describe.configure({ mode: 'parallel' });
 
 for (let part = 0; part < PARTS; part += 1) {
-  test(`no screen has a serious fault of accessibility, of contrast at dusk, or of the keyboard, nor words without a space: part ${part + 1} of ${PARTS}`, async ({
+  test(`no screen has a serious fault of accessibility, of contrast at dusk, or of the keyboard, nor words without a space, nor says what it has not read: part ${part + 1} of ${PARTS}`, async ({
     page,
   }) => {
     test.setTimeout(600_000);
     const faults: string[] = [];
     for (const address of ADDRESSES.filter((_, place) => place % PARTS === part)) {
-      await page.goto(address);
-      await expect(page.locator('h1').first()).toBeAttached();
+      faults.push(...(await unreadClaims(page, address)).map((claim) => `${address}: not read yet, ${claim}`));
       await page.waitForTimeout(300);
       faults.push(...(await seriousFaults(page)).map((fault) => `${address}: ${fault}`));
       faults.push(...(await gluedWords(page)).map((words) => `${address}: no space in "${words}"`));

@@ -118,6 +118,7 @@ test('a guest who has been here before is known, linked and parted again, and er
   await page.keyboard.press('Enter');
   const dialog = page.getByRole('dialog', { name: /^Erase .* for good/ });
   await dialog.getByLabel('Type the name to erase it').fill(name);
+  await expect(dialog.getByRole('button', { name: 'Erase for good' })).toBeEnabled();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 1, name: 'Guest LK-1045' })).toBeVisible();
 });
