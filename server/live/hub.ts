@@ -59,6 +59,8 @@ export class Hub {
    * @throws Refusal 429 where there are too many streams
    */
   listen(response: Response, date: string, missed: readonly RecordedEntry[]): void {
+    // Whoever has gone while the reply was made is told of by no event any more, and would count as a screen for good.
+    if (response.destroyed) return;
     const address = response.req.socket.remoteAddress ?? '';
     const same = [...this.listeners.values()].filter((other) => other.address === address).length;
     if (same >= MOST_STREAMS_AN_ADDRESS || this.listeners.size >= MOST_STREAMS) {

@@ -1,4 +1,5 @@
 import { once } from 'node:events';
+import { createServer, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { Hub, MOST_STREAMS_AN_ADDRESS, MOST_WAITING_BYTES } from './hub';
 import { bookingBody, DATE, testServer } from '../testing/test-server';
@@ -40,6 +41,27 @@ describe('The live stream', () => {
     // There is room for another again.
     hub.listen(fakeResponse() as never, DATE, []);
     hub.close();
+  });
+
+  it('counts no screen that has gone before its stream began, and none that goes', async () => {
+    const hub = new Hub();
+    const listening = createServer().listen(0, '127.0.0.1');
+    await once(listening, 'listening');
+    const url = `http://127.0.0.1:${(listening.address() as AddressInfo).port}`;
+    for (const late of [true, false]) {
+      const abort = new AbortController();
+      const asked = fetch(url, { signal: abort.signal }).catch(() => undefined);
+      const [, response] = (await once(listening, 'request')) as [unknown, ServerResponse];
+      const gone = once(response, 'close');
+      if (!late) hub.listen(response as never, DATE, []);
+      expect(hub.screens).toBe(late ? 0 : 1);
+      abort.abort();
+      await Promise.all([asked, gone]);
+      if (late) hub.listen(response as never, DATE, []);
+      expect(hub.screens).toBe(0);
+    }
+    hub.close();
+    listening.close();
   });
 
   const fakeResponse = () => ({
