@@ -183,3 +183,34 @@ test('the day sheet and each instructor’s sheet come as PDF', async ({ page })
   const own = await page.getByRole('link', { name: 'Sheet of Anselm Holt as PDF' }).getAttribute('href');
   expect((await page.request.get(own!)).status()).toBe(200);
 });
+
+test('unwell takes no post over from the simulated crew, a lap that is sold does, and no page of one guest has its line', async ({
+  page,
+}) => {
+  const taken = page.getByRole('region', { name: 'Taken over from the simulated crew' });
+  // It says so every few seconds.
+  const crewIsThere = () => page.request.post('/api/practice/there').catch(() => undefined);
+  await crewIsThere();
+  const crew = setInterval(() => void crewIsThere(), 2000);
+  await page.goto('/desk');
+  const guest = await page
+    .getByRole('button', { name: /^Extra lap: / })
+    .first()
+    .getAttribute('aria-label');
+  await page.getByRole('link', { name: guest!.replace('Extra lap: ', '') }).click();
+  await page.getByRole('button', { name: 'Unwell' }).click();
+  await expect(page.getByRole('button', { name: 'Well again' })).toBeVisible();
+  await page.getByRole('link', { name: /^Desk/ }).click();
+  await expect(page.getByRole('heading', { name: 'Desk' })).toBeVisible();
+  await expect(taken).toBeHidden();
+  await page.getByRole('button', { name: guest! }).click();
+  await page
+    .getByRole('button', { name: /^Sell for/ })
+    .first()
+    .click();
+  await expect(taken).toContainText('You are at the desk now.');
+  await page.getByRole('link', { name: guest!.replace('Extra lap: ', '') }).click();
+  await expect(page.getByText(/^Extra lap sold: /)).toBeVisible();
+  await expect(taken).toBeHidden();
+  clearInterval(crew);
+});
