@@ -180,7 +180,7 @@ test('a marshal’s half hour: three mistakes, each put right with a tap or two'
   const [running, other] = on.sort((a, b) => a.crossings.length - b.crossings.length);
   await page.goto('/pit-exit');
 
-  // The circuit is full until the sighting run is in.
+  // The circuit may be full until the sighting runs are in.
   await vehiclesBack(page);
 
   // Let out, and it was the car behind it that the marshal meant.

@@ -88,7 +88,7 @@ export function receivedByMeans(happened: readonly JournalEntry[]) {
 export function closeOfDay({ context, state, entries, money }: CloseSource): DayClose {
   const happened = effectiveEntries(entries);
   const of = (...kinds: JournalEntry['kind'][]) => happened.filter(({ kind }) => kinds.includes(kind));
-  // What was paid before, and what was taken on the day.
+  // What was booked and paid before, and what was sold and taken on the day.
   const accounts = money.map(({ guest, price, paid }) => {
     const { received = 0, sold = 0 } = state.guests.get(guest) ?? {};
     return { guest, price: price + sold, paid: paid + received };

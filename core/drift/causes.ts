@@ -6,7 +6,7 @@ type Late = { readonly byS: number };
 
 /** What has happened, or has not, that others have to wait for. */
 export type DriftCause =
-  | Fact<'cameInLate' | 'runsLate' | 'overLate' | 'notBegun' | 'lapsAdded', { activity: Activity }, Late>
+  | Fact<LateCode, { activity: Activity }, Late>
   | Fact<'guestNotHere', { guest: string }, { sinceS: number }>
   | Fact<'carOut', { car: string }, { reason: string; backAtS: number | undefined }>
   | Fact<'crewOff', { instructor: string }>
@@ -60,10 +60,11 @@ function rootOf(one: Expected, drift: Drift, state: DayState): Root {
     if (waited.kind === 'carBack') return carOut(waited.car, state);
     const before = drift.expected.get(waited.after)!;
     if (before.phase !== 'toCome') return begunLate(before, drift.timeS);
-    const longerS = before.endS - before.occupancy.endS;
-    if (before.lateS === 0 && longerS > 0) return lateRoot({ ...before, lateS: longerS }, 'lapsAdded');
-    // Something that is where it was accepted, and is in the way of what came too late for its own place.
-    if (before.lateS === 0) return lateRoot(late, 'notBegun');
+    if (before.lateS === 0) {
+      // Something that is where it was accepted: longer than it was, or in the way of what came too late for its own place.
+      const longerS = before.endS - before.occupancy.endS;
+      return longerS > 0 ? lateRoot(before, 'lapsAdded', longerS) : lateRoot(late, 'notBegun');
+    }
     late = before;
   }
 }
@@ -80,8 +81,8 @@ export function begunLate(of: Expected, nowS: number): Root {
   return lateRoot(of, lateCodeOf(of, nowS));
 }
 
-function lateRoot(of: Expected, code: LateCode): Root {
-  return { key: of.key, cause: fact(code, { activity: activityOf(of.occupancy) }, { byS: of.lateS }) };
+function lateRoot(of: Expected, code: LateCode, byS = of.lateS): Root {
+  return { key: of.key, cause: fact(code, { activity: activityOf(of.occupancy) }, { byS }) };
 }
 
 function carOut(car: string, state: DayState): Root {

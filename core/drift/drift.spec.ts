@@ -37,7 +37,7 @@ function on(of: { day?: typeof day; plan?: typeof plan }, entries: [string, Entr
     const expected = drift.expected.get(keyOf.drive(id));
     return expected && clockMinute(expected.releaseS);
   };
-  return { drift, state, release, lines: causesOf(drift, state) };
+  return { drift, release, lines: causesOf(drift, state) };
 }
 
 const driven = (id: string, car: string, instructor: string, seated: string, out: string): [string, EntryFields][] => [
@@ -64,15 +64,14 @@ describe('drift', () => {
 
   it('knows of laps that were sold before the drive: who comes next waits for them, and why', () => {
     const packed = { plan: { ...plan, drives: [drive('10:00'), drive('10:16:45', { drive: 'd2' }), plan.drives[2]!] } };
-    const before = on(packed, here, '09:50');
     const sold: [string, EntryFields] = ['09:50', { kind: 'extraLapGranted', drive: 'd1', price: 29 }];
-    const { lines, state } = on(packed, [...here, sold], '09:50');
+    const { lines, drift } = on(packed, [...here, sold], '09:50');
     const [one, ...others] = lines;
     // A lap of 80 s: the next one in the car, no other.
     expect([one!.cause.code, one!.key, others]).toEqual(['lapsAdded', keyOf.drive('d1'), []]);
     expect(one!.later.map(({ key, lateS }) => [key, lateS])).toEqual([[keyOf.drive('d2'), 75]]);
-    expect(laterBy(dayContext(day, packed.plan), before.state, state)).toEqual({ guests: ['g2'], byS: 75 });
-    expect(laterBy(dayContext(day, plan), before.state, state).guests).toEqual([]);
+    expect(laterBy(on(packed, here, '09:50').drift, drift)).toEqual({ guests: ['g2'], byS: 75 });
+    expect(laterBy(on({}, here, '09:50').drift, on({}, [...here, sold], '09:50').drift).guests).toEqual([]);
   });
 
   it('goes by the laps that were driven, not by those that were planned', () => {

@@ -11,7 +11,14 @@ import {
   type Interval,
   type PersonOccupancy,
 } from '../day';
-import { circuitShut, type DayContext, type DayState, type DriveState, type GuestState } from '../journal';
+import {
+  circuitShut,
+  type DayContext,
+  type DayState,
+  type DriveState,
+  type GuestState,
+  withLapsAdded,
+} from '../journal';
 import { CircuitLoad, RASTER_S } from './circuit-load';
 import { CrewDay } from './crew-day';
 import type { Expected, Waited } from './expected';
@@ -99,7 +106,7 @@ export class Holds {
   /** Seconds on the circuit, by the release. */
   trackOf({ drive, car, guests }: DriveOccupancy, inCar?: string): (releaseS: number) => number {
     const taken = inCar === undefined ? car : (this.context.schedule.index.cars.get(inCar) ?? car);
-    const driven = drive && { ...drive, extraLaps: this.state.drives.get(drive.id)?.extraLaps };
+    const driven = drive && withLapsAdded(drive, this.state);
     return (releaseS) => (driven && taken && guests[0] ? driveTrackS(this.day, driven, taken, guests[0], releaseS) : 0);
   }
 

@@ -5,6 +5,7 @@ export * from './entry';
 export * from './next';
 export * from './owed';
 export type { DriveStep, GateStep, GroupRefusal, GroupStep, Refusal, Resolution } from './refusal';
+export { withLapsAdded } from './laps-added';
 export * from './plan-again';
 export { isProjected, projectedEntries } from './projected';
 export { timeOnDay, nextDate, type ClockTime } from './day-time';

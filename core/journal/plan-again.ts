@@ -26,6 +26,7 @@ import {
 import { comesInS } from './context';
 import type { DayState, DriveState } from './day-state';
 import type { GroupState } from './group-state';
+import { dayWithLapsAdded } from './laps-added';
 
 /** A guest who is late is planned as if arriving this long from now. */
 const LATE_GRACE_S = 10 * 60;
@@ -40,25 +41,10 @@ const SEATING_GRACE_S = 10 * 60;
  * has seen the circuit outside the plan need not be again.
  */
 export function dayAsItIs(booked: Day, previous: Plan | undefined, state: DayState): Day {
-  const day = withLapsAdded(booked, state);
+  const day = dayWithLapsAdded(booked, state);
   const known = withoutWhoIsGone(day, state);
   const seen = withoutUnknown(known, withDelays(day, previous ?? emptyPlan(day.date), state));
   return withWhatWasSeen(allowingWhatHasBegun(known, seen, state), seen, state);
-}
-
-/** The day with the laps that were given or sold on it, whether the drive has begun or not. */
-export function withLapsAdded(day: Day, state: DayState): Day {
-  const added = new Map(
-    [...state.drives.values()].flatMap(({ drive, extraLaps }): [string, number][] =>
-      extraLaps === (drive.extraLaps ?? 0) ? [] : [[drive.id, extraLaps]],
-    ),
-  );
-  if (added.size === 0) return day;
-  const guests = day.guests.map((guest) => ({
-    ...guest,
-    drives: guest.drives.map((drive) => ({ ...drive, extraLaps: added.get(drive.id) ?? drive.extraLaps })),
-  }));
-  return { ...day, guests };
 }
 
 function withoutWhoIsGone(day: Day, state: DayState): Day {
@@ -244,7 +230,7 @@ export function withoutDelays(plan: Plan): Plan {
  * will hold them. What nobody has entered is taken to be as planned.
  */
 export function withDelays(booked: Day, plan: Plan, state: DayState): Plan {
-  const day = withLapsAdded(booked, state);
+  const day = dayWithLapsAdded(booked, state);
   const index = indexDay(day);
   const nowS = state.timeS;
   const { late } = state;

@@ -2,7 +2,8 @@ import { layOut, type DriveOccupancy } from '../day';
 import { progressOf, lapEstimateOf, type DayContext } from './context';
 import { isCleared, type DayState, type DriveState } from './day-state';
 import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
-import { withDelays, withLapsAdded } from './plan-again';
+import { dayWithLapsAdded } from './laps-added';
+import { withDelays } from './plan-again';
 
 /** Who says what a projection enters. */
 const BY = 'as planned';
@@ -26,7 +27,7 @@ export function isProjected(id: string): boolean {
  * @param untilS the time to come, seconds since midnight
  */
 export function projectedEntries(context: DayContext, now: DayState, untilS: number): RecordedEntry[] {
-  const day = withLapsAdded(context.day, now);
+  const day = dayWithLapsAdded(context.day, now);
   const schedule = layOut(day, withDelays(day, context.schedule.plan, now));
   const nowS = now.timeS;
   const entries: RecordedEntry[] = [];

@@ -29,7 +29,7 @@ describe('A post of the crew', () => {
     expect(postOf({ kind: 'guestUnwell', by: 'Office' }, state())).toBeUndefined();
     expect(postOf({ kind: 'guestWell', by: 'Office' }, state())).toBeUndefined();
     const lap = { kind: 'extraLapGranted', by: 'Office', drive: 'd1' } as const;
-    expect([postOf(lap, state())?.station, postOf({ ...lap, price: 29 } as typeof lap, state())?.station]).toEqual([
+    expect([postOf(lap, state())?.station, postOf({ ...lap, price: 29 }, state())?.station]).toEqual([
       'pitExit',
       'desk',
     ]);

@@ -4,6 +4,8 @@ import type { DayState, EntryKind, JournalEntry } from '../journal';
 interface Spoken {
   readonly kind: EntryKind;
   readonly by: string;
+  /** Of what is sold. */
+  readonly price?: number | undefined;
 }
 
 /** Where the people of a venue stand. */
@@ -142,8 +144,8 @@ const WHOSE: Readonly<Record<EntryKind, CrewStation | typeof EITHER | typeof NOB
  * @param entry what is entered, with who says so
  */
 export function postOf(entry: Spoken, state: DayState): Post | undefined {
-  // One that is sold, and not given at the exit.
-  const whose = 'price' in entry && entry.price !== undefined ? 'desk' : WHOSE[entry.kind];
+  // A lap is given at the exit or in the car, and sold at the desk.
+  const whose = entry.price === undefined ? WHOSE[entry.kind] : 'desk';
   if (whose === NOBODYS) return undefined;
   const speaker = [...state.crew.values()].find(({ instructor }) => instructor.name === entry.by)?.instructor.id;
   if (whose === EITHER)

@@ -123,12 +123,12 @@ export class Desk {
     return `${this.at().length} at the desk, ${this.out().length} on the way, ${finished} finished`;
   });
 
+  /** The journal is looked through when something is entered, and not with each second of the state. */
+  private readonly taken = computed(() => receivedByMeans(effectiveEntries(this.data.entries())));
   /** What was taken today, by how it came in, and what is still due of all who drive today. */
   protected readonly money = computed(() => {
     const inWords = (value: number) => money(value, this.data.currency());
-    const taken = receivedByMeans(effectiveEntries(this.data.entries())).map(
-      ({ means, value }) => `${MONEY_MEANS_WORDS[means]} ${inWords(value)}`,
-    );
+    const taken = this.taken().map(({ means, value }) => `${MONEY_MEANS_WORDS[means]} ${inWords(value)}`);
     const due = this.guests().reduce(
       (sum, guest) => sum + balanceDue(this.data.bookings().get(guest.guest.id)?.fields, guest),
       0,

@@ -14,9 +14,8 @@ export function balanceDue(fields: Account | undefined, { received = 0, sold = 0
 }
 
 /** What a booking owes, in words: one without a price is not called paid. */
-export function dueWords(fields: Account | undefined, today: Today = {}, currency: string): string {
-  if (!fields || [fields.price, fields.paid, today.received ?? 0, today.sold ?? 0].every((sum) => sum === 0))
-    return 'no price';
+export function dueWords(fields: Account | undefined, today: Today | undefined, currency: string): string {
+  if (!fields || ![fields.price, fields.paid, today?.received, today?.sold].some(Boolean)) return 'no price';
   const due = balanceDue(fields, today);
   return due > 0 ? `${money(due, currency)} due` : 'paid';
 }

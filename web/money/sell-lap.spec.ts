@@ -40,6 +40,23 @@ describe('An extra lap', () => {
     expect(data.state().drives.get('d1')!.extraLaps).toBe(1);
   });
 
+  it('is priced, and looked for who would wait, only once somebody asks', async () => {
+    const { data, press, fixture } = await shown();
+    let asked = 0;
+    const counted = {
+      get c1() {
+        asked += 1;
+        return 29;
+      },
+    };
+    data.view.update((view) => ({ ...view, lapPrices: counted }));
+    data.clockS.set(at('09:51'));
+    await fixture.whenStable();
+    expect(asked).toBe(0);
+    await press('Extra lap: Ines Faro');
+    expect(asked).toBeGreaterThan(0);
+  });
+
   it('is sold while the drive runs, and not offered once the car is on its way in', async () => {
     const { data, press, text, fixture } = await shown();
     data.record({ kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' }, '09:56');

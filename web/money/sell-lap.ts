@@ -1,7 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { money } from '@core/day';
-import { laterBy } from '@core/drift';
-import type { DriveState } from '@core/journal';
+import { driftOf, laterBy, type Drift } from '@core/drift';
 import { lapsText, namesOf } from '@core/words';
 import { Button } from 'primeng/button';
 import { Popover } from 'primeng/popover';
@@ -23,10 +22,10 @@ import { carLabel } from '../data/names';
         size="small"
         [text]="true"
         [ariaLabel]="'Extra lap: ' + name()"
-        (onClick)="panel.toggle($event)"
+        (onClick)="open.set(true); panel.toggle($event)"
       />
     }
-    <p-popover #panel>
+    <p-popover #panel (onHide)="open.set(false)">
       @for (offer of offers(); track offer.drive) {
         <p>
           <p-button
@@ -59,31 +58,37 @@ export class SellLap {
   protected readonly name = computed(() => this.data.state()?.guests.get(this.guest())?.guest.name ?? '');
 
   /** Those that can still have a lap more. */
-  protected readonly drives = computed(() =>
-    [...(this.data.state()?.drives.values() ?? [])].filter(
-      ({ guest, drive, stage, brokenOff }) =>
-        guest.id === this.guest() &&
-        (this.drive() ?? drive.id) === drive.id &&
-        (stage === 'planned' || stage === 'seated' || stage === 'onCircuit') &&
-        !drive.ride &&
-        !brokenOff,
-    ),
-  );
-  /** Worked out once the panel is open. */
+  protected readonly drives = computed(() => {
+    const state = this.data.state();
+    const own = state?.guests.get(this.guest())?.guest.drives ?? [];
+    return own
+      .flatMap(({ id }) => state?.drives.get(id) ?? [])
+      .filter(
+        ({ drive, stage, brokenOff }) =>
+          (this.drive() ?? drive.id) === drive.id &&
+          (stage === 'planned' || stage === 'seated' || stage === 'onCircuit') &&
+          !drive.ride &&
+          !brokenOff,
+      );
+  });
+  /** What a panel holds is there before it is opened: what takes its time is worked out from then on. */
+  protected readonly open = signal(false);
   protected readonly offers = computed(() => {
-    const [view, context] = [this.data.view(), this.data.context()];
-    if (!view || !context) return [];
+    const [view, context, state] = [this.data.view(), this.data.context(), this.data.state()];
+    if (!this.open() || !view || !context || !state) return [];
+    const asItIs = driftOf(context, state);
     return this.drives().map((drive) => {
       const id = drive.drive.id;
-      const planned = context.schedule.drives.find((one) => one.planned.drive === id)?.planned;
-      const car = drive.car ?? planned?.car ?? (drive.drive.cars.length === 1 ? drive.drive.cars[0] : undefined);
+      const more = { ...drive, extraLaps: drive.extraLaps + 1 };
+      const withOneMore = driftOf(context, { ...state, drives: new Map(state.drives).set(id, more) });
+      const car = drive.car ?? (drive.drive.cars.length === 1 ? drive.drive.cars[0] : undefined);
       const price = car === undefined ? undefined : view.lapPrices[car];
       return {
         drive: id,
         price,
         label: price === undefined ? 'Give it: no price' : `Sell for ${money(price, view.currency)}`,
-        words: `${car === undefined ? 'No place yet' : carLabel(view, car)}, ${lapsText(drive.drive.laps + drive.extraLaps + 1)}`,
-        later: this.laterWords(drive),
+        words: `${car === undefined ? 'No place yet' : carLabel(view, car)}, ${lapsText(more.drive.laps + more.extraLaps)}`,
+        later: this.laterWords(asItIs, withOneMore),
       };
     });
   });
@@ -92,13 +97,10 @@ export class SellLap {
     this.data.record({ kind: 'extraLapGranted', drive, ...(price !== undefined && { price }) });
   }
 
-  private laterWords(drive: DriveState): string {
-    const [context, state] = [this.data.context()!, this.data.state()!];
-    const more = { ...drive, extraLaps: drive.extraLaps + 1 };
-    const after = { ...state, drives: new Map(state.drives).set(drive.drive.id, more) };
-    const { guests, byS } = laterBy(context, state, after);
+  private laterWords(before: Drift, after: Drift): string {
+    const { guests, byS } = laterBy(before, after);
     if (guests.length === 0) return 'Nobody waits for it.';
-    const names = namesOf(context.day);
+    const names = namesOf(this.data.day()!);
     const others =
       guests.length > 2 ? [`${names.guest(guests[0]!)} and ${guests.length - 1} others`] : guests.map(names.guest);
     return `${others.join(' and ')} up to ${Math.max(1, Math.round(byS / 60))} min later.`;

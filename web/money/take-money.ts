@@ -103,12 +103,13 @@ export class TakeMoney {
   private readonly fields = computed(() => this.data.bookings().get(this.guest())?.fields);
   protected readonly name = computed(() => this.fields()?.name ?? '');
   private readonly today = computed(() => this.data.state()?.guests.get(this.guest()));
+  private readonly received = computed(() => this.today()?.received ?? 0);
   protected readonly due = computed(() => balanceDue(this.fields(), this.today()));
   protected readonly decimals = computed(() => currencyDecimals(this.data.currency()));
   protected readonly words = computed(() => dueWords(this.fields(), this.today(), this.data.currency()));
   /** What was taken on this day and stands; the journal is looked through only where something was. */
   protected readonly taken = computed(() =>
-    (this.today()?.received ?? 0) === 0
+    this.received() === 0
       ? []
       : effectiveEntries(this.data.entries()).flatMap((entry) =>
           entry.kind === 'moneyReceived' && entry.guest === this.guest() ? [entry] : [],
