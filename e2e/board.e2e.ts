@@ -97,7 +97,6 @@ test('what happened leads to a repair in two or three clicks, seen by every scre
   const now = (await planned(page)).filter(({ car, release }) => car === 'c7' && release > '11:12');
   expect(now).toEqual([]);
   await expect(other.getByRole('complementary', { name: 'Proposal' })).toBeHidden();
-  await other.close();
 });
 
 test('a proposal can be refused in part: what is not wanted stays where it is', async ({ page }) => {

@@ -91,5 +91,4 @@ test('two people edit the same booking: the second is shown both, and decides', 
   await other.getByRole('button', { name: 'Save mine over it' }).click();
   await expect(other.getByText('The booking is saved.')).toBeVisible();
   expect(await stored()).toBe('XXL');
-  await other.close();
 });

@@ -75,7 +75,6 @@ test('two people who change the circuit are told of each other', async ({ page, 
   await mistakes(other).press('Tab');
   await other.getByRole('button', { name: 'Save the book' }).click();
   await expect(other.getByText('Somebody else has changed the circuit meanwhile.')).toBeVisible();
-  await other.close();
 });
 
 test('a cone that somebody doubts on the phone stands out on every screen', async ({ page, browser }) => {
@@ -91,7 +90,6 @@ test('a cone that somebody doubts on the phone stands out on every screen', asyn
   await expect(page.getByText(/^1 of \d+ to look at/)).toBeVisible();
   await page.getByRole('button', { name: 'All looked at' }).click();
   await expect(phone.getByText('All cones looked at')).toBeVisible();
-  await phone.close();
 });
 
 test('the calls follow car, gearbox and a fault that came again', async ({ page }) => {

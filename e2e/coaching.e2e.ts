@@ -93,7 +93,6 @@ test('the next instructor reads the card before the guest sits down, with the on
   await expect(card.getByText(/^Read by/)).toBeVisible();
   await expect(phone.getByText(/drives?, \d+ of at most \d+ laps, held/)).toBeVisible();
   expect(await seriousFaults(phone)).toEqual([]);
-  await phone.close();
 });
 
 test('a guest who has been here before is known, linked and parted again, and erased on their word', async ({

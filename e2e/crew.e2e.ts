@@ -89,7 +89,6 @@ test('a fault that the venue adds is offered on the phone, with its own words', 
   await phone.getByRole('button', { name: 'Lap 2' }).click();
   await phone.getByRole('button', { name: /^Follows the gulls/ }).click();
   await expect(phone.getByText('Follows the gulls, everywhere, lap 2')).toBeVisible();
-  await phone.close();
 });
 
 test('what is the manager’s alone opens by the code, in this browser only', async ({ page, browser }) => {

@@ -34,6 +34,8 @@ export const test = base.extend<object, { demo: string }>({
     const faults = guard(page);
     await use(page);
     expect(faults).toEqual([]);
+    // A browser left behind would stay one of the venue's screens.
+    for (const other of page.context().browser()!.contexts()) if (other !== page.context()) await other.close();
   },
 });
 export { expect };

@@ -28,7 +28,6 @@ test('a fault in three taps holds the car, and a repair of the plan is proposed'
   await page.goto('/board');
   await expect(page.getByRole('complementary', { name: 'Proposal' })).toBeVisible();
   await page.request.post('/api/days/2027-05-22/planning/drop');
-  await other.close();
 });
 
 interface Planned {

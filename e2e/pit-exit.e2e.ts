@@ -95,7 +95,6 @@ test('two tablets count through a busy quarter hour without network: nothing is 
   expect(after.state.resolved.map(({ kind }) => kind)).toEqual(['broughtIn']);
   await expect(other.getByText(/is rolling in and can't be brought in/).first()).toBeVisible();
   expect(faults).toEqual([]);
-  await other.close();
 });
 
 test('an all-stop is on every screen at once, and takes two steps back to green', async ({ page, browser }) => {
@@ -130,7 +129,6 @@ test('an all-stop is on every screen at once, and takes two steps back to green'
   expect(running.length).toBeGreaterThan(0);
   expect(running.every(({ spoiled }) => [...spoiled.values()].includes('all-stop'))).toBe(true);
   expect(faults).toEqual([]);
-  await other.close();
 });
 
 test('loop and trackers report, and are missed when they fall silent', async ({ page, baseURL }) => {
@@ -166,5 +164,4 @@ test('an instructor counts on the phone, and the exit sees it', async ({ page, b
   await page.goto('/pit-exit');
   const row = page.locator('article', { hasText: drive.guest.name });
   await expect(row).toContainText(`hand ${(drive.count.hand ?? 0) + 1}`);
-  await phone.close();
 });

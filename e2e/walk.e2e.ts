@@ -95,5 +95,4 @@ test('a newcomer imports a list, gets a plan, and walks one guest to the last la
     await expect(seen).toHaveText('finished');
   }
   expect(faults).toEqual([]);
-  await other.close();
 });

@@ -128,11 +128,7 @@ export function createApp(options: AppOptions): {
     }),
   );
   if (logger) app.use(pinoHttp({ logger, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api/') } }));
-  app.use(
-    compression({
-      filter: (request, response) => !request.url.endsWith('/stream') && compression.filter(request, response),
-    }),
-  );
+  app.use(compression());
   app.use(door(hosts), cookieParser());
   mountAll(app, contract, routes(services), admit);
 

@@ -1,4 +1,4 @@
-import type { RunningFlag } from '@core/api';
+import type { BodyOf, contract, RunningFlag } from '@core/api';
 import type { FlagState } from '@core/journal';
 import type { Clock } from '../clock';
 import type { DayCache } from '../day-cache';
@@ -12,6 +12,7 @@ const TOLD_AFTER_MS = 200;
 interface Known {
   readonly id: string | null;
   readonly lateS: number;
+  /** By page. */
   readonly got: Map<string, RunningFlag['got'][number]>;
 }
 
@@ -36,16 +37,18 @@ export class Flags {
     services.journal.onAppended((date) => {
       if (date === this.runningOn().date) this.tell();
     });
-    services.hub.greetWith(() => this.now());
+    services.hub.greetWith(
+      () => this.now(),
+      () => this.tellSoon(),
+    );
   }
 
   /** A screen has shown the flag in force; one that is over by now counts no more. Gives how many have. */
-  got({ id, who, screen }: { id: string; who: string; screen: string }): number {
+  got({ id, page, who, screen }: BodyOf<typeof contract.gotFlag>): number {
     const { date } = this.runningOn();
     const known = this.knownOf(date, this.flagOf(date));
-    if (known.id === id) known.got.set(`${who} ${screen}`, { who, screen });
-    clearTimeout(this.soon);
-    this.soon = setTimeout(() => this.tell(), TOLD_AFTER_MS).unref();
+    if (known.id === id) known.got.set(page, { who, screen });
+    this.tellSoon();
     return known.got.size;
   }
 
@@ -62,15 +65,21 @@ export class Flags {
     clearTimeout(this.soon);
   }
 
+  private tellSoon(): void {
+    clearTimeout(this.soon);
+    this.soon = setTimeout(() => this.tell(), TOLD_AFTER_MS).unref();
+  }
+
   private now(): RunningFlag {
     const { date } = this.runningOn();
     const current = this.flagOf(date);
     const { id, lateS, got } = this.knownOf(date, current);
     const { flag, sinceS, by, reason = null, clearedBy = null } = current;
+    const { hub } = this.services;
     return {
       ...{ date, flag, id, sinceS, by, reason, clearedBy, lateS },
-      got: [...got.values()],
-      screens: this.services.hub.screens,
+      got: [...got].filter(([page]) => hub.has(page)).map(([, screen]) => screen),
+      screens: hub.screens,
     };
   }
 

@@ -26,18 +26,26 @@ export const MOST_WAITING_BYTES = 2_000_000;
 export const MOST_STREAMS_AN_ADDRESS = 120;
 export const MOST_STREAMS = 600;
 
+interface Listener {
+  readonly date: string;
+  /** The page that listens, where it says so. */
+  readonly page?: string | undefined;
+  readonly address: string;
+}
+
 /**
  * Server-sent events to every open screen. Journal entries carry their sequence number as event id, so that a screen
  * that was away gets what it missed; other changes are told by name only and read anew.
  */
 export class Hub {
-  private readonly listeners = new Map<Response, { readonly date: string; readonly address: string }>();
+  private readonly listeners = new Map<Response, Listener>();
   private readonly heartbeat = setInterval(
     () => this.write(this.listeners.keys(), 'event: heartbeat\ndata: {}\n\n'),
     HEARTBEAT_MS,
   );
 
   private greeting: (() => RunningFlag) | undefined;
+  private left: (() => void) | undefined;
 
   constructor() {
     this.heartbeat.unref();
@@ -48,9 +56,15 @@ export class Hub {
     return this.listeners.size;
   }
 
-  /** What every stream begins with: the flag that is in force. */
-  greetWith(flag: () => RunningFlag): void {
+  /** Whether a page is connected. */
+  has(page: string): boolean {
+    return [...this.listeners.values()].some((listener) => listener.page === page);
+  }
+
+  /** What every stream begins with: the flag that is in force; and who hears that a screen has left. */
+  greetWith(flag: () => RunningFlag, left: () => void): void {
     this.greeting = flag;
+    this.left = left;
   }
 
   /**
@@ -58,7 +72,7 @@ export class Hub {
    *
    * @throws Refusal 429 where there are too many streams
    */
-  listen(response: Response, date: string, missed: readonly RecordedEntry[]): void {
+  listen(response: Response, { date, page }: Pick<Listener, 'date' | 'page'>, missed: readonly RecordedEntry[]): void {
     // Whoever has gone while the reply was made is told of by no event any more, and would count as a screen for good.
     if (response.destroyed) return;
     const address = response.req.socket.remoteAddress ?? '';
@@ -73,10 +87,13 @@ export class Hub {
       'x-accel-buffering': 'no',
     });
     response.write('retry: 1000\n\n');
-    this.listeners.set(response, { date, address });
+    this.listeners.set(response, { date, page, address });
     if (this.greeting) response.write(flagEvent(this.greeting()));
     for (const entry of missed) response.write(entryEvent(entry));
-    response.on('close', () => this.listeners.delete(response));
+    response.on('close', () => {
+      this.listeners.delete(response);
+      this.left?.();
+    });
   }
 
   entry(date: string, entry: RecordedEntry): void {
@@ -117,6 +134,7 @@ export class Hub {
 
   close(): void {
     clearInterval(this.heartbeat);
+    this.left = undefined;
     for (const response of this.listeners.keys()) response.end();
     this.listeners.clear();
   }

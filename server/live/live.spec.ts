@@ -29,8 +29,8 @@ describe('The live stream', () => {
   it('drops a reader who does not read, so that the server does not grow, and takes only so many', () => {
     const hub = new Hub();
     const streams = Array.from({ length: MOST_STREAMS_AN_ADDRESS }, () => fakeResponse());
-    for (const stream of streams) hub.listen(stream as never, DATE, []);
-    expect(() => hub.listen(fakeResponse() as never, DATE, [])).toThrowError(/Too many screens/);
+    for (const stream of streams) hub.listen(stream as never, { date: DATE }, []);
+    expect(() => hub.listen(fakeResponse() as never, { date: DATE }, [])).toThrowError(/Too many screens/);
     const [stuck, reads] = [streams[0]!, streams[1]!];
     stuck.writableLength = MOST_WAITING_BYTES;
     hub.changed('clock');
@@ -39,7 +39,7 @@ describe('The live stream', () => {
     hub.changed('clock', DATE);
     expect([reads.written.length, stuck.written.some((text) => text.includes('clock'))]).toEqual([told + 1, false]);
     // There is room for another again.
-    hub.listen(fakeResponse() as never, DATE, []);
+    hub.listen(fakeResponse() as never, { date: DATE }, []);
     hub.close();
   });
 
@@ -53,11 +53,11 @@ describe('The live stream', () => {
       const asked = fetch(url, { signal: abort.signal }).catch(() => undefined);
       const [, response] = (await once(listening, 'request')) as [unknown, ServerResponse];
       const gone = once(response, 'close');
-      if (!late) hub.listen(response as never, DATE, []);
+      if (!late) hub.listen(response as never, { date: DATE }, []);
       expect(hub.screens).toBe(late ? 0 : 1);
       abort.abort();
       await Promise.all([asked, gone]);
-      if (late) hub.listen(response as never, DATE, []);
+      if (late) hub.listen(response as never, { date: DATE }, []);
       expect(hub.screens).toBe(0);
     }
     hub.close();

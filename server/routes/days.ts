@@ -77,12 +77,12 @@ export function daysRoutes({
       response.status(isNew ? 201 : 202);
       return recorded;
     },
-    streamDay: ({ params: { date }, request, response }) => {
+    streamDay: ({ params: { date }, query: { page }, request, response }) => {
       const { entries } = dayCache.of(date);
       const seen = Number(request.get('last-event-id') ?? Infinity);
       hub.listen(
         response,
-        date,
+        { date, page },
         entries.filter(({ seq }) => seq > (Number.isNaN(seen) ? 0 : seen)),
       );
     },

@@ -115,7 +115,7 @@ describe('The day on screen', () => {
     });
     http.expectOne('/api/days').flush({ days: [day('2027-05-21'), day(DATE), day('2027-05-23')], erasedAt: null });
     expect(data.date()).toBe(DATE);
-    expect(FakeEventSource.last.url).toBe(`/api/days/${DATE}/stream?ngsw-bypass=true`);
+    expect(FakeEventSource.last.url).toMatch(new RegExp(`^/api/days/${DATE}/stream\\?page=\\w{32}&ngsw-bypass=true$`));
   });
 
   it('takes an entry from another screen, once', () => {

@@ -10,6 +10,7 @@ import {
 } from '@core/api';
 import { recordedEntry, type RecordedEntry } from '@core/journal';
 import { Observable } from 'rxjs';
+import { newId } from './new-id';
 
 export type StreamEvent =
   | { readonly kind: 'entry'; readonly recorded: RecordedEntry }
@@ -20,6 +21,8 @@ export type StreamEvent =
   /** `refused` where the server answered, and not with a stream. */
   | { readonly kind: 'connection'; readonly open: boolean; readonly refused?: boolean };
 
+/** This page, as long as it is open: whoever calls a flag sees which pages have it. */
+export const PAGE = newId();
 /** The server gives a sign of life more often than this; a stream that is silent for so long is dead. */
 const SILENCE_MS = 25_000;
 /** A stream that the server refused is asked for again after this. */
@@ -36,7 +39,7 @@ export function entryStream(date: string): Observable<StreamEvent> {
     let silence: ReturnType<typeof setTimeout>;
 
     const connect = () => {
-      source = new EventSource(addressOf(contract.streamDay, { date }, { 'ngsw-bypass': 'true' }));
+      source = new EventSource(addressOf(contract.streamDay, { date }, { page: PAGE, 'ngsw-bypass': 'true' }));
       source.addEventListener('open', () => {
         alive();
         subscriber.next({ kind: 'connection', open: true });

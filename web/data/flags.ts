@@ -5,6 +5,7 @@ import { admit, type EntryOf, type JournalEntry } from '@core/journal';
 import { Api } from './api';
 import { DayFeed } from './day-feed';
 import { DayJournal } from './day-journal';
+import { PAGE } from './entry-stream';
 import { newId } from './new-id';
 import { Outbox } from './outbox';
 import { PLAIN_WORDS } from './screen-words';
@@ -72,7 +73,7 @@ export class Flags {
     effect(() => {
       const id = toTell();
       if (id === undefined) return;
-      const body = { id, who: untracked(this.who.name), screen: location.pathname.slice(0, 200) };
+      const body = { id, page: PAGE, who: untracked(this.who.name), screen: location.pathname.slice(0, 200) };
       this.api.call(contract.gotFlag, { body }).subscribe({ error: () => undefined });
     });
   }

@@ -169,9 +169,7 @@ export class FlagBanner {
     const names = flag.got
       .map(({ who, screen }) => `${who} (${screenTitle(screen, this.router.config) ?? 'another screen'})`)
       .join(', ');
-    // Of those that are connected, and those that were when they got it.
-    const of = Math.max(flag.screens, flag.got.length);
-    return `Shown on ${flag.got.length} of ${of} ${of === 1 ? 'screen' : 'screens'}${names && `: ${names}`}.`;
+    return `Shown on ${flag.got.length} of ${flag.screens} ${flag.screens === 1 ? 'screen' : 'screens'}${names && `: ${names}`}.`;
   });
   private readonly alarming = computed(() => this.flag()?.flag === 'stop' && !this.seen());
 

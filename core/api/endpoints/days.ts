@@ -6,6 +6,7 @@ import { journalEntry, recordedEntry } from '../../journal/entry';
 import { daySetup } from '../../venue/calendar';
 import { daySummary, dayView } from '../day-view';
 import { date, dateAndId, endpoint, type Endpoint, raw, version } from '../endpoint';
+import { page } from '../flags';
 import { storedSetup } from '../setup';
 
 /** Event days, their journals, and what is counted from them. */
@@ -97,6 +98,7 @@ export const daysEndpoints = {
     summary:
       'What happens, as server-sent events: `entry` (its number is the id; resumed with Last-Event-ID), `changed`, `flag` (of the day that is running, whatever day is asked for), `planning`, `positions`, `heartbeat`',
     params: date,
+    query: z.object({ page: page.optional() }),
     reply: raw('text/event-stream'),
     refusals: [404, 429],
   }),
