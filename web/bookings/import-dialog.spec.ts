@@ -1,4 +1,5 @@
 import { ImportDialog } from './import-dialog';
+import { chooseFile } from '../testing/choose-file';
 import { show } from '../testing/fake-day';
 import { dayAt } from '../testing/left-out-day';
 
@@ -6,12 +7,7 @@ describe('The import', () => {
   it('refuses a file that is no text before anything is sent', async () => {
     const { fixture, http } = await show(ImportDialog, dayAt('09:00'), { open: true });
     await fixture.whenStable();
-    const input = document.querySelector<HTMLInputElement>('#booking-file')!;
-    const files = new DataTransfer();
-    files.items.add(new File([new Uint8Array([0x50, 0x4b, 0x00, 0x04])], 'old.xlsx'));
-    input.files = files.files;
-    input.dispatchEvent(new Event('change'));
-    await new Promise((resolve) => setTimeout(resolve, 50));
+    await chooseFile('#booking-file', new Uint8Array([0x50, 0x4b, 0x00, 0x04]), 'old.xlsx');
     await fixture.whenStable();
     expect(document.body.textContent).toContain('old.xlsx is no text; save the list as CSV');
     http.expectNone('/api/days/2027-05-22/bookings/preview');
@@ -20,12 +16,7 @@ describe('The import', () => {
   it('shows faulty rows first, and imports the good ones', async () => {
     const { fixture, http } = await show(ImportDialog, dayAt('09:00'), { open: true });
     await fixture.whenStable();
-    const input = document.querySelector<HTMLInputElement>('#booking-file')!;
-    const files = new DataTransfer();
-    files.items.add(new File(['reference,name'], 'list.csv'));
-    input.files = files.files;
-    input.dispatchEvent(new Event('change'));
-    await new Promise((resolve) => setTimeout(resolve, 50));
+    await chooseFile('#booking-file', 'reference,name', 'list.csv');
     const row = (line: number, outcome: string, faults: unknown[] = []) => ({
       line,
       reference: `A${line}`,
@@ -68,13 +59,7 @@ describe('The import', () => {
     const { fixture, http } = await show(ImportDialog, dayAt('09:00'), { open: true });
     await fixture.whenStable();
     const input = document.querySelector<HTMLInputElement>('#booking-file')!;
-    const choose = async () => {
-      const files = new DataTransfer();
-      files.items.add(new File(['reference,name'], 'list.csv'));
-      input.files = files.files;
-      input.dispatchEvent(new Event('change'));
-      await new Promise((resolve) => setTimeout(resolve, 50));
-    };
+    const choose = () => chooseFile('#booking-file', 'reference,name', 'list.csv');
     await choose();
     // So that a browser tells when the same file is chosen again.
     expect(input.value).toBe('');
@@ -125,12 +110,7 @@ describe('The import', () => {
   it('takes in cars and people by the same way', async () => {
     const { fixture, http } = await show(ImportDialog, dayAt('09:00'), { open: true, of: 'cars' });
     await fixture.whenStable();
-    const input = document.querySelector<HTMLInputElement>('#booking-file')!;
-    const files = new DataTransfer();
-    files.items.add(new File(['number,name'], 'cars.csv'));
-    input.files = files.files;
-    input.dispatchEvent(new Event('change'));
-    await new Promise((resolve) => setTimeout(resolve, 50));
+    await chooseFile('#booking-file', 'number,name', 'cars.csv');
     const row = { line: 2, reference: '7', name: 'Corrin', outcome: 'added', changes: [], faults: [] };
     http.expectOne('/api/cars/preview').flush({
       ...{ delimiter: ',', decimalComma: false, unknownColumns: ['owner'], missingColumns: [], columns: ['number'] },

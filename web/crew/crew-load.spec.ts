@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { aPlan, at, drive } from '@core/testing/small-day';
 import { GarageService } from '../data/garage.service';
+import { chooseFile } from '../testing/choose-file';
 import { aBooking, FakeDay, show } from '../testing/fake-day';
 import { day, plan, theDay } from '../testing/two-drives';
 import { CrewLoad } from './crew-load';
@@ -63,11 +64,7 @@ describe('A calendar that is taken in', () => {
     const shown = await show(RosterImport, data);
     const closed: string[] = [];
     shown.fixture.componentInstance.closed.subscribe(() => closed.push('closed'));
-    const input = document.querySelector<HTMLInputElement>('#roster-file')!;
-    const files = new DataTransfer();
-    files.items.add(new File([content], name));
-    input.files = files.files;
-    input.dispatchEvent(new Event('change'));
+    await chooseFile('#roster-file', content, name);
     await shown.follow();
     const words = () => document.querySelector('.p-dialog')!.textContent.replace(/\s+/g, ' ');
     const button = (label: RegExp) =>
