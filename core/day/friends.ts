@@ -1,5 +1,4 @@
 import type { Day } from './day-file';
-import type { DayIndex } from './schedule';
 
 /** How one guest may wish to drive with another; in a day file each is a list of guests' ids. */
 export const FRIEND_WISHES = ['sameTimeAs', 'inTurnWith', 'sameInstructorAs'] as const;
@@ -46,7 +45,10 @@ export function friendWishesOf(day: Day): FriendWish[] {
 }
 
 /** The wishes that one guest has a part in, each with the friend it is about. */
-export function wishesOf({ friendWishes }: DayIndex, guest: string): (FriendWish & { readonly friend: string })[] {
+export function wishesOf(
+  { friendWishes }: { readonly friendWishes: readonly FriendWish[] },
+  guest: string,
+): (FriendWish & { readonly friend: string })[] {
   return friendWishes
     .filter(({ lead, other }) => lead === guest || other === guest)
     .map((wish) => ({ ...wish, friend: wish.lead === guest ? wish.other : wish.lead }));

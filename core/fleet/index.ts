@@ -3,9 +3,10 @@ import { carFile } from '../car/car-file';
 import type { FleetCar } from '../car/study';
 import { car, fit, type Car, type Drive } from '../day/day-file';
 import { moneyAmount, text } from '../day/fields';
-import { CAR_KINDS } from './starter-set';
+import { CAR_KINDS } from './car-kinds';
 
 export * from './starter-set';
+export * from './car-kinds';
 
 /** A car of the fleet, the number on its door and what a lap in it costs. */
 export const carFields = z.strictObject({

@@ -1,14 +1,12 @@
 import { valueAt, type Json } from '../day/record-text';
 import type { CarFile } from '../car/car-file';
+import { CAR_KINDS, type CarKind } from './car-kinds';
 import type { CarFields } from '.';
 
 /**
  * Cars to begin with, by their kind, all invented: whole cars with lap model, tank, cooling, price and talk, to be renamed
  * and corrected one by one. Every number of them is assumed until somebody knows better, see `assumed`.
  */
-export const CAR_KINDS = ['small', 'roadster', 'grandTourer', 'midEngined', 'fourDriven', 'fierce'] as const;
-export type CarKind = (typeof CAR_KINDS)[number];
-
 interface Sketch {
   readonly level: CarFields['level'];
   /** Of a lap of a quick guest, metres per second in the mean: 2 km with a dozen corners. */

@@ -6,8 +6,8 @@ import type { Fitted } from './fitted';
 import type { GarageState } from './garage';
 import type { GroupState } from './group-state';
 import type { LapCount, LapSource } from './lap-count';
-import type { OwedWish } from './owed';
 import type { Resolution } from './refusal';
+import type { DriveStage } from './stages';
 import type { PaceKnown } from '../traffic/lap-estimate';
 
 /** Where a guest is on the way through the venue. */
@@ -68,7 +68,6 @@ export interface GuestState {
   sinceS: number | undefined;
 }
 
-export type DriveStage = 'planned' | 'seated' | 'onCircuit' | 'standing' | 'rollingIn' | 'parked' | 'done';
 
 export interface CountedLap {
   /** When the line was crossed; where that was not seen, when it became known that it had been. */
@@ -84,6 +83,9 @@ export interface Intervention {
   readonly lap: number;
   readonly corner: string | undefined;
 }
+
+/** What a guest has said of laps that are owed, and the place that was taken for them. */
+export type OwedWish = Pick<EntryOf<'owedAgreed'>, 'notBefore' | 'notToday' | 'cars' | 'place'>;
 
 export interface DriveState {
   readonly drive: Drive;

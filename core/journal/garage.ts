@@ -1,4 +1,4 @@
-import type { CarState, DayState } from './day-state';
+import type { Car } from '../day';
 import type { CarPlace, FaultSeverity, ServicePart } from './entry';
 
 /** What the garage, the people with the cones and the classroom have entered. */
@@ -77,12 +77,17 @@ export interface CountedAnswers {
   readonly misread: readonly string[];
 }
 
+/** The state of a day, as far as the garage goes. */
+interface WithGarage {
+  readonly garage: GarageState;
+}
+
 export function emptyGarage(): GarageState {
   return { cars: new Map(), counted: undefined, cones: new Map(), answers: [], repaired: new Set() };
 }
 
 /** The fault that was entered with this id. */
-export function faultOf({ garage }: DayState, id: string): CarFault | undefined {
+export function faultOf({ garage }: WithGarage, id: string): CarFault | undefined {
   for (const { faults } of garage.cars.values()) {
     const found = faults.find((fault) => fault.id === id);
     if (found) return found;
@@ -91,12 +96,16 @@ export function faultOf({ garage }: DayState, id: string): CarFault | undefined 
 }
 
 /** Notes a level of fuel that is known, with the laps driven by then. */
-export function markFuel(state: DayState, { car, laps }: CarState, mark: Omit<FuelMark, 'laps'>): void {
+export function markFuel(
+  state: WithGarage,
+  { car, laps }: { readonly car: Car; readonly laps: number },
+  mark: Omit<FuelMark, 'laps'>,
+): void {
   inGarage(state, car.id).fuelMarks.push({ ...mark, laps });
 }
 
 /** What is known of a car in the garage; begun where nothing was. */
-export function inGarage({ garage }: DayState, car: string): CarInGarage {
+export function inGarage({ garage }: WithGarage, car: string): CarInGarage {
   let known = garage.cars.get(car);
   if (!known) {
     known = {

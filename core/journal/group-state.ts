@@ -1,9 +1,8 @@
 import type { Group, GroupRole } from '../day';
 import type { EntryOf, MemberOutReason, SpacingSaid } from './entry';
+import type { GroupStage } from './stages';
 
 /** A group from gathering in the cars to the talk afterwards, as the journal shows it. */
-
-export type GroupStage = 'planned' | 'gathered' | 'out' | 'over';
 
 export interface GroupState {
   readonly group: Group;

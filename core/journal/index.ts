@@ -16,6 +16,7 @@ export * from './erase';
 export { asFitted, type Fitted } from './fitted';
 export * from './garage';
 export * from './group-state';
+export type { DriveStage, GroupStage } from './stages';
 export { carsTaken, crewIn } from './entries/groups';
 export { isAbout } from './registry';
 export { effectiveEntries, replay, stateOf } from './reduce';

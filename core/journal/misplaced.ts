@@ -1,8 +1,8 @@
 import { fact } from '../day';
-import type { DayState, DriveStage, GuestState } from './day-state';
+import type { DayState, GuestState } from './day-state';
 import type { EntryOf, JournalEntry } from './entry';
-import type { GroupStage } from './group-state';
 import type { DriveStep, GroupStep, Refusal } from './refusal';
+import type { DriveStage, GroupStage } from './stages';
 
 /** The stages from the release on. */
 const ON_AND_AFTER: readonly DriveStage[] = ['onCircuit', 'standing', 'rollingIn', 'parked', 'done'];

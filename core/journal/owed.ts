@@ -1,10 +1,7 @@
 import { fact, type Day, type Drive, type Plan } from '../day';
 import { progressOf, type DayContext } from './context';
 import type { DayState, DriveState } from './day-state';
-import type { EntryOf } from './entry';
 
-/** What a guest has said of laps that are owed, and the place that was taken for them. */
-export type OwedWish = Pick<EntryOf<'owedAgreed'>, 'notBefore' | 'notToday' | 'cars' | 'place'>;
 
 /** Laps that were paid for and not driven, as a drive of their own that waits for a place. */
 export interface OwedDrive {

@@ -1,9 +1,8 @@
 import type { CarMisfit, Fact, NamedKind } from '../day';
-import type { DriveStage } from './day-state';
 import type { exercisesSchemas } from './entries/exercises';
 import type { groupsSchemas } from './entries/groups';
 import type { EntryKind, FlagKind } from './entry';
-import type { GroupStage } from './group-state';
+import type { DriveStage, GroupStage } from './stages';
 
 type Guest = { guest: string };
 type Car = { car: string };

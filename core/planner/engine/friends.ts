@@ -1,10 +1,10 @@
 import { keepsWish, type DriveOfFriend } from '../../day/friends';
 import { DRIVE, type Occupancy } from './occupancy';
 import type { FriendFacts } from './problem';
-import type { Timetable } from './timetable';
+import type { TimetableFacts } from './timetable-facts';
 
 /** Drives over which a wish of friends is counted and that no drive of the friend meets. */
-export function unmetDrives(timetable: Timetable, { kind, lead, other }: FriendFacts): Occupancy[] {
+export function unmetDrives(timetable: TimetableFacts, { kind, lead, other }: FriendFacts): Occupancy[] {
   const others = timetable.guestOccupancies[other]!;
   return timetable.guestOccupancies[lead]!.filter(
     (own) =>
@@ -21,7 +21,7 @@ export class FriendsPrice {
   private readonly wishes: { facts: FriendFacts; leads: boolean; drives: readonly Occupancy[] }[];
 
   private constructor(
-    timetable: Timetable,
+    timetable: TimetableFacts,
     guest: number,
     wishes: readonly number[],
     private readonly weight: number,
@@ -38,7 +38,7 @@ export class FriendsPrice {
   }
 
   /** Nothing where the guest has no such wish. */
-  static of(timetable: Timetable, guest: number): FriendsPrice | undefined {
+  static of(timetable: TimetableFacts, guest: number): FriendsPrice | undefined {
     const { guests, weights } = timetable.problem;
     const { wishes } = guests[guest]!;
     return wishes.length === 0 || weights.friends === 0

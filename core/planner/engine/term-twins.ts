@@ -4,7 +4,7 @@ import { waitOfGap } from '../../day/cost/waiting';
 import { unmetDrives } from './friends';
 import { DRIVE, type Occupancy } from './occupancy';
 import type { Problem } from './problem';
-import type { Timetable } from './timetable';
+import type { TimetableFacts } from './timetable-facts';
 
 /**
  * The engine's twin of each cost term: the same amount, before it is weighted, from what a timetable keeps up to date. A
@@ -52,9 +52,9 @@ export const TERM_TWINS: Readonly<Record<TermName, TermTwin>> = {
 
 /** What a term is counted over, which says when it has to be counted again. */
 export type TermTwin =
-  | { readonly of: 'day'; readonly amount: (timetable: Timetable) => number }
-  | { readonly of: 'party'; readonly amount: (timetable: Timetable, party: number) => number }
-  | { readonly of: 'wish'; readonly amount: (timetable: Timetable, wish: number) => number }
+  | { readonly of: 'day'; readonly amount: (timetable: TimetableFacts) => number }
+  | { readonly of: 'party'; readonly amount: (timetable: TimetableFacts, party: number) => number }
+  | { readonly of: 'wish'; readonly amount: (timetable: TimetableFacts, wish: number) => number }
   | GuestTwin;
 
 interface GuestTwin {
@@ -62,7 +62,7 @@ interface GuestTwin {
   readonly amount: (problem: Problem, guest: number, occupancies: readonly Occupancy[]) => number;
 }
 
-function notPlanned({ problem, plannedDrives, allMembers, plannedMembers }: Timetable): number {
+function notPlanned({ problem, plannedDrives, allMembers, plannedMembers }: TimetableFacts): number {
   return problem.drives.length - plannedDrives + allMembers - plannedMembers;
 }
 
