@@ -5,7 +5,7 @@ import { connect, type Socket } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { FLEET } from '../demo/larkmere';
-import { carFields } from '@core/api';
+import { carFields } from '@core/venue/fleet';
 import * as z from 'zod';
 import { memoryMb, pause, startServer } from './server';
 import { figures, percentile } from './table';

@@ -1,6 +1,6 @@
-import { checkPlan } from '../core/day';
-import { planDay, seededRandom } from '../core/planner';
-import { mixedDay } from '../core/testing/group-days';
+import { checkPlan } from '@core/rules';
+import { planDay, seededRandom } from '@core/planner';
+import { mixedDay } from '@core/testing/group-days';
 
 /** How a day of 60 drives, two trains, an oval, a rotation of three teams and ten rides is planned within five seconds. */
 const DAYS = 6;

@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
-import { checkPlan } from '@core/day';
-import { namesOf, wordsIn } from '@core/words';
+import { checkPlan } from '@core/rules';
+import { namesOf, wordsIn } from '@words';
 import { costLines } from './cost-table';
 import { BadInput, EXIT, readDay, readPlan, readRepair, runCommand } from './files';
 

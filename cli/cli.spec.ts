@@ -5,9 +5,9 @@ import { join } from 'node:path';
 import * as z from 'zod';
 import { dayFile } from '@core/day';
 import { circuitCsv } from '@exchange/circuit-csv';
-import { square } from '../core/testing/circuits';
-import { aDay, aGuest, anInstructor, at } from '../core/testing/small-day';
-import { SMALL_MODEL } from '../core/testing/small-model';
+import { square } from '@core/testing/circuits';
+import { aDay, aGuest, anInstructor, at } from '@core/testing/small-day';
+import { SMALL_MODEL } from '@core/testing/small-model';
 
 describe('The command line', () => {
   let folder: string;

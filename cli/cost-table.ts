@@ -1,4 +1,4 @@
-import type { Cost } from '@core/day';
+import type { Cost } from '@core/cost';
 
 /** The cost as lines: a term each, then the total. */
 export function costLines(cost: Cost): string[] {

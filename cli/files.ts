@@ -1,17 +1,8 @@
 import { readFileSync } from 'node:fs';
 import type * as z from 'zod';
-import {
-  dayFile,
-  faultLine,
-  parseJson,
-  planFile,
-  slipsOf,
-  timeOfDay,
-  type Day,
-  type Fault,
-  type Repair,
-} from '@core/day';
-import { BY_ID, wordsIn } from '@core/words';
+import { dayFile, planFile, slipsOf, type Day, type Repair } from '@core/day';
+import { faultLine, parseJson, timeOfDay, type Fault } from '@core/values';
+import { BY_ID, wordsIn } from '@words';
 
 /** Exit statuses of the commands. */
 export const EXIT = { good: 0, ruleBroken: 1, badInput: 2 } as const;

@@ -1,20 +1,10 @@
 import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import {
-  carFile,
-  carOf,
-  isLap,
-  LapModel,
-  racingLine,
-  teachingLine,
-  type Lap,
-  type LineName,
-  type Pace,
-} from '@core/car';
-import { centreLineOf, cornersOf, type DrivenLine } from '@core/circuit';
-import { faultLine } from '@core/day';
+import { carFile, carOf, isLap, LapModel, racingLine, teachingLine, type Lap, type LineName, type Pace } from '@core/track/car';
+import { centreLineOf, cornersOf, type DrivenLine } from '@core/track/circuit';
+import { faultLine } from '@core/values';
 import { formatOf, readCircuit } from '@exchange/circuit-import';
-import { BY_ID, wordsIn } from '@core/words';
+import { BY_ID, wordsIn } from '@words';
 import { BadInput, EXIT, numberOption, readFileAs, runCommand, textOf } from './files';
 
 const USAGE =

@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import * as z from 'zod';
 import { planFile } from '@core/day';
-import { namesOf, wordsIn } from '@core/words';
+import { namesOf, wordsIn } from '@words';
 import { runPlanner } from '../server/planner/run';
 import { costLines } from './cost-table';
 import { BadInput, EXIT, numberOption, readDay, readRepair, runCommand } from './files';

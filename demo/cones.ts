@@ -1,5 +1,6 @@
-import { modelledCars, teachingCustom } from '@core/api';
-import { studyCircuit } from '@core/car';
+import { modelledCars } from '@core/venue/fleet';
+import { teachingCustom } from '@core/venue/settings';
+import { studyCircuit } from '@core/track/car';
 import { FLEET, LARKMERE } from './larkmere';
 import { SLIPWAY } from './slipway';
 

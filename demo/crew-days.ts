@@ -1,5 +1,5 @@
-import type { FaultEntry } from '@core/coaching';
-import type { InstructorFields, RosterEntry } from '@core/crew';
+import type { FaultEntry } from '@core/people/coaching';
+import type { InstructorFields, RosterEntry } from '@core/people/crew';
 
 /** The code of the demo's manager is "larkmere"; this is its hash. */
 export const DEMO_MANAGER_HASH = '$2b$10$fFUec8JlysyNPnGOYuqEt.QwIwIGipuu9oDcDt3bNwv5NTMOVGqPu';

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { checkPlan } from '@core/day';
+import { checkPlan } from '@core/rules';
 import { admit, dayContext, stateOf, stationCounts, vehiclesOnCircuit, type RecordedEntry } from '@core/journal';
 import { readBookingList } from '@exchange/booking-list';
 import { conesFor, taughtCones } from './cones';

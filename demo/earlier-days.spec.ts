@@ -1,5 +1,6 @@
-import { plannedCar } from '@core/api';
-import { checkPlan, type Day } from '@core/day';
+import { plannedCar } from '@core/venue/fleet';
+import { checkPlan } from '@core/rules';
+import type { Day } from '@core/day';
 import { admit, dayContext, stateOf, type RecordedEntry } from '@core/journal';
 import { randomDay } from '@core/testing/random-day';
 import { planDay, seededRandom } from '@core/planner';

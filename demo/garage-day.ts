@@ -1,6 +1,6 @@
 import type { Day } from '@core/day';
 import { randomOf } from '@core/planner';
-import { ORDINARY_COACHING } from '@core/api';
+import { ORDINARY_COACHING } from '@core/venue/settings';
 import { taughtCones } from './cones';
 import type { Act } from './plan-player';
 

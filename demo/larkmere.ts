@@ -1,11 +1,5 @@
-import {
-  ORDINARY_COACHING,
-  ORDINARY_GATE,
-  ORDINARY_INTRODUCTION,
-  ORDINARY_LIVE,
-  type CarFields,
-  type VenueFields,
-} from '@core/api';
+import { ORDINARY_COACHING, ORDINARY_GATE, ORDINARY_INTRODUCTION, ORDINARY_LIVE, type VenueFields } from '@core/venue/settings';
+import type { CarFields } from '@core/venue/fleet';
 import { ORDINARY_RULES, type Instructor } from '@core/day';
 import { CAR_MODELS, CAR_TALK } from './models';
 

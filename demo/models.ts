@@ -1,4 +1,4 @@
-import type { CarFile, CarNotes } from '@core/car';
+import type { CarFile, CarNotes } from '@core/track/car';
 
 /** What the demo's cars are to the lap model, and what the venue says of them; all invented. */
 

@@ -1,6 +1,6 @@
 import type { Day, DriveOccupancy, Guest, Plan } from '@core/day';
 import { dayContext, RunningJournal, type DayContext, type JournalEntry, type RecordedEntry } from '@core/journal';
-import { GOOD_THINGS } from '@core/coaching';
+import { GOOD_THINGS } from '@core/people/coaching';
 import { randomOf, type Random } from '@core/planner';
 import { MARKED } from './crew/chance';
 import { SLIPWAY } from './slipway';

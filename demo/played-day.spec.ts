@@ -1,14 +1,8 @@
 import fc from 'fast-check';
-import { clockMinute, emptyPlan, judgeOf, type Day, type Plan, type Violation } from '@core/day';
-import {
-  asSituated,
-  journalWithOwed,
-  standpointOf,
-  stateOf,
-  withGuestsGone,
-  withoutDelays,
-  type DayState,
-} from '@core/journal';
+import { clockMinute } from '@core/values';
+import { emptyPlan, type Day, type Plan } from '@core/day';
+import { judgeOf, type Violation } from '@core/rules';
+import { asSituated, journalWithOwed, standpointOf, stateOf, withGuestsGone, withoutDelays, type DayState } from '@core/journal';
 import { planDay, seededRandom } from '@core/planner';
 import { inEnglish } from '@core/testing/in-english';
 import { randomDay } from '@core/testing/random-day';

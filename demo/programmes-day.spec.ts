@@ -1,4 +1,4 @@
-import { checkPlan } from '@core/day';
+import { checkPlan } from '@core/rules';
 import { inEnglish } from '@core/testing/in-english';
 import { PlayedDay } from './crew/play';
 import { programmesBookings, PROGRAMMES_DATE, programmesGroups, SATURDAY } from './programmes-day';

@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { BookingFields } from '@core/api';
+import type { BookingFields } from '@core/venue/booking';
 import type { Day, Plan } from '@core/day';
-import { driftOf } from '@core/drift';
+import { driftOf } from '@core/live/drift';
 import { dayAsItIs, withGuestsGone, type RecordedEntry } from '@core/journal';
 import { planDay, seededRandom } from '@core/planner';
-import { EVEN_RING } from '@core/traffic';
+import { EVEN_RING } from '@core/live/traffic';
 import { readBookingList } from '@exchange/booking-list';
 import { byAdvice } from './crew/marshal';
 import { PlayedDay } from './crew/play';

@@ -1,4 +1,4 @@
-import { LEGENDS, type Circuit } from '@core/circuit';
+import { LEGENDS, type Circuit } from '@core/track/circuit';
 
 /** The demo's circuit, Slipway: taxiways and hard standings round the old flying-boat basin. */
 

@@ -1,7 +1,8 @@
 import { gluedWords } from './glued-words';
 import { keyFaults } from './key-faults';
 import { unreadClaims } from './unread-claims';
-import { ADDRESSES, expect, seriousFaults, test } from './demo';
+import { ADDRESSES, seriousFaults, test } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
 
 /** Each part of the screens is a walk of its own, that they are shared among those who walk. */
 const PARTS = 4;

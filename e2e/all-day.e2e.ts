@@ -3,13 +3,14 @@ import { once } from 'node:events';
 import { setTimeout } from 'node:timers/promises';
 import type { Browser, Page } from '@playwright/test';
 import { dayView } from '@core/api';
-import { checkPlan } from '@core/day';
-import { brokenAhead } from '@core/drift';
-import { tankOf } from '@core/garage';
+import { checkPlan } from '@core/rules';
+import { brokenAhead } from '@core/live/drift';
+import { tankOf } from '@core/venue/garage';
 import { contextOf, countsDiffer, lapsOwed, progressOf, standpointOf, stateOf } from '@core/journal';
-import { isByCrew } from '@core/practice';
+import { isByCrew } from '@core/live/practice';
 import { DEMO_DATE, DEMO_DEVICE_KEY, DEMO_STARTS_S } from '../demo/larkmere';
-import { expect, guard, startDemo, test } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
+import { guard, startDemo, test } from './demo';
 
 /** The venue has closed. */
 const OVER_S = 18 * 3600 + 5 * 60;

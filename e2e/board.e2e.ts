@@ -1,5 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
-import { acceptProposal, endSearch, expect, secondBrowser, seriousFaults, test } from './demo';
+import { acceptProposal, endSearch, secondBrowser, seriousFaults, test } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
 
 interface Planned {
   drive: string;

@@ -1,4 +1,5 @@
-import { dayNow, expect, secondBrowser, seriousFaults, test } from './demo';
+import { dayNow, secondBrowser, seriousFaults, test } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
 
 const DAY = '/api/days/2027-05-22';
 

@@ -1,4 +1,5 @@
-import { expect, secondBrowser, seriousFaults, test } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
+import { secondBrowser, seriousFaults, test } from './demo';
 
 const DAY = '/api/days/2027-05-22';
 

@@ -1,5 +1,6 @@
 import { isThrough } from '@core/journal';
-import { acceptProposal, dayNow, expect, keepsApplication, setClock, test, vehiclesBack } from './demo';
+import { acceptProposal, dayNow, keepsApplication, setClock, test, vehiclesBack } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
 
 test('the ribbon shows the day at another time, and nothing can be entered there', async ({ page }) => {
   await page.goto('/pit-exit');

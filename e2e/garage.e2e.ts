@@ -1,4 +1,5 @@
-import { dayNow, expect, secondBrowser, test } from './demo';
+import { dayNow, secondBrowser, test } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
 
 test('a fault in three taps holds the car, and a repair of the plan is proposed', async ({ page, browser }) => {
   const other = await secondBrowser(browser);

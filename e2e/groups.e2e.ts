@@ -1,4 +1,5 @@
-import { convoyReady, expect, GROUPS_DAY, secondBrowser, setClock, test } from './demo';
+import { convoyReady, GROUPS_DAY, secondBrowser, setClock, test } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
 
 test('a convoy is looked at, gathered and led lap by lap, and the room follows', async ({ page, browser }) => {
   await convoyReady(page);

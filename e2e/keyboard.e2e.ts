@@ -1,4 +1,5 @@
-import { expect, test } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
+import { test } from './demo';
 
 test('a booking is changed with the keyboard alone', async ({ page }) => {
   await page.goto('/board');

@@ -3,7 +3,8 @@ import type { Page } from '@playwright/test';
 import { progressOf } from '@core/journal';
 import type { EntryFields } from '@core/testing/written-journal';
 import { DEMO_DATE } from '../demo/larkmere';
-import { dayNow, expect, test, vehiclesBack } from './demo';
+import { dayNow, test, vehiclesBack } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
 
 type Now = Awaited<ReturnType<typeof dayNow>>;
 

@@ -3,7 +3,8 @@ import { once } from 'node:events';
 import type { Locator, Page } from '@playwright/test';
 import { progressOf } from '@core/journal';
 import { DEMO_DEVICE_KEY } from '../demo/larkmere';
-import { dayNow, expect, guard, keepsApplication, secondBrowser, setClock, test } from './demo';
+import { dayNow, guard, keepsApplication, secondBrowser, setClock, test } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
 
 const LAP_MS = 100_000;
 /** More than the tablets' clocks gain while the walk looks at them. */

@@ -3,7 +3,7 @@ import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { carFields } from '@core/api';
+import { carFields } from '@core/venue/fleet';
 import { instructor } from '@core/day';
 import { expect, test } from '@playwright/test';
 import * as z from 'zod';

@@ -1,6 +1,7 @@
 import type { APIRequestContext, Page } from '@playwright/test';
 import { SCREENS } from '../web/screens';
-import { convoyReady, expect, test } from './demo';
+import { convoyReady, test } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
 
 /** The pictures of docs/screenshots, from the demo day at ten past eleven: each that a screen has registered. */
 const FOLDER = 'docs/screenshots';

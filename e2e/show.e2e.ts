@@ -1,4 +1,5 @@
-import { expect, seriousFaults, test } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
+import { seriousFaults, test } from './demo';
 
 test('the show runs by clicker, and the hands of the class are kept with it', async ({ page }) => {
   await page.goto('/classroom');

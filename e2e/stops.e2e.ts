@@ -1,7 +1,8 @@
 import type { Locator, Page } from '@playwright/test';
 import { DEMO_DATE } from '../demo/larkmere';
 import { STOP_KEY } from '../web/screens';
-import { convoyReady, dayNow, expect, guard, keepsApplication, secondBrowser, setClock, test } from './demo';
+import { convoyReady, dayNow, guard, keepsApplication, secondBrowser, setClock, test } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
 
 const SIZES = [
   [320, 640],

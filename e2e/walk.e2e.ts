@@ -1,4 +1,5 @@
-import { acceptProposal, expect, guard, secondBrowser, setClock, test } from './demo';
+import { acceptProposal, guard, secondBrowser, setClock, test } from './demo';
+import { expect } from '../node_modules/playwright/types/test.d';
 
 test('a newcomer imports a list, gets a plan, and walks one guest to the last lap while another browser follows', async ({
   page,

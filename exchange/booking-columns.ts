@@ -1,5 +1,6 @@
-import { type BookingFields, type ListWord, type PaceClass } from '@core/api';
-import { dateIn, timeIn, type DateOrder } from '@core/day';
+import type { BookingFields, PaceClass } from '@core/venue/booking';
+import type { ListWord } from '@core/api';
+import { dateIn, timeIn, type DateOrder } from '@core/values';
 import { distance } from 'fastest-levenshtein';
 import { languageIn } from './language-words';
 import { numberIn } from './list-rows';

@@ -1,20 +1,10 @@
-import { bookingFields, type Booking, type BookingFields, type ImportPreview, type ImportRow } from '@core/api';
-import { dateIn, dateOrderOf, faultsOf, MOST_GUESTS_A_DAY, wallClock, type DateOrder, type Fault } from '@core/day';
-import { median } from '@core/median';
+import { bookingFields, type BookingFields } from '@core/venue/booking';
+import type { Booking, ImportPreview, ImportRow } from '@core/api';
+import { dateIn, dateOrderOf, faultsOf, wallClock, type DateOrder, type Fault, median } from '@core/values';
+import { MOST_GUESTS_A_DAY } from '@core/day';
 import * as z from 'zod';
 import { firstFaultOf, numberIn, parseLines, usesDecimalComma, type ListLine } from './list-rows';
-import {
-  BOOKING_COLUMNS,
-  carAndLaps,
-  CellError,
-  columnOf,
-  DATE_COLUMN,
-  givenFirst,
-  lapsIn,
-  nearestCar,
-  type BookingNames,
-  type CellContext,
-} from './booking-columns';
+import { BOOKING_COLUMNS, carAndLaps, CellError, columnOf, DATE_COLUMN, givenFirst, lapsIn, nearestCar, type BookingNames, type CellContext } from './booking-columns';
 
 export interface BookingListContext extends BookingNames {
   /** The day that the list is read for: rows of others are left out. */

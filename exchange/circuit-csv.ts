@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import { MOST_LINE_POINTS, placed, placingOnGlobe, type Circuit, type LinePoint } from '@core/circuit';
-import type { Fault } from '@core/day';
+import { MOST_LINE_POINTS, placed, placingOnGlobe, type Circuit, type LinePoint } from '@core/track/circuit';
+import type { Fault } from '@core/values';
 import { failed, nothingBeside, UNNAMED, type CircuitRead, type CircuitReadOptions } from './circuit-read';
 
 /** Two places that are further off than this were mistaken, or the file is not in metres. */

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { centreLineOf, circuitFile, LEGENDS, type Circuit, toLatLon, toPlane } from '@core/circuit';
+import { centreLineOf, circuitFile, LEGENDS, type Circuit, toLatLon, toPlane } from '@core/track/circuit';
 import { circle, oval, swinging } from '@core/testing/circuits';
 import { circuitCsv } from './circuit-csv';
 import { circuitGeoJson } from './circuit-geojson-out';

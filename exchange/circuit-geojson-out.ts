@@ -1,4 +1,4 @@
-import { centreLineOf, pointBeside, type Circuit, type LinePoint, type Origin, toLatLon } from '@core/circuit';
+import { centreLineOf, pointBeside, type Circuit, type LinePoint, type Origin, toLatLon } from '@core/track/circuit';
 
 /** A circuit as GeoJSON; what is read back from it is the same circuit. Needs to know where on the globe it lies. */
 export function circuitGeoJson(circuit: Circuit, origin: Origin): string {

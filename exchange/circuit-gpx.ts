@@ -1,6 +1,6 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
-import { circuitOfTrack } from '@core/circuit';
-import type { Fault } from '@core/day';
+import { circuitOfTrack } from '@core/track/circuit';
+import type { Fault } from '@core/values';
 import * as z from 'zod';
 import { failed, UNNAMED, type CircuitRead, type CircuitReadOptions } from './circuit-read';
 

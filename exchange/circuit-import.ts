@@ -1,4 +1,4 @@
-import { circuitFaults, type LinePoint } from '@core/circuit';
+import { circuitFaults, type LinePoint } from '@core/track/circuit';
 import { readCircuitCsv } from './circuit-csv';
 import { readCircuitGeoJson } from './circuit-geojson';
 import { readCircuitGpx } from './circuit-gpx';

@@ -1,5 +1,5 @@
-import type { Circuit, KnownPlace } from '@core/circuit';
-import type { Fault } from '@core/day';
+import type { Circuit, KnownPlace } from '@core/track/circuit';
+import type { Fault } from '@core/values';
 
 /** A circuit as it was read, and what had to be assumed for it; or what is wrong with the file. */
 export type CircuitRead =

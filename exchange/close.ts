@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
-import { figureText, type DayClose } from '@core/closing';
-import { wordsIn, type Names } from '@core/words';
+import { figureText, type DayClose } from '@core/venue/closing';
+import { wordsIn, type Names } from '@words';
 import { INK, MUTED } from './inks';
 
 export interface CloseSheetSource {

@@ -1,5 +1,5 @@
-import { instructorFields, instructorId, NEW_INSTRUCTOR } from '@core/crew';
-import type { Json } from '@core/day';
+import { instructorFields, instructorId, NEW_INSTRUCTOR } from '@core/people/crew';
+import type { Json } from '@core/values';
 import { languageIn } from './language-words';
 import type { RecordColumn, RecordList } from './record-list';
 

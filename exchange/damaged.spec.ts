@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import type { InstructorFields } from '@core/crew';
-import { circuitFile, toLatLon } from '@core/circuit';
+import type { InstructorFields } from '@core/people/crew';
+import { circuitFile, toLatLon } from '@core/track/circuit';
 import { oval } from '@core/testing/circuits';
 import { readBookingList } from './booking-list';
 import { circuitCsv } from './circuit-csv';

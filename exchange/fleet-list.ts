@@ -1,15 +1,6 @@
-import {
-  CAR_KINDS,
-  carFields,
-  starterCar,
-  starterColour,
-  stillAssumed,
-  type CarFields,
-  type CarKind,
-  type VenueOfCars,
-} from '@core/api';
-import { withValues } from '@core/day';
-import { CAR_KIND_WORDS } from '@core/words';
+import { CAR_KINDS, carFields, starterCar, starterColour, stillAssumed, type CarFields, type CarKind, type VenueOfCars } from '@core/venue/fleet';
+import { withValues } from '@core/values';
+import { CAR_KIND_WORDS } from '@words';
 import * as z from 'zod';
 import type { RecordColumn, RecordList } from './record-list';
 

@@ -1,4 +1,4 @@
-import { SPOKEN_LANGUAGES } from '@core/words';
+import { SPOKEN_LANGUAGES } from '@words';
 
 /** Languages in which lists name languages, besides their own. */
 const NAMED_IN = ['en', 'de', 'fr', 'es', 'it', 'nl'];

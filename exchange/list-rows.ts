@@ -1,5 +1,5 @@
 import type { ImportPreview, ImportRow } from '@core/api';
-import type { Fault } from '@core/day';
+import type { Fault } from '@core/values';
 import Papa from 'papaparse';
 
 export interface ListLine {

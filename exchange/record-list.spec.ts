@@ -1,6 +1,6 @@
-import { carFields, starterCar } from '@core/api';
-import { instructorFields } from '@core/crew';
-import type { Json } from '@core/day';
+import { carFields, starterCar } from '@core/venue/fleet';
+import { instructorFields } from '@core/people/crew';
+import type { Json } from '@core/values';
 import { anInstructor } from '@core/testing/small-day';
 import * as z from 'zod';
 import { crewColumns, crewList } from './crew-list';

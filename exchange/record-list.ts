@@ -1,5 +1,5 @@
 import type { ImportRow, ListPreview } from '@core/api';
-import { faultsOf, valueAt, windowsOf, windowsText, withValues, type Json } from '@core/day';
+import { faultsOf, valueAt, windowsOf, windowsText, withValues, type Json } from '@core/values';
 import Papa from 'papaparse';
 import type * as z from 'zod';
 import { firstFaultOf, numberIn, parseLines, usesDecimalComma } from './list-rows';

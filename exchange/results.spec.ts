@@ -1,7 +1,7 @@
-import { guestResult, vocabularyOf } from '@core/coaching';
+import { guestResult, vocabularyOf } from '@core/people/coaching';
 import { aDay, aPlan, drive } from '@core/testing/small-day';
 import { writtenJournal, type EntryFields } from '@core/testing/written-journal';
-import { guestWords } from '@core/words/guests';
+import { guestWords } from '@words/guests';
 import { resultSheet, type ResultSource } from './results';
 
 /** Ines Faro has driven five laps, one of them spoiled, and two were timed as one. */

@@ -1,7 +1,7 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
-import { marksByCorner, type GuestResult, type OneThing } from '@core/coaching';
-import { measure, type CircuitMap } from '@core/circuit';
-import { lapTexts, learnedWords, type GuestWords } from '@core/words/guests';
+import { marksByCorner, type GuestResult, type OneThing } from '@core/people/coaching';
+import { measure, type CircuitMap } from '@core/track/circuit';
+import { lapTexts, learnedWords, type GuestWords } from '@words/guests';
 import { INK, KERB, LAKE, MUTED } from './inks';
 
 /** What a result page is made from. */

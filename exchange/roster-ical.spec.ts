@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dateAfter, rosterEntry, type InstructorFields, type RosterEntry } from '@core/crew';
+import { dateAfter, rosterEntry, type InstructorFields, type RosterEntry } from '@core/people/crew';
 import { readRosterIcal, rosterIcal } from './roster-ical';
 
 const odile = { id: 'i1', name: 'Odile Varga' } as InstructorFields;

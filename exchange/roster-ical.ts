@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz';
-import { dateAfter, daysBetween, MOST_ROSTER_DAYS, type InstructorFields, type RosterEntry } from '@core/crew';
-import { DAY_S, type TimeWindow } from '@core/day';
+import { dateAfter, daysBetween, MOST_ROSTER_DAYS, type InstructorFields, type RosterEntry } from '@core/people/crew';
+import { DAY_S, type TimeWindow } from '@core/values';
 import ICAL from 'ical.js';
 import { ICalCalendar } from 'ical-generator';
 import { calendarBlocks, propertyOf, zonesOf, type CalendarBlock, type CalendarBlocks } from './calendar-blocks';

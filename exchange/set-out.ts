@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { SetOutSheet } from '@core/api';
-import { type Origin, toLatLon } from '@core/circuit';
-import { CONE_WORDS } from '@core/words';
+import { type Origin, toLatLon } from '@core/track/circuit';
+import { CONE_WORDS } from '@words';
 
 const tenth = (value: number) => Math.round(value * 10) / 10;
 

@@ -1,5 +1,5 @@
 import type { Booking } from '@core/api';
-import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../core/testing/small-day';
+import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '@core/testing/small-day';
 import { daySheet, instructorSheet, type SheetSource } from './sheets';
 
 const booking: Booking = {

@@ -1,16 +1,8 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { Booking } from '@core/api';
-import {
-  clockMinute,
-  layOut,
-  wallClock,
-  type Day,
-  type DriveOccupancy,
-  type PersonOccupancy,
-  type Plan,
-  type Schedule,
-} from '@core/day';
-import { GEARBOX_WORDS, namesOf, touchWords, wordsIn } from '@core/words';
+import { clockMinute, wallClock } from '@core/values';
+import { layOut, type Day, type DriveOccupancy, type PersonOccupancy, type Plan, type Schedule } from '@core/day';
+import { GEARBOX_WORDS, namesOf, touchWords, wordsIn } from '@words';
 import { INK, LINE, MUTED } from './inks';
 
 /** What a sheet is made from. */

@@ -1,6 +1,6 @@
 import { guestTimes, layOut } from '@core/day';
 import { aDay, aGuest, aPlan, at, drive } from '@core/testing/small-day';
-import { guestWords } from '@core/words/guests';
+import { guestWords } from '@words/guests';
 import { timesSheet, type TimesSource } from './times';
 
 describe('The slip with the times of a guest', () => {

@@ -1,6 +1,7 @@
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
-import { clockMinute, type Guest, type GuestTime } from '@core/day';
-import { guestTimeWords, type GuestWords } from '@core/words/guests';
+import { clockMinute } from '@core/values';
+import type { Guest, GuestTime } from '@core/day';
+import { guestTimeWords, type GuestWords } from '@words/guests';
 import { INK, LINE, MUTED } from './inks';
 
 /** What a guest's times are printed from. */

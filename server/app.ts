@@ -7,7 +7,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { contract, type Problem } from '@core/api';
-import { fact } from '@core/day';
+import { fact } from '@core/values';
 import type { Clock } from './clock';
 import { admission } from './access';
 import { Calendar } from './calendar';

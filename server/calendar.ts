@@ -1,5 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
-import { openDates, type DaySetup, type RosterEntry } from '@core/api';
+import { openDates, type DaySetup } from '@core/venue/settings';
+import type { RosterEntry } from '@core/people/crew';
 import type { Clock } from './clock';
 import type { Store } from './store';
 

@@ -1,5 +1,5 @@
-import { isLap, LapModel, ORDINARY_CAR, racingLine } from '@core/car';
-import { centreLineOf, mapOf, type Circuit, type CircuitMap } from '@core/circuit';
+import { isLap, LapModel, ORDINARY_CAR, racingLine } from '@core/track/car';
+import { centreLineOf, mapOf, type Circuit, type CircuitMap } from '@core/track/circuit';
 
 const SPEED_EVERY_M = 30;
 

@@ -1,6 +1,6 @@
 import { SLIPWAY } from '../demo/slipway';
 import { circuitCsv } from '@exchange/circuit-csv';
-import { oval } from '../core/testing/circuits';
+import { oval } from '@core/testing/circuits';
 import { DATE, testServer, type TestServer } from './testing/test-server';
 
 describe('The circuit on the server', () => {

@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz';
 import type { ClockReading } from '@core/api';
-import { DAY_ENDS_S, DAY_S } from '@core/day';
+import { DAY_ENDS_S, DAY_S } from '@core/values';
 import { nextDate } from '@core/journal';
 
 /** The venue's clock. Everything on the server that asks for the time asks here. */

@@ -1,7 +1,7 @@
-import { BY_ID, wordsIn } from '@core/words';
+import { BY_ID, wordsIn } from '@words';
 import type { StoredRosterEntry } from '@core/api';
-import type { RosterEntry } from '@core/crew';
-import { VOCABULARY } from '@core/coaching';
+import type { RosterEntry } from '@core/people/crew';
+import { VOCABULARY } from '@core/people/coaching';
 import request from 'supertest';
 import { bookingBody, DATE, testServer, type TestServer } from './testing/test-server';
 

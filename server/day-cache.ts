@@ -1,27 +1,11 @@
 import { dayView, type Booking, type DayTrouble, type PlanRevision } from '@core/api';
-import { teachingDrivesOf, vocabularyOf, type FaultEntry, type TaughtDrive } from '@core/coaching';
-import { crewDaysOf, dateAfter, skillGaps, type CrewDay } from '@core/crew';
-import { fact, DAY_ENDS_S, DAY_S, emptyPlan, type Day, type Plan } from '@core/day';
-import { closeOfDay, type DayClose, type ToDo } from '@core/closing';
-import { carDaysOf, type CarDay } from '@core/garage';
-import {
-  asSeen,
-  asSituated,
-  effectiveEntries,
-  recordedEntry,
-  journalWithOwed,
-  slidContext,
-  type RunningJournal,
-  standpointOf,
-  stateOf,
-  timeOnDay,
-  vehiclesOnCircuit,
-  type DayContext,
-  type DayState,
-  type OwedDrive,
-  type RecordedEntry,
-  type Standpoint,
-} from '@core/journal';
+import { teachingDrivesOf, vocabularyOf, type FaultEntry, type TaughtDrive } from '@core/people/coaching';
+import { crewDaysOf, dateAfter, skillGaps, type CrewDay } from '@core/people/crew';
+import { fact, DAY_ENDS_S, DAY_S } from '@core/values';
+import { emptyPlan, type Day, type Plan } from '@core/day';
+import { closeOfDay, type DayClose, type ToDo } from '@core/venue/closing';
+import { carDaysOf, type CarDay } from '@core/venue/garage';
+import { asSeen, asSituated, effectiveEntries, recordedEntry, journalWithOwed, slidContext, type RunningJournal, standpointOf, stateOf, timeOnDay, vehiclesOnCircuit, type DayContext, type DayState, type OwedDrive, type RecordedEntry, type Standpoint } from '@core/journal';
 import { circuitMapOf } from './circuit-map';
 import type { Clock } from './clock';
 import { dayOf } from './day';

@@ -1,6 +1,10 @@
-import { hoursOn, isInFleet, onHours, plannedCar, type Booking, type BookingFields, type VenueFields } from '@core/api';
-import { plannedInstructor } from '@core/crew';
-import { versionOf, type Day, type Drive, type Guest, type TimeWindow } from '@core/day';
+import { hoursOn, onHours, type VenueFields } from '@core/venue/settings';
+import { isInFleet, plannedCar } from '@core/venue/fleet';
+import type { Booking } from '@core/api';
+import type { BookingFields } from '@core/venue/booking';
+import { plannedInstructor } from '@core/people/crew';
+import { versionOf, type Day, type Drive, type Guest } from '@core/day';
+import type { TimeWindow } from '@core/values';
 import type { Store } from './store';
 
 /** The day file of an event day, put together from venue, calendar, fleet, crew and bookings. */

@@ -1,4 +1,4 @@
-import { fact } from '@core/day';
+import { fact } from '@core/values';
 import type { RequestHandler } from 'express';
 import { ownNames } from './network/addresses';
 import { refusalOf } from './problems';

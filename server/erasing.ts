@@ -1,4 +1,5 @@
-import type { BookingFields, Mention } from '@core/api';
+import type { BookingFields } from '@core/venue/booking';
+import type { Mention } from '@core/api';
 import { isAbout, journalEntry, partsOfName, withoutNames, withoutWords, wordsOf } from '@core/journal';
 import * as z from 'zod';
 import type { ForGood } from './keeping/for-good';

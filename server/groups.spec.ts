@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { groupFields } from '@core/day';
+import { groupFields } from '@core/programmes';
 import { aGroup } from '@core/testing/group-days';
 import { bookingBody, DATE, testServer, type TestServer } from './testing/test-server';
 

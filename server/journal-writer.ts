@@ -1,6 +1,6 @@
 import { changesTheDay, owedDrives, sameOwed, type JournalEntry, type RecordedEntry } from '@core/journal';
-import { namesOf, wordsIn } from '@core/words';
-import { fact } from '@core/day';
+import { namesOf, wordsIn } from '@words';
+import { fact } from '@core/values';
 import type { Clock } from './clock';
 import type { DayCache } from './day-cache';
 import type { Hub } from './live/hub';

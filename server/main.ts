@@ -16,15 +16,7 @@ import { CannotStart, startFault } from './keeping/faults';
 import { ForGood } from './keeping/for-good';
 import { heldUntilOpen } from './keeping/held';
 import { lockFolder } from './keeping/lock';
-import {
-  DATABASE_FILE,
-  dataFolder,
-  DEMO_ID,
-  FOR_GOOD_FILE,
-  mayHoldDemo,
-  networkPortOf,
-  portOf,
-} from './keeping/settings';
+import { DATABASE_FILE, dataFolder, DEMO_ID, FOR_GOOD_FILE, mayHoldDemo, networkPortOf, portOf } from './keeping/settings';
 import { pruneStore } from './keeping/prune';
 import { KEPT_ALIVE_MS, Network } from './network/network';
 import { seedDemo } from './seed-demo';

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import type { ManagerDoor } from '@core/api';
-import { fact } from '@core/day';
+import { fact } from '@core/values';
 import { compare, hash } from 'bcryptjs';
 import type { Request, Response } from 'express';
 import { isThisMachine } from './network/this-machine';

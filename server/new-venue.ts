@@ -1,14 +1,6 @@
-import {
-  NO_PATTERN,
-  ORDINARY_CHECK,
-  ORDINARY_COACHING,
-  ORDINARY_GATE,
-  ORDINARY_INTRODUCTION,
-  ORDINARY_LIVE,
-  type VenueFields,
-} from '@core/api';
+import { NO_PATTERN, ORDINARY_CHECK, ORDINARY_COACHING, ORDINARY_GATE, ORDINARY_INTRODUCTION, ORDINARY_LIVE, type VenueFields } from '@core/venue/settings';
 import { ORDINARY_RULES } from '@core/day';
-import { UNNAMED_VENUE } from '@core/first-steps';
+import { UNNAMED_VENUE } from '@core/venue/first-steps';
 
 const at = (hours: number) => hours * 3600;
 

@@ -1,5 +1,5 @@
-import type { CloseFigure } from '@core/closing';
-import { BY_ID, wordsIn } from '@core/words';
+import type { CloseFigure } from '@core/venue/closing';
+import { BY_ID, wordsIn } from '@words';
 import Papa from 'papaparse';
 import { bookingBody, DATE, testServer, type TestServer } from './testing/test-server';
 

@@ -1,6 +1,6 @@
 import type { Problem, RequestRefusal } from '@core/api';
-import { fact, type Fault } from '@core/day';
-import { BY_ID, wordsIn } from '@core/words';
+import { fact, type Fault } from '@core/values';
+import { BY_ID, wordsIn } from '@words';
 
 /** An expected refusal; the error handler sends it as a problem document (RFC 9457). */
 export class Refusal extends Error {

@@ -1,7 +1,8 @@
 import * as fc from 'fast-check';
-import { venueFields, type DayView } from '@core/api';
-import { fact } from '@core/day';
-import { BY_ID, wordsIn } from '@core/words';
+import { venueFields } from '@core/venue/settings';
+import type { DayView } from '@core/api';
+import { fact } from '@core/values';
+import { BY_ID, wordsIn } from '@words';
 import * as z from 'zod';
 import { LARKMERE } from '../demo/larkmere';
 import { randomRequest } from './testing/random-request';

@@ -1,5 +1,6 @@
 import type { DayTrouble, TroublePlace } from '@core/api';
-import { fact, salvaged, dayFile, type Day } from '@core/day';
+import { fact, salvaged } from '@core/values';
+import { dayFile, type Day } from '@core/day';
 import type { Unfit } from '@core/journal';
 import type { Store } from './store';
 import type { RowFault } from './store/documents';

@@ -1,8 +1,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import * as z from 'zod';
-import { contract, type Access, type Endpoint } from '../core/api';
-import { ACCESS_WORDS } from '../core/api/openapi';
-import { dayFile, planFile } from '../core/day';
+import { contract, type Access, type Endpoint, ACCESS_WORDS } from '@core/api';
+import { dayFile, planFile } from '@core/day';
 
 /**
  * Writes the schemas of the day file and the plan file, as JSON Schema, from those by which both are read, and the list of

@@ -2,6 +2,7 @@ export default {
   spec_dir: '.',
   spec_files: [
     'core/**/*.spec.ts',
+    'words/**/*.spec.ts',
     'exchange/**/*.spec.ts',
     'server/**/*.spec.ts',
     'cli/**/*.spec.ts',

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import '../words/en/schema-issues.ts';
 
 /** A noisy machine may take its time: a spec fails for what is wrong, not for what is slow. */
 jasmine.DEFAULT_TIMEOUT_INTERVAL = 60_000;

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterOutlet } from '@angular/router';
-import { clockMinute, conditionAt, DAY_ENDS_S, nextCondition, wallClock } from '@core/day';
-import { CREW_STATIONS } from '@core/practice';
+import { clockMinute, DAY_ENDS_S, wallClock } from '@core/values';
+import { conditionAt, nextCondition } from '@core/day';
+import { CREW_STATIONS } from '@core/live/practice';
 import { PLAIN_WORDS } from './data/screen-words';
 import { Toast } from 'primeng/toast';
 import { filter, map } from 'rxjs';

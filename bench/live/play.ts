@@ -1,5 +1,6 @@
-import { checkPlan, judgeOf, violationKey, type Day, type Plan, type Violation } from '@core/day';
-import { asked, brokenAhead, byCause, causesOf, driftOf, slideOf, type DriftLine } from '@core/drift';
+import { checkPlan, judgeOf, violationKey, type Violation } from '@core/rules';
+import type { Day, Plan } from '@core/day';
+import { asked, brokenAhead, byCause, causesOf, driftOf, slideOf, type DriftLine } from '@core/live/drift';
 import { asSeen, slid, standpointOf, withGuestsGone, withoutDelays, type DayState } from '@core/journal';
 import { improve, planDay, seededRandom } from '@core/planner';
 import { PlayedDay } from '../../demo/crew/play';

@@ -1,12 +1,5 @@
-import { type Day, type Plan } from '@core/day';
-import { briefingOccupancy, refuelOccupancy, type Occupancy } from '@core/planner/engine/occupancy';
-import { classroomShift, crewShift, guestGaps } from '@core/planner/engine/fits';
-import { problemOf } from '@core/planner/engine/problem';
-import { cheapestDrive, putIn } from '@core/planner/engine/place-drive';
-import { earliestFor, withGuests } from '@core/planner/engine/place-shared';
-import { BRIEFING, SIGHTING } from '@core/planner/engine/occupancy';
-import { isReady, tidyGuest } from '@core/planner/engine/rebuild';
-import { Timetable } from '@core/planner/engine/timetable';
+import type { Day, Plan } from '@core/day';
+import { briefingOccupancy, refuelOccupancy, type Occupancy, classroomShift, crewShift, guestGaps, problemOf, cheapestDrive, putIn, earliestFor, withGuests, BRIEFING, SIGHTING, isReady, tidyGuest, Timetable } from '@core/planner';
 
 const EVERY_S = 45 * 60;
 

@@ -1,16 +1,7 @@
-import { checkPlan, driveCountOf, type Day, type Plan } from '@core/day';
-import {
-  boundOf,
-  changesBetween,
-  insertions,
-  remediesFor,
-  planDay,
-  seededRandom,
-  solverOf,
-  stillSold,
-} from '@core/planner';
+import { checkPlan } from '@core/rules';
+import { driveCountOf, type Day, type Plan } from '@core/day';
+import { boundOf, changesBetween, insertions, remediesFor, planDay, seededRandom, solverOf, stillSold, MOVES } from '@core/planner';
 import loadHighs from 'highs';
-import { MOVES } from '@core/planner/engine/search';
 import { BEST_KNOWN, ordinaryDay, TIGHT_DAYS } from './days';
 import { smallDay } from './small-days';
 import { drawChart } from './chart';

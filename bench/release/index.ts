@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
-import { clockMinute } from '@core/day';
+import { clockMinute } from '@core/values';
 import { planDay, seededRandom } from '@core/planner';
-import { PRICES, type WaitingPrices } from '@core/traffic';
+import { PRICES, type WaitingPrices } from '@core/live/traffic';
 import { ordinaryDay } from '../planner/days';
 import { figures, percentile } from '../table';
 import { curveAsSvg, type CurvePoint } from './curve';

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import * as z from 'zod';
-import { DAY_S } from '../day';
-import { bookingFields, contract, type BookingFields, type Endpoint } from '.';
+import { DAY_S } from '../values';
+import { bookingFields, type BookingFields } from '../venue/booking';
+import { contract } from './contract';
+import type { Endpoint } from './endpoint';
 import { openApiDocument } from './openapi';
 
 const word = fc

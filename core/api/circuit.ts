@@ -1,8 +1,7 @@
 import * as z from 'zod';
-import { showFields } from '../classroom/show';
+import { showFields } from '../people/classroom';
 import { versionOrNone } from './endpoint';
-import { circuitFile, coneKind, origin } from '../circuit/circuit-file';
-import { WHEELED_LINES } from '../circuit/wheeled';
+import { circuitFile, coneKind, origin, WHEELED_LINES } from '../track/circuit';
 
 /** The venue's circuit, its show and pictures, as web and server exchange them. */
 

@@ -1,10 +1,9 @@
 import * as z from 'zod';
-import { circuitMap } from '../circuit/circuit-map';
-import { faultEntry } from '../coaching/vocabulary';
-import { dayFile } from '../day/day-file';
-import { planFile } from '../day/plan-file';
-import { recordedEntry } from '../journal/entry';
-import { calendar, gateCustoms, liveCustoms, ORDINARY_GATE, ORDINARY_LIVE, pitExitCustoms } from '../venue';
+import { circuitMap } from '../track/circuit';
+import { faultEntry } from '../people/coaching';
+import { dayFile, planFile } from '../day';
+import { recordedEntry } from '../journal';
+import { calendar, gateCustoms, liveCustoms, ORDINARY_GATE, ORDINARY_LIVE, pitExitCustoms } from '../venue/settings';
 import { booking, storedGroup } from './setup';
 import { planRevision } from './planning';
 import { dayTrouble } from './troubles';

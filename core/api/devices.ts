@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { factOf } from '../day/any-fact';
-import type { Fact } from '../day';
+import { factOf, type Fact } from '../values';
 
 /** What devices on the circuit send, and what the venue knows of them. `docs/devices.md` describes it for others. */
 

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { date } from './endpoint';
-import { timeOfDay } from '../day/time';
-import { flagKind } from '../journal/entries/parts';
+import { timeOfDay } from '../values';
+import { flagKind } from '../journal';
 
 /** An opened page's own id: two screens of one name are two. */
 export const page = z.string().min(1).max(64);

@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { bookingFields } from '../booking';
-import { moneyAmount, text } from '../day/fields';
+import { bookingFields } from '../venue/booking';
+import { moneyAmount, text } from '../values';
 
 /** A fault in one cell of a booking list. */
 export const cellFault = z.object({

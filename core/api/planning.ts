@@ -1,7 +1,6 @@
 import * as z from 'zod';
-import { rideOf, weights } from '../day/day-file';
-import { planFile, plannedDrive } from '../day/plan-file';
-import { timeOfDay } from '../day/time';
+import { rideOf, weights, planFile, plannedDrive } from '../day';
+import { timeOfDay } from '../values';
 import { changeReasonFact, violationFact } from './facts';
 
 /** Plans and proposals of plans, as web and server exchange them. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { CREW_STATIONS } from '../practice';
+import { CREW_STATIONS } from '../live/practice';
 
 export const crewStation = z.enum(CREW_STATIONS);
 export const crewPost = z.strictObject({ station: crewStation, instructor: z.string().min(1).max(64).optional() });

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { anyFact } from './facts';
+import { anyFact } from '../values';
 
 /** A fault of a request, as problem documents carry it. */
 export const fault = z.object({ path: z.string(), message: z.string() });

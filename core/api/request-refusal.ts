@@ -1,6 +1,6 @@
-import type { SplitFault } from '../booking';
-import type { LinkFault } from '../coaching';
-import type { Fact, Fault } from '../day';
+import type { SplitFault } from '../venue/booking';
+import type { LinkFault } from '../people/coaching';
+import type { Fact, Fault } from '../values';
 
 /** What a request may name. */
 export type NamedThing =

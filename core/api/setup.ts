@@ -1,10 +1,10 @@
 import * as z from 'zod';
-import { bookingFields } from '../booking';
-import { instructorFields } from '../crew/skills';
-import { groupFields } from '../day/group';
-import { carFields } from '../fleet';
-import { timeWindow } from '../day/time';
-import { daySetup, venueFields } from '../venue';
+import { bookingFields } from '../venue/booking';
+import { instructorFields } from '../people/crew';
+import { groupFields } from '../programmes';
+import { carFields } from '../venue/fleet';
+import { timeWindow } from '../values';
+import { daySetup, venueFields } from '../venue/settings';
 import { version } from './endpoint';
 
 /** What is set up rather than happens, as web and server exchange it: with its version, by which two people who edit it are told of each other. */

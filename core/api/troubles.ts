@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { factOf } from '../day/any-fact';
-import type { Fact } from '../day';
+import { factOf, type Fact } from '../values';
 
 /** Where something stored is put right. */
 export const troublePlace = z.enum([

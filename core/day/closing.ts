@@ -1,5 +1,5 @@
 import type { Day } from './day-file';
-import type { TimeWindow } from './time';
+import type { TimeWindow } from '../values';
 
 /** The day with another closing time: whoever and whatever is there until closing is there until then. */
 export function closingAt(day: Day, closes: number): Day {

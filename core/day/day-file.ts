@@ -1,7 +1,6 @@
 import * as z from 'zod';
-import { durationS, id, lapTimeS, name, seats } from './fields';
-import { GROUP_ROLES, group, rideCar, rides, surface } from './group';
-import { timeOfDay, timeWindow } from './time';
+import { durationS, id, lapTimeS, name, seats, timeOfDay, timeWindow } from '../values';
+import { GROUP_ROLES, group, rideCar, rides, surface } from '../programmes';
 
 /**
  * The day file (`joylap-day`): everything the planner may know about one day. Version 2 knows surfaces, groups and rides as

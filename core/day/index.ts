@@ -1,47 +1,89 @@
-/** The day file and the plan file, the hard rules and the cost: the contract of planning. */
-export * from './activity';
-export * from './check-plan';
+/** The day file and the plan file: the contract of planning, and a plan laid out in time. */
+export { type Activity, activityOf, drivesConcerned } from './activity';
 export { closingAt } from './closing';
-export { COST_TERMS, costOf, type Cost, type CostTerm, type TermName } from './cost';
-export * from './day-file';
-export { fact, type Fact } from './fact';
-export { drivesThatDoNotFit, type DriveMisfit } from './fitting-cars';
-export * from './faults';
-export * from './group';
-export { FRIEND_WISHES, wishesOf, type FriendWish, type FriendWishKind } from './friends';
-export { guestTimes, type GuestTime } from './guest-times';
-export { salvaged, type Salvaged } from './salvaged';
-export { judgeOf, violationKey, type Judgement } from './judge-change';
+export {
+  car,
+  type Car,
+  circuit,
+  condition,
+  type Day,
+  dayFile,
+  type Drive,
+  driveCountOf,
+  fit,
+  gearbox,
+  type Gearbox,
+  type Guest,
+  idsTwice,
+  instructor,
+  type Instructor,
+  MOST_DRIVES_A_DAY,
+  MOST_GUESTS_A_DAY,
+  pin,
+  rideOf,
+  rules,
+  sightingVehicle,
+  type SightingVehicle,
+  timeZone,
+  versionOf,
+  weights,
+} from './day-file';
+export { type DriveOfFriend, type FriendWish, type FriendWishKind, keepsWish, wishesOf } from './friends';
+export { type GuestTime, guestTimes } from './guest-times';
 export { ORDINARY_RULES } from './ordinary-rules';
-export { emptyPlan, planFile } from './plan-file';
-export type {
-  Briefing,
-  Plan,
-  PlanFile,
-  PlannedDrive,
-  PlannedGroup,
-  Refuel,
-  Sighting,
-  Unplanned,
-  UnplannedGroup,
+export {
+  type Briefing,
+  emptyPlan,
+  type Plan,
+  planFile,
+  plannedDrive,
+  type PlannedDrive,
+  type PlannedGroup,
+  type Refuel,
+  type Sighting,
+  type Unplanned,
+  type UnplannedGroup,
 } from './plan-file';
-export { RULES, RULE_CODES, type Rule, type RuleCode, type Violation, type ViolationOf } from './rules';
-export type { NamedKind } from './rules/complete';
-export { cents, currencyDecimals, money } from './money';
-export * from './number-in';
-export * from './schedule';
-export { slipsOf, type Slip, type SlipFact } from './slips';
-export { frozenOf, type Dropped, type Obstacle, type Frozen, sameActivity } from './frozen';
-export * from './time';
-export * from './usual-writing';
-export * from './record-text';
-export { GROUP_NEEDS, type GroupNeed } from './unplaced';
-export type { CarMisfit, LeftOutReason, UnplacedReason } from './unplaced';
-export * from './windows';
-export { carMisfit } from './rules/car-fit';
-export { avoids } from './rules/crew-avoid';
-export { sharesLanguage } from './rules/crew-language';
-export { mayDo, teachesIn } from './rules/crew-skill';
-export { obeysPin } from './rules/pin';
-export { passesBetween } from './cost/passes';
-export { wishedDrives } from './cost/friends';
+export {
+  type BriefingOccupancy,
+  type CarOccupancy,
+  carsOf,
+  circuitEnds,
+  circuitOccupancies,
+  type CircuitOccupancy,
+  conditionAt,
+  type ConditionInForce,
+  crewOf,
+  type DayIndex,
+  type DriveOccupancy,
+  drivesOf,
+  driveTrackS,
+  firstLapFactorOf,
+  type GroupOccupancy,
+  groupRun,
+  holdsAround,
+  indexDay,
+  lapOfDriveS,
+  lapsDriven,
+  layOut,
+  layOutBriefing,
+  layOutDrive,
+  layOutGroup,
+  layOutRefuel,
+  layOutSighting,
+  nextCondition,
+  outingAt,
+  ownDrivesOf,
+  paceFactorAt,
+  type PersonOccupancy,
+  type RefuelOccupancy,
+  type Repair,
+  type Schedule,
+  type SightingOccupancy,
+  sightingTrackS,
+  slowestLapS,
+  speakersOf,
+  takenByCar,
+} from './schedule';
+export { type SlipFact, slipsOf } from './slips';
+export { type CarMisfit, GROUP_NEEDS, type GroupNeed, type LeftOutReason, type UnplacedReason } from './unplaced';

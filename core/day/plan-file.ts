@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { timeOfDay } from './time';
-import { GROUP_ROLES } from './group';
+import { timeOfDay } from '../values';
+import { GROUP_ROLES } from '../programmes';
 import { leftOutReason } from './unplaced';
 
 /** The plan file (`joylap-plan`), version 2 where the day has groups. Ids are looked up in the day file by the rule `COMPLETE`, not here. */

@@ -1,7 +1,10 @@
 import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
-import { activityTexts, frozenOf } from './frozen';
-import { checkPlan, conditionAt, indexDay, layOut, nextCondition, paceFactorAt, type Day, type Plan } from '.';
+import { activityTexts } from '../rules/frozen';
+import { frozenOf, checkPlan } from '../rules';
+import { conditionAt, indexDay, layOut, nextCondition, paceFactorAt } from './schedule';
+import type { Day } from './day-file';
+import type { Plan } from './plan-file';
 
 describe('A plan laid out on its day', () => {
   it('gives each activity its hold, its time on the circuit and its laps', () => {

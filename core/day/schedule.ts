@@ -1,10 +1,19 @@
-import { lapsOfEachCar, outingS, type Outing } from '../programmes/outing';
+import {
+  lapsOfEachCar,
+  outingS,
+  type Outing,
+  CIRCUIT,
+  outingOf,
+  SPEAKING_ROLES,
+  vehiclesOf,
+  type Group,
+  type GroupRole,
+  type Surface,
+} from '../programmes';
 import type { Car, Day, Drive, Guest, Instructor, SightingVehicle } from './day-file';
-import { CIRCUIT, outingOf, SPEAKING_ROLES, vehiclesOf, type Group, type GroupRole, type Surface } from './group';
 import type { Briefing, Plan, PlannedDrive, PlannedGroup, Refuel, Sighting } from './plan-file';
 import { friendWishesOf, type FriendWish } from './friends';
-import { mergeWindows, type Interval } from './windows';
-import type { TimeWindow } from './time';
+import { mergeWindows, type Interval, type TimeWindow } from '../values';
 
 /**
  * A plan laid out on its day: every activity with the times that follow from it, and whom and what it holds. Rules and

@@ -1,5 +1,5 @@
 import { aDay, aGuest, anInstructor, at } from '../testing/small-day';
-import { BY_ID, wordsIn } from '../words';
+import { BY_ID, wordsIn } from '@words';
 import { slipsOf } from './slips';
 
 describe('What a day file names and does not have', () => {

@@ -1,7 +1,7 @@
 import type { Day } from './day-file';
-import { fact, type Fact } from './fact';
+import { fact, type Fact } from '../values';
 import { FRIEND_WISHES } from './friends';
-import { CIRCUIT } from './group';
+import { CIRCUIT } from '../programmes';
 
 /** Something in a day file that is no fault and may be a slip: planning goes on with it. */
 export interface Slip {

@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { GROUP_ROLES } from './group';
-import { eventTime, timeOfDay } from './time';
+import { GROUP_ROLES } from '../programmes';
+import { eventTime, timeOfDay } from '../values';
 
 /** Why a drive has no place in a plan. Plans carry it, so it has a schema; people may also say it in words of their own. */
 

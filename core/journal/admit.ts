@@ -1,15 +1,13 @@
-import { fact } from '../day';
-import type { DayState } from './day-state';
+import { fact } from '../values';
+import type { DayState } from './state/day-state';
 import { beginning } from './beginning';
-import type { DayContext } from './context';
-import { unknownNames } from './entries/judging';
-import type { JournalEntry, RecordedEntry } from './entry';
-import { misplaced } from './misplaced';
+import type { DayContext } from './state/context';
+import { unknownNames } from './kinds/judging';
+import type { JournalEntry, RecordedEntry } from './entries/entry';
+import { misplaced } from './state/out-of-order';
 import { apply, effectiveEntries } from './reduce';
-import { rulesOf } from './registry';
-import type { Refusal } from './refusal';
-
-export { circuitShut } from './entries/judging';
+import { rulesOf } from './kinds/registry';
+import type { Refusal } from './state/refusal';
 
 /** Whether an entry may join the journal, or why not. */
 export type Admission = { readonly admitted: true } | { readonly admitted: false; readonly refusal: Refusal };

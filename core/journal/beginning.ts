@@ -1,8 +1,8 @@
-import type { DayContext } from './context';
-import type { CarState, CrewState, DayState, DriveState, GuestState } from './day-state';
-import { emptyGarage } from './garage';
-import { groupPlanned } from './group-state';
-import { noCount } from './lap-count';
+import type { DayContext } from './state/context';
+import type { CarState, CrewState, DayState, DriveState, GuestState } from './state/day-state';
+import { emptyGarage } from './state/garage';
+import { groupPlanned } from './state/group-state';
+import { noCount } from './state/lap-count';
 
 /** The day before anything has happened. */
 export function beginning({ day, schedule }: DayContext): DayState {

@@ -1,5 +1,5 @@
-import type { JournalEntry } from './entry';
-import { isAbout, rulesOf } from './registry';
+import type { JournalEntry } from './entries/entry';
+import { isAbout, rulesOf } from './kinds/registry';
 
 /** Put where words were that somebody had the right to have erased. */
 export const ERASED_WORDS = 'erased';

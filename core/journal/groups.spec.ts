@@ -1,9 +1,11 @@
-import { driftOf } from '../drift';
+import { driftOf } from '../live/drift';
 import { gathered, TRAIN_DAY, TRAIN_PLAN } from '../testing/gathered-train';
 import { at } from '../testing/small-day';
 import { writtenJournal } from '../testing/written-journal';
-import { EVEN_RING, runnersOf } from '../traffic';
-import { lapsLed, standpointOf, vehiclesOnCircuit } from '.';
+import { EVEN_RING, runnersOf } from '../live/traffic';
+import { lapsLed } from './state/group-state';
+import { standpointOf } from './plan-again';
+import { vehiclesOnCircuit } from './state/day-state';
 
 describe('A group in the journal', () => {
   it('keeps what was said of the distance, and of which car the radio answered', () => {

@@ -2,18 +2,12 @@ import fc from 'fast-check';
 import { aPlan, at } from '../testing/small-day';
 import { tap, TAPPED_DAY } from '../testing/taps';
 import type { EntryFields } from '../testing/written-journal';
-import {
-  admit,
-  dayContext,
-  stateOf,
-  stationCounts,
-  STATIONS,
-  stationOf,
-  vehiclesOnCircuit,
-  type DayState,
-  type JournalEntry,
-  type RecordedEntry,
-} from '.';
+import { admit } from './admit';
+import { dayContext } from './state/context';
+import { stateOf } from './reduce';
+import { stationCounts, STATIONS, stationOf } from './stations';
+import { vehiclesOnCircuit, type DayState } from './state/day-state';
+import type { JournalEntry, RecordedEntry } from './entries/entry';
 
 const context = dayContext(TAPPED_DAY, aPlan());
 

@@ -1,18 +1,15 @@
-import { tankOf } from '../garage';
-import { fact } from '../day';
+import { tankOf } from '../venue/garage';
+import { fact } from '../values';
 import fc from 'fast-check';
 import { writtenJournal, type EntryFields } from '../testing/written-journal';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
-import {
-  dayAsItIs,
-  nextOccupancy,
-  progressOf,
-  stateOf,
-  stationCounts,
-  vehiclesOnCircuit,
-  withGuestsGone,
-  type RecordedEntry,
-} from '.';
+import { dayAsItIs, withGuestsGone } from './plan-again';
+import { nextOccupancy } from './next';
+import { progressOf } from './state/context';
+import { stateOf } from './reduce';
+import { stationCounts } from './stations';
+import { vehiclesOnCircuit } from './state/day-state';
+import type { RecordedEntry } from './entries/entry';
 
 const fresh = aGuest({ briefed: false, sighted: false });
 const dayPlan = aPlan({

@@ -1,5 +1,5 @@
 import type { Day, Drive } from '../day';
-import type { DayState } from './day-state';
+import type { DayState } from './state/day-state';
 
 /** A drive with the laps that were given or sold on the day; itself where there are none. */
 export function withLapsAdded(drive: Drive, state: DayState): Drive {

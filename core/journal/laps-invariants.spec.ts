@@ -1,9 +1,11 @@
 import fc from 'fast-check';
-import { wallClock } from '../day';
+import { wallClock } from '../values';
 import { aDay, aGuest, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal } from '../testing/written-journal';
-import { countsDiffer, lapsOwed, progressOf, timedLaps } from '.';
-import { agreedCrossings } from './lap-count';
+import { countsDiffer, agreedCrossings } from './state/lap-count';
+import { lapsOwed } from './state/owed';
+import { progressOf } from './state/context';
+import { timedLaps } from './timed-laps';
 
 /** Seconds by which a tap comes after the crossing, at most. */
 const LATE_S = 2;

@@ -1,6 +1,6 @@
 import type { PersonOccupancy } from '../day';
-import type { DayState } from './day-state';
-import type { DayContext } from './context';
+import type { DayState } from './state/day-state';
+import type { DayContext } from './state/context';
 
 /** What the plan holds next for a guest and has not happened yet, or nothing. */
 export function nextOccupancy({ schedule }: DayContext, state: DayState, guestId: string): PersonOccupancy | undefined {

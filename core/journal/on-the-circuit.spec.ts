@@ -1,19 +1,16 @@
-import { tankOf } from '../garage';
-import { fact } from '../day';
+import { tankOf } from '../venue/garage';
+import { fact } from '../values';
 import { inEnglish } from '../testing/in-english';
 import fc from 'fast-check';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal, type EntryFields } from '../testing/written-journal';
-import {
-  admit,
-  lapsOwed,
-  progressOf,
-  RunningJournal,
-  stateOf,
-  vehiclesOnCircuit,
-  type JournalEntry,
-  type RecordedEntry,
-} from '.';
+import { admit } from './admit';
+import { lapsOwed } from './state/owed';
+import { progressOf } from './state/context';
+import { RunningJournal } from './running';
+import { stateOf } from './reduce';
+import { vehiclesOnCircuit } from './state/day-state';
+import type { JournalEntry, RecordedEntry } from './entries/entry';
 
 const day = aDay({
   cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],

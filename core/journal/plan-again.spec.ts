@@ -1,9 +1,13 @@
-import { checkPlan, layOut } from '../day';
+import { checkPlan } from '../rules';
+import { layOut } from '../day';
 import { planDay, seededRandom } from '../planner';
 import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal } from '../testing/written-journal';
-import { asSituated, dayContext, standpointOf, stateOf } from '.';
+import { asSituated } from './situation';
+import { dayContext } from './state/context';
+import { standpointOf } from './plan-again';
+import { stateOf } from './reduce';
 
 /** Two guests of one class and one run, who then drive in two cars. */
 const day = aDay({

@@ -1,31 +1,27 @@
 import {
   carsOf,
   crewOf,
-  DAY_S,
   emptyPlan,
-  fact,
   holdsAround,
   indexDay,
   layOutBriefing,
   layOutDrive,
   layOutGroup,
   layOutSighting,
-  frozenOf,
-  withoutWindows,
   type Car,
   type Day,
   type DayIndex,
   type DriveOccupancy,
-  type Interval,
   type Plan,
   type PlannedDrive,
   type PlannedGroup,
   type Repair,
-  type TimeWindow,
 } from '../day';
-import { comesInS } from './context';
-import type { DayState, DriveState } from './day-state';
-import type { GroupState } from './group-state';
+import { DAY_S, fact, withoutWindows, type Interval, type TimeWindow } from '../values';
+import { frozenOf } from '../rules';
+import { comesInS } from './state/context';
+import type { DayState, DriveState } from './state/day-state';
+import type { GroupState } from './state/group-state';
 import { dayWithLapsAdded } from './laps-added';
 
 /** A guest who is late is planned as if arriving this long from now. */

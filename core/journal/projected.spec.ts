@@ -1,7 +1,9 @@
-import { checkPlan } from '../day';
+import { checkPlan } from '../rules';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal } from '../testing/written-journal';
-import { isProjected, projectedEntries, standpointOf, stateOf } from '.';
+import { isProjected, projectedEntries } from './projected';
+import { standpointOf } from './plan-again';
+import { stateOf } from './reduce';
 
 const day = aDay({
   cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],

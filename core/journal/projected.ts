@@ -1,7 +1,7 @@
 import { layOut, type DriveOccupancy } from '../day';
-import { progressOf, lapEstimateOf, type DayContext } from './context';
-import { isCleared, type DayState, type DriveState } from './day-state';
-import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entry';
+import { progressOf, lapEstimateOf, type DayContext } from './state/context';
+import { isCleared, type DayState, type DriveState } from './state/day-state';
+import type { EntryKind, EntryOf, JournalEntry, RecordedEntry } from './entries/entry';
 import { dayWithLapsAdded } from './laps-added';
 import { withDelays } from './plan-again';
 

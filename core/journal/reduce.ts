@@ -1,11 +1,11 @@
-import { fact } from '../day';
+import { fact } from '../values';
 import { beginning } from './beginning';
-import type { DayContext } from './context';
-import type { DayState } from './day-state';
-import { noteResolution } from './entries/changing';
-import type { JournalEntry, RecordedEntry } from './entry';
-import { misplaced } from './misplaced';
-import { rulesOf } from './registry';
+import type { DayContext } from './state/context';
+import type { DayState } from './state/day-state';
+import { noteResolution } from './kinds/changing';
+import type { JournalEntry, RecordedEntry } from './entries/entry';
+import { misplaced } from './state/out-of-order';
+import { rulesOf } from './kinds/registry';
 import { deriveStatuses } from './statuses';
 
 /**

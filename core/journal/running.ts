@@ -1,11 +1,11 @@
 import type { Day, Plan } from '../day';
 import { admit, refusalOf, type Admission } from './admit';
-import type { DayContext } from './context';
-import { owedDrives, withOwed, withOwedWaiting, type OwedDrive } from './owed';
-import type { DayState } from './day-state';
-import type { JournalEntry, RecordedEntry } from './entry';
+import type { DayContext } from './state/context';
+import { owedDrives, withOwed, withOwedWaiting, type OwedDrive } from './state/owed';
+import type { DayState } from './state/day-state';
+import type { JournalEntry, RecordedEntry } from './entries/entry';
 import { apply, effectiveEntries, replay } from './reduce';
-import { slidContext } from './slid';
+import { slidContext } from './rescheduled';
 
 /**
  * A journal that grows: judges and takes in an entry that comes last in time without reading the whole journal again.

@@ -1,18 +1,13 @@
-import { checkPlan, layOut, type Day, type Plan } from '../day';
+import { checkPlan } from '../rules';
+import { layOut, type Day, type Plan } from '../day';
 import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
-import {
-  admit,
-  asSituated,
-  changesTheDay,
-  dayContext,
-  journalEntry,
-  standpointOf,
-  stateOf,
-  withDelays,
-  type JournalEntry,
-  type RecordedEntry,
-} from '.';
+import { admit } from './admit';
+import { asSituated, changesTheDay } from './situation';
+import { dayContext } from './state/context';
+import { journalEntry, type JournalEntry, type RecordedEntry } from './entries/entry';
+import { standpointOf, withDelays } from './plan-again';
+import { stateOf } from './reduce';
 
 type Fields = JournalEntry extends infer E ? (E extends JournalEntry ? Omit<E, 'id' | 'at' | 'by'> : never) : never;
 const entries = (...written: [string, Fields][]) =>

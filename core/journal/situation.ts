@@ -1,7 +1,7 @@
 import type { Day } from '../day';
-import type { UnfitReason } from './entries/family';
-import type { EntryKind, JournalEntry, RecordedEntry } from './entry';
-import { rulesOf } from './registry';
+import type { UnfitReason } from './kinds/family';
+import type { EntryKind, JournalEntry, RecordedEntry } from './entries/entry';
+import { rulesOf } from './kinds/registry';
 import { effectiveEntries } from './reduce';
 
 function changes(entry: Pick<JournalEntry, 'kind'>): boolean {

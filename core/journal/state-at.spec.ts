@@ -1,9 +1,10 @@
 import fc from 'fast-check';
-import { wallClock } from '../day';
+import { wallClock } from '../values';
 import { aPlan, at } from '../testing/small-day';
 import { tap, TAPPED_DAY } from '../testing/taps';
 import { writtenJournal } from '../testing/written-journal';
-import { effectiveEntries, replay, stateAt, stateOf } from '.';
+import { effectiveEntries, replay, stateOf } from './reduce';
+import { stateAt } from './statuses';
 
 describe('The state at a time', () => {
   it('is the same whether all is replayed or only what the time changes is derived anew', () => {

@@ -1,7 +1,7 @@
-import { fact } from '../day';
+import { fact } from '../values';
 import { aDay, aGuest, aPlan, drive } from '../testing/small-day';
 import { writtenJournal } from '../testing/written-journal';
-import { stationOf } from '.';
+import { stationOf } from './stations';
 
 describe('Where a guest is to be found', () => {
   const day = aDay({

@@ -1,4 +1,4 @@
-import type { DayState, DriveState, GuestState } from './day-state';
+import type { DayState, DriveState, GuestState } from './state/day-state';
 
 /** The guest's walk through the venue, in order. */
 export const STATIONS = ['gate', 'classroom', 'sighting', 'pitExit', 'onCircuit', 'debrief', 'desk'] as const;

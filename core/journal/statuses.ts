@@ -1,5 +1,5 @@
-import { liesInside } from '../day';
-import type { DayContext } from './context';
+import { liesInside } from '../values';
+import type { DayContext } from './state/context';
 import {
   isCleared,
   type CarState,
@@ -9,7 +9,7 @@ import {
   type DayState,
   type GuestStage,
   type GuestState,
-} from './day-state';
+} from './state/day-state';
 
 /** A guest is called to the cars this long before the set-up of the next planned drive begins. */
 export const CALL_AHEAD_S = 15 * 60;

@@ -1,9 +1,9 @@
-import { analyseLaps, guestResult, vocabularyOf } from '../coaching';
-import { lapTexts } from '../words/guests';
-import { carDaysOf } from '../garage';
+import { analyseLaps, guestResult, vocabularyOf } from '../people/coaching';
+import { lapTexts } from '@words/guests';
+import { carDaysOf } from '../venue/garage';
 import { aDay, aPlan, drive } from '../testing/small-day';
 import { writtenJournal } from '../testing/written-journal';
-import { timedLaps } from '.';
+import { timedLaps } from './timed-laps';
 
 /** Ines Faro, let out at ten: five laps of some 80 s. */
 function letOut() {

@@ -1,8 +1,8 @@
 import { lapOfDriveS } from '../day';
-import { median } from '../median';
-import { isSpoiled, type DayContext } from './context';
-import type { DriveState } from './day-state';
-import { markOf } from './lap-count';
+import { median } from '../values';
+import { isSpoiled, type DayContext } from './state/context';
+import type { DriveState } from './state/day-state';
+import { markOf } from './state/lap-count';
 
 /** One lap of a drive, or several of which only the time together is known, as a crossing between them was not seen. */
 export interface TimedLap {

@@ -1,19 +1,16 @@
 import fc from 'fast-check';
-import { checkPlan, clockMinute, layOut, type Day, type Plan } from '../day';
+import { checkPlan } from '../rules';
+import { clockMinute } from '../values';
+import { layOut, type Day, type Plan } from '../day';
 import { randomDay } from '../testing/random-day';
 import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
-import {
-  bottleneckOf,
-  changesBetween,
-  improve,
-  insertions,
-  offersOf,
-  remediesFor,
-  planDay,
-  seededRandom,
-  withRemedy,
-} from '.';
+import { bottleneckOf } from './questions/bottleneck';
+import { changesBetween } from './questions/changes';
+import { improve, planDay } from './search/plan-day';
+import { insertions, offersOf } from './questions/insert';
+import { remediesFor, withRemedy } from './questions/remedies';
+import { seededRandom } from './place/random';
 
 const planned = (day: Day, iterations = 100) => planDay(day, { iterations, random: seededRandom(1) }).plan;
 

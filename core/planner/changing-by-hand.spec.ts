@@ -1,19 +1,14 @@
 import fc from 'fast-check';
-import { checkPlan, costOf, judgeOf, layOut, type Day, type Plan } from '../day';
+import { checkPlan, judgeOf } from '../rules';
+import { costOf } from '../cost';
+import { layOut, type Day, type Plan } from '../day';
 import { randomDay } from '../testing/random-day';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
-import {
-  acceptInPart,
-  carsFor,
-  leaveOut,
-  moveDrive,
-  moveGroup,
-  planDay,
-  restated,
-  seededRandom,
-  shiftDrives,
-  swapDrives,
-} from '.';
+import { acceptInPart } from './questions/accept-in-part';
+import { carsFor } from './questions/assignment';
+import { leaveOut, moveDrive, moveGroup, restated, shiftDrives, swapDrives } from './questions/edits';
+import { planDay } from './search/plan-day';
+import { seededRandom } from './place/random';
 
 const day = aDay({
   cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],

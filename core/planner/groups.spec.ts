@@ -1,10 +1,12 @@
-import { checkPlan, costOf, frozenOf, layOut, type Day, type Plan } from '../day';
+import { checkPlan, frozenOf } from '../rules';
+import { costOf } from '../cost';
+import { layOut, type Day, type Plan } from '../day';
 import { type aGroup, mixedDay, PAN, STATIONS } from '../testing/group-days';
 import { inEnglish } from '../testing/in-english';
-import { loadPlan } from './engine/load';
-import { problemOf } from './engine/problem';
-import { planDay } from './plan-day';
-import { seededRandom } from './random';
+import { loadPlan } from './search/load';
+import { problemOf } from './place/problem';
+import { planDay } from './search/plan-day';
+import { seededRandom } from './place/random';
 
 const planned = (day: Day, iterations = 150, seed = 1) => planDay(day, { iterations, random: seededRandom(seed) });
 const told = (day: Day, plan: Plan) => checkPlan(day, plan).violations.map(inEnglish(day).violation);

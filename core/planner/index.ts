@@ -1,31 +1,50 @@
-/** Plans a day: what it takes is a day file and, to plan again, the plan before and the time. */
-export { acceptInPart, type PartOutcome } from './accept-in-part';
-export { boundOf, solverOf, SMALL_DAY, type Bound, type Scarce, type SolveProgram, type WaitsFor } from './bound';
-export { bottleneckOf, type Bottleneck, type Limit, type ResourceLoad } from './bottleneck';
+/** Plans: found, bounded, explained, changed by hand. */
+export { type Bound, boundOf } from './bound/bound';
+export type { Scarce } from './bound/left-out';
+export { solverOf } from './bound/program';
+export { SMALL_DAY } from './bound/small-day';
+export type { WaitsFor } from './bound/waiting';
+export { classroomShift, crewShift, guestGaps } from './place/fits';
+export { BRIEFING, briefingOccupancy, type Occupancy, refuelOccupancy, SIGHTING } from './place/occupancy';
+export { cheapestDrive, putIn } from './place/place-drive';
+export { earliestFor, withGuests } from './place/place-shared';
+export { problemOf } from './place/problem';
+export { normalOf, type Random, randomOf, seededRandom } from './place/random';
+export { Timetable } from './place/timetable';
+export { acceptInPart, type PartOutcome } from './questions/accept-in-part';
 export {
-  changesBetween,
-  groupChanges,
-  sharedChanges,
+  type Assignment,
+  type AssignmentReason,
+  assignmentsOf,
+  type CarChoice,
+  carsFor,
+  type Tried,
+} from './questions/assignment';
+export { bottleneckOf, type Limit, type ResourceLoad } from './questions/bottleneck';
+export {
   type ChangeReason,
+  changesBetween,
   type GroupChange,
+  groupChanges,
   type PlanChange,
   type SharedActivity,
   type SharedChange,
-} from './changes';
-export { leaveOut, moveDrive, moveGroup, restated, shiftDrives, swapDrives, type Place } from './edits';
-export { insertions, offersOf, type Insertion, type Insertions } from './insert';
-export { remedied, remediesFor, withRemedy, type Remedy, type RemedyChange, type RevisionReason } from './remedies';
-export { improve, planDay, type PlannedDay, type PlanningOptions, type PlanningProgress } from './plan-day';
-export { normalOf, randomOf, seededRandom, type Random } from './random';
+  sharedChanges,
+} from './questions/changes';
+export { moveDrive, moveGroup, type Place, restated, shiftDrives, swapDrives } from './questions/edits';
+export { type Insertion, insertions, offersOf } from './questions/insert';
+export { remedied, remediesFor, type Remedy, type RemedyChange, type RevisionReason } from './questions/remedies';
+export { type DayRoom, effectOf, roomOf, type RuleEffect } from './questions/rule-effect';
 export {
   dayAhead,
-  STRETCH_S,
-  stillSold,
   type DayAhead,
   type InTheWay,
+  stillSold,
   type StillSold,
   type Stretch,
+  STRETCH_S,
   type Wanted,
-} from './still-sold';
-export * from './assignment';
-export { effectOf, roomOf, type DayRoom, type RuleEffect } from './rule-effect';
+} from './questions/still-sold';
+export { improve, planDay, type PlannedDay, type PlanningOptions } from './search/plan-day';
+export { isReady, tidyGuest } from './search/rebuild';
+export { MOVES } from './search/search';

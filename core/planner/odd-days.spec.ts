@@ -1,9 +1,14 @@
 import { inEnglish } from '../testing/in-english';
 import fc from 'fast-check';
 import * as z from 'zod';
-import { checkPlan, dayFile, layOut, slipsOf, type Day } from '../day';
+import { checkPlan } from '../rules';
+import { dayFile, layOut, slipsOf, type Day } from '../day';
 import { randomDay } from '../testing/random-day';
-import { bottleneckOf, insertions, remediesFor, planDay, seededRandom } from '.';
+import { bottleneckOf } from './questions/bottleneck';
+import { insertions } from './questions/insert';
+import { remediesFor } from './questions/remedies';
+import { planDay } from './search/plan-day';
+import { seededRandom } from './place/random';
 
 type Encoded = z.input<typeof dayFile>;
 

@@ -1,9 +1,11 @@
 import fc from 'fast-check';
-import { checkPlan, type Day } from '../day';
+import { checkPlan } from '../rules';
+import type { Day } from '../day';
 import { inEnglish } from '../testing/in-english';
 import { randomDay } from '../testing/random-day';
 import { aCar, aDay, aGuest, anInstructor, at } from '../testing/small-day';
-import { planDay, seededRandom } from '.';
+import { planDay } from './search/plan-day';
+import { seededRandom } from './place/random';
 
 const plan = (day: Day, iterations = 50) => planDay(day, { iterations, random: seededRandom(1) }).plan;
 const reason = (day: Day) => plan(day).unplanned.map((item) => inEnglish(day).leftOut(item.reason));

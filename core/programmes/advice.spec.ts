@@ -1,5 +1,5 @@
 import { aGroup, STATIONS, TRAIN } from '../testing/group-days';
-import { groupAdviceWords } from '../words/english-train';
+import { groupAdviceWords } from '@words/en/train';
 import { adviceFor } from './advice';
 
 const told = (laps: number, people: number, after: number | 'onCall', cars = people) =>

@@ -1,5 +1,5 @@
-import { fact, type Fact } from '../day/fact';
-import { carsNeeded, type Group } from '../day/group';
+import { fact, type Fact } from '../values';
+import { carsNeeded, type Group } from './group';
 import { comesOutEven, MOST_CARS, nearestEvenLaps, orderTable } from './order-table';
 
 /** What a manager would want to know of a group before anybody drives, each with the next best. */

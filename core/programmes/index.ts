@@ -1,10 +1,56 @@
-/** The ways to drive beside the coached drive: order of a train, steps of throttle, stations, as data and as arithmetic. */
-export * from './advice';
-export * from './asks';
-export * from './order-table';
-export * from './outing';
-export * from './presets';
-export * from './programme';
-export * from './rotation';
-export * from './spacing';
-export * from './train';
+/** What a group does together: trains, ovals and pans, in their order and their room. */
+export { adviceFor, type GroupAdvice } from './advice';
+export { asksOnLap, type CornerAsk, cornerAsks } from './asks';
+export {
+  carsNeeded,
+  CIRCUIT,
+  group,
+  type Group,
+  GROUP_ROLES,
+  groupFields,
+  type GroupFields,
+  type GroupRole,
+  outingOf,
+  preset,
+  type Preset,
+  rideCar,
+  rides,
+  SPEAKING_ROLES,
+  surface,
+  type Surface,
+  vehiclesOf,
+  type Zone,
+  ZONE_KINDS,
+  type ZoneKind,
+} from './group';
+export { ordersByLap, orderTable } from './order-table';
+export { lapsOfEachCar, type Outing, type OutingPart, outingS, partsOf, stationS } from './outing';
+export { PRESETS } from './presets';
+export {
+  CHANGE_WAYS,
+  CORNER_STEPS,
+  type CornerStep,
+  DRIVING_AIDS,
+  type DrivingAids,
+  type FollowProgramme,
+  type LowGripProgramme,
+  ORDINARY_SPACING,
+  type ProgrammeKind,
+  SPACING_PHASES,
+  type SpacingPhase,
+  STATION_KINDS,
+  type StationKind,
+  type ThrottleProgramme,
+  TRAIN_CARS,
+} from './programme';
+export { roundsOf, runNow, sharedRuns, spottersOf, teamsOf } from './rotation';
+export { followS, type LapSpeeds, type Spacing, spacingOf } from './spacing';
+export {
+  lapsInAll,
+  type NextChange,
+  ordersToCome,
+  spacingPhase,
+  trainNow,
+  type TrainNow,
+  type TrainPhase,
+} from './train';

@@ -1,4 +1,4 @@
-import type { Preset } from '../day/group';
+import type { Preset } from './group';
 import { ROLLING_CHANGE_S, STOPPED_CHANGE_S, type ProgrammeKind } from './programme';
 
 /** What groups begin with at a venue that has not changed it: an ordinary one of each kind. */

@@ -1,19 +1,8 @@
-import { FRIEND_WISHES } from '../day';
-import type {
-  Car,
-  Day,
-  Drive,
-  Group,
-  Guest,
-  Instructor,
-  Plan,
-  PlannedDrive,
-  PlannedGroup,
-  Repair,
-  RuleCode,
-  Surface,
-  TermName,
-} from '../day';
+import { FRIEND_WISHES } from '../day/friends';
+import type { Car, Day, Drive, Guest, Instructor, Plan, PlannedDrive, PlannedGroup, Repair } from '../day';
+import type { Group, Surface } from '../programmes';
+import type { RuleCode } from '../rules';
+import type { TermName } from '../cost';
 import type { Random } from '../planner';
 import { ableForGroups, aGroup, PAN, STATIONS } from './group-days';
 import { randomDay } from './random-day';

@@ -1,4 +1,4 @@
-import type { LinePoint } from '../circuit';
+import type { LinePoint } from '../track/circuit';
 
 /** Circuits of plain shapes, anticlockwise, for facts that have a closed form. */
 

@@ -1,10 +1,6 @@
-import type { Car, Day, Group, Guest, Instructor, Surface } from '../day';
-import {
-  STOPPED_CHANGE_S,
-  type FollowProgramme,
-  type LowGripProgramme,
-  type ThrottleProgramme,
-} from '../programmes/programme';
+import type { Car, Day, Guest, Instructor } from '../day';
+import type { Group, Surface, FollowProgramme, LowGripProgramme, ThrottleProgramme } from '../programmes';
+import { STOPPED_CHANGE_S } from '../programmes/programme';
 import type { Random } from '../planner';
 import { randomDay } from './random-day';
 import { at } from './small-day';

@@ -1,4 +1,5 @@
-import { FRIEND_WISHES, ORDINARY_RULES, type Car, type Day, type Guest, type Instructor } from '../day';
+import { FRIEND_WISHES } from '../day/friends';
+import { ORDINARY_RULES, type Car, type Day, type Guest, type Instructor } from '../day';
 import type { Random } from '../planner';
 
 /** Shape of a random day; what is left out has the value of an ordinary venue. */

@@ -1,13 +1,5 @@
-import {
-  emptyPlan,
-  ORDINARY_RULES,
-  secondsOf,
-  type Car,
-  type Day,
-  type Guest,
-  type Instructor,
-  type Plan,
-} from '../day';
+import { emptyPlan, ORDINARY_RULES, type Car, type Day, type Guest, type Instructor, type Plan } from '../day';
+import { secondsOf } from '../values';
 
 /** Seconds of a wall-clock text, for tests that read like a day sheet. */
 export const at = secondsOf;

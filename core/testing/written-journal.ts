@@ -1,4 +1,5 @@
-import { secondsOf, type Day, type Plan } from '../day';
+import { secondsOf } from '../values';
+import type { Day, Plan } from '../day';
 import { admit, dayContext, stateOf, type JournalEntry, type RecordedEntry } from '../journal';
 
 import { inEnglish } from './in-english';

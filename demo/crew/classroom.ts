@@ -1,5 +1,5 @@
-import { ORDINARY_SHOW } from '@core/classroom';
-import { answersIn } from '@core/coaching';
+import { ORDINARY_SHOW } from '@core/people/classroom';
+import { answersIn } from '@core/people/coaching';
 import { sentFor } from '@core/journal';
 import { CLASS_SD, FOUND_S, MISREAD, MISSED_AFTER_S, NAMED, SIT_DOWN_S } from './chance';
 import { gathered } from './order';

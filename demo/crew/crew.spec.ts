@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { takenByCar } from '@core/day';
-import { driftOf, keyOf, type Expected } from '@core/drift';
+import { driftOf, keyOf } from '@core/live/drift';
+import type { Expected } from '@core/live/drift/expected';
 import { stateOf } from '@core/journal';
 import { planDay, seededRandom } from '@core/planner';
 import { randomDay } from '@core/testing/random-day';

@@ -1,4 +1,4 @@
-import { ORDINARY_COACHING } from '@core/venue';
+import { ORDINARY_COACHING } from '@core/venue/settings';
 import { A_ROUND_S, BREAKDOWN_S, REFUEL, ROUNDS_BEFORE_S, TROUBLE, UNWELL_S } from './chance';
 import type { Deed, Scene } from './scene';
 

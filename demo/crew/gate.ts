@@ -1,5 +1,5 @@
 import { isCleared, type GuestState } from '@core/journal';
-import { homeCar, type GateAnswers } from '@core/booking';
+import { homeCar, type GateAnswers } from '@core/venue/booking';
 import { ANSWERS, ARRIVALS, FORGOTTEN, LEAVES_S, NO_SHOW_AFTER_S, PAPER_S } from './chance';
 import { looksFor } from './classroom';
 import type { Deed, Scene } from './scene';

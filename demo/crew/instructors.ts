@@ -1,4 +1,4 @@
-import { GOOD_THINGS } from '@core/coaching';
+import { GOOD_THINGS } from '@core/people/coaching';
 import type { DriveOccupancy } from '@core/day';
 import type { DriveState } from '@core/journal';
 import { FORGOTTEN, MARKED, NOTICED_AFTER_S, PARK_S, TURNAROUND, WALK_S, WRAP_UP } from './chance';

@@ -1,12 +1,4 @@
-import {
-  carsOf,
-  crewOf,
-  type BriefingOccupancy,
-  type DriveOccupancy,
-  type GroupOccupancy,
-  type Schedule,
-  type SightingOccupancy,
-} from '@core/day';
+import { carsOf, crewOf, type BriefingOccupancy, type DriveOccupancy, type GroupOccupancy, type Schedule, type SightingOccupancy } from '@core/day';
 import { isCleared, type DayContext, type DayState } from '@core/journal';
 import { EARLY_S, INSTRUCTOR_WAITS_S, PATIENCE_S } from './chance';
 import type { Scene } from './scene';

@@ -1,6 +1,6 @@
 import { lapOfDriveS, paceFactorAt } from '@core/day';
 import type { DayContext, DayState } from '@core/journal';
-import { crossingsDue } from '@core/traffic';
+import { crossingsDue } from '@core/live/traffic';
 import { LIFT_S, WAIT_S } from './chance';
 import { Laps } from './laps';
 

@@ -1,6 +1,8 @@
-import { plannedCar, type BookingFields } from '@core/api';
-import { plannedInstructor } from '@core/crew';
-import type { Day, Group } from '@core/day';
+import { plannedCar } from '@core/venue/fleet';
+import type { BookingFields } from '@core/venue/booking';
+import { plannedInstructor } from '@core/people/crew';
+import type { Day } from '@core/day';
+import type { Group } from '@core/programmes';
 import { TRUSTED_WITH } from '../crew-days';
 import { CREW, FLEET, LARKMERE } from '../larkmere';
 

@@ -1,5 +1,6 @@
 import type { HowGood } from '@core/api';
-import { costOf, driveCountOf, layOut } from '@core/day';
+import { costOf } from '@core/cost';
+import { driveCountOf, layOut } from '@core/day';
 import type { Services } from '../services';
 import type { BoundThread } from './bound-thread';
 

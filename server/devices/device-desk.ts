@@ -1,15 +1,6 @@
-import {
-  deviceBody,
-  deviceLine,
-  type Device,
-  type DeviceLine,
-  type DeviceReceipt,
-  type DeviceRefusal,
-  type LivePositions,
-  type TrackedCar,
-} from '@core/api';
-import { fact, secondsOf } from '@core/day';
-import { BY_ID, wordsIn } from '@core/words';
+import { deviceBody, deviceLine, type Device, type DeviceLine, type DeviceReceipt, type DeviceRefusal, type LivePositions, type TrackedCar } from '@core/api';
+import { fact, secondsOf } from '@core/values';
+import { BY_ID, wordsIn } from '@words';
 import { notFound, Refusal, refusalOf } from '../problems';
 import type { Services } from '../services';
 import type { DeviceRow } from '../store/devices';

@@ -1,7 +1,7 @@
 import type { DeviceLine, DeviceReceipt } from '@core/api';
 import { dayContext, stateOf, type DayState } from '@core/journal';
 import { aDay, aPlan, at, drive } from '@core/testing/small-day';
-import { EVEN_RING } from '@core/traffic';
+import { EVEN_RING } from '@core/live/traffic';
 import { CircuitTraffic, type Seen } from '../stand-ins/circuit-traffic';
 import { DATE, testServer, type TestServer } from '../testing/test-server';
 import { Hub } from '../live/hub';

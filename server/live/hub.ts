@@ -1,7 +1,7 @@
 import type { Request, Response } from 'express';
 import { planProgress, runningFlag, type LivePositions, type PlanProgress, type RunningFlag } from '@core/api';
 import { recordedEntry, type RecordedEntry } from '@core/journal';
-import { fact } from '@core/day';
+import { fact } from '@core/values';
 import * as z from 'zod';
 import { refusalOf } from '../problems';
 

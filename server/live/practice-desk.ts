@@ -1,7 +1,7 @@
 import type { PracticeStatus } from '@core/api';
-import { fact } from '@core/day';
+import { fact } from '@core/values';
 import type { JournalEntry } from '@core/journal';
-import { isByCrew, postOf, samePost, type CrewStation, type Post } from '@core/practice';
+import { isByCrew, postOf, samePost, type CrewStation, type Post } from '@core/live/practice';
 import { CREW_SEED } from '../../demo/larkmere';
 import { refusalOf } from '../problems';
 import type { Services } from '../services';

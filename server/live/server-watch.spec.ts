@@ -1,4 +1,4 @@
-import { fact } from '@core/day';
+import { fact } from '@core/values';
 import { testServer, type TestServer } from '../testing/test-server';
 import { Hub } from './hub';
 import { ServerWatch } from './server-watch';

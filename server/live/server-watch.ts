@@ -1,6 +1,5 @@
 import type { DayTrouble } from '@core/api';
-import { fact } from '@core/day';
-import { median } from '@core/median';
+import { fact, median } from '@core/values';
 import { isDeepStrictEqual } from 'node:util';
 import type { Store } from '../store';
 import { reportOf } from '../store/phones';

@@ -1,15 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { DAY_S } from '@core/day';
-import {
-  causesOf,
-  driftOf,
-  slideCauses,
-  slideDue,
-  slideOf,
-  somebodyEnters,
-  type DriftLine,
-  type SlideTimes,
-} from '@core/drift';
+import { DAY_S } from '@core/values';
+import { causesOf, driftOf, slideCauses, slideDue, slideOf, somebodyEnters, type DriftLine, type SlideTimes } from '@core/live/drift';
 import { stateAt } from '@core/journal';
 import type { Logger } from 'pino';
 import type { Services } from '../services';

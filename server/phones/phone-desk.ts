@@ -1,6 +1,6 @@
 import { createHash, randomBytes, randomInt } from 'node:crypto';
 import type { Phone, PhoneCode, PhoneReport } from '@core/api';
-import { fact } from '@core/day';
+import { fact } from '@core/values';
 import type { Request, Response } from 'express';
 import { notFound, refusalOf } from '../problems';
 import type { ServerWatch } from '../live/server-watch';

@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { AcceptPlan, PlanRevision } from '@core/api';
-import { fact, DAY_S, judgeOf, type Day, type Plan, type Violation } from '@core/day';
-import { namesOf, wordsIn } from '@core/words';
+import { fact, DAY_S } from '@core/values';
+import { judgeOf, type Violation } from '@core/rules';
+import type { Day, Plan } from '@core/day';
+import { namesOf, wordsIn } from '@words';
 import { withGuestsGone, withOwedWaiting, withoutDelays, type Standpoint } from '@core/journal';
 import { refusalOf, Refusal } from '../problems';
 import type { Enter } from '../journal-writer';

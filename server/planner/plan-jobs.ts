@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { PlanJob, StartPlanning } from '@core/api';
-import { driveCountOf, fact, emptyPlan } from '@core/day';
+import { driveCountOf, emptyPlan } from '@core/day';
+import { fact } from '@core/values';
 import { withGuestsGone, withoutUnknown } from '@core/journal';
 import { SMALL_DAY } from '@core/planner';
 import type { Logger } from 'pino';

@@ -1,7 +1,9 @@
 import { once } from 'node:events';
 import { get } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { fact, planFile, secondsOf, type PlanFile } from '@core/day';
+import { fact, secondsOf } from '@core/values';
+import { planFile } from '@core/day';
+import type { PlanFile } from '@core/day/plan-file';
 import { createApp } from '../app';
 import { CREW } from '../../demo/larkmere';
 import { bookingBody, DATE, testServer, type TestServer } from '../testing/test-server';

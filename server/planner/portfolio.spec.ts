@@ -1,4 +1,5 @@
-import { checkPlan, type Day } from '@core/day';
+import { checkPlan } from '@core/rules';
+import type { Day } from '@core/day';
 import { seededRandom } from '@core/planner';
 import { randomDay } from '@core/testing/random-day';
 import { Portfolio, type PortfolioOrder } from './portfolio';

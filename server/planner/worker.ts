@@ -1,5 +1,6 @@
 import { parentPort, receiveMessageOnPort, type MessagePort } from 'node:worker_threads';
-import { costOf, layOut, type Cost, type Plan } from '@core/day';
+import { costOf, type Cost } from '@core/cost';
+import { layOut, type Plan } from '@core/day';
 import { changesBetween, type PlanChange } from '@core/planner';
 import { runPlanner, type PlannerOrder } from './run';
 

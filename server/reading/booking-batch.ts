@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { bookingFields, type BookingFields } from '@core/api';
-import type { Fault } from '@core/day';
+import { bookingFields, type BookingFields } from '@core/venue/booking';
+import type { Fault } from '@core/values';
 import { missingColumnFaults } from '@exchange/list-rows';
 import { readBookingList, type BookingListContext } from '@exchange/booking-list';
 import * as z from 'zod';

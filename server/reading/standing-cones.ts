@@ -1,6 +1,6 @@
 import type { StandingCone } from '@core/api';
-import { studyCircuit, type FleetCar, type TeachingCustom } from '@core/car';
-import type { Circuit } from '@core/circuit';
+import { studyCircuit, type FleetCar, type TeachingCustom } from '@core/track/car';
+import type { Circuit } from '@core/track/circuit';
 
 /** What decides where cones stand. */
 export interface ConesToPlace {

@@ -1,4 +1,4 @@
-import { fact } from '@core/day';
+import { fact } from '@core/values';
 import type { Worker } from 'node:worker_threads';
 import { refusalOf, type Refusal } from '../problems';
 import { newWorker } from '../threads/new-worker';

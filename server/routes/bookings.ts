@@ -1,18 +1,18 @@
 import { randomUUID } from 'node:crypto';
-import { booking, bookingFields, joinedBooking, splitBooking, type Booking, type ListWord } from '@core/api';
-import type { bookingsEndpoints } from '@core/api/endpoints/bookings';
-import { fact, MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY } from '@core/day';
+import { booking, type Booking, type ListWord, type bookingsEndpoints } from '@core/api';
+import { bookingFields, joinedBooking, splitBooking } from '@core/venue/booking';
+import { fact } from '@core/values';
+import { MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY } from '@core/day';
 import { isAbout } from '@core/journal';
 import * as z from 'zod';
 import type { AddBooking, ChangeBooking } from '../store/bookings';
 import { notFound, refusalOf, type Refusal } from '../problems';
 import { withUniqueDrives, type ListSituation } from '../reading/booking-batch';
 import { readingThread } from '../reading/thread';
-import { EncodedReply } from '../routing/mount';
+import { EncodedReply, type Handlers } from '../routing/mount';
 import { unreadable } from '../routing/lists';
 import { stale } from '../routing/records';
 import type { Services } from '../services';
-import type { Handlers } from '../routing/mount';
 
 /** A list is read so often when others change bookings while it is read. */
 const ROUNDS = 3;

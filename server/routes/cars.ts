@@ -1,6 +1,6 @@
-import { carFields, storedCar } from '@core/api';
-import type { carsEndpoints } from '@core/api/endpoints/cars';
-import { fact, type Json } from '@core/day';
+import { carFields } from '@core/venue/fleet';
+import { storedCar, type carsEndpoints } from '@core/api';
+import { fact, type Json } from '@core/values';
 import { CAR_COLUMNS } from '@exchange/fleet-list';
 import { writeRecordList } from '@exchange/record-list';
 import * as z from 'zod';

@@ -1,8 +1,9 @@
-import { modelledCars, storedCircuit, teachingCustom, type StandingCone } from '@core/api';
-import type { circuitEndpoints } from '@core/api/endpoints/circuit';
-import { centreLineOf, circuitFaults, legendFaults, legendOf, type Circuit, type Origin } from '@core/circuit';
-import { fact, type Fault } from '@core/day';
-import { BY_ID, wordsIn } from '@core/words';
+import { modelledCars } from '@core/venue/fleet';
+import { storedCircuit, type StandingCone, type circuitEndpoints } from '@core/api';
+import { teachingCustom } from '@core/venue/settings';
+import { centreLineOf, circuitFaults, legendFaults, legendOf, type Circuit, type Origin } from '@core/track/circuit';
+import { fact, type Fault } from '@core/values';
+import { BY_ID, wordsIn } from '@words';
 import { circuitCsv } from '@exchange/circuit-csv';
 import { circuitGeoJson } from '@exchange/circuit-geojson-out';
 import { formatOf } from '@exchange/circuit-import';

@@ -1,9 +1,8 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { Response } from 'express';
-import { storedInstructor, storedRosterEntry, type RosterPreview, type StoredRosterEntry } from '@core/api';
-import type { crewEndpoints } from '@core/api/endpoints/crew';
-import { dateAfter, instructorFields, type RosterEntry } from '@core/crew';
-import { fact, type Json } from '@core/day';
+import { storedInstructor, storedRosterEntry, type RosterPreview, type StoredRosterEntry, type crewEndpoints } from '@core/api';
+import { dateAfter, instructorFields, type RosterEntry } from '@core/people/crew';
+import { fact, type Json } from '@core/values';
 import { crewColumns } from '@exchange/crew-list';
 import { writeRecordList } from '@exchange/record-list';
 import { rosterIcal } from '@exchange/roster-ical';

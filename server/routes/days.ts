@@ -1,13 +1,12 @@
-import type { daysEndpoints } from '@core/api/endpoints/days';
-import { hoursOn, storedSetup, withDate, type StoredSetup } from '@core/api';
-import { fact } from '@core/day';
+import { type daysEndpoints, storedSetup, type StoredSetup } from '@core/api';
+import { hoursOn, withDate } from '@core/venue/settings';
+import { fact } from '@core/values';
 import { copySetup } from '../calendar';
 import { notFound, refusalOf } from '../problems';
-import { EncodedReply } from '../routing/mount';
+import { EncodedReply, type Handlers } from '../routing/mount';
 import { stale } from '../routing/records';
 import { setupChanged } from '../routing/setup-changed';
 import type { Services } from '../services';
-import type { Handlers } from '../routing/mount';
 
 /** Event days and their journals. */
 export function daysRoutes({

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
-import type { devicesEndpoints } from '@core/api/endpoints/devices';
-import { fact } from '@core/day';
+import type { devicesEndpoints } from '@core/api';
+import { fact } from '@core/values';
 import { notFound, refusalOf } from '../problems';
 import { fewLines } from '../routing/tries';
 import type { Services } from '../services';

@@ -1,9 +1,8 @@
-import { contract } from '@core/api';
-import type { faultsEndpoints } from '@core/api/endpoints/faults';
-import { legendOf } from '@core/circuit';
-import { cueFaultsOf, linkFault, VOCABULARY, type FaultEntry } from '@core/coaching';
-import { fact } from '@core/day';
-import { BY_ID, wordsIn } from '@core/words';
+import { contract, type faultsEndpoints } from '@core/api';
+import { legendOf } from '@core/track/circuit';
+import { cueFaultsOf, linkFault, VOCABULARY, type FaultEntry } from '@core/people/coaching';
+import { fact } from '@core/values';
+import { BY_ID, wordsIn } from '@words';
 import { notFound, refusalOf } from '../problems';
 import { recordDesk } from '../routing/records';
 import { setupChanged } from '../routing/setup-changed';

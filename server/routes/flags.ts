@@ -1,4 +1,4 @@
-import type { flagsEndpoints } from '@core/api/endpoints/flags';
+import type { flagsEndpoints } from '@core/api';
 import type { Handlers } from '../routing/mount';
 import type { Services } from '../services';
 

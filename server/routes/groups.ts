@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { storedGroup, type StoredGroup } from '@core/api';
-import type { groupsEndpoints } from '@core/api/endpoints/groups';
-import { fact } from '@core/day';
+import { storedGroup, type StoredGroup, type groupsEndpoints } from '@core/api';
+import { fact } from '@core/values';
 import { notFound, refusalOf } from '../problems';
 import type { Handlers } from '../routing/mount';
 import { stale } from '../routing/records';

@@ -1,7 +1,6 @@
-import { contract } from '@core/api';
-import type { guestsEndpoints } from '@core/api/endpoints/guests';
-import { dayBeforeOf, guestResult, type DayBefore } from '@core/coaching';
-import { fact, DAY_ENDS_S } from '@core/day';
+import { contract, type guestsEndpoints } from '@core/api';
+import { dayBeforeOf, guestResult, type DayBefore } from '@core/people/coaching';
+import { fact, DAY_ENDS_S } from '@core/values';
 import { isAbout, journalEntry } from '@core/journal';
 import * as z from 'zod';
 import { notFound, refusalOf } from '../problems';

@@ -1,4 +1,4 @@
-import type { managerEndpoints } from '@core/api/endpoints/manager';
+import type { managerEndpoints } from '@core/api';
 import { notFound } from '../problems';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';

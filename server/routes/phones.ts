@@ -1,4 +1,4 @@
-import type { phonesEndpoints } from '@core/api/endpoints/phones';
+import type { phonesEndpoints } from '@core/api';
 import { notFound } from '../problems';
 import type { Handlers } from '../routing/mount';
 import { fewTries } from '../routing/tries';

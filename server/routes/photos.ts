@@ -1,5 +1,5 @@
-import type { photosEndpoints } from '@core/api/endpoints/photos';
-import { fact } from '@core/day';
+import type { photosEndpoints } from '@core/api';
+import { fact } from '@core/values';
 import { notFound, refusalOf } from '../problems';
 import { MOST_PHOTO_BYTES } from '../store/photos';
 import type { Services } from '../services';

@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { listLapPrice, type BookingFields, type OfferedPlace, type OneMoreDrive } from '@core/api';
-import type { plansEndpoints } from '@core/api/endpoints/plans';
-import { cents, fact, holdsAround, indexDay, type Day, type Plan } from '@core/day';
+import { listLapPrice } from '@core/venue/fleet';
+import type { BookingFields } from '@core/venue/booking';
+import type { OfferedPlace, OneMoreDrive, plansEndpoints } from '@core/api';
+import { cents, fact } from '@core/values';
+import { holdsAround, indexDay, type Day, type Plan } from '@core/day';
 import { lapsOwed, owedFrom, owedId, type EntryOf, type OwedWish, type Standpoint } from '@core/journal';
 import { insertions, offersOf, remedied, type Insertion, type RemedyChange, type RevisionReason } from '@core/planner';
-import { namesOf, wordsIn } from '@core/words';
+import { namesOf, wordsIn } from '@words';
 import { acceptPlan, planningTimeS, withOverdue } from '../planner/accept';
 import { notFound, refusalOf } from '../problems';
 import type { Services } from '../services';

@@ -1,4 +1,4 @@
-import type { practiceEndpoints } from '@core/api/endpoints/practice';
+import type { practiceEndpoints } from '@core/api';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';
 

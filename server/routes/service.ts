@@ -1,6 +1,5 @@
-import { openApiDocument } from '@core/api/openapi';
-import type { serviceEndpoints } from '@core/api/endpoints/service';
-import { fact } from '@core/day';
+import { openApiDocument, type serviceEndpoints } from '@core/api';
+import { fact } from '@core/values';
 import { refusalOf } from '../problems';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';

@@ -2,10 +2,11 @@ import { createRequire } from 'node:module';
 import type { Response } from 'express';
 import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces';
-import { guestResult } from '@core/coaching';
-import { fact, guestTimes, type Guest } from '@core/day';
-import { namesOf } from '@core/words';
-import { wordsFor } from '@core/words/guests';
+import { guestResult } from '@core/people/coaching';
+import { fact } from '@core/values';
+import { guestTimes, type Guest } from '@core/day';
+import { namesOf } from '@words';
+import { wordsFor } from '@words/guests';
 import { closeCsv, closeSheet } from '@exchange/close';
 import { timesSheet } from '@exchange/times';
 import { inOwnType, TYPE } from '@exchange/own-type';
@@ -16,7 +17,7 @@ import type { Services } from '../services';
 import { notFound, refusalOf } from '../problems';
 import { download } from '../routing/download';
 import type { Handlers } from '../routing/mount';
-import type { sheetsEndpoints } from '@core/api/endpoints/sheets';
+import type { sheetsEndpoints } from '@core/api';
 
 const require = createRequire(import.meta.url);
 /** Files of the type of the house; its cursive is not used. */

@@ -1,5 +1,4 @@
-import { storedShow } from '@core/api';
-import type { showEndpoints } from '@core/api/endpoints/show';
+import { storedShow, type showEndpoints } from '@core/api';
 import { stale } from '../routing/records';
 import type { Services } from '../services';
 import type { Handlers } from '../routing/mount';

@@ -1,6 +1,5 @@
-import { storedVenue } from '@core/api';
-import type { venueEndpoints } from '@core/api/endpoints/venue';
-import { fact } from '@core/day';
+import { storedVenue, type venueEndpoints } from '@core/api';
+import { fact } from '@core/values';
 import { refusalOf } from '../problems';
 import { stale } from '../routing/records';
 import { setupChanged } from '../routing/setup-changed';

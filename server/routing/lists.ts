@@ -1,8 +1,9 @@
-import { fact, type Fault } from '@core/day';
+import { fact, type Fault } from '@core/values';
 import { missingColumnFaults } from '@exchange/list-rows';
 import type * as z from 'zod';
 import { refusalOf, type Refusal } from '../problems';
-import type { RecordListRead, RecordsRead } from '../reading/record-lists';
+import type { RecordListRead } from '@exchange/record-list';
+import type { RecordsRead } from '../reading/record-lists';
 import type { Db } from '../database';
 import type { Change, Stored } from '../store/documents';
 

@@ -1,8 +1,9 @@
 import express from 'express';
 import supertest from 'supertest';
 import * as z from 'zod';
-import { raw, type Endpoint } from '@core/api/endpoint';
-import { timeOfDay } from '@core/day';
+import { raw } from '@core/api/endpoint';
+import type { Endpoint } from '@core/api';
+import { timeOfDay } from '@core/values';
 import { Refusal } from '../problems';
 import { EncodedReply, mountAll } from './mount';
 

@@ -1,15 +1,6 @@
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
-import {
-  isRaw,
-  type Access,
-  type BodyOf,
-  type Endpoint,
-  type ParamsOf,
-  type QueryOf,
-  type Raw,
-  type ReplyOf,
-} from '@core/api';
-import { fact, faultsOf } from '@core/day';
+import { isRaw, type Access, type BodyOf, type Endpoint, type ParamsOf, type QueryOf, type Raw, type ReplyOf } from '@core/api';
+import { fact, faultsOf } from '@core/values';
 import * as z from 'zod';
 import type { Admit } from '../access';
 import { notFound, refusalOf } from '../problems';

@@ -1,5 +1,5 @@
 import type { NamedThing, RecordName } from '@core/api';
-import { fact } from '@core/day';
+import { fact } from '@core/values';
 import * as z from 'zod';
 import { notFound, refusalOf, type Refusal } from '../problems';
 import type { Change, Stored } from '../store/documents';

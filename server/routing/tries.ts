@@ -1,4 +1,4 @@
-import { fact } from '@core/day';
+import { fact } from '@core/values';
 import type { RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { slowDown } from 'express-slow-down';

@@ -1,5 +1,5 @@
-import { carFile } from '@core/car';
-import { circuitFile, mapOf } from '@core/circuit';
+import { carFile } from '@core/track/car';
+import { circuitFile, mapOf } from '@core/track/circuit';
 import { square } from '@core/testing/circuits';
 import { SMALL_MODEL } from '@core/testing/small-model';
 import { asTaught } from './as-taught';

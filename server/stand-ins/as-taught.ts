@@ -1,6 +1,6 @@
-import { studyCircuit, type FleetCar } from '@core/car';
-import type { Circuit, CircuitMap } from '@core/circuit';
-import { leftAt } from '@core/coaching';
+import { studyCircuit, type FleetCar } from '@core/track/car';
+import type { Circuit, CircuitMap } from '@core/track/circuit';
+import { leftAt } from '@core/people/coaching';
 
 /** How the circuit would be driven by guests who do what they are told: braking at the cone, on the line that is taught. */
 export interface AsTaught {

@@ -1,7 +1,7 @@
 import { stateOf } from '@core/journal';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '@core/testing/small-day';
 import { writtenJournal } from '@core/testing/written-journal';
-import { lapShapeOf } from '@core/traffic';
+import { lapShapeOf } from '@core/live/traffic';
 import { CircuitTraffic, type ErrorRates } from './circuit-traffic';
 
 const day = aDay({

@@ -2,7 +2,7 @@ import type { DeviceBody, TrackedCar } from '@core/api';
 import { lapOfDriveS, paceFactorAt } from '@core/day';
 import type { DayContext, DayState } from '@core/journal';
 import { normalOf, randomOf, type Random } from '@core/planner';
-import { crossingsDue, offAfter, type LapShape } from '@core/traffic';
+import { crossingsDue, offAfter, type LapShape } from '@core/live/traffic';
 import { Laps } from '../../demo/crew/laps';
 
 /** How often the simulated loop errs, as shares of all crossings. */

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { contract, type PracticeStatus } from '@core/api';
 import type { DayState } from '@core/journal';
-import { crewId, postOf, samePost } from '@core/practice';
-import { lapShapeOf } from '@core/traffic';
+import { crewId, postOf, samePost } from '@core/live/practice';
+import { lapShapeOf } from '@core/live/traffic';
 import { Crew } from '../../demo/crew/crew';
 import { byAdvice } from '../../demo/crew/marshal';
 import { BY_LOOP, type Deed, type Sight } from '../../demo/crew/scene';

@@ -1,7 +1,7 @@
 import { stateOf } from '@core/journal';
 import { aDay, aPlan, at, drive } from '@core/testing/small-day';
 import { writtenJournal } from '@core/testing/written-journal';
-import { EVEN_RING } from '@core/traffic';
+import { EVEN_RING } from '@core/live/traffic';
 import { CircuitTraffic } from './circuit-traffic';
 import { Eyes } from './eyes';
 

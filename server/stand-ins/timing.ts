@@ -1,6 +1,6 @@
 import { contract, storedCircuit, type DayView, type DeviceBody } from '@core/api';
-import { wallClock } from '@core/day';
-import { lapShapeOf } from '@core/traffic';
+import { wallClock } from '@core/values';
+import { lapShapeOf } from '@core/live/traffic';
 import { CREW_SEED } from '../../demo/larkmere';
 import { signatureOf } from '../devices/signature';
 import { asTaught, type AsTaught } from './as-taught';

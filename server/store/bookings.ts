@@ -1,4 +1,4 @@
-import { bookingFields, type BookingFields } from '@core/api';
+import { bookingFields, type BookingFields } from '@core/venue/booking';
 import { MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY } from '@core/day';
 import type { Db } from '../database';
 import type { BookingBatch } from '../reading/booking-batch';

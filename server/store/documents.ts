@@ -1,4 +1,4 @@
-import { salvaged, type Fault } from '@core/day';
+import { salvaged, type Fault } from '@core/values';
 import * as z from 'zod';
 import type { Db } from '../database';
 

@@ -1,4 +1,4 @@
-import { groupFields, type GroupFields } from '@core/day';
+import { groupFields, type GroupFields } from '@core/programmes';
 import type { Db } from '../database';
 import { documentCodec, type Change, type DocumentRow, type ReadRows, type Stored } from './documents';
 

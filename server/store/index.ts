@@ -1,6 +1,6 @@
-import { carFields } from '@core/api';
-import { faultEntry } from '@core/coaching';
-import { instructorFields } from '@core/crew';
+import { carFields } from '@core/venue/fleet';
+import { faultEntry } from '@core/people/coaching';
+import { instructorFields } from '@core/people/crew';
 import type { Db } from '../database';
 import { bookingStore } from './bookings';
 import { dayStore } from './days';

@@ -1,5 +1,5 @@
 import { journalEntry, type JournalEntry, type RecordedEntry } from '@core/journal';
-import { faultsOf } from '@core/day';
+import { faultsOf } from '@core/values';
 import * as z from 'zod';
 import type { Db } from '../database';
 

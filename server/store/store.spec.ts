@@ -1,9 +1,9 @@
-import { bookingFields } from '@core/api';
-import { aPlan, at, drive } from '../../core/testing/small-day';
+import { bookingFields } from '@core/venue/booking';
+import { aPlan, at, drive } from '@core/testing/small-day';
 import { CREW, FLEET, LARKMERE } from '../../demo/larkmere';
 import { openDatabase } from '../database';
 import { bookingBody, DATE } from '../testing/test-server';
-import { openStore, type Store } from '.';
+import { openStore, type Store } from './';
 
 describe('The tables', () => {
   let store: Store;

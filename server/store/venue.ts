@@ -1,4 +1,5 @@
-import { venueFields, type StoredVenue, type VenueFields } from '@core/api';
+import { venueFields, type VenueFields } from '@core/venue/settings';
+import type { StoredVenue } from '@core/api';
 import type { Db } from '../database';
 import { NEW_VENUE } from '../new-venue';
 import { documentCodec, type ReadRows } from './documents';

@@ -1,6 +1,8 @@
 import { setTimeout } from 'node:timers/promises';
 import type { z } from 'zod';
-import { NO_PATTERN, type planJob, type startPlanning } from '@core/api';
+import { NO_PATTERN } from '@core/venue/settings';
+import type { planJob } from '@core/api';
+import type { startPlanning } from '@core/api/planning';
 import request from 'supertest';
 import { createApp, type AppOptions } from '../app';
 import { demoClock, type Clock } from '../clock';

@@ -1,6 +1,8 @@
 import { computed, inject, Injectable, signal, untracked } from '@angular/core';
-import { DAY_S, violationKey, type Judgement, type Plan, type Violation } from '@core/day';
-import { asked, brokenAhead, byCause, causesOf, slideOfLine, type DriftLine, type WayOut } from '@core/drift';
+import { DAY_S } from '@core/values';
+import { violationKey, type Judgement, type Violation } from '@core/rules';
+import type { Plan } from '@core/day';
+import { asked, brokenAhead, byCause, causesOf, slideOfLine, type DriftLine, type WayOut } from '@core/live/drift';
 import { asSeen, slid, standpointOf, type Standpoint } from '@core/journal';
 import { moveDrive, moveGroup, restated, shiftDrives, swapDrives, type Place } from '@core/planner';
 import { firstValueFrom } from 'rxjs';

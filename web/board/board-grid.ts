@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, type Signal } from '@angular/core';
-import { clockMinute, type TimeWindow } from '@core/day';
+import { clockMinute, type TimeWindow } from '@core/values';
 import type { ScaleLinear } from 'd3-scale';
 import { axisTicks } from '../drawing/axis-ticks';
 

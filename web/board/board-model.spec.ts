@@ -1,8 +1,8 @@
-import { startsOf } from '@core/drift';
+import { startsOf } from '@core/live/drift';
 import { dayContext, stateOf, type DayState, type RecordedEntry } from '@core/journal';
 import type { EntryFields } from '@core/testing/written-journal';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '@core/testing/small-day';
-import { EVEN_RING, runnersOf } from '@core/traffic';
+import { EVEN_RING, runnersOf } from '@core/live/traffic';
 import { pitExitModel } from '../pit-exit/pit-exit-model';
 import { boardRows, type Block } from './board-model';
 

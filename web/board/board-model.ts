@@ -1,38 +1,12 @@
-import {
-  CIRCUIT,
-  clockMinute,
-  DAY_S,
-  layOutDrive,
-  layOutGroup,
-  takenByCar,
-  type DriveOccupancy,
-  type PlannedDrive,
-  type PlannedGroup,
-  type TimeWindow,
-} from '@core/day';
-import { keyOf, NOTICED_S, type Drift } from '@core/drift';
-import {
-  isThrough,
-  nextOccupancy,
-  progressOf,
-  type DayContext,
-  type DayState,
-  type DriveState,
-  type GuestStage,
-} from '@core/journal';
+import { CIRCUIT } from '@core/programmes';
+import { clockMinute, DAY_S, type TimeWindow } from '@core/values';
+import { layOutDrive, layOutGroup, takenByCar, type DriveOccupancy, type PlannedDrive, type PlannedGroup } from '@core/day';
+import { keyOf, NOTICED_S, type Drift } from '@core/live/drift';
+import { isThrough, nextOccupancy, progressOf, type DayContext, type DayState, type DriveState, type GuestStage } from '@core/journal';
 import { initials, shortName, surname } from '../data/names';
 import { beadsOf, type Bead } from '../drawing/bead-list';
 import type { OtherKind } from '../drawing/silhouette';
-import {
-  awayBlocks,
-  coolingBlocks,
-  groupBlock,
-  mealBlocks,
-  refuelBlocks,
-  restBlocks,
-  sharedBlock,
-  sharedBlocks,
-} from './other-blocks';
+import { awayBlocks, coolingBlocks, groupBlock, mealBlocks, refuelBlocks, restBlocks, sharedBlock, sharedBlocks } from './other-blocks';
 
 const BUSY: ReadonlySet<GuestStage> = new Set(['inClass', 'onSighting', 'seated', 'onCircuit']);
 /** Shown before the first and after the last of what the day contains. */

@@ -1,4 +1,6 @@
-import { COST_TERMS, fact, planFile, type TermName } from '@core/day';
+import { COST_TERMS, type TermName } from '@core/cost';
+import { fact } from '@core/values';
+import { planFile } from '@core/day';
 import { aGroup } from '@core/testing/group-days';
 import { aPlan, drive, at } from '@core/testing/small-day';
 import * as z from 'zod';

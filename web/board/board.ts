@@ -10,11 +10,12 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { isLow, tankOf } from '@core/garage';
-import { clockMinute, drivesConcerned } from '@core/day';
+import { isLow, tankOf } from '@core/venue/garage';
+import { clockMinute } from '@core/values';
+import { drivesConcerned } from '@core/day';
 import { isThrough, owedFrom } from '@core/journal';
 import { groupChanges } from '@core/planner';
-import { CAR_STATUS_WORDS, CREW_STATUS_WORDS, GUEST_STAGE_WORDS, lapsText } from '@core/words';
+import { CAR_STATUS_WORDS, CREW_STATUS_WORDS, GUEST_STAGE_WORDS, lapsText } from '@words';
 import type { MenuItem } from 'primeng/api';
 import { Button } from 'primeng/button';
 import { Menu } from 'primeng/menu';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Cost, TermName } from '@core/day';
-import { TERM_WORDS } from '@core/words';
+import type { Cost, TermName } from '@core/cost';
+import { TERM_WORDS } from '@words';
 
 /** A cost term by term, beside what it was; terms that are nought before and after are left out. */
 @Component({

@@ -1,4 +1,4 @@
-import { fact } from '@core/day';
+import { fact } from '@core/values';
 import type { Assignment } from '@core/planner';
 import { aPlan, drive } from '@core/testing/small-day';
 import { show } from '../testing/fake-day';

@@ -9,10 +9,11 @@ import {
   type WritableSignal,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { clockMinute, lapTimeText, wallClock, type PlannedDrive } from '@core/day';
+import { clockMinute, lapTimeText, wallClock } from '@core/values';
+import type { PlannedDrive } from '@core/day';
 import { progressOf, standpointOf, type Standpoint } from '@core/journal';
 import type { Assignment, CarChoice, Place } from '@core/planner';
-import { GEARBOX_WORDS } from '@core/words';
+import { GEARBOX_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { rxResource, toSignal } from '@angular/core/rxjs-interop';
 import { contract } from '@core/api';
-import type { Cost } from '@core/day';
+import type { Cost } from '@core/cost';
 import { scan, startWith } from 'rxjs';
 import { Api } from '../data/api';
 import { DayWords } from '../data/day-words';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model } from '@angular/core';
-import { clockMinute } from '@core/day';
+import { clockMinute } from '@core/values';
 import { bottleneckOf } from '@core/planner';
 import { HeatmapChart } from 'echarts/charts';
 import { GridComponent, TooltipComponent, VisualMapComponent } from 'echarts/components';

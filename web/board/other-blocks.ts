@@ -1,19 +1,6 @@
-import {
-  clockMinute,
-  overlaps,
-  spokenDuration,
-  withoutWindows,
-  type BriefingOccupancy,
-  type Car,
-  type CarOccupancy,
-  type GroupOccupancy,
-  type Instructor,
-  type Interval,
-  type PersonOccupancy,
-  type SightingOccupancy,
-  type TimeWindow,
-} from '@core/day';
-import { mealGap, owedMeal } from '@core/day/rules/crew-meal';
+import { clockMinute, overlaps, spokenDuration, withoutWindows, type Interval, type TimeWindow } from '@core/values';
+import type { BriefingOccupancy, Car, CarOccupancy, GroupOccupancy, Instructor, PersonOccupancy, SightingOccupancy } from '@core/day';
+import { mealGap, owedMeal } from '@core/rules';
 import type { DayContext, DayState } from '@core/journal';
 import type { OtherBlock } from './board-model';
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { contract, type PlanRevision } from '@core/api';
-import { clockMinute } from '@core/day';
+import { clockMinute } from '@core/values';
 import { changesBetween } from '@core/planner';
 import { Button } from 'primeng/button';
 import { forkJoin, of } from 'rxjs';

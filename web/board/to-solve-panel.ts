@@ -11,8 +11,9 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { contract } from '@core/api';
-import type { Guest, LeftOutReason, Violation } from '@core/day';
-import { latestOf, type BrokenLine, type WayOut } from '@core/drift';
+import type { Guest, LeftOutReason } from '@core/day';
+import type { Violation } from '@core/rules';
+import { latestOf, type BrokenLine, type WayOut } from '@core/live/drift';
 import { standpointOf } from '@core/journal';
 import type { Remedy } from '@core/planner';
 import { Button } from 'primeng/button';

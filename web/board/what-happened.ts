@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { clockMinute, DAY_S, timeOfDay } from '@core/day';
+import { clockMinute, DAY_S, timeOfDay } from '@core/values';
 import { isThrough } from '@core/journal';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { NumberField } from '../forms/number-field';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
-import { DayService, type NewEntry } from '../data/day.service';
+import { DayService } from '../data/day.service';
+import type { NewEntry } from '../data/open-day';
 import { PlanService } from '../data/plan.service';
 import { HAPPENINGS, type Happening } from './happenings';
 

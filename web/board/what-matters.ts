@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, linkedSignal, model, signal
 import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
-import { COST_TERMS, type TermName } from '@core/day';
+import { COST_TERMS, type TermName } from '@core/cost';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Slider } from 'primeng/slider';

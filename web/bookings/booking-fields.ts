@@ -1,5 +1,5 @@
-import type { bookingFields } from '@core/booking';
-import { PACE_WORDS } from '@core/words';
+import type { bookingFields } from '@core/venue/booking';
+import { PACE_WORDS } from '@words';
 import type * as z from 'zod';
 import { languageOptions } from '../crew/crew-fields';
 import { formOf, MONEY, type Field, type Option } from '../forms/fields';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract, type Booking } from '@core/api';
-import { currencyDecimals, clockMinute, dateIn, timeIn } from '@core/day';
+import { currencyDecimals, clockMinute, dateIn, timeIn } from '@core/values';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Dialog } from 'primeng/dialog';

@@ -12,9 +12,11 @@ import {
 import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { bookingFields, contract, listLapPrice, type Booking, type BookingFields } from '@core/api';
-import { cents, clockMinute, DAY_S, type Json, money, wallClock } from '@core/day';
-import { GUEST_STAGE_WORDS } from '@core/words';
+import { bookingFields, type BookingFields } from '@core/venue/booking';
+import { contract, type Booking } from '@core/api';
+import { listLapPrice } from '@core/venue/fleet';
+import { cents, clockMinute, DAY_S, type Json, money, wallClock } from '@core/values';
+import { GUEST_STAGE_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { TableModule } from 'primeng/table';

@@ -12,18 +12,9 @@ import {
   untracked,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  CAR_KINDS,
-  contract,
-  namedCars,
-  venueOfCars,
-  type CarKind,
-  type ImportPreview,
-  type ImportRow,
-  type ListPreview,
-  type ListWord,
-} from '@core/api';
-import { CAR_KIND_WORDS } from '@core/words';
+import { CAR_KINDS, namedCars, venueOfCars, type CarKind } from '@core/venue/fleet';
+import { contract, type ImportPreview, type ImportRow, type ListPreview, type ListWord } from '@core/api';
+import { CAR_KIND_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Select } from 'primeng/select';

@@ -1,19 +1,8 @@
-import { fact } from '@core/day';
+import { fact } from '@core/values';
 import { TestBed } from '@angular/core/testing';
 import { By } from '@angular/platform-browser';
-import {
-  callSheet,
-  carFile,
-  carOf,
-  LapModel,
-  racingLine,
-  taughtGears,
-  teachingLine,
-  type CallSettings,
-  type CarFile,
-  type Lap,
-} from '@core/car';
-import { centreLineOf, taughtCorners } from '@core/circuit';
+import { callSheet, carFile, carOf, LapModel, racingLine, taughtGears, teachingLine, type CallSettings, type CarFile, type Lap } from '@core/track/car';
+import { centreLineOf, taughtCorners } from '@core/track/circuit';
 import { SMALL_MODEL } from '@core/testing/small-model';
 import { CircuitService } from '../data/circuit.service';
 import { show } from '../testing/fake-day';

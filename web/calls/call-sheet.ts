@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { callsOnLap, type Call, type CallKind, type CornerCalls } from '@core/car';
+import { callsOnLap, type Call, type CallKind, type CornerCalls } from '@core/track/car';
 import type { DriveState } from '@core/journal';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';

@@ -8,8 +8,8 @@ import {
   untracked,
   type OnDestroy,
 } from '@angular/core';
-import { stationAtTime, type CircuitStudy } from '@core/car';
-import { around, type Circuit } from '@core/circuit';
+import { stationAtTime, type CircuitStudy } from '@core/track/car';
+import { around, type Circuit } from '@core/track/circuit';
 import { Button } from 'primeng/button';
 import type { LapCalls } from '../circuit/circuit.worker';
 import { CircuitMapView } from '../circuit/circuit-map';

@@ -1,7 +1,7 @@
-import type { carFile } from '@core/car';
+import type { carFile } from '@core/track/car';
 import * as z from 'zod';
-import { CAR_KINDS, carFields } from '@core/api';
-import { CAR_KIND_WORDS } from '@core/words';
+import { CAR_KINDS, carFields } from '@core/venue/fleet';
+import { CAR_KIND_WORDS } from '@words';
 import { formOf, MONEY } from '../forms/fields';
 
 /** The fields of a car, as the form shows them. */

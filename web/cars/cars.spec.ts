@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { carFields } from '@core/api';
+import { carFields } from '@core/venue/fleet';
 import { aCar, aDay, aPlan, drive } from '@core/testing/small-day';
 import * as z from 'zod';
 import { Cars } from './cars';

@@ -1,23 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
-import { carFile } from '@core/car';
-import { isLow, tankOf } from '@core/garage';
+import { carFile } from '@core/track/car';
+import { isLow, tankOf } from '@core/venue/garage';
 import type { CarState } from '@core/journal';
-import {
-  betterFrom,
-  carFields,
-  carId,
-  contract,
-  isInFleet,
-  starterCar,
-  starterColour,
-  stillAssumed,
-  venueOfCars,
-  type CarFields,
-  type StoredCar,
-} from '@core/api';
-import { clockMinute, windowsText } from '@core/day';
-import { BETTER_FROM_WORDS, CAR_STATUS_WORDS } from '@core/words';
+import { betterFrom, carFields, carId, isInFleet, starterCar, starterColour, stillAssumed, venueOfCars, type CarFields } from '@core/venue/fleet';
+import { contract, type StoredCar } from '@core/api';
+import { clockMinute, windowsText } from '@core/values';
+import { BETTER_FROM_WORDS, CAR_STATUS_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import { TableModule } from 'primeng/table';
 import { Dialog } from 'primeng/dialog';

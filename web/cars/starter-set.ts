@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { CAR_KINDS, contract, starterSet, venueOfCars, type CarFields, type CarKind } from '@core/api';
-import { CAR_KIND_WORDS } from '@core/words';
+import { CAR_KINDS, starterSet, venueOfCars, type CarFields, type CarKind } from '@core/venue/fleet';
+import { contract } from '@core/api';
+import { CAR_KIND_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import { concatMap, from, last } from 'rxjs';
 import { Api } from '../data/api';

@@ -1,4 +1,4 @@
-import { cornersOf, type CentreLine } from '@core/circuit';
+import { cornersOf, type CentreLine } from '@core/track/circuit';
 
 /** How many bends a line has: `1 bend`, `9 bends`. */
 export function bendsWords(centre: CentreLine): string {

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { circuitFile, legendOf, LEGENDS, type Circuit } from '@core/circuit';
+import { circuitFile, legendOf, LEGENDS, type Circuit } from '@core/track/circuit';
 import * as z from 'zod';
 import { CircuitEditor } from './circuit-editor';
 import { CircuitService } from '../data/circuit.service';

@@ -1,18 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import {
-  circuitFaults,
-  legendFaults,
-  legendOf,
-  besideCentre,
-  centreLineOf,
-  withHeights,
-  type Circuit,
-  type ConeKind,
-  type Legend,
-} from '@core/circuit';
-import { CONE_WORDS } from '@core/words';
+import { circuitFaults, legendFaults, legendOf, besideCentre, centreLineOf, withHeights, type Circuit, type ConeKind, type Legend } from '@core/track/circuit';
+import { CONE_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import { NumberField } from '../forms/number-field';
 import { InputText } from 'primeng/inputtext';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
-import { centreLineOf, type Circuit, type KnownPlace } from '@core/circuit';
+import { centreLineOf, type Circuit, type KnownPlace } from '@core/track/circuit';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { NumberField } from '../forms/number-field';

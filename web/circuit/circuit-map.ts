@@ -11,17 +11,8 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
-import type { CircuitStudy } from '@core/car';
-import {
-  around,
-  besideCentre,
-  centreLineOf,
-  pointBeside,
-  stationAt,
-  type Circuit,
-  type CentreLine,
-  type DrivenLine,
-} from '@core/circuit';
+import type { CircuitStudy } from '@core/track/car';
+import { around, besideCentre, centreLineOf, pointBeside, stationAt, type Circuit, type CentreLine, type DrivenLine } from '@core/track/circuit';
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
 import { PLAIN_WORDS } from '../data/screen-words';

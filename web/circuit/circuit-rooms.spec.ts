@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { LEGENDS, type Legend } from '@core/circuit';
+import { LEGENDS, type Legend } from '@core/track/circuit';
 import { GarageService } from '../data/garage.service';
 import { Ask } from '../shell/ask';
 import { show } from '../testing/fake-day';

@@ -1,22 +1,6 @@
 import '../before-schemas';
-import {
-  callSheet,
-  carOf,
-  gearTeaching,
-  isLap,
-  LapModel,
-  racingLine,
-  studyCircuit,
-  taughtGears,
-  teachingLine,
-  type CallSettings,
-  type CircuitStudy,
-  type CornerCalls,
-  type FleetCar,
-  type LapFault,
-  type TeachingCustom,
-} from '@core/car';
-import { centreLineOf, taughtCorners, type Circuit, type DrivenLine, type TaughtCorner } from '@core/circuit';
+import { callSheet, carOf, gearTeaching, isLap, LapModel, racingLine, studyCircuit, taughtGears, teachingLine, type CallSettings, type CircuitStudy, type CornerCalls, type FleetCar, type LapFault, type TeachingCustom } from '@core/track/car';
+import { centreLineOf, taughtCorners, type Circuit, type DrivenLine, type TaughtCorner } from '@core/track/circuit';
 import { expose } from 'comlink';
 
 /** The calls of a lap, or why there is no such lap. */

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { DifferenceCard } from '@core/car';
+import type { DifferenceCard } from '@core/track/car';
 import { PLAIN_WORDS } from '../data/screen-words';
 
 /** The talk in the car on one card: what this car is, what changed against the last one, and what to do otherwise. */

@@ -9,18 +9,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  centreLineOf,
-  circuitFaults,
-  circuitOfDrawing,
-  FEWEST_DRAWN,
-  placed,
-  placingOnGlobe,
-  type Circuit,
-  type DrawnPoint,
-  type Origin,
-  type Placing,
-} from '@core/circuit';
+import { centreLineOf, circuitFaults, circuitOfDrawing, FEWEST_DRAWN, placed, placingOnGlobe, type Circuit, type DrawnPoint, type Origin, type Placing } from '@core/track/circuit';
 import { bendsWords } from './bends-words';
 import { twoNumbers } from './two-numbers';
 import { Button } from 'primeng/button';

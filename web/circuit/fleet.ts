@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { contract, type CarFields, type StoredCar } from '@core/api';
-import { carOf, differenceCard, fromTameToFierce } from '@core/car';
-import { measuredLap } from '@core/garage';
+import { contract, type StoredCar } from '@core/api';
+import type { CarFields } from '@core/venue/fleet';
+import { carOf, differenceCard, fromTameToFierce } from '@core/track/car';
+import { measuredLap } from '@core/venue/garage';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { FormsModule } from '@angular/forms';

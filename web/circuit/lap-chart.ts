@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
-import type { CircuitStudy } from '@core/car';
+import type { CircuitStudy } from '@core/track/car';
 import { LineChart } from 'echarts/charts';
 import { AxisPointerComponent, GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
 import * as echarts from 'echarts/core';

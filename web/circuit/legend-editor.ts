@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, model, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { legendFaults, LEGENDS, legendWarnings, type ConeKind, type Legend, type Marker } from '@core/circuit';
-import { CONE_WORDS } from '@core/words';
+import { legendFaults, LEGENDS, legendWarnings, type ConeKind, type Legend, type Marker } from '@core/track/circuit';
+import { CONE_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { toLatLon } from '@core/circuit';
+import { toLatLon } from '@core/track/circuit';
 import { aDay, aPlan } from '@core/testing/small-day';
 import { FakeDay, show } from '../testing/fake-day';
 import { RecordCircuit } from './record';

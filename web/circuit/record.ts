@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
-import { centreLineOf, circuitFaults, circuitOfTrack, progressOfTrack } from '@core/circuit';
+import { centreLineOf, circuitFaults, circuitOfTrack, progressOfTrack } from '@core/track/circuit';
 import { Button } from 'primeng/button';
 import { NumberField } from '../forms/number-field';
 import { InputText } from 'primeng/inputtext';

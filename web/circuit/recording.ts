@@ -1,5 +1,5 @@
 import { Injectable, signal } from '@angular/core';
-import type { TrackPoint } from '@core/circuit';
+import type { TrackPoint } from '@core/track/circuit';
 
 const KEY = 'joylap.recording';
 /** A position that is less sure than this says nothing of a road. */

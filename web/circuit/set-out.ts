@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { legendOf, loadOf, markersOf, Wheeled, WHEELED_LINES, type PlacedCone, type WheeledLine } from '@core/circuit';
-import { clockMinute } from '@core/day';
+import { legendOf, loadOf, markersOf, Wheeled, WHEELED_LINES, type PlacedCone, type WheeledLine } from '@core/track/circuit';
+import { clockMinute } from '@core/values';
 import type { GarageState } from '@core/journal';
-import { CONE_WORDS, coneWords } from '@core/words';
+import { CONE_WORDS, coneWords } from '@words';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { answersIn } from '@core/coaching';
+import { answersIn } from '@core/people/coaching';
 import { DayService } from '../data/day.service';
 
 /** A class that is being held, or is over. */

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
 import { RouterLink } from '@angular/router';
-import { misreadBy } from '@core/coaching';
-import { clockMinute, spokenDuration, type BriefingOccupancy, type SightingOccupancy } from '@core/day';
+import { misreadBy } from '@core/people/coaching';
+import { clockMinute, spokenDuration } from '@core/values';
+import type { BriefingOccupancy, SightingOccupancy } from '@core/day';
 import { isCleared, sentFor, type GuestState } from '@core/journal';
-import { GUEST_STAGE_WORDS } from '@core/words';
+import { GUEST_STAGE_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
 import { When } from '../data/when';

@@ -1,4 +1,4 @@
-import { type CloseFigure } from '@core/closing';
+import type { CloseFigure } from '@core/venue/closing';
 import { Close } from './close';
 import { show } from '../testing/fake-day';
 import { settle } from '../testing/two-drives';

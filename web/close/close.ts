@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { addressOf, contract } from '@core/api';
-import { figureText, type CloseFigure } from '@core/closing';
-import { clockMinute, DAY_ENDS_S } from '@core/day';
+import { figureText, type CloseFigure } from '@core/venue/closing';
+import { clockMinute, DAY_ENDS_S } from '@core/values';
 import { effectiveEntries } from '@core/journal';
 import { Button } from 'primeng/button';
 import { Api } from '../data/api';

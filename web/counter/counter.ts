@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { spokenDuration } from '@core/day';
+import { spokenDuration } from '@core/values';
 import { countsDiffer, extraLapReason, progressOf, type DriveState, type ExtraLapReason } from '@core/journal';
-import { delaysOf, progressOfRunner } from '@core/traffic';
-import { EXTRA_LAP_WORDS, GUEST_STAGE_WORDS } from '@core/words';
+import { delaysOf, progressOfRunner } from '@core/live/traffic';
+import { EXTRA_LAP_WORDS, GUEST_STAGE_WORDS } from '@words';
 import { CircuitService } from '../data/circuit.service';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';

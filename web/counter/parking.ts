@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { CarPlace, DriveState } from '@core/journal';
-import { DayService, type NewEntry } from '../data/day.service';
+import { DayService } from '../data/day.service';
+import type { NewEntry } from '../data/open-day';
 
 /** Where a tap on the car's outline falls, from the nose on the left; the wheels lie on top of the sides. */
 const OUTLINE: readonly {

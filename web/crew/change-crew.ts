@@ -1,5 +1,5 @@
 import { contract } from '@core/api';
-import type { InstructorFields } from '@core/crew';
+import type { InstructorFields } from '@core/people/crew';
 import { concatMap, from, switchMap, toArray, type Observable } from 'rxjs';
 import type { Api } from '../data/api';
 

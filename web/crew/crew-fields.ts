@@ -1,6 +1,6 @@
-import type { instructorFields } from '@core/crew';
+import type { instructorFields } from '@core/people/crew';
 import type * as z from 'zod';
-import { languageName, SPOKEN_LANGUAGES } from '@core/words';
+import { languageName, SPOKEN_LANGUAGES } from '@words';
 import { formOf, type Field, type Option } from '../forms/fields';
 
 /** Languages by name, those that are spoken already among them. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { crewSharesOf, crewSharesOver, dateAfter, freeFor, mealOf } from '@core/crew';
-import { clockMinute, spokenDuration } from '@core/day';
+import { crewSharesOf, crewSharesOver, dateAfter, freeFor, mealOf } from '@core/people/crew';
+import { clockMinute, spokenDuration } from '@core/values';
 import { SelectButton } from 'primeng/selectbutton';
 import { DayService } from '../data/day.service';
 import { axisIn, Chart, type ChartOptions } from '../drawing/chart';

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { addressOf, contract, type StoredInstructor } from '@core/api';
-import { instructorFields, instructorId, NEW_INSTRUCTOR } from '@core/crew';
-import { clockMinute } from '@core/day';
-import { CREW_STATUS_WORDS } from '@core/words';
+import { instructorFields, instructorId, NEW_INSTRUCTOR } from '@core/people/crew';
+import { clockMinute } from '@core/values';
+import { CREW_STATUS_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import { TableModule } from 'primeng/table';
 import * as z from 'zod';

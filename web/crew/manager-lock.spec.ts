@@ -1,4 +1,4 @@
-import type { TeachingDrive } from '@core/coaching';
+import type { TeachingDrive } from '@core/people/coaching';
 import { Manager } from '../data/manager';
 import { GuestPairings } from '../guest-card/guest-pairings';
 import { Teaching } from './teaching';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { managerCode } from '@core/api';
-import { faultsOf } from '@core/day';
+import { faultsOf } from '@core/values';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Manager } from '../data/manager';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { contract, type RosterPreview } from '@core/api';
-import { clockMinute } from '@core/day';
-import type { RosterEntry } from '@core/crew';
+import { clockMinute } from '@core/values';
+import type { RosterEntry } from '@core/people/crew';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Api } from '../data/api';

@@ -1,6 +1,5 @@
-import type { InstructorFields, RosterEntry } from '@core/crew';
-import { instructorFields, plannedInstructor, rosterEntry, withSkills } from '@core/crew';
-import { languageName } from '@core/words';
+import { type InstructorFields, type RosterEntry, instructorFields, plannedInstructor, rosterEntry, withSkills } from '@core/people/crew';
+import { languageName } from '@words';
 import { anInstructor, at } from '@core/testing/small-day';
 import * as z from 'zod';
 import { Roster } from './roster';

@@ -3,23 +3,8 @@ import { rxResource, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
-import {
-  dateAfter,
-  daysBetween,
-  endingSkills,
-  hasSkill,
-  holdsOn,
-  lastDayOf,
-  rosterEntry,
-  skillGaps,
-  skillsOf,
-  withSkill,
-  withSkills,
-  type Duty,
-  type RosterEntry,
-  type Skill,
-} from '@core/crew';
-import { BY_ID, wordsIn } from '@core/words';
+import { dateAfter, daysBetween, endingSkills, hasSkill, holdsOn, lastDayOf, rosterEntry, skillGaps, skillsOf, withSkill, withSkills, type Duty, type RosterEntry, type Skill } from '@core/people/crew';
+import { BY_ID, wordsIn } from '@words';
 import { Button } from 'primeng/button';
 import { forkJoin, switchMap } from 'rxjs';
 import * as z from 'zod';

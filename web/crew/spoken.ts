@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { InstructorFields } from '@core/crew';
-import { languageName } from '@core/words';
+import type { InstructorFields } from '@core/people/crew';
+import { languageName } from '@words';
 import { Select } from 'primeng/select';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
-import { teachingResult, type MeanWithin, type TeachingDrive, type TeachingResult } from '@core/coaching';
+import { teachingResult, type MeanWithin, type TeachingDrive, type TeachingResult } from '@core/people/coaching';
 import { of } from 'rxjs';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';

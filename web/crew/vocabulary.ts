@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
-import { legendOf } from '@core/circuit';
-import { cueFaultsOf, faultEntry, phase, VOCABULARY, type FaultEntry } from '@core/coaching';
-import { PHASE_WORDS, spokenCue } from '@core/words';
+import { legendOf } from '@core/track/circuit';
+import { cueFaultsOf, faultEntry, phase, VOCABULARY, type FaultEntry } from '@core/people/coaching';
+import { PHASE_WORDS, spokenCue } from '@words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import type * as z from 'zod';

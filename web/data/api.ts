@@ -1,17 +1,6 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import {
-  addressOf,
-  isRaw,
-  problem,
-  type BodyOf,
-  type Endpoint,
-  type ParamsOf,
-  type Problem,
-  type Raw,
-  type ReplyOf,
-  type RequestRefusal,
-} from '@core/api';
+import { addressOf, isRaw, problem, type BodyOf, type Endpoint, type ParamsOf, type Problem, type Raw, type ReplyOf, type RequestRefusal } from '@core/api';
 import { catchError, from, map, switchMap, throwError, type Observable } from 'rxjs';
 import * as z from 'zod';
 import { toBeAdded } from '../phones/to-be-added';

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import { contract, type BookingFields } from '@core/api';
+import { contract } from '@core/api';
+import type { BookingFields } from '@core/venue/booking';
 import { Api } from './api';
 import { DayService } from './day.service';
 

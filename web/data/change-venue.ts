@@ -1,4 +1,5 @@
-import { contract, type StoredVenue, type VenueFields } from '@core/api';
+import { contract, type StoredVenue } from '@core/api';
+import type { VenueFields } from '@core/venue/settings';
 import { concatMap, type Observable } from 'rxjs';
 import type { Api } from './api';
 

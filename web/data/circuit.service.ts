@@ -1,14 +1,9 @@
 import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy } from '@angular/core';
-import {
-  contract,
-  modelledCars,
-  ORDINARY_COACHING,
-  teachingCustom,
-  type StoredCar,
-  type StoredCircuit,
-} from '@core/api';
-import type { CallSettings, CardSubject, CircuitStudy, FleetCar } from '@core/car';
-import type { Circuit } from '@core/circuit';
+import { contract, type StoredCar, type StoredCircuit } from '@core/api';
+import { modelledCars } from '@core/venue/fleet';
+import { ORDINARY_COACHING, teachingCustom } from '@core/venue/settings';
+import type { CallSettings, CardSubject, CircuitStudy, FleetCar } from '@core/track/car';
+import type { Circuit } from '@core/track/circuit';
 import { conditionAt, type ConditionInForce } from '@core/day';
 import type { Remote } from 'comlink';
 import { forkJoin, type Observable, tap } from 'rxjs';

@@ -1,13 +1,6 @@
 import { DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import {
-  contract,
-  type DaySummary,
-  type DayView,
-  type RunningFlag,
-  type LivePositions,
-  type PlanProgress,
-} from '@core/api';
+import { contract, type DaySummary, type DayView, type RunningFlag, type LivePositions, type PlanProgress } from '@core/api';
 import { nextDate, type RecordedEntry } from '@core/journal';
 import { catchError, EMPTY, forkJoin, Subject, Subscription, switchMap, tap, type Observable } from 'rxjs';
 import { Api, ApiError } from './api';

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable } from '@angular/core';
-import type { Words } from '@core/words';
+import type { Words } from '@words';
 import { DayService } from './day.service';
 import { screenWords } from './screen-words';
 

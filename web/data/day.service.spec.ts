@@ -3,7 +3,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { contract, dayView } from '@core/api';
-import { DAY_ENDS_S } from '@core/day';
+import { DAY_ENDS_S } from '@core/values';
 import { recordedEntry, type JournalEntry } from '@core/journal';
 import { aDay, aPlan, at, drive } from '@core/testing/small-day';
 import { MessageService } from 'primeng/api';

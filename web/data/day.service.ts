@@ -1,8 +1,8 @@
 import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Booking, DaySummary } from '@core/api';
-import { vocabularyOf } from '@core/coaching';
-import { driftOf, somebodyEnters } from '@core/drift';
+import { vocabularyOf } from '@core/people/coaching';
+import { driftOf, somebodyEnters } from '@core/live/drift';
 import { admit, isProjected, projectedEntries, stateAt, stateOf } from '@core/journal';
 import { MessageService } from 'primeng/api';
 import type { Observable } from 'rxjs';

@@ -1,13 +1,4 @@
-import {
-  addressOf,
-  contract,
-  livePositions,
-  planProgress,
-  runningFlag,
-  type LivePositions,
-  type PlanProgress,
-  type RunningFlag,
-} from '@core/api';
+import { addressOf, contract, livePositions, planProgress, runningFlag, type LivePositions, type PlanProgress, type RunningFlag } from '@core/api';
 import { recordedEntry, type RecordedEntry } from '@core/journal';
 import { Observable } from 'rxjs';
 import { newId } from './new-id';

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { contract, type RunningFlag } from '@core/api';
-import { DAY_S } from '@core/day';
+import { DAY_S } from '@core/values';
 import { admit, type EntryOf, type JournalEntry } from '@core/journal';
 import { Api } from './api';
 import { DayFeed } from './day-feed';

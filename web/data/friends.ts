@@ -1,5 +1,7 @@
-import { clockMinute, wishedDrives, wishesOf, type Schedule } from '@core/day';
-import { FRIEND_WISH_WORDS } from '@core/words';
+import { clockMinute } from '@core/values';
+import { wishedDrives } from '@core/cost';
+import { wishesOf, type Schedule } from '@core/day';
+import { FRIEND_WISH_WORDS } from '@words';
 
 /** A wish of a guest and a friend, and what becomes of it in the plan. */
 export interface FriendLine {

@@ -1,6 +1,6 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import type { CarDay } from '@core/garage';
+import type { CarDay } from '@core/venue/garage';
 import { serveDay } from '../testing/fake-day';
 import { theDay } from '../testing/two-drives';
 import { DeviceService } from './device.service';

@@ -1,7 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { contract } from '@core/api';
-import type { CrewDay } from '@core/crew';
-import type { CarDay } from '@core/garage';
+import type { CrewDay } from '@core/people/crew';
+import type { CarDay } from '@core/venue/garage';
 import { Api } from './api';
 import { DayService } from './day.service';
 

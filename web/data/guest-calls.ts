@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import { plainCall } from '@core/car';
-import { drivenBy, soonerCalls, type SoonerCall } from '@core/coaching';
+import { plainCall } from '@core/track/car';
+import { drivenBy, soonerCalls, type SoonerCall } from '@core/people/coaching';
 import { CircuitService } from './circuit.service';
 import { DayService } from './day.service';
 import { PLAIN_WORDS } from './screen-words';

@@ -1,4 +1,4 @@
-import { wallClock } from '@core/day';
+import { wallClock } from '@core/values';
 import type { JournalEntry, RecordedEntry } from '@core/journal';
 import { PLAIN_WORDS } from './screen-words';
 

@@ -1,8 +1,8 @@
 import type { Signal } from '@angular/core';
 import type { Booking, DaySummary, DayView, LivePositions, PlanProgress } from '@core/api';
-import type { FaultEntry } from '@core/coaching';
+import type { FaultEntry } from '@core/people/coaching';
 import type { Day, Plan } from '@core/day';
-import type { Drift } from '@core/drift';
+import type { Drift } from '@core/live/drift';
 import type { DayContext, DayState, JournalEntry, RecordedEntry } from '@core/journal';
 import type { Subject } from 'rxjs';
 import type { FlagEntry, FlagNow } from './flags';

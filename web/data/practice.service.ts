@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { contract, type PracticeStatus } from '@core/api';
-import type { CrewStation, Post } from '@core/practice';
+import type { CrewStation, Post } from '@core/live/practice';
 import type { Observable } from 'rxjs';
 import { Api } from './api';
 import { DayService } from './day.service';

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import { clockMinute, numberIn, spokenDuration } from '@core/day';
-import { tankOf } from '@core/garage';
+import { clockMinute, numberIn, spokenDuration } from '@core/values';
+import { tankOf } from '@core/venue/garage';
 import { Ask } from '../shell/ask';
 import { DayService } from './day.service';
 import { carLabel } from './names';

@@ -1,6 +1,6 @@
 import type { DayView } from '@core/api';
-import type { LapFault } from '@core/car';
-import { BY_ID, namesOf, wordsIn, type Words } from '@core/words';
+import type { LapFault } from '@core/track/car';
+import { BY_ID, namesOf, wordsIn, type Words } from '@words';
 import { carLabel } from './names';
 
 /** How facts are told that name nothing of a day. */

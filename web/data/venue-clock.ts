@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { contract, type ClockReading } from '@core/api';
-import { DAY_S } from '@core/day';
+import { DAY_S } from '@core/values';
 import { nextDate } from '@core/journal';
 import { interval } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { clockMinute, type PersonOccupancy } from '@core/day';
-import { startsOf, type Start } from '@core/drift';
+import { clockMinute } from '@core/values';
+import type { PersonOccupancy } from '@core/day';
+import { startsOf, type Start } from '@core/live/drift';
 import { DayService } from './day.service';
 
 /** "11:34, planned 11:27"; where both are the same minute, only that. */

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { analyseLaps, drivenBy, marksByPlace, oneThing, seenFaults } from '@core/coaching';
-import { lapTexts } from '@core/words/guests';
-import { clockMinute } from '@core/day';
+import { analyseLaps, drivenBy, marksByPlace, oneThing, seenFaults } from '@core/people/coaching';
+import { lapTexts } from '@words/guests';
+import { clockMinute } from '@core/values';
 import { nextOccupancy, progressOf, type DriveState } from '@core/journal';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';

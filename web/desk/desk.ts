@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { receivedByMeans } from '@core/closing';
-import { clockMinute, money } from '@core/day';
+import { receivedByMeans } from '@core/venue/closing';
+import { clockMinute, money } from '@core/values';
 import { effectiveEntries, nextOccupancy, sentFor, stationOf, type GuestState } from '@core/journal';
-import { GUEST_STAGE_WORDS, lapsText, MONEY_MEANS_WORDS } from '@core/words';
+import { GUEST_STAGE_WORDS, lapsText, MONEY_MEANS_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';

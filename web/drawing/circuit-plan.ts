@@ -1,4 +1,4 @@
-import { measure, type CircuitMap, type PointM } from '@core/circuit';
+import { measure, type CircuitMap, type PointM } from '@core/track/circuit';
 
 /** A circuit's line laid out for drawing: a view box and places on it. */
 export interface CircuitPlan {

@@ -11,8 +11,8 @@ import {
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { StandingCone } from '@core/api';
-import type { CircuitMap } from '@core/circuit';
-import { progressOfRunner, type LapShape, type Runner } from '@core/traffic';
+import type { CircuitMap } from '@core/track/circuit';
+import { progressOfRunner, type LapShape, type Runner } from '@core/live/traffic';
 import { interval } from 'rxjs';
 import { VenueClock } from '../data/venue-clock';
 import { circuitPlan } from './circuit-plan';

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
-import { venueFields, type VenueFields } from '@core/api';
-import { UNNAMED_VENUE, type StepName } from '@core/first-steps';
-import { STEP_WORDS } from '@core/words';
+import { venueFields, type VenueFields } from '@core/venue/settings';
+import { UNNAMED_VENUE, type StepName } from '@core/venue/first-steps';
+import { STEP_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import * as z from 'zod';
 import { StarterSet } from '../cars/starter-set';

@@ -1,17 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, output, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { introductionWay, venueFields, type IntroductionWay, type VenueFields } from '@core/api';
-import {
-  clockMinute,
-  durationOf,
-  durationText,
-  faultLine,
-  faultsOf,
-  wallClock,
-  windowsOf,
-  windowsText,
-} from '@core/day';
-import { INTRODUCTION_WORDS } from '@core/words';
+import { introductionWay, venueFields, type IntroductionWay, type VenueFields } from '@core/venue/settings';
+import { clockMinute, durationOf, durationText, faultLine, faultsOf, wallClock, windowsOf, windowsText } from '@core/values';
+import { INTRODUCTION_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { NumberField } from '../forms/number-field';

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
-import { instructorFields, instructorId, NEW_INSTRUCTOR } from '@core/crew';
-import { clockMinute, faultLine, faultsOf, windowsOf, windowsText, type Fault } from '@core/day';
-import { languageName } from '@core/words';
+import { instructorFields, instructorId, NEW_INSTRUCTOR } from '@core/people/crew';
+import { clockMinute, faultLine, faultsOf, windowsOf, windowsText, type Fault } from '@core/values';
+import { languageName } from '@words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Api } from '../data/api';

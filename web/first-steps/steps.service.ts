@@ -1,8 +1,9 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
-import { contract, type PutOff, type StoredVenue, type VenueFields } from '@core/api';
-import { firstSteps, missingForPlan, type Missing, type StepName } from '@core/first-steps';
-import { missingWords } from '@core/words';
+import { contract, type StoredVenue } from '@core/api';
+import type { PutOff, VenueFields } from '@core/venue/settings';
+import { firstSteps, missingForPlan, type Missing, type StepName } from '@core/venue/first-steps';
+import { missingWords } from '@words';
 import { forkJoin, tap, type Observable } from 'rxjs';
 import { Api } from '../data/api';
 import { DayService } from '../data/day.service';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, forwardRef, input, signal } from '@angular/core';
 import { FormsModule, NG_VALUE_ACCESSOR, type ControlValueAccessor } from '@angular/forms';
-import type { BookedDrive } from '@core/api';
+import type { BookedDrive } from '@core/venue/booking';
 import { Button } from 'primeng/button';
 import { NumberField } from './number-field';
 import { MultiSelect } from 'primeng/multiselect';

@@ -1,4 +1,4 @@
-import { currencyDecimals, durationOf, numberIn, durationText, paddedTime, windowsOf, windowsText } from '@core/day';
+import { currencyDecimals, durationOf, numberIn, durationText, paddedTime, windowsOf, windowsText } from '@core/values';
 
 /** One field of a record form: where its value lies and how it is entered. */
 export interface Field {

@@ -1,9 +1,10 @@
-import { bookingFields, carFields } from '@core/api';
-import { carFile } from '@core/car';
+import { bookingFields } from '@core/venue/booking';
+import { carFields } from '@core/venue/fleet';
+import { carFile } from '@core/track/car';
 import { SMALL_MODEL } from '@core/testing/small-model';
-import { instructorFields, NEW_INSTRUCTOR } from '@core/crew';
+import { instructorFields, NEW_INSTRUCTOR } from '@core/people/crew';
 import type * as z from 'zod';
-import { valueAt, withValues, type Json } from '@core/day';
+import { valueAt, withValues, type Json } from '@core/values';
 import { bookingFormFields } from '../bookings/booking-fields';
 import { CAR_FIELDS, MODEL_FIELDS, NEW_CAR } from '../cars/car-fields';
 import { crewFormFields } from '../crew/crew-fields';

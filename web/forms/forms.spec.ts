@@ -2,7 +2,7 @@ import { provideZonelessChangeDetection, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { providePrimeNG } from 'primeng/config';
 import * as z from 'zod';
-import { windowsOf, windowsText, withValues } from '@core/day';
+import { windowsOf, windowsText, withValues } from '@core/values';
 import { recordValue, shownValue, valueText, type Field } from './fields';
 import { RecordForm } from './record-form';
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, forwardRef, input, signal } from '@angular/core';
 import { FormsModule, NG_VALUE_ACCESSOR, type ControlValueAccessor } from '@angular/forms';
-import { dateIn, timeIn, wallClock } from '@core/day';
+import { dateIn, timeIn, wallClock } from '@core/values';
 import { format, parse } from 'date-fns';
 import { DatePicker } from 'primeng/datepicker';
 import { InputText } from 'primeng/inputtext';

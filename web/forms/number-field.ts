@@ -8,7 +8,7 @@ import {
   signal,
 } from '@angular/core';
 import { NG_VALUE_ACCESSOR, type ControlValueAccessor } from '@angular/forms';
-import { numberIn } from '@core/day';
+import { numberIn } from '@core/values';
 import { InputText } from 'primeng/inputtext';
 
 /**

@@ -3,7 +3,7 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import type { Observable } from 'rxjs';
 import type * as z from 'zod';
-import { type Json } from '@core/day';
+import type { Json } from '@core/values';
 import { DayService } from '../data/day.service';
 import { fieldId, type Field } from './fields';
 import { focusOnceThere } from './focus';

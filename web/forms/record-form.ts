@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
 import { FormControl, FormGroup, FormsModule, ReactiveFormsModule } from '@angular/forms';
-import { durationOf, type Fault, faultsOf, type Json, valueAt, withValues } from '@core/day';
+import { durationOf, type Fault, faultsOf, type Json, valueAt, withValues } from '@core/values';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { NumberField } from './number-field';

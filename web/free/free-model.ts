@@ -1,4 +1,4 @@
-import { clockMinute } from '@core/day';
+import { clockMinute } from '@core/values';
 import { STRETCH_S, type InTheWay, type StillSold, type Stretch } from '@core/planner';
 
 /** Neighbouring stretches of a row in which the same is so. */

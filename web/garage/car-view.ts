@@ -1,7 +1,6 @@
-import type { CarFields } from '@core/api';
+import type { CarFields } from '@core/venue/fleet';
 import { takenByCar, type CarOccupancy } from '@core/day';
-import type { CarDay, FuelEstimate, RefuelAdvice, WearCounter } from '@core/garage';
-import { carDaysOf, drivesToCome, faultsLeft, tankOf, refuelBefore, totalOf, wearOf } from '@core/garage';
+import { type CarDay, type FuelEstimate, type RefuelAdvice, type WearCounter, carDaysOf, drivesToCome, faultsLeft, tankOf, refuelBefore, totalOf, wearOf } from '@core/venue/garage';
 import type { CarFault, CarInGarage, CarState, DayContext, DayState } from '@core/journal';
 
 /** What the garage sees of one car; plain data, made anew whenever something happens. */

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { carFields } from '@core/api';
+import { carFields } from '@core/venue/fleet';
 import * as z from 'zod';
 import { StallPlan } from './stall-plan';
 import type { CarView } from './car-view';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { clockMinute, DAY_S } from '@core/day';
-import { GAUGE_LEVELS } from '@core/garage';
+import { clockMinute, DAY_S } from '@core/values';
+import { GAUGE_LEVELS } from '@core/venue/garage';
 import { servicePart, type ServicePart } from '@core/journal';
 import { Button } from 'primeng/button';
 import { NumberField } from '../forms/number-field';

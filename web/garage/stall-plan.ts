@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { clockMinute } from '@core/day';
-import { CAR_STATUS_WORDS } from '@core/words';
+import { clockMinute } from '@core/values';
+import { CAR_STATUS_WORDS } from '@words';
 import type { CarView } from './car-view';
 
 /** The garage from above: two rows of stalls with a lane between them, and what stands in which. */

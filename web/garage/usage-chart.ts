@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { CarDay } from '@core/garage';
+import type { CarDay } from '@core/venue/garage';
 import { axisIn, Chart, type ChartOptions } from '../drawing/chart';
 
 /** Laps by day; days on which a part was replaced stand out. */

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { drivesThatDoNotFit, type Car } from '@core/day';
+import { drivesThatDoNotFit } from '@core/rules';
+import type { Car } from '@core/day';
 import { asFitted, type GuestState } from '@core/journal';
 import { Button } from 'primeng/button';
 import { BookedDrives } from '../data/booked-drives';

@@ -1,15 +1,8 @@
-import { numberIn } from '@core/day';
+import { numberIn } from '@core/values';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import {
-  gateQuestion,
-  homeCar,
-  knownAnswers,
-  type BookingFields,
-  type GateAnswers,
-  type GateQuestion,
-} from '@core/booking';
+import { gateQuestion, homeCar, knownAnswers, type BookingFields, type GateAnswers, type GateQuestion } from '@core/venue/booking';
 import { asFitted, type GuestState } from '@core/journal';
-import { GEARBOX_WORDS, HOME_CAR_WORDS } from '@core/words';
+import { GEARBOX_WORDS, HOME_CAR_WORDS } from '@words';
 import { DayService } from '../data/day.service';
 
 type Value = string | boolean;

@@ -1,31 +1,10 @@
 import type { DayView } from '@core/api';
-import {
-  CIRCUIT,
-  clockMinute,
-  outingAt,
-  spokenDuration,
-  vehiclesOf,
-  type Day,
-  type Group,
-  type GroupOccupancy,
-  type GroupRole,
-} from '@core/day';
+import { CIRCUIT, vehiclesOf, type Group, type GroupRole, adviceFor, cornerAsks, outingS, partsOf, spacingOf, SPACING_PHASES, type CornerAsk, type FollowProgramme, type ProgrammeKind, type Spacing, type SpacingPhase } from '@core/programmes';
+import { clockMinute, spokenDuration } from '@core/values';
+import { outingAt, type Day, type GroupOccupancy } from '@core/day';
 import type { DayContext } from '@core/journal';
-import {
-  adviceFor,
-  cornerAsks,
-  outingS,
-  partsOf,
-  spacingOf,
-  SPACING_PHASES,
-  type CornerAsk,
-  type FollowProgramme,
-  type ProgrammeKind,
-  type Spacing,
-  type SpacingPhase,
-} from '@core/programmes';
-import { lapShapeOf, lapSpeeds, trainsBeside } from '@core/traffic';
-import { colourName, groupAdviceWords, partWords, ROLE_WORDS, SPACING_WORDS, spacingWords } from '@core/words';
+import { lapShapeOf, lapSpeeds, trainsBeside } from '@core/live/traffic';
+import { colourName, groupAdviceWords, partWords, ROLE_WORDS, SPACING_WORDS, spacingWords } from '@words';
 import { carLabel } from '../data/names';
 
 /** A group as people read it: who, where, when, with what, how long and why. */

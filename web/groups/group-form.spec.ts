@@ -1,5 +1,4 @@
-import { groupFields, type GroupFields } from '@core/day';
-import { PRESETS, type ProgrammeKind } from '@core/programmes';
+import { groupFields, type GroupFields, PRESETS, type ProgrammeKind } from '@core/programmes';
 import { groupFormFields, groupSchema, groupTyped, newGroup } from './group-form';
 
 const KINDS = Object.keys(PRESETS) as ProgrammeKind[];

@@ -1,19 +1,6 @@
-import { GROUP_ROLES, groupFields, type GroupFields, type Json, type Preset } from '@core/day';
-import {
-  CHANGE_WAYS,
-  CORNER_STEPS,
-  DRIVING_AIDS,
-  ORDINARY_SPACING,
-  PRESETS,
-  SPACING_PHASES,
-  STATION_KINDS,
-  type CornerStep,
-  type DrivingAids,
-  type ProgrammeKind,
-  type SpacingPhase,
-  type StationKind,
-} from '@core/programmes';
-import { CORNER_STEP_WORDS, lapsText, ROLE_WORDS, SPACING_WORDS } from '@core/words';
+import { GROUP_ROLES, groupFields, type GroupFields, type Preset, CHANGE_WAYS, CORNER_STEPS, DRIVING_AIDS, ORDINARY_SPACING, PRESETS, SPACING_PHASES, STATION_KINDS, type CornerStep, type DrivingAids, type ProgrammeKind, type SpacingPhase, type StationKind } from '@core/programmes';
+import type { Json } from '@core/values';
+import { CORNER_STEP_WORDS, lapsText, ROLE_WORDS, SPACING_WORDS } from '@words';
 import * as z from 'zod';
 import type { Field, Option } from '../forms/fields';
 

@@ -1,15 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import {
-  orderTable,
-  ordersByLap,
-  roundsOf,
-  SPACING_PHASES,
-  teamsOf,
-  trainNow,
-  type CornerAsk,
-  type FollowProgramme,
-} from '@core/programmes';
-import { changeCalls, CORNER_STEP_WORDS, radioLostWords } from '@core/words';
+import { orderTable, ordersByLap, roundsOf, SPACING_PHASES, teamsOf, trainNow, type CornerAsk, type FollowProgramme } from '@core/programmes';
+import { changeCalls, CORNER_STEP_WORDS, radioLostWords } from '@words';
 import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';

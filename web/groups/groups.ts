@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { contract, type StoredGroup, type VenueFields } from '@core/api';
-import { CIRCUIT, clockMinute, type GroupFields } from '@core/day';
-import { orderTable, ordersByLap, type ProgrammeKind } from '@core/programmes';
+import { contract, type StoredGroup } from '@core/api';
+import type { VenueFields } from '@core/venue/settings';
+import { CIRCUIT, type GroupFields, orderTable, ordersByLap, type ProgrammeKind } from '@core/programmes';
+import { clockMinute } from '@core/values';
 import { Button } from 'primeng/button';
 import { Api } from '../data/api';
 import { changeVenue } from '../data/change-venue';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { clockMinute } from '@core/day';
+import { clockMinute } from '@core/values';
 import type { GroupState } from '@core/journal';
 import { DayService } from '../data/day.service';
 import { keepScreenOn } from '../data/wake-lock';

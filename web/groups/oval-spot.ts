@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import type { ThrottleProgramme } from '@core/programmes';
-import { lapsText } from '@core/words';
+import { lapsText } from '@words';
 import { DayService } from '../data/day.service';
 import { carLabel } from '../data/names';
 import type { LedGroup } from './lead';

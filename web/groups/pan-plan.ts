@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Zone } from '@core/day';
-import type { StationKind } from '@core/programmes';
+import type { Zone, StationKind } from '@core/programmes';
 import { ZonePlan } from './zone-plan';
 
 interface Shown {

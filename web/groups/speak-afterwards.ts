@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { lapsLed, spacingSaid, type SpacingSaid } from '@core/journal';
-import { SPACING_SAID_WORDS } from '@core/words';
+import { SPACING_SAID_WORDS } from '@words';
 import { DayService } from '../data/day.service';
 import type { LedGroup } from './lead';
 

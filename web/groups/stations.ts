@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { spokenDuration } from '@core/day';
+import { spokenDuration } from '@core/values';
 import { roundsOf, runNow, sharedRuns, spottersOf, stationS, teamsOf, type LowGripProgramme } from '@core/programmes';
 import { DayService } from '../data/day.service';
 import { firstName } from './group-facts';

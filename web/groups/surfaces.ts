@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { surface, wallClock, type Json, type Surface, type Zone } from '@core/day';
+import { surface, type Surface, type Zone } from '@core/programmes';
+import { wallClock, type Json } from '@core/values';
 import { Button } from 'primeng/button';
 import type { Observable } from 'rxjs';
 import * as z from 'zod';

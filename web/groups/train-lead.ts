@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { spacingSaid, type MemberOutReason, type SpacingSaid } from '@core/journal';
-import { MEMBER_OUT_WORDS, radioLostWords, SPACING_SAID_WORDS } from '@core/words';
+import { MEMBER_OUT_WORDS, radioLostWords, SPACING_SAID_WORDS } from '@words';
 import { DayService } from '../data/day.service';
 import { DiscStrip } from './disc-strip';
 import type { LedGroup } from './lead';

@@ -1,21 +1,6 @@
 import type { GroupState } from '@core/journal';
-import {
-  asksOnLap,
-  ordersToCome,
-  spacingPhase,
-  trainNow,
-  type FollowProgramme,
-  type NextChange,
-  type TrainNow,
-} from '@core/programmes';
-import {
-  changeCalls,
-  CORNER_STEP_WORDS,
-  lapsText,
-  TRAIN_PHASE_WORDS,
-  type RadioLine,
-  type TrainNames,
-} from '@core/words';
+import { asksOnLap, ordersToCome, spacingPhase, trainNow, type FollowProgramme, type NextChange, type TrainNow } from '@core/programmes';
+import { changeCalls, CORNER_STEP_WORDS, lapsText, TRAIN_PHASE_WORDS, type RadioLine, type TrainNames } from '@words';
 import type { Disc } from './disc-strip';
 import type { GroupFacts, GroupMember } from './group-facts';
 

@@ -11,7 +11,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { ZONE_KINDS, type Surface, type Zone, type ZoneKind } from '@core/day';
+import { ZONE_KINDS, type Surface, type Zone, type ZoneKind } from '@core/programmes';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Zone, ZoneKind } from '@core/day';
+import type { Zone, ZoneKind } from '@core/programmes';
 
 /** What a zone is called where it has no station. */
 export const ZONE_WORDS: Readonly<Record<ZoneKind, string>> = {

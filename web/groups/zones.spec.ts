@@ -1,4 +1,4 @@
-import type { Surface, Zone } from '@core/day';
+import type { Surface, Zone } from '@core/programmes';
 import { PAN, STATIONS } from '@core/testing/group-days';
 import { show } from '../testing/fake-day';
 import { dayWith } from '../testing/group-here';

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { addressOf, contract } from '@core/api';
-import { highestLevels, type DayBefore } from '@core/coaching';
-import { lapTimeText } from '@core/day';
-import { lapsText } from '@core/words';
+import { highestLevels, type DayBefore } from '@core/people/coaching';
+import { lapTimeText } from '@core/values';
+import { lapsText } from '@words';
 import { Button } from 'primeng/button';
 import type { Observable } from 'rxjs';
 import { Api } from '../data/api';

@@ -1,21 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { analyseLaps } from '@core/coaching';
-import { lapTexts } from '@core/words/guests';
-import { clockMinute, money } from '@core/day';
-import { causesOf } from '@core/drift';
+import { analyseLaps } from '@core/people/coaching';
+import { lapTexts } from '@words/guests';
+import { clockMinute, money } from '@core/values';
+import { causesOf } from '@core/live/drift';
 import { isAbout, type JournalEntry, lapsOwed, nextOccupancy, progressOf } from '@core/journal';
-import { knownAnswers } from '@core/booking';
-import {
-  answersWords,
-  BREAK_OFF_WORDS,
-  GEARBOX_WORDS,
-  GUEST_STAGE_WORDS,
-  lapsText,
-  PACE_WORDS,
-  touchWords,
-} from '@core/words';
+import { knownAnswers } from '@core/venue/booking';
+import { answersWords, BREAK_OFF_WORDS, GEARBOX_WORDS, GUEST_STAGE_WORDS, lapsText, PACE_WORDS, touchWords } from '@words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { GuestBefore } from './guest-before';

@@ -11,8 +11,9 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract, type OfferedPlace, type OfferedPlaces } from '@core/api';
-import { carMisfit, clockMinute, money } from '@core/day';
-import { BY_ID, lapsText, namesOf } from '@core/words';
+import { carMisfit } from '@core/rules';
+import { clockMinute, money } from '@core/values';
+import { BY_ID, lapsText, namesOf } from '@words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { NumberField } from '../forms/number-field';

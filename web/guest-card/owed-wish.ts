@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { clockMinute, timeOfDay } from '@core/day';
+import { clockMinute, timeOfDay } from '@core/values';
 import { Button } from 'primeng/button';
 import { DayService } from '../data/day.service';
 import { Ask } from '../shell/ask';

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import type { DayBefore } from '@core/coaching';
+import type { DayBefore } from '@core/people/coaching';
 import { aBooking, FakeDay, show } from '../testing/fake-day';
 import { day, plan, seen } from '../testing/two-guests';
 import { HandoverScreen } from './handover';

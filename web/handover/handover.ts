@@ -2,23 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { rxResource } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { contract } from '@core/api';
-import { differenceCard, lapNearest } from '@core/car';
-import { legendOf } from '@core/circuit';
-import {
-  drivenBy,
-  handover,
-  highestLevels,
-  paceFromBefore,
-  talkOf,
-  type Handover,
-  type TalkGroup,
-  misreadBy,
-} from '@core/coaching';
-import { crewDaysOf, freeFor, mealOf, restOf } from '@core/crew';
-import { knownAnswers, type BookingFields, type GateAnswers } from '@core/booking';
-import { clockMinute, lapTimeText, spokenDuration } from '@core/day';
+import { differenceCard, lapNearest } from '@core/track/car';
+import { legendOf } from '@core/track/circuit';
+import { drivenBy, handover, highestLevels, paceFromBefore, talkOf, type Handover, type TalkGroup, misreadBy } from '@core/people/coaching';
+import { crewDaysOf, freeFor, mealOf, restOf } from '@core/people/crew';
+import { knownAnswers, type BookingFields, type GateAnswers } from '@core/venue/booking';
+import { clockMinute, lapTimeText, spokenDuration } from '@core/values';
 import { progressOf } from '@core/journal';
-import { answersWords, GEARBOX_WORDS, HOUSE_RULE, lapsText, misreadWords, spokenCue } from '@core/words';
+import { answersWords, GEARBOX_WORDS, HOUSE_RULE, lapsText, misreadWords, spokenCue } from '@words';
 import { Button } from 'primeng/button';
 import { of } from 'rxjs';
 import { Api } from '../data/api';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
-import type { TalkGroup } from '@core/coaching';
-import { TALK_GROUP_WORDS } from '@core/words';
+import type { TalkGroup } from '@core/people/coaching';
+import { TALK_GROUP_WORDS } from '@words';
 import { DayWords } from '../data/day-words';
 
 /** The talk in the car, line by line, each ticked by a tap; what was said before is folded. */

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { CircuitMap } from '@core/circuit';
+import type { CircuitMap } from '@core/track/circuit';
 import { circuitPlan } from '../drawing/circuit-plan';
 
 /** The circuit with its corners to tap; without a map the names of the corners alone. */

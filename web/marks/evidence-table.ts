@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { CornerEvidence, Measured } from '@core/coaching';
+import type { CornerEvidence, Measured } from '@core/people/coaching';
 
 /** What a tracker's positions say of each corner beside what is taught there, with how far each may be off. */
 @Component({

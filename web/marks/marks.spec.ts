@@ -1,6 +1,6 @@
 import { Router } from '@angular/router';
 import { TestBed } from '@angular/core/testing';
-import { mapOf, type CircuitMap } from '@core/circuit';
+import { mapOf, type CircuitMap } from '@core/track/circuit';
 import { show } from '../testing/fake-day';
 import { LOOP } from '../testing/loop';
 import { seen } from '../testing/two-guests';

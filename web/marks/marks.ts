@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { analyseLaps, evidenceByCorner, GOOD_THINGS, phase, taughtPlaces, type Phase } from '@core/coaching';
+import { analyseLaps, evidenceByCorner, GOOD_THINGS, phase, taughtPlaces, type Phase } from '@core/people/coaching';
 import { progressOf, type Readiness } from '@core/journal';
 import { contract } from '@core/api';
-import { PHASE_WORDS } from '@core/words';
+import { PHASE_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { NumberField } from '../forms/number-field';

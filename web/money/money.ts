@@ -1,5 +1,5 @@
-import type { BookingFields } from '@core/api';
-import { cents, money } from '@core/day';
+import type { BookingFields } from '@core/venue/booking';
+import { cents, money } from '@core/values';
 import type { GuestState } from '@core/journal';
 
 /** What a booking costs and what was paid of it before; what was taken since stands in the journal. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { money } from '@core/day';
-import { driftOf, laterBy, type Drift } from '@core/drift';
-import { lapsText, namesOf } from '@core/words';
+import { money } from '@core/values';
+import { driftOf, laterBy, type Drift } from '@core/live/drift';
+import { lapsText, namesOf } from '@words';
 import { Button } from 'primeng/button';
 import { Popover } from 'primeng/popover';
 import { DayService } from '../data/day.service';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { currencyDecimals, money } from '@core/day';
+import { currencyDecimals, money } from '@core/values';
 import { effectiveEntries, moneyMeans, type MoneyMeans } from '@core/journal';
-import { MONEY_MEANS_WORDS } from '@core/words';
+import { MONEY_MEANS_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import { NumberField } from '../forms/number-field';
 import { Popover } from 'primeng/popover';

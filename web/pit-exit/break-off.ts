@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { BreakOffReason } from '@core/journal';
-import { BREAK_OFF_WORDS } from '@core/words';
+import { BREAK_OFF_WORDS } from '@words';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Dialog } from 'primeng/dialog';

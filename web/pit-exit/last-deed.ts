@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { wallClock } from '@core/day';
+import { wallClock } from '@core/values';
 import { effectiveEntries, type DayState, type EntryKind, type JournalEntry } from '@core/journal';
-import { DayService, type OpenDay } from '../data/day.service';
+import { DayService } from '../data/day.service';
+import type { OpenDay } from '../data/open-day';
 import { DayWords } from '../data/day-words';
 
 type Kinds = Partial<Record<EntryKind, number>>;

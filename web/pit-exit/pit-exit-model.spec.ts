@@ -1,4 +1,4 @@
-import { EVEN_RING, type Pass } from '@core/traffic';
+import { EVEN_RING, type Pass } from '@core/live/traffic';
 import { passWords, wayInWords } from './pit-exit-model';
 
 const pass = (more: Partial<Pass>): Pass => ({

@@ -1,35 +1,10 @@
 import type { DayView } from '@core/api';
-import { clockMinute, spokenDuration, type DriveOccupancy, type PersonOccupancy } from '@core/day';
-import { keyOf, slackOf, type Drift, type Start } from '@core/drift';
-import {
-  countsDiffer,
-  hasStopped,
-  progressOf,
-  standingOnCircuit,
-  vehiclesOnCircuit,
-  type DayContext,
-  type DayState,
-  type DriveState,
-} from '@core/journal';
-import {
-  crossesInS,
-  delaysOf,
-  exitLimits,
-  type Delay,
-  passesSeen,
-  releaseAdvice,
-  swapSaves,
-  trainsAt,
-  SWAP_FROM,
-  type LapShape,
-  type Pass,
-  type ReleaseAdvice,
-  type Runner,
-  type RunnerName,
-  waitingDrive,
-  waitingRun,
-} from '@core/traffic';
-import { EXTRA_LAP_WORDS } from '@core/words';
+import { clockMinute, spokenDuration } from '@core/values';
+import type { DriveOccupancy, PersonOccupancy } from '@core/day';
+import { keyOf, slackOf, type Drift, type Start } from '@core/live/drift';
+import { countsDiffer, hasStopped, progressOf, standingOnCircuit, vehiclesOnCircuit, type DayContext, type DayState, type DriveState } from '@core/journal';
+import { crossesInS, delaysOf, exitLimits, type Delay, passesSeen, releaseAdvice, swapSaves, trainsAt, SWAP_FROM, type LapShape, type Pass, type ReleaseAdvice, type Runner, type RunnerName, waitingDrive, waitingRun } from '@core/live/traffic';
+import { EXTRA_LAP_WORDS } from '@words';
 import { startWords } from '../data/when';
 import { beadsOf, type Bead } from '../drawing/bead-list';
 

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { contract } from '@core/api';
-import { clockMinute, spokenDuration, timeIn, wallClock } from '@core/day';
-import { FLAG_WORDS, lapsText } from '@core/words';
+import { clockMinute, spokenDuration, timeIn, wallClock } from '@core/values';
+import { FLAG_WORDS, lapsText } from '@words';
 import { effectiveEntries, type DayContext, type DayState } from '@core/journal';
-import type { Delay, ReleaseWindow } from '@core/traffic';
+import type { Delay, ReleaseWindow } from '@core/live/traffic';
 import { Button } from 'primeng/button';
 import { Api } from '../data/api';
 import { DayWords } from '../data/day-words';
@@ -19,18 +19,7 @@ import { onKeys } from '../shell/keys';
 import { BreakOff } from './break-off';
 import { IncidentForm } from './incident-form';
 import { LastDeed, undoDeed } from './last-deed';
-import {
-  passWords,
-  pitExitModel,
-  queueAdvice,
-  runAdvice,
-  type ExitNow,
-  type PitDrive,
-  type QueuedDrive,
-  type RunningDrive,
-  type RunOut,
-  type WaitingRun,
-} from './pit-exit-model';
+import { passWords, pitExitModel, queueAdvice, runAdvice, type ExitNow, type PitDrive, type QueuedDrive, type RunningDrive, type RunOut, type WaitingRun } from './pit-exit-model';
 import { Traffic } from './traffic';
 import { ExitTrains } from './trains';
 

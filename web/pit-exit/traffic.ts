@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, untracked } from '@angular/core';
 import { progressOf, standingOnCircuit } from '@core/journal';
-import { lapShapeOf, passesOf, progressOfRunner, runnersOf, type Runner } from '@core/traffic';
+import { lapShapeOf, passesOf, progressOfRunner, runnersOf, type Runner } from '@core/live/traffic';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';
 import type { MapCar } from '../drawing/circuit-view';

@@ -1,10 +1,10 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { spokenDuration } from '@core/day';
-import { keyOf, slackOf } from '@core/drift';
+import { spokenDuration } from '@core/values';
+import { keyOf, slackOf } from '@core/live/drift';
 import type { GroupState } from '@core/journal';
-import { exitLimits, releaseAdvice, trainsAt, waitingTrain } from '@core/traffic';
+import { exitLimits, releaseAdvice, trainsAt, waitingTrain } from '@core/live/traffic';
 import { Button } from 'primeng/button';
 import { DayWords } from '../data/day-words';
 import { DayService } from '../data/day.service';

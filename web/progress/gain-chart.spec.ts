@@ -1,4 +1,4 @@
-import { guestResult, vocabularyOf, type DayBefore } from '@core/coaching';
+import { guestResult, vocabularyOf, type DayBefore } from '@core/people/coaching';
 import { GainChart } from './gain-chart';
 import { show } from '../testing/fake-day';
 import { seen } from '../testing/two-guests';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { DayBefore, GuestResult } from '@core/coaching';
-import { guestWords, type GuestWords } from '@core/words/guests';
+import type { DayBefore, GuestResult } from '@core/people/coaching';
+import { guestWords, type GuestWords } from '@words/guests';
 import { axisIn, Chart, type ChartOptions } from '../drawing/chart';
 
 /** Of the normal distribution, for 90 in 100. */

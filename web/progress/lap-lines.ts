@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { GuestResult } from '@core/coaching';
-import { guestWords, lapTexts, type GuestWords } from '@core/words/guests';
+import type { GuestResult } from '@core/people/coaching';
+import { guestWords, lapTexts, type GuestWords } from '@words/guests';
 import { axisIn, Chart, type ChartOptions } from '../drawing/chart';
 
 /** The laps of a guest's drives, a line each; spoiled laps are open, the first one small. */

@@ -1,5 +1,5 @@
-import type { PlaceMarks } from '@core/coaching';
-import { mapOf } from '@core/circuit';
+import type { PlaceMarks } from '@core/people/coaching';
+import { mapOf } from '@core/track/circuit';
 import { LOOP } from '../testing/loop';
 import { MarkMap } from './mark-map';
 import { show } from '../testing/fake-day';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { measure, type CircuitMap } from '@core/circuit';
-import { heatOf, marksByCorner, phase, type PlaceMarks } from '@core/coaching';
-import { guestWords, type GuestWords } from '@core/words/guests';
+import { measure, type CircuitMap } from '@core/track/circuit';
+import { heatOf, marksByCorner, phase, type PlaceMarks } from '@core/people/coaching';
+import { guestWords, type GuestWords } from '@words/guests';
 import { circuitPlan } from '../drawing/circuit-plan';
 
 /** So many pieces draw a stretch of the road. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { guestResult, partyResult, type PartyContest, type PartyMember } from '@core/coaching';
+import { guestResult, partyResult, type PartyContest, type PartyMember } from '@core/people/coaching';
 import { DayService } from '../data/day.service';
 
 const CONTESTS: readonly { readonly key: PartyContest; readonly label: string; readonly hint: string }[] = [

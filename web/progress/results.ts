@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { rxResource } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { addressOf, contract } from '@core/api';
-import { guestResult } from '@core/coaching';
+import { guestResult } from '@core/people/coaching';
 import { progressOf } from '@core/journal';
-import { driveFigures, GUEST_LANGUAGES, guestWords, learnedWords, wordsFor } from '@core/words/guests';
+import { driveFigures, GUEST_LANGUAGES, guestWords, learnedWords, wordsFor } from '@words/guests';
 import { Button } from 'primeng/button';
 import { of } from 'rxjs';
 import { Api } from '../data/api';

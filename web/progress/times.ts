@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input } from '@angular/core';
 import { addressOf, contract } from '@core/api';
-import { clockMinute, guestTimes } from '@core/day';
-import { guestTimeWords, wordsFor } from '@core/words/guests';
+import { clockMinute } from '@core/values';
+import { guestTimes } from '@core/day';
+import { guestTimeWords, wordsFor } from '@words/guests';
 import { DayService } from '../data/day.service';
 import { SeenTimes } from '../data/seen-times';
 import { When } from '../data/when';

@@ -2,19 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, sig
 import { rxResource } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import {
-  calendar,
-  contract,
-  daySetup,
-  openDates,
-  venueFields,
-  WEEKDAYS,
-  type Calendar,
-  type DaySetup,
-  type VenueFields,
-  type Weekday,
-} from '@core/api';
-import { faultsOf, wallClock, windowsOf, windowsText } from '@core/day';
+import { calendar, daySetup, openDates, venueFields, WEEKDAYS, type Calendar, type DaySetup, type VenueFields, type Weekday } from '@core/venue/settings';
+import { contract } from '@core/api';
+import { faultsOf, wallClock, windowsOf, windowsText } from '@core/values';
 import { format, parse, isValid } from 'date-fns';
 import { Button } from 'primeng/button';
 import { DatePicker } from 'primeng/datepicker';

@@ -1,8 +1,9 @@
 import { inject, Injectable } from '@angular/core';
-import { venueFields } from '@core/api';
-import { type Day, type Json, valueAt, withValues } from '@core/day';
+import { venueFields } from '@core/venue/settings';
+import type { Day } from '@core/day';
+import { type Json, valueAt, withValues } from '@core/values';
 import { effectOf, type DayRoom, type Wanted } from '@core/planner';
-import { ruleEffectWords } from '@core/words';
+import { ruleEffectWords } from '@words';
 import { concatMap, from, map, of, scan, startWith, type Observable } from 'rxjs';
 import { DayService } from '../data/day.service';
 import { Verdicts } from '../verdict/verdicts';

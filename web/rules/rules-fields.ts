@@ -1,6 +1,6 @@
-import type { venueFields } from '@core/api';
-import { gateQuestion } from '@core/booking';
-import { GATE_QUESTION_WORDS } from '@core/words';
+import type { venueFields } from '@core/venue/settings';
+import { gateQuestion } from '@core/venue/booking';
+import { GATE_QUESTION_WORDS } from '@words';
 import type * as z from 'zod';
 import { formOf, type Option } from '../forms/fields';
 

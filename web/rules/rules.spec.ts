@@ -1,12 +1,6 @@
-import {
-  NO_PATTERN,
-  ORDINARY_COACHING,
-  ORDINARY_GATE,
-  ORDINARY_INTRODUCTION,
-  ORDINARY_LIVE,
-  venueFields,
-} from '@core/api';
-import { aCar, aDay, aPlan, at, drive, ORDINARY_RULES } from '@core/testing/small-day';
+import { NO_PATTERN, ORDINARY_COACHING, ORDINARY_GATE, ORDINARY_INTRODUCTION, ORDINARY_LIVE, venueFields } from '@core/venue/settings';
+import { aCar, aDay, aPlan, at, drive } from '@core/testing/small-day';
+import { ORDINARY_RULES } from '@core/day';
 import * as z from 'zod';
 import { RulesScreen } from './rules';
 import { aBooking, FakeDay, show } from '../testing/fake-day';

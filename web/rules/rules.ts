@@ -10,8 +10,10 @@ import {
 } from '@angular/core';
 import { rxResource, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
-import { contract, venueFields, type VenueFields } from '@core/api';
-import { clockMinute, conditionAt, type Json } from '@core/day';
+import { contract } from '@core/api';
+import { venueFields, type VenueFields } from '@core/venue/settings';
+import { clockMinute, type Json } from '@core/values';
+import { conditionAt } from '@core/day';
 import { combineLatest, debounceTime, switchMap } from 'rxjs';
 import * as z from 'zod';
 import { Api } from '../data/api';

@@ -1,5 +1,5 @@
 import type { DayTrouble } from '@core/api';
-import { fact } from '@core/day';
+import { fact } from '@core/values';
 import { aDay, aPlan } from '@core/testing/small-day';
 import { DayTroubles } from './day-troubles';
 import { FakeDay, show } from '../testing/fake-day';

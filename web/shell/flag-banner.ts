@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import { clockMinute, spokenDuration } from '@core/day';
-import { FLAG_WORDS } from '@core/words';
+import { clockMinute, spokenDuration } from '@core/values';
+import { FLAG_WORDS } from '@words';
 import { Router } from '@angular/router';
 import { DayService } from '../data/day.service';
 import { Who } from '../data/who';

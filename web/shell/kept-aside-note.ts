@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { clockMinute } from '@core/day';
+import { clockMinute } from '@core/values';
 import { KeptAside, type Lacking } from '../data/kept-aside';
 import { PLAIN_WORDS, screenWords } from '../data/screen-words';
 import { Ask } from './ask';

@@ -19,7 +19,7 @@ import {
 import { Router } from '@angular/router';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
-import { clockMinute } from '@core/day';
+import { clockMinute } from '@core/values';
 import { effectiveEntries, type JournalEntry } from '@core/journal';
 import { PLAIN_WORDS } from '../data/screen-words';
 import { DayService } from '../data/day.service';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { CREW_STATION_WORDS } from '@core/words';
-import { CREW_STATIONS, type CrewStation } from '@core/practice';
+import { CREW_STATION_WORDS } from '@words';
+import { CREW_STATIONS, type CrewStation } from '@core/live/practice';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { Dialog } from 'primeng/dialog';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { CREW_STATION_WORDS } from '@core/words';
+import { CREW_STATION_WORDS } from '@words';
 import { DayService } from '../data/day.service';
 import { PracticeService, type TakenPost } from '../data/practice.service';
 

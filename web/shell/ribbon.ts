@@ -8,7 +8,7 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { clockMinute } from '@core/day';
+import { clockMinute } from '@core/values';
 import { vehiclesOnCircuit } from '@core/journal';
 import { scaleLinear } from 'd3-scale';
 import { DayService } from '../data/day.service';

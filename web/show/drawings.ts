@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { SlideKind } from '@core/classroom';
-import type { ShowWords } from '@core/words/guests';
+import type { SlideKind } from '@core/people/classroom';
+import type { ShowWords } from '@words/guests';
 
 /** Drawings that move, for what is the same at every venue: seat, eyes, grip budget, weight shift, passing, flags. */
 @Component({

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { CircuitStudy, StudiedCorner } from '@core/car';
-import type { ShowWords } from '@core/words/guests';
-import { stationAt, type PlacedCone } from '@core/circuit';
+import type { CircuitStudy, StudiedCorner } from '@core/track/car';
+import type { ShowWords } from '@words/guests';
+import { stationAt, type PlacedCone } from '@core/track/circuit';
 
 /** Beside the corner itself so much of the road is shown, metres. */
 const BEFORE_M = 100;

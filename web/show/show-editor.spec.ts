@@ -1,5 +1,5 @@
-import { ORDINARY_SHOW, type ShowFields } from '@core/classroom';
-import { guestWords } from '@core/words/guests';
+import { ORDINARY_SHOW, type ShowFields } from '@core/people/classroom';
+import { guestWords } from '@words/guests';
 import { ShowEditor } from './show-editor';
 import { show, type Shown } from '../testing/fake-day';
 import { dayAt } from '../testing/two-guests';

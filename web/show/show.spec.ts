@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { ORDINARY_SHOW, type ShowFields } from '@core/classroom';
+import { ORDINARY_SHOW, type ShowFields } from '@core/people/classroom';
 import { CircuitService } from '../data/circuit.service';
 import { Show } from './show';
 import { FakeDay, show } from '../testing/fake-day';

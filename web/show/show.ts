@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, u
 import { rxResource, takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { contract } from '@core/api';
-import { ORDINARY_SHOW } from '@core/classroom';
+import { ORDINARY_SHOW } from '@core/people/classroom';
 import { conditionAt } from '@core/day';
-import { legendOf, markersOf } from '@core/circuit';
-import { GUEST_LANGUAGES, groupLanguage, guestWords, type GuestLanguage } from '@core/words/guests';
+import { legendOf, markersOf } from '@core/track/circuit';
+import { GUEST_LANGUAGES, groupLanguage, guestWords, type GuestLanguage } from '@words/guests';
 import { fromEvent } from 'rxjs';
 import { Api } from '../data/api';
 import { CircuitService } from '../data/circuit.service';

@@ -1,9 +1,9 @@
-import type { CoachingCustoms } from '@core/api';
-import type { Question, ShowFields, Slide, SlideKind } from '@core/classroom';
-import type { CircuitStudy, StudiedCorner } from '@core/car';
-import { legendOf, markersOf, type Circuit, type CornerBook } from '@core/circuit';
-import { CONE_WORDS } from '@core/words';
-import type { CallLine, ShowWords } from '@core/words/guests';
+import type { CoachingCustoms } from '@core/venue/settings';
+import type { Question, ShowFields, Slide, SlideKind } from '@core/people/classroom';
+import type { CircuitStudy, StudiedCorner } from '@core/track/car';
+import { legendOf, markersOf, type Circuit, type CornerBook } from '@core/track/circuit';
+import { CONE_WORDS } from '@words';
+import type { CallLine, ShowWords } from '@words/guests';
 
 /** One picture of the show, as it is drawn. */
 export type ShownSlide =

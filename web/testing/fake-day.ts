@@ -3,24 +3,19 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { computed, provideZonelessChangeDetection, signal, type Provider, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { vocabularyOf } from '@core/coaching';
-import {
-  bookingFields,
-  ORDINARY_GATE,
-  type Booking,
-  type DaySummary,
-  type DayTrouble,
-  type LivePositions,
-  type PlanProgress,
-} from '@core/api';
+import { vocabularyOf } from '@core/people/coaching';
+import { bookingFields } from '@core/venue/booking';
+import { ORDINARY_GATE } from '@core/venue/settings';
+import type { Booking, DaySummary, DayTrouble, LivePositions, PlanProgress } from '@core/api';
 import type { Day, Plan } from '@core/day';
-import { driftOf, somebodyEnters } from '@core/drift';
+import { driftOf, somebodyEnters } from '@core/live/drift';
 import { admit, contextOf, stateOf, type RecordedEntry } from '@core/journal';
 import { at } from '@core/testing/small-day';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { Subject } from 'rxjs';
-import { DayService, type NewEntry, type OpenDay } from '../data/day.service';
+import { DayService } from '../data/day.service';
+import type { NewEntry, OpenDay } from '../data/open-day';
 import type { FlagEntry, FlagNow } from '../data/flags';
 import { DeviceStorage } from '../data/device-storage';
 import { screenWords } from '../data/screen-words';

@@ -1,4 +1,5 @@
-import { emptyPlan, type Day, type Group, type Plan } from '@core/day';
+import { emptyPlan, type Day, type Plan } from '@core/day';
+import type { Group } from '@core/programmes';
 import { ableForGroups, aGroup, OVAL, PAN } from '@core/testing/group-days';
 import { aCar, aDay, aGuest, anInstructor, at } from '@core/testing/small-day';
 import { FakeDay } from './fake-day';

@@ -1,4 +1,5 @@
-import { judgeOf, type Day, type Plan } from '@core/day';
+import { judgeOf } from '@core/rules';
+import type { Day, Plan } from '@core/day';
 import type { Standpoint } from '@core/journal';
 import { acceptInPart, carsFor, dayAhead, remediesFor, stillSold, type Wanted } from '@core/planner';
 import { headingAt, waysOutAt, type Moment } from '../verdict/moment';

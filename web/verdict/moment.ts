@@ -1,5 +1,5 @@
 import type { DayView } from '@core/api';
-import { causesOf, driftOf, headingOf, waysOut, type Heading, type WayOut } from '@core/drift';
+import { causesOf, driftOf, headingOf, waysOut, type Heading, type WayOut } from '@core/live/drift';
 import { contextOf, stateOf, type RecordedEntry } from '@core/journal';
 
 /** A day at a moment of it, as it travels to a thread. */

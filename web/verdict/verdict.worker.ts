@@ -1,22 +1,8 @@
 import '../before-schemas';
-import { judgeOf, type Day, type Judgement, type Plan, type Violation } from '@core/day';
+import { judgeOf, type Judgement, type Violation } from '@core/rules';
+import type { Day, Plan } from '@core/day';
 import type { Standpoint } from '@core/journal';
-import {
-  acceptInPart,
-  assignmentsOf,
-  carsFor,
-  dayAhead,
-  remediesFor,
-  roomOf,
-  stillSold,
-  type Assignment,
-  type CarChoice,
-  type DayRoom,
-  type Remedy,
-  type PartOutcome,
-  type StillSold,
-  type Wanted,
-} from '@core/planner';
+import { acceptInPart, assignmentsOf, carsFor, dayAhead, remediesFor, roomOf, stillSold, type Assignment, type CarChoice, type DayRoom, type Remedy, type PartOutcome, type StillSold, type Wanted } from '@core/planner';
 import { expose } from 'comlink';
 
 let standpoint: Standpoint | undefined;

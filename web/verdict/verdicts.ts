@@ -1,6 +1,7 @@
 import { inject, Injectable, type OnDestroy } from '@angular/core';
-import type { Day, Judgement, Plan, Violation } from '@core/day';
-import type { Heading, WayOut } from '@core/drift';
+import type { Day, Plan } from '@core/day';
+import type { Judgement, Violation } from '@core/rules';
+import type { Heading, WayOut } from '@core/live/drift';
 import type { Standpoint } from '@core/journal';
 import type { Assignment, CarChoice, DayAhead, DayRoom, PartOutcome, Remedy, StillSold, Wanted } from '@core/planner';
 import { DayService } from '../data/day.service';

@@ -1,7 +1,6 @@
 import * as z from 'zod';
-import { bookingFields } from '../../booking';
-import { moneyAmount } from '../../day/fields';
-import { timeOfDay } from '../../day/time';
+import { bookingFields } from '../../venue/booking';
+import { moneyAmount, timeOfDay } from '../../values';
 import { booking } from '../setup';
 import { date, dateAndId, endpoint, type Endpoint, version } from '../endpoint';
 import { bookingListBody, importPreview, listTaken } from '../import';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { circuitFile } from '../../circuit/circuit-file';
+import { circuitFile } from '../../track/circuit';
 import { circuitToRead, readCircuitReply, setOutSheet, standingCone, storedCircuit } from '../circuit';
 import { endpoint, type Endpoint, raw, versionOrNone } from '../endpoint';
 

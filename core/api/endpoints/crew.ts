@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { instructorFields } from '../../crew/skills';
-import { rosterEntry } from '../../crew/roster';
+import { instructorFields, rosterEntry } from '../../people/crew';
 import { storedInstructor } from '../setup';
 import { rosterPreview, storedRosterEntry } from '../crew';
 import { date, endpoint, type Endpoint, id, raw, version, versionOrNone } from '../endpoint';

@@ -1,9 +1,9 @@
 import * as z from 'zod';
-import { dayClose } from '../../closing/close-of-day';
-import { crewDay } from '../../crew/load';
-import { carDay } from '../../garage/usage';
-import { journalEntry, recordedEntry } from '../../journal/entry';
-import { daySetup } from '../../venue/calendar';
+import { dayClose } from '../../venue/closing';
+import { crewDay } from '../../people/crew';
+import { carDay } from '../../venue/garage';
+import { journalEntry, recordedEntry } from '../../journal';
+import { daySetup } from '../../venue/settings';
 import { daySummary, dayView } from '../day-view';
 import { date, dateAndId, endpoint, type Endpoint, raw, version } from '../endpoint';
 import { page } from '../flags';

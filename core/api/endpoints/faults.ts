@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { faultEntry } from '../../coaching/vocabulary';
+import { faultEntry } from '../../people/coaching';
 import { storedFault } from '../crew';
 import { endpoint, type Endpoint, id, version } from '../endpoint';
 

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { groupFields } from '../../day/group';
+import { groupFields } from '../../programmes';
 import { date, dateAndId, endpoint, type Endpoint, version } from '../endpoint';
 import { storedGroup } from '../setup';
 

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { planFile } from '../../day/plan-file';
+import { planFile } from '../../day';
 import { author, date, dateAndId, endpoint, type Endpoint } from '../endpoint';
 import {
   acceptPlan,

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { showFields } from '../../classroom/show';
+import { showFields } from '../../people/classroom';
 import { storedShow } from '../circuit';
 import { endpoint, type Endpoint, versionOrNone } from '../endpoint';
 

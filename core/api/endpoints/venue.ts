@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { venueFields } from '../../venue';
+import { venueFields } from '../../venue/settings';
 import { storedVenue } from '../setup';
 import { endpoint, type Endpoint, version } from '../endpoint';
 

@@ -1,9 +1,6 @@
 import * as z from 'zod';
-import { fact } from '../../day';
-import { timeOfDay } from '../../day/time';
-import { vehiclesOnCircuit } from '../day-state';
+import { timeOfDay } from '../../values';
 import { subject, sentence, common, entryOf } from './parts';
-import { always, nothing, NO_WORDS, type Family } from './family';
 
 const movedStarts = z.array(z.strictObject({ place: z.number().int().min(0), start: timeOfDay })).max(5000);
 const slideCause = z.strictObject({
@@ -41,43 +38,4 @@ export const daySchemas = {
   leftAsIs: entryOf('leftAsIs', { cause: z.string().min(1).max(80), byS: z.number().int().min(0) }),
   noteTaken: entryOf('noteTaken', { text: sentence, guest: subject.optional() }),
   correction: entryOf('correction', { corrects: common.id, reason: z.string().max(500).optional() }),
-};
-
-export const dayRules: Family<typeof daySchemas> = {
-  dayClosed: {
-    admit: (state) => {
-      if (state.closed) return fact('dayClosedAlready', {}, { by: state.closed.by });
-      const out = vehiclesOnCircuit(state);
-      return out > 0 ? fact('stillOnCircuit', {}, { cars: out }) : undefined;
-    },
-    apply: (state, { at, by }) => {
-      state.closed = { atS: at, by };
-    },
-    words: NO_WORDS,
-  },
-  planAccepted: {
-    admit: always,
-    apply: nothing,
-    words: NO_WORDS,
-  },
-  timesSlid: {
-    admit: always,
-    apply: nothing,
-    words: NO_WORDS,
-  },
-  leftAsIs: {
-    admit: always,
-    apply: (state, { cause, byS }) => void state.left.set(cause, byS),
-    words: NO_WORDS,
-  },
-  noteTaken: {
-    admit: always,
-    apply: nothing,
-    words: { own: ['text'] },
-  },
-  correction: {
-    admit: always,
-    apply: nothing,
-    words: { named: ['reason'] },
-  },
 };

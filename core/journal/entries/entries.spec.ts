@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { ENTRY_SCHEMAS, journalEntry, type EntryKind } from '../entry';
-import { rulesOf } from '../registry';
+import { ENTRY_SCHEMAS, journalEntry, type EntryKind } from './entry';
+import { rulesOf } from '../kinds/registry';
 
 interface Field {
   readonly type?: string;

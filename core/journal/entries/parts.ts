@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { eventTime } from '../../day/time';
+import { eventTime } from '../../values';
 
 /** What entries of several families are made of. */
 

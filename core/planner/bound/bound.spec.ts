@@ -3,10 +3,12 @@ import type { Day } from '../../day';
 import { inEnglish } from '../../testing/in-english';
 import { randomDay } from '../../testing/random-day';
 import { aCar, aDay, aGuest, anInstructor, at } from '../../testing/small-day';
-import { problemOf } from '../engine/problem';
-import { planDay } from '../plan-day';
-import { seededRandom } from '../random';
-import { boundOf, leastWaiting, solverOf, type SolveProgram } from '.';
+import { problemOf } from '../place/problem';
+import { planDay } from '../search/plan-day';
+import { seededRandom } from '../place/random';
+import { boundOf } from './bound';
+import { leastWaiting } from './waiting';
+import { solverOf, type SolveProgram } from './program';
 import loadHighs from 'highs';
 
 let solve: SolveProgram;

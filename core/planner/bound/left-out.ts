@@ -1,6 +1,6 @@
 import type { Instructor } from '../../day';
-import { owedMeal } from '../../day/rules/crew-meal';
-import type { Problem } from '../engine/problem';
+import { owedMeal } from '../../rules';
+import type { Problem } from '../place/problem';
 import { choicesOf, needsOf, runHoldS, runTrackS, type Choice } from './needs';
 import { Program, type SolveProgram } from './program';
 

@@ -1,4 +1,4 @@
-import type { CarOption, Problem } from '../engine/problem';
+import type { CarOption, Problem } from '../place/problem';
 
 /** What a guest takes at least, if nobody else were there. */
 export interface GuestNeeds {

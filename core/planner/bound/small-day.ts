@@ -1,5 +1,5 @@
-import { LONG_WAIT_MIN } from '../../day/cost/waiting';
-import type { Problem } from '../engine/problem';
+import { LONG_WAIT_MIN } from '../../cost';
+import type { Problem } from '../place/problem';
 import { choicesOf, needsOf, runHoldS, type Choice, type GuestNeeds } from './needs';
 import { Program, type SolveProgram, type Term } from './program';
 

@@ -1,5 +1,5 @@
-import type { TimeWindow } from '../../day';
-import type { Problem } from '../engine/problem';
+import type { TimeWindow } from '../../values';
+import type { Problem } from '../place/problem';
 import { choicesOf, type Choice } from './needs';
 
 /** What makes guests wait whatever the plan: each alone, or the room on the circuit, in the cars, with the crew. */

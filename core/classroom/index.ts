@@ -1,2 +1,0 @@
-/** The class: its show and what is asked. */
-export * from './show';

@@ -1,0 +1,37 @@
+/** The car on the line: what it is, how a lap in it comes out, and what an instructor makes of it. */
+export { stationAtTime } from './braking';
+export { CALL_KINDS, callCustoms, type CallCustoms, callKind, type CallKind, type CallKindFacts } from './call-kinds';
+export { callsOnLap } from './call-progress';
+export {
+  type Call,
+  type CallFact,
+  callId,
+  type CallSettings,
+  callSheet,
+  type CornerCalls,
+  type CornerRemark,
+  plainCall,
+} from './calls';
+export { carFile, type CarFile, carOf, ORDINARY_CAR } from './car-file';
+export {
+  type CardAdvice,
+  type CardSubject,
+  type CardTopic,
+  type CardValue,
+  type CarNotes,
+  differenceCard,
+  type DifferenceCard,
+  fromTameToFierce,
+} from './difference';
+export { isLap, type Lap, type LapFault, LapModel, type LapObstacle, type Pace } from './lap';
+export { type LineName, racingLine, teachingLine } from './lines';
+export {
+  type CircuitStudy,
+  type FleetCar,
+  gearTeaching,
+  lapNearest,
+  type StudiedCorner,
+  studyCircuit,
+  type TeachingCustom,
+} from './study';
+export { taughtGears } from './taught-gears';

@@ -1,0 +1,37 @@
+/** What everything stands on: times, money, facts, fields of a record, and what was wrong with one. Knows nothing of a day. */
+export { anyFact, type AnyFact, factOf } from './any-fact';
+export { fact, type Fact } from './fact';
+export { type Fault, faultLine, faultsOf, parseJson } from './faults';
+export { durationS, id, lapTimeS, moneyAmount, name, seats, text } from './fields';
+export { salvaged } from './lenient-parse';
+export { median } from './median';
+export { cents, currencyDecimals, money } from './money';
+export { numberIn } from './number-in';
+export { type Json, paddedTime, valueAt, windowsOf, windowsText, withValues } from './record-text';
+export {
+  clockMinute,
+  DAY_ENDS_S,
+  DAY_S,
+  durationOf,
+  durationText,
+  eventTime,
+  lapTimeText,
+  OVER_MIDNIGHT,
+  secondsOf,
+  spokenDuration,
+  timeOfDay,
+  timeWindow,
+  type TimeWindow,
+  wallClock,
+} from './time';
+export { dateIn, type DateOrder, dateOrderOf, timeIn } from './usual-writing';
+export {
+  byStart,
+  type Interval,
+  liesInside,
+  mergeWindows,
+  overlappingPairs,
+  overlaps,
+  overloads,
+  withoutWindows,
+} from './windows';

@@ -1,0 +1,33 @@
+/** The venue: what it is called, its rules and its calendar. */
+export {
+  calendar,
+  type Calendar,
+  daySetup,
+  type DaySetup,
+  hoursOn,
+  NO_PATTERN,
+  onHours,
+  openDates,
+  type Weekday,
+  weekdayOf,
+  WEEKDAYS,
+  withDate,
+} from './calendar';
+export {
+  type CoachingCustoms,
+  gateCustoms,
+  type Introduction,
+  introductionWay,
+  type IntroductionWay,
+  liveCustoms,
+  ORDINARY_CHECK,
+  ORDINARY_COACHING,
+  ORDINARY_GATE,
+  ORDINARY_INTRODUCTION,
+  ORDINARY_LIVE,
+  pitExitCustoms,
+  type PutOff,
+  teachingCustom,
+  venueFields,
+  type VenueFields,
+} from './settings';
