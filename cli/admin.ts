@@ -1,7 +1,7 @@
 import { createInterface } from 'node:readline/promises';
-import { backupTo, restoreFrom, setManagerCode } from '../server/keeping/admin';
-import { CannotStart, startFault } from '../server/keeping/faults';
-import { dataFolder } from '../server/keeping/settings';
+import { backupTo, restoreFrom, setManagerCode } from '../server/ops/admin';
+import { CannotStart, startFault } from '../server/base/disk-faults';
+import { dataFolder } from '../server/ops/settings';
 
 /** `./joylap backup FILE`, `restore FILE`, `manager-code`: what a venue's data need beside a running server. */
 const folder = dataFolder(false);

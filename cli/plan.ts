@@ -3,7 +3,7 @@ import { parseArgs } from 'node:util';
 import * as z from 'zod';
 import { planFile } from '@core/day';
 import { namesOf, wordsIn } from '@words';
-import { runPlanner } from '../server/planner/run';
+import { runPlanner } from '../server/workers/planner/run';
 import { costLines } from './cost-table';
 import { BadInput, EXIT, numberOption, readDay, readRepair, runCommand } from './files';
 

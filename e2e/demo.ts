@@ -8,7 +8,7 @@ import { dayView } from '@core/api';
 import { emptyPlan } from '@core/day';
 import { dayContext, stateOf } from '@core/journal';
 import { DEMO_DATE } from '../demo/larkmere';
-import { SCREENS } from '../web/screens';
+import { SCREENS } from '../web/app/screens';
 
 /** The demo of worker 0, 1, … listens here, and on the ports above. */
 const FIRST_PORT = 4790;

@@ -1,5 +1,5 @@
 import type { APIRequestContext, Page } from '@playwright/test';
-import { SCREENS } from '../web/screens';
+import { SCREENS } from '../web/app/screens';
 import { convoyReady, test } from './demo';
 import { expect } from '../node_modules/playwright/types/test.d';
 

@@ -45,7 +45,7 @@ describe('The server', () => {
 
   it('has its endpoints and their handlers in files of the same names, one for each resource', () => {
     const filesIn = (folder: string) => readdirSync(folder).filter((name) => !/^index\.ts$|\.spec\.ts$/.test(name));
-    expect(filesIn('server/routes')).toEqual(filesIn('core/api/endpoints'));
+    expect(filesIn('server/http/routes')).toEqual(filesIn('core/api/endpoints'));
   });
 
   it('sends pictures, sheets, files and streams as what the contract calls them', async () => {

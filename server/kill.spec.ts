@@ -3,7 +3,7 @@ import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { openDatabase } from './database';
+import { openDatabase } from './store/database';
 import { journalStore } from './store/journal';
 
 /** Starts the real server on a free port with its data in a folder, and waits until it says where it is. */

@@ -3,10 +3,17 @@ import type { JournalEntry } from '@core/journal';
 import { DEMO_MANAGER_HASH, HOLDS_UNTIL, OWN_FAULTS, ROSTER, TRUSTED_WITH } from '../demo/crew-days';
 import { EARLIER_DAYS, earlierBookings, earlierDate, playEarlierDay } from '../demo/earlier-days';
 import { CREW, DEMO_DATE, DEMO_DEVICE_KEY, DEMO_DEVICES, FLEET, LARKMERE } from '../demo/larkmere';
-import { DEMO_CAST, programmesBookings, PROGRAMMES_DATE, programmesGroups, SATURDAY, type Cast } from '../demo/programmes-day';
+import {
+  DEMO_CAST,
+  programmesBookings,
+  PROGRAMMES_DATE,
+  programmesGroups,
+  SATURDAY,
+  type Cast,
+} from '../demo/programmes-day';
 import { demoBookings, demoDay, firstPlan } from '../demo/seed';
 import { SLIPWAY } from '../demo/slipway';
-import { dayOf } from './day';
+import { dayOf } from './services/day';
 import type { Store } from './store';
 
 const MANAGER = 'Maren, manager';

@@ -6,12 +6,12 @@ rmSync('dist/server', { recursive: true, force: true });
 await build({
   entryPoints: {
     main: 'server/main.ts',
-    'planner-worker': 'server/planner/worker.ts',
-    'bound-worker': 'server/bound/worker.ts',
+    'planner-worker': 'server/workers/planner/worker.ts',
+    'bound-worker': 'server/workers/bound/worker.ts',
     'timing-stand-in': 'server/stand-ins/timing.ts',
     'crew-stand-in': 'server/stand-ins/crew.ts',
     admin: 'cli/admin.ts',
-    'reading-worker': 'server/reading/worker.ts',
+    'reading-worker': 'server/workers/import/worker.ts',
   },
   outdir: 'dist/server',
   bundle: true,
@@ -23,5 +23,5 @@ await build({
   tsconfig: 'tsconfig.json',
   logLevel: 'warning',
 });
-cpSync('server/sql', 'dist/server/sql', { recursive: true });
+cpSync('server/store/sql', 'dist/server/sql', { recursive: true });
 cpSync('demo/larkmere-day.csv', 'dist/server/larkmere-day.csv');

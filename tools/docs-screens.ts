@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { FRAME_KEYS, PLACES, SCREENS, STOP_KEY, type Place } from '../web/screens';
+import { FRAME_KEYS, STOP_KEY } from '../web/shared/frame/screen-keys';
+import { PLACES, SCREENS, type Place } from '../web/app/screens';
 
 /**
  * Writes what the README says of the screens, from their registration: their pictures and their keys. With `--check` it

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { joyLapPreset } from '../web/theme';
+import { joyLapPreset } from '../web/shared/frame/theme';
 
 /**
  * Fails where a component of PrimeNG that the web uses, itself or through another one, has no tokens in the theme: it
@@ -19,6 +19,6 @@ for (const name of used) {
 const there = new Set(Object.keys(joyLapPreset.components ?? {}));
 const missing = [...needed].filter((style) => style !== 'base' && !there.has(style));
 if (missing.length > 0) {
-  console.error(`web/theme.ts has no tokens for ${missing.sort().join(', ')}: import them from @primeuix/themes/aura.`);
+  console.error(`web/shared/frame/theme.ts has no tokens for ${missing.sort().join(', ')}: import them from @primeuix/themes/aura.`);
   process.exit(1);
 }

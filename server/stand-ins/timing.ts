@@ -2,7 +2,7 @@ import { contract, storedCircuit, type DayView, type DeviceBody } from '@core/ap
 import { wallClock } from '@core/values';
 import { lapShapeOf } from '@core/live/traffic';
 import { CREW_SEED } from '../../demo/larkmere';
-import { signatureOf } from '../devices/signature';
+import { signatureOf } from '../services/devices/signature';
 import { asTaught, type AsTaught } from './as-taught';
 import { CircuitTraffic } from './circuit-traffic';
 import { every, logger, Venue } from './venue';

@@ -1,6 +1,26 @@
 import { EventSource } from 'eventsource';
-import { addressOf, clock as clockReading, contract, dayView, problem, type ClockReading, type DayView, type BodyOf, type Endpoint, type ParamsOf, type ReplyOf } from '@core/api';
-import { contextOf, recordedEntry, RunningJournal, stateAt, type DayContext, type DayState, type RecordedEntry } from '@core/journal';
+import {
+  addressOf,
+  clock as clockReading,
+  contract,
+  dayView,
+  problem,
+  type ClockReading,
+  type DayView,
+  type BodyOf,
+  type Endpoint,
+  type ParamsOf,
+  type ReplyOf,
+} from '@core/api';
+import {
+  contextOf,
+  recordedEntry,
+  RunningJournal,
+  stateAt,
+  type DayContext,
+  type DayState,
+  type RecordedEntry,
+} from '@core/journal';
 import { pino } from 'pino';
 import * as z from 'zod';
 

@@ -1,7 +1,7 @@
 import { bookingFields, type BookingFields } from '@core/venue/booking';
 import { MOST_DRIVES_A_DAY, MOST_GUESTS_A_DAY } from '@core/day';
-import type { Db } from '../database';
-import type { BookingBatch } from '../reading/booking-batch';
+import type { Db } from './database';
+import type { BookingBatch } from './booking-batch';
 import { documentCodec, type Change, type DocumentRow, type ReadRows, type Stored } from './documents';
 
 /** Another booking of the day has this reference. */

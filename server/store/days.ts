@@ -1,7 +1,7 @@
 import { planFile, type Plan } from '@core/day';
 import { daySetup, type DaySetup } from '@core/venue/settings';
 import type { DaySummary, PlanRevision } from '@core/api';
-import type { Db } from '../database';
+import type { Db } from './database';
 import * as z from 'zod';
 import { MAIN_SURFACE } from './venue';
 

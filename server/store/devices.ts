@@ -1,4 +1,4 @@
-import type { Db } from '../database';
+import type { Db } from './database';
 
 /** A device as its row stands. */
 export interface DeviceRow {

@@ -1,6 +1,6 @@
 import { salvaged, type Fault } from '@core/values';
 import * as z from 'zod';
-import type { Db } from '../database';
+import type { Db } from './database';
 
 /** A thing that is set up: its id, the version by which two editors are told of each other, and its fields. */
 export interface Stored<T> {

@@ -1,5 +1,5 @@
 import { groupFields, type GroupFields } from '@core/programmes';
-import type { Db } from '../database';
+import type { Db } from './database';
 import { documentCodec, type Change, type DocumentRow, type ReadRows, type Stored } from './documents';
 
 /** The groups of each event day. */

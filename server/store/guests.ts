@@ -1,6 +1,6 @@
 import type { FoundGuest } from '@core/api';
 import { withoutWord } from '@core/journal';
-import type { Db } from '../database';
+import type { Db } from './database';
 
 interface PlanTexts {
   rowid: number;

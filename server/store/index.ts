@@ -1,7 +1,7 @@
 import { carFields } from '@core/venue/fleet';
 import { faultEntry } from '@core/people/coaching';
 import { instructorFields } from '@core/people/crew';
-import type { Db } from '../database';
+import type { Db } from './database';
 import { bookingStore } from './bookings';
 import { dayStore } from './days';
 import { deviceStore } from './devices';

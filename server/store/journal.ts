@@ -1,7 +1,7 @@
 import { journalEntry, type JournalEntry, type RecordedEntry } from '@core/journal';
 import { faultsOf } from '@core/values';
 import * as z from 'zod';
-import type { Db } from '../database';
+import type { Db } from './database';
 
 interface EntryRow {
   seq: number;

@@ -1,5 +1,5 @@
 import type { ListWord } from '@core/api';
-import type { Db } from '../database';
+import type { Db } from './database';
 
 /** What words of the venue's booking lists mean, as it was said once. */
 export function listWordStore(db: Db) {

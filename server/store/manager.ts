@@ -1,5 +1,5 @@
 import type { PairingReason } from '@core/api';
-import type { Db } from '../database';
+import type { Db } from './database';
 
 /** What the manager alone sees, and the code that shows who that is. */
 export function managerStore(db: Db) {

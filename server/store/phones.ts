@@ -1,5 +1,5 @@
 import { phoneReport, type PhoneReport } from '@core/api';
-import type { Db } from '../database';
+import type { Db } from './database';
 
 /** A phone as its row stands; `report` is the JSON of a `PhoneReport`. */
 export interface PhoneRow {

@@ -1,4 +1,4 @@
-import type { Db } from '../database';
+import type { Db } from './database';
 
 export interface Photo {
   readonly type: string;

@@ -1,6 +1,6 @@
 import { planJob, type PlanJob } from '@core/api';
 import * as z from 'zod';
-import type { Db } from '../database';
+import type { Db } from './database';
 
 /** The plan that is being looked for on each day, or was found last; kept so that a restart can tell what became of it. */
 export function planJobStore(db: Db) {

@@ -2,7 +2,7 @@ import { storedShow, type StoredCircuit, type StoredShow } from '@core/api';
 import { circuitFile, type Circuit } from '@core/track/circuit';
 import { ORDINARY_SHOW, type ShowFields } from '@core/people/classroom';
 import type * as z from 'zod';
-import type { Db } from '../database';
+import type { Db } from './database';
 import { documentCodec } from './documents';
 
 /** Tables that hold one document each. Version 0 stands for one that has never been saved. */

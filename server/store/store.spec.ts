@@ -1,7 +1,7 @@
 import { bookingFields } from '@core/venue/booking';
 import { aPlan, at, drive } from '@core/testing/small-day';
 import { CREW, FLEET, LARKMERE } from '../../demo/larkmere';
-import { openDatabase } from '../database';
+import { openDatabase } from './database';
 import { bookingBody, DATE } from '../testing/test-server';
 import { openStore, type Store } from './';
 

@@ -1,4 +1,4 @@
-import { openDatabase } from '../database';
+import { openDatabase } from './database';
 import { trackStore } from './tracks';
 
 describe('Positions of cars', () => {

@@ -1,4 +1,4 @@
-import type { Db } from '../database';
+import type { Db } from './database';
 
 /** Thousandths of a second of the day, metres along the lap, and to the left of the centre line where that is known. */
 export type TrackPoint = readonly [atMs: number, atM: number, leftM?: number];

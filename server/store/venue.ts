@@ -1,7 +1,7 @@
 import { venueFields, type VenueFields } from '@core/venue/settings';
 import type { StoredVenue } from '@core/api';
-import type { Db } from '../database';
-import { NEW_VENUE } from '../new-venue';
+import type { Db } from './database';
+import { NEW_VENUE } from '../base/new-venue';
 import { documentCodec, type ReadRows } from './documents';
 
 /** The one venue of this database. */

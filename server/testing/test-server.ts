@@ -5,8 +5,8 @@ import type { planJob } from '@core/api';
 import type { startPlanning } from '@core/api/planning';
 import request from 'supertest';
 import { createApp, type AppOptions } from '../app';
-import { demoClock, type Clock } from '../clock';
-import { openDatabase } from '../database';
+import { demoClock, type Clock } from '../base/clock';
+import { openDatabase } from '../store/database';
 import { CREW, FLEET, LARKMERE } from '../../demo/larkmere';
 import { openStore, type Store } from '../store';
 

@@ -14,11 +14,11 @@ import { at } from '@core/testing/small-day';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { Subject } from 'rxjs';
-import { DayService } from '../data/day.service';
-import type { NewEntry, OpenDay } from '../data/open-day';
-import type { FlagEntry, FlagNow } from '../data/flags';
-import { DeviceStorage } from '../data/device-storage';
-import { screenWords } from '../data/screen-words';
+import { DayService } from '../shared/data/day.service';
+import type { NewEntry, OpenDay } from '../shared/data/open-day';
+import type { FlagEntry, FlagNow } from '../shared/data/flags';
+import { DeviceStorage } from '../shared/data/device-storage';
+import { screenWords } from '../shared/data/screen-words';
 import { MemoryStorage } from './memory-storage';
 
 /** A day on screen without a server: entries are admitted by the same function, and kept. */

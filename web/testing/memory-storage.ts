@@ -1,6 +1,6 @@
 import { signal } from '@angular/core';
 import { Subject } from 'rxjs';
-import type { DeviceStorage, StoredAside, StoredDay, StoredEntry } from '../data/device-storage';
+import type { DeviceStorage, StoredAside, StoredDay, StoredEntry } from '../shared/data/device-storage';
 
 /** What a device keeps, for as long as a test runs. */
 export class MemoryStorage implements Pick<DeviceStorage, keyof DeviceStorage> {

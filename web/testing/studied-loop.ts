@@ -5,7 +5,7 @@ import type { Circuit } from '@core/track/circuit';
 import { aCar } from '@core/testing/small-day';
 import { SMALL_MODEL } from '@core/testing/small-model';
 import * as z from 'zod';
-import { CircuitService } from '../data/circuit.service';
+import { CircuitService } from '../shared/data/circuit.service';
 import { LOOP } from './loop';
 
 /** A car of the fleet as it is stored, with a model where the lap is to be worked out. */

@@ -2,8 +2,8 @@ import { judgeOf } from '@core/rules';
 import type { Day, Plan } from '@core/day';
 import type { Standpoint } from '@core/journal';
 import { acceptInPart, carsFor, dayAhead, remediesFor, stillSold, type Wanted } from '@core/planner';
-import { headingAt, waysOutAt, type Moment } from '../verdict/moment';
-import type { Verdicts } from '../verdict/verdicts';
+import { headingAt, waysOutAt, type Moment } from '../shared/verdict/moment';
+import type { Verdicts } from '../shared/verdict/verdicts';
 
 /** Checks plans at once and on this thread. */
 export class VerdictsHere implements Pick<

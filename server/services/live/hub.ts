@@ -1,0 +1,163 @@
+import type { Request, Response } from 'express';
+import { planProgress, runningFlag, type LivePositions, type PlanProgress, type RunningFlag } from '@core/api';
+import { recordedEntry, type RecordedEntry } from '@core/journal';
+import { fact } from '@core/values';
+import * as z from 'zod';
+import { refusalOf } from '../../base/refusal';
+
+/** What else than the journal may have changed, so that a screen knows to read it again. */
+export type ChangedWhat =
+  | 'bookings'
+  | 'plan'
+  | 'setup'
+  | 'clock'
+  | 'reset'
+  | 'planning'
+  | 'bound'
+  | 'devices'
+  | 'phones'
+  | 'practice'
+  | 'erased';
+
+const HEARTBEAT_MS = 10_000;
+/** A reader that lets so much wait is dropped: its browser comes back by itself, and gets what it missed. */
+export const MOST_WAITING_BYTES = 2_000_000;
+/** Open streams, of one address (a venue's tablets may share one) and of all. */
+export const MOST_STREAMS_AN_ADDRESS = 120;
+export const MOST_STREAMS = 600;
+
+interface Listener {
+  readonly date: string;
+  /** The page that listens, where it says so. */
+  readonly page?: string | undefined;
+  readonly address: string;
+}
+
+/**
+ * Server-sent events to every open screen. Journal entries carry their sequence number as event id, so that a screen
+ * that was away gets what it missed; other changes are told by name only and read anew.
+ */
+export class Hub {
+  private readonly listeners = new Map<Response, Listener>();
+  private readonly heartbeat = setInterval(
+    () => this.write(this.listeners.keys(), 'event: heartbeat\ndata: {}\n\n'),
+    HEARTBEAT_MS,
+  );
+
+  private greeting: (() => RunningFlag) | undefined;
+  private left: (() => void) | undefined;
+
+  constructor() {
+    this.heartbeat.unref();
+  }
+
+  /** How many screens are connected. */
+  get screens(): number {
+    return this.listeners.size;
+  }
+
+  /** Whether a page is connected. */
+  has(page: string): boolean {
+    return [...this.listeners.values()].some((listener) => listener.page === page);
+  }
+
+  /** What every stream begins with: the flag that is in force; and who hears that a screen has left. */
+  greetWith(flag: () => RunningFlag, left: () => void): void {
+    this.greeting = flag;
+    this.left = left;
+  }
+
+  /**
+   * Keeps a response open as a stream of one day, beginning with what was missed.
+   *
+   * @throws Refusal 429 where there are too many streams
+   */
+  listen(response: Response, { date, page }: Pick<Listener, 'date' | 'page'>, missed: readonly RecordedEntry[]): void {
+    // Whoever has gone while the reply was made is told of by no event any more, and would count as a screen for good.
+    if (response.destroyed) return;
+    const address = response.req.socket.remoteAddress ?? '';
+    const same = [...this.listeners.values()].filter((other) => other.address === address).length;
+    if (same >= MOST_STREAMS_AN_ADDRESS || this.listeners.size >= MOST_STREAMS) {
+      throw refusalOf(fact('tooManyStreams', {}));
+    }
+    response.writeHead(200, {
+      'content-type': 'text/event-stream',
+      'cache-control': 'no-cache, no-transform',
+      connection: 'keep-alive',
+      'x-accel-buffering': 'no',
+    });
+    response.write('retry: 1000\n\n');
+    this.listeners.set(response, { date, page, address });
+    if (this.greeting) response.write(flagEvent(this.greeting()));
+    for (const entry of missed) response.write(entryEvent(entry));
+    response.on('close', () => {
+      this.listeners.delete(response);
+      this.left?.();
+    });
+  }
+
+  entry(date: string, entry: RecordedEntry): void {
+    this.write(this.of(date), entryEvent(entry));
+  }
+
+  /** @param date the day that changed, or nothing where it concerns all */
+  changed(what: ChangedWhat, date?: string): void {
+    this.write(
+      date === undefined ? this.listeners.keys() : this.of(date),
+      `event: changed\ndata: ${JSON.stringify({ what })}\n\n`,
+    );
+  }
+
+  /** The flag in force, to all. */
+  flag(flag: RunningFlag): void {
+    this.write(this.listeners.keys(), flagEvent(flag));
+  }
+
+  /** How far the search for a plan has come. */
+  planning(date: string, progress: PlanProgress): void {
+    this.write(this.of(date), `event: planning\ndata: ${JSON.stringify(z.encode(planProgress, progress))}\n\n`);
+  }
+
+  /** Where the cars are. */
+  positions(date: string, positions: LivePositions): void {
+    this.write(this.of(date), `event: positions\ndata: ${JSON.stringify(positions)}\n\n`);
+  }
+
+  /** Ends the streams of those who may not read any more. */
+  end(whose: (request: Request) => boolean): void {
+    for (const response of [...this.listeners.keys()]) {
+      if (!whose(response.req)) continue;
+      this.listeners.delete(response);
+      response.end();
+    }
+  }
+
+  close(): void {
+    clearInterval(this.heartbeat);
+    this.left = undefined;
+    for (const response of this.listeners.keys()) response.end();
+    this.listeners.clear();
+  }
+
+  private *of(date: string): Iterable<Response> {
+    for (const [response, listener] of this.listeners) if (listener.date === date) yield response;
+  }
+
+  private write(responses: Iterable<Response>, text: string): void {
+    for (const response of responses) {
+      if (response.writableLength < MOST_WAITING_BYTES) response.write(text);
+      else {
+        this.listeners.delete(response);
+        response.destroy();
+      }
+    }
+  }
+}
+
+function flagEvent(flag: RunningFlag): string {
+  return `event: flag\ndata: ${JSON.stringify(z.encode(runningFlag, flag))}\n\n`;
+}
+
+function entryEvent(entry: RecordedEntry): string {
+  return `id: ${entry.seq}\nevent: entry\ndata: ${JSON.stringify(z.encode(recordedEntry, entry))}\n\n`;
+}

@@ -1,0 +1,98 @@
+import {
+  addressOf,
+  contract,
+  livePositions,
+  planProgress,
+  runningFlag,
+  type LivePositions,
+  type PlanProgress,
+  type RunningFlag,
+} from '@core/api';
+import { recordedEntry, type RecordedEntry } from '@core/journal';
+import { Observable } from 'rxjs';
+import { newId } from './new-id';
+
+export type StreamEvent =
+  | { readonly kind: 'entry'; readonly recorded: RecordedEntry }
+  | { readonly kind: 'changed'; readonly what: string }
+  | { readonly kind: 'progress'; readonly progress: PlanProgress }
+  | { readonly kind: 'positions'; readonly positions: LivePositions }
+  | { readonly kind: 'flag'; readonly flag: RunningFlag }
+  /** `refused` where the server answered, and not with a stream. */
+  | { readonly kind: 'connection'; readonly open: boolean; readonly refused?: boolean };
+
+/** This page, as long as it is open: whoever calls a flag sees which pages have it. */
+export const PAGE = newId();
+/** The server gives a sign of life more often than this; a stream that is silent for so long is dead. */
+const SILENCE_MS = 25_000;
+/** A stream that the server refused is asked for again after this. */
+const RETRY_MS = 3000;
+
+/**
+ * The live stream of a day. Each loss and return of the connection is told: where the browser sees it, where the device
+ * says that it is offline, and where the stream has fallen silent. The service worker is told to keep out of it. Never
+ * completes; unsubscribing closes it.
+ */
+export function entryStream(date: string): Observable<StreamEvent> {
+  return new Observable((subscriber) => {
+    let source: EventSource;
+    let silence: ReturnType<typeof setTimeout>;
+
+    const connect = () => {
+      source = new EventSource(addressOf(contract.streamDay, { date }, { page: PAGE, 'ngsw-bypass': 'true' }));
+      source.addEventListener('open', () => {
+        alive();
+        subscriber.next({ kind: 'connection', open: true });
+      });
+      source.addEventListener('error', () => {
+        const refused = source.readyState === EventSource.CLOSED;
+        subscriber.next({ kind: 'connection', open: false, refused });
+        // A browser tries again by itself where the connection broke, and never where the server refused.
+        if (refused) silentIn(RETRY_MS);
+      });
+      source.addEventListener('heartbeat', alive);
+      source.addEventListener('entry', ({ data }: MessageEvent<string>) => {
+        alive();
+        subscriber.next({ kind: 'entry', recorded: recordedEntry.parse(JSON.parse(data)) });
+      });
+      source.addEventListener('flag', ({ data }: MessageEvent<string>) => {
+        alive();
+        subscriber.next({ kind: 'flag', flag: runningFlag.parse(JSON.parse(data)) });
+      });
+      source.addEventListener('planning', ({ data }: MessageEvent<string>) => {
+        alive();
+        subscriber.next({ kind: 'progress', progress: planProgress.parse(JSON.parse(data)) });
+      });
+      source.addEventListener('positions', ({ data }: MessageEvent<string>) => {
+        alive();
+        subscriber.next({ kind: 'positions', positions: livePositions.parse(JSON.parse(data)) });
+      });
+      source.addEventListener('changed', ({ data }: MessageEvent<string>) => {
+        alive();
+        subscriber.next({ kind: 'changed', what: (JSON.parse(data) as { what: string }).what });
+      });
+      alive();
+    };
+    const silentIn = (ms: number) => {
+      clearTimeout(silence);
+      silence = setTimeout(reconnect, ms);
+    };
+    const alive = () => silentIn(SILENCE_MS);
+    const lost = () => subscriber.next({ kind: 'connection', open: false });
+    const reconnect = () => {
+      lost();
+      source.close();
+      connect();
+    };
+
+    connect();
+    window.addEventListener('offline', lost);
+    window.addEventListener('online', reconnect);
+    return () => {
+      clearTimeout(silence);
+      source.close();
+      window.removeEventListener('offline', lost);
+      window.removeEventListener('online', reconnect);
+    };
+  });
+}

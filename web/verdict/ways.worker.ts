@@ -1,8 +1,0 @@
-import '../before-schemas';
-import { expose } from 'comlink';
-import { headingAt, waysOutAt } from './moment';
-
-/** What the thread that looks ahead answers: it replays the journal, which the one that checks plans need not know. */
-const thread = { heading: headingAt, waysOut: waysOutAt };
-export type WaysThread = typeof thread;
-expose(thread);
