@@ -1,23 +1,6 @@
 import angular from 'angular-eslint';
 import prettier from 'eslint-config-prettier';
-import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
-import boundaries from 'eslint-plugin-boundaries';
-import { importX } from 'eslint-plugin-import-x';
 import tseslint from 'typescript-eslint';
-
-/** Which room may import which; what is not listed is forbidden. */
-const DIRECTIONS = {
-  core: ['core'],
-  words: ['core', 'words'],
-  exchange: ['core', 'words', 'exchange'],
-  demo: ['core', 'words', 'exchange', 'demo'],
-  server: ['core', 'words', 'exchange', 'server', 'demo'],
-  cli: ['core', 'words', 'exchange', 'cli', 'server', 'demo'],
-  web: ['core', 'words', 'web'],
-  e2e: ['core', 'words', 'e2e', 'demo', 'web'],
-  bench: ['core', 'words', 'bench', 'demo', 'e2e'],
-  tools: ['core', 'words', 'web', 'tools'],
-};
 
 /** Each file is linted with the types of the part that it belongs to. */
 const PROJECTS = ['node', 'app', 'worker', 'spec', 'e2e'].map((part) => `tsconfig.${part}.json`);
@@ -28,33 +11,11 @@ export default tseslint.config(
     files: ['**/*.ts'],
     extends: [...tseslint.configs.recommendedTypeChecked],
     languageOptions: { parserOptions: { project: PROJECTS } },
-    plugins: { boundaries, 'import-x': importX },
-    settings: {
-      'boundaries/elements': Object.keys(DIRECTIONS).map((room) => ({ type: room, pattern: room })),
-      'import/resolver': { typescript: { project: ['tsconfig.json'] } },
-      ...importX.flatConfigs.typescript.settings,
-      'import-x/resolver-next': [createTypeScriptImportResolver({ project: ['tsconfig.json'] })],
-    },
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
-      'import-x/no-cycle': 'error',
       eqeqeq: 'error',
-      'boundaries/dependencies': [
-        'error',
-        {
-          default: 'disallow',
-          policies: [
-            ...Object.entries(DIRECTIONS).map(([room, allowed]) => ({
-              from: { element: { type: room } },
-              allow: { to: { element: { types: { anyOf: allowed } } } },
-            })),
-            { from: { element: { type: '*' } }, allow: { to: { module: { origin: 'external' } } } },
-            { from: { element: { type: '*' } }, allow: { to: { module: { origin: 'core' } } } },
-          ],
-        },
-      ],
     },
   },
   {

@@ -1,4 +1,10 @@
-import { ORDINARY_COACHING, ORDINARY_GATE, ORDINARY_INTRODUCTION, ORDINARY_LIVE, type VenueFields } from '@core/venue/settings';
+import {
+  ORDINARY_COACHING,
+  ORDINARY_GATE,
+  ORDINARY_INTRODUCTION,
+  ORDINARY_LIVE,
+  type VenueFields,
+} from '@core/venue/settings';
 import type { CarFields } from '@core/venue/fleet';
 import { ORDINARY_RULES, type Instructor } from '@core/day';
 import { CAR_MODELS, CAR_TALK } from './models';

@@ -2,7 +2,15 @@ import fc from 'fast-check';
 import { clockMinute } from '@core/values';
 import { emptyPlan, type Day, type Plan } from '@core/day';
 import { judgeOf, type Violation } from '@core/rules';
-import { asSituated, journalWithOwed, standpointOf, stateOf, withGuestsGone, withoutDelays, type DayState } from '@core/journal';
+import {
+  asSituated,
+  journalWithOwed,
+  standpointOf,
+  stateOf,
+  withGuestsGone,
+  withoutDelays,
+  type DayState,
+} from '@core/journal';
 import { planDay, seededRandom } from '@core/planner';
 import { inEnglish } from '@core/testing/in-english';
 import { randomDay } from '@core/testing/random-day';

@@ -1,5 +1,11 @@
 import { bookingFields, type BookingFields } from '@core/venue/booking';
-import { type GroupFields, PRESETS, type FollowProgramme, type LowGripProgramme, type ThrottleProgramme } from '@core/programmes';
+import {
+  type GroupFields,
+  PRESETS,
+  type FollowProgramme,
+  type LowGripProgramme,
+  type ThrottleProgramme,
+} from '@core/programmes';
 
 /**
  * A Saturday at Larkmere on which people drive in other ways: a convoy in the morning, an oval hour, a rotation of three teams on

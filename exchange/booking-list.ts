@@ -4,7 +4,18 @@ import { dateIn, dateOrderOf, faultsOf, wallClock, type DateOrder, type Fault, m
 import { MOST_GUESTS_A_DAY } from '@core/day';
 import * as z from 'zod';
 import { firstFaultOf, numberIn, parseLines, usesDecimalComma, type ListLine } from './list-rows';
-import { BOOKING_COLUMNS, carAndLaps, CellError, columnOf, DATE_COLUMN, givenFirst, lapsIn, nearestCar, type BookingNames, type CellContext } from './booking-columns';
+import {
+  BOOKING_COLUMNS,
+  carAndLaps,
+  CellError,
+  columnOf,
+  DATE_COLUMN,
+  givenFirst,
+  lapsIn,
+  nearestCar,
+  type BookingNames,
+  type CellContext,
+} from './booking-columns';
 
 export interface BookingListContext extends BookingNames {
   /** The day that the list is read for: rows of others are left out. */

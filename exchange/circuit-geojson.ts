@@ -1,4 +1,18 @@
-import { besideCentre, centreLineOf, circuitFile, coneKind, crossingOf, MOST_LINE_POINTS, SegmentGrid, type FlatPoint, type LinePoint, type Origin, middleOf, toPlane, type LatLon } from '@core/track/circuit';
+import {
+  besideCentre,
+  centreLineOf,
+  circuitFile,
+  coneKind,
+  crossingOf,
+  MOST_LINE_POINTS,
+  SegmentGrid,
+  type FlatPoint,
+  type LinePoint,
+  type Origin,
+  middleOf,
+  toPlane,
+  type LatLon,
+} from '@core/track/circuit';
 import { faultsOf, parseJson, type Fault } from '@core/values';
 import * as z from 'zod';
 import { failed, nothingBeside, UNNAMED, type CircuitRead, type CircuitReadOptions } from './circuit-read';

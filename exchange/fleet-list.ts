@@ -1,4 +1,13 @@
-import { CAR_KINDS, carFields, starterCar, starterColour, stillAssumed, type CarFields, type CarKind, type VenueOfCars } from '@core/venue/fleet';
+import {
+  CAR_KINDS,
+  carFields,
+  starterCar,
+  starterColour,
+  stillAssumed,
+  type CarFields,
+  type CarKind,
+  type VenueOfCars,
+} from '@core/venue/fleet';
 import { withValues } from '@core/values';
 import { CAR_KIND_WORDS } from '@words';
 import * as z from 'zod';

@@ -31,7 +31,12 @@ const KINDS = [
   ['Advice at the pit exit', 'core/live/traffic/release-advice.ts', 'AdviceReason', 'Advice, never an order.'],
   ['Whom a drive delays', 'core/live/traffic/delays.ts', 'Delay', 'At the pit exit and on the counter.'],
   ['What can be done about it', 'core/live/drift/ways-out.ts', 'WayOutChange', 'Beside what makes others late.'],
-  ['What makes others late', 'core/live/drift/causes.ts', 'DriftCause', 'One line to solve each, and in entries of slides.'],
+  [
+    'What makes others late',
+    'core/live/drift/causes.ts',
+    'DriftCause',
+    'One line to solve each, and in entries of slides.',
+  ],
   ['Why positions suggest a mark', 'core/people/coaching/evidence.ts', 'MarkReason', 'Marks of a drive.'],
   [
     'Why a plan was accepted',
@@ -48,7 +53,12 @@ const KINDS = [
   ['What to do otherwise in this car', 'core/track/car/difference.ts', 'CardAdvice', 'The talk in the car.'],
   ['Why a cone is left away', 'core/track/circuit/cones.ts', 'OmittedReason', 'Cones of a circuit.'],
   ['What is said in the car', 'core/people/coaching/talk.ts', 'TalkFact', 'On the phone before a drive.'],
-  ['Why a cue cannot be said in a car', 'core/people/coaching/cues.ts', 'CueFault', 'When words of the vocabulary are saved.'],
+  [
+    'Why a cue cannot be said in a car',
+    'core/people/coaching/cues.ts',
+    'CueFault',
+    'When words of the vocabulary are saved.',
+  ],
   [
     'Which meanings of a legend cannot be told apart',
     'core/track/circuit/legend.ts',

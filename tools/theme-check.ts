@@ -19,6 +19,8 @@ for (const name of used) {
 const there = new Set(Object.keys(joyLapPreset.components ?? {}));
 const missing = [...needed].filter((style) => style !== 'base' && !there.has(style));
 if (missing.length > 0) {
-  console.error(`web/shared/frame/theme.ts has no tokens for ${missing.sort().join(', ')}: import them from @primeuix/themes/aura.`);
+  console.error(
+    `web/shared/frame/theme.ts has no tokens for ${missing.sort().join(', ')}: import them from @primeuix/themes/aura.`,
+  );
   process.exit(1);
 }

@@ -1,5 +1,22 @@
 import type { Day, Plan } from '@core/day';
-import { briefingOccupancy, refuelOccupancy, type Occupancy, classroomShift, crewShift, guestGaps, problemOf, cheapestDrive, putIn, earliestFor, withGuests, BRIEFING, SIGHTING, isReady, tidyGuest, Timetable } from '@core/planner';
+import {
+  briefingOccupancy,
+  refuelOccupancy,
+  type Occupancy,
+  classroomShift,
+  crewShift,
+  guestGaps,
+  problemOf,
+  cheapestDrive,
+  putIn,
+  earliestFor,
+  withGuests,
+  BRIEFING,
+  SIGHTING,
+  isReady,
+  tidyGuest,
+  Timetable,
+} from '@core/planner';
 
 const EVERY_S = 45 * 60;
 

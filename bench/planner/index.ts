@@ -1,6 +1,16 @@
 import { checkPlan } from '@core/rules';
 import { driveCountOf, type Day, type Plan } from '@core/day';
-import { boundOf, changesBetween, insertions, remediesFor, planDay, seededRandom, solverOf, stillSold, MOVES } from '@core/planner';
+import {
+  boundOf,
+  changesBetween,
+  insertions,
+  remediesFor,
+  planDay,
+  seededRandom,
+  solverOf,
+  stillSold,
+  MOVES,
+} from '@core/planner';
 import loadHighs from 'highs';
 import { BEST_KNOWN, ordinaryDay, TIGHT_DAYS } from './days';
 import { smallDay } from './small-days';

@@ -2,7 +2,17 @@ import { fact, type Interval } from '@core/values';
 import { layOut, paceFactorAt, type Day, type Plan } from '@core/day';
 import { randomOf } from '@core/planner';
 import { estimateLap, paceFrom, type DrivenLaps, type LapEstimate } from '@core/journal';
-import { EVEN_RING, offAfter, releaseAdvice, SWAP_FROM, swapSaves, type ReleaseLimits, type Runner, type Waiting, type WaitingPrices } from '@core/live/traffic';
+import {
+  EVEN_RING,
+  offAfter,
+  releaseAdvice,
+  SWAP_FROM,
+  swapSaves,
+  type ReleaseLimits,
+  type Runner,
+  type Waiting,
+  type WaitingPrices,
+} from '@core/live/traffic';
 import { LIFT_S, SET_UP, WAIT_S } from '../../demo/crew/chance';
 import { Laps } from '../../demo/crew/laps';
 

@@ -1,6 +1,14 @@
 import { crewOf, slowestLapS, type GroupOccupancy } from '@core/day';
 import { crewIn, type GroupState, type MemberState } from '@core/journal';
-import { roundsOf, stationS, teamsOf, trainNow, type FollowProgramme, type LowGripProgramme, type ThrottleProgramme } from '@core/programmes';
+import {
+  roundsOf,
+  stationS,
+  teamsOf,
+  trainNow,
+  type FollowProgramme,
+  type LowGripProgramme,
+  type ThrottleProgramme,
+} from '@core/programmes';
 import { GROUP_LAP_SD, PARK_S, RADIO_S, STATION_PASSED } from './chance';
 import { gathered } from './order';
 import type { Deed, DeedFields, Scene } from './scene';

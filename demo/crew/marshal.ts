@@ -1,7 +1,19 @@
 import type { SightingOccupancy } from '@core/day';
 import { driftOf, keyOf, slackOf, type Drift } from '@core/live/drift';
 import { countsDiffer, lapEstimateOf, vehiclesOnCircuit, type DriveState } from '@core/journal';
-import { crossingsDue, EVEN_RING, exitLimits, passesSeen, releaseAdvice, runnersOf, SWAP_FROM, swapSaves, waitingDrive, waitingRun, type LapShape } from '@core/live/traffic';
+import {
+  crossingsDue,
+  EVEN_RING,
+  exitLimits,
+  passesSeen,
+  releaseAdvice,
+  runnersOf,
+  SWAP_FROM,
+  swapSaves,
+  waitingDrive,
+  waitingRun,
+  type LapShape,
+} from '@core/live/traffic';
 import { FORGOTTEN, ROLL_IN_S, SET_UP, SETTLES_AFTER_S, SPOILED_S } from './chance';
 import { gathered } from './order';
 import type { Deed, Scene } from './scene';

@@ -1,7 +1,14 @@
-import { carsOf, crewOf, type BriefingOccupancy, type DriveOccupancy, type GroupOccupancy, type Schedule, type SightingOccupancy } from '@core/day';
+import {
+  carsOf,
+  crewOf,
+  type BriefingOccupancy,
+  type DriveOccupancy,
+  type GroupOccupancy,
+  type Schedule,
+  type SightingOccupancy,
+} from '@core/day';
 import { isCleared, type DayContext, type DayState } from '@core/journal';
 import { EARLY_S, INSTRUCTOR_WAITS_S, PATIENCE_S } from './chance';
-import type { Scene } from './scene';
 
 export type Activity = BriefingOccupancy | SightingOccupancy | DriveOccupancy | GroupOccupancy;
 
@@ -41,7 +48,7 @@ function inOrder(schedule: Schedule): readonly Activity[] {
 
 /** Guests of a class or a run who can take part now; nobody while others are waited for. */
 export function gathered(
-  { state, nowS }: Scene,
+  { state, nowS }: { readonly state: DayState; readonly nowS: number },
   { guests, startS }: Exclude<Activity, DriveOccupancy>,
   isReady: (guest: string) => boolean,
 ): string[] {

@@ -1,5 +1,12 @@
 import type { Day, Plan } from '@core/day';
-import { dayContext, RunningJournal, slidContext, type DayContext, type DayState, type RecordedEntry } from '@core/journal';
+import {
+  dayContext,
+  RunningJournal,
+  slidContext,
+  type DayContext,
+  type DayState,
+  type RecordedEntry,
+} from '@core/journal';
 import { causesOf, slideCauses, slideDue, slideOf, type Drift } from '@core/live/drift';
 import { recordedAt } from '../plan-player';
 import { Crew, type CrewOptions } from './crew';

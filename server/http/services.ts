@@ -1,31 +1,22 @@
+import type { Common } from '../services/common';
 import type { Admit } from '../access/access';
 import type { Bounds } from '../services/planning/bounds';
 import type { Calendar } from '../services/calendar';
-import type { Clock } from '../base/clock';
-import type { DayCache } from '../services/day-cache';
 import type { DeviceDesk } from '../services/devices/device-service';
 import type { ManagerDesk } from '../access/manager-service';
 import type { Flags } from '../services/live/flags';
 import type { Erasing } from '../services/erasing';
-import type { Hub } from '../services/live/hub';
 import type { Network } from '../access/network/network';
 import type { PhoneDesk } from '../access/phone-service';
 import type { PracticeDesk } from '../services/live/practice-service';
 import type { ServerWatch } from '../services/live/server-watch';
 import type { Slides } from '../services/live/slides';
 import type { PlanJobs } from '../services/planning/plan-jobs';
-import type { JournalWriter } from '../services/journal-writer';
-import type { Store } from '../store';
 
 /** What the routes work with. */
-export interface Services {
-  readonly store: Store;
-  readonly clock: Clock;
+export interface Services extends Common {
   readonly calendar: Calendar;
-  readonly hub: Hub;
   readonly flags: Flags;
-  readonly dayCache: DayCache;
-  readonly journal: JournalWriter;
   readonly planJobs: PlanJobs;
   readonly slides: Slides;
   readonly bounds: Bounds;

@@ -3,7 +3,7 @@ import { markFuel } from '../state/garage';
 import { onCar } from './judging';
 import { changeCar } from './changing';
 import { NO_WORDS, type Family } from './family';
-import { carsSchemas } from '../entries/cars';
+import { type carsSchemas } from '../entries/cars';
 
 /** How far off a full tank and a reading in litres may be. */
 const FILLED_WITHIN_L = 1;

@@ -4,7 +4,7 @@ import { sentFor } from '../state/sent-for';
 import { onGuest, unknown, notReady, crewFree, circuitShut, circuitFull } from './judging';
 import { changeGuest, occupy, release } from './changing';
 import { always, NO_WORDS, type Family } from './family';
-import { classesSchemas } from '../entries/classes';
+import { type classesSchemas } from '../entries/classes';
 
 export const classesRules: Family<typeof classesSchemas> = {
   classBegan: {

@@ -2,7 +2,7 @@ import { fact } from '../../values';
 import { unknown, crewFree } from './judging';
 import { changeCrew } from './changing';
 import { NO_WORDS, type Family } from './family';
-import { crewSchemas } from '../entries/crew';
+import { type crewSchemas } from '../entries/crew';
 
 export const crewRules: Family<typeof crewSchemas> = {
   breakBegan: {

@@ -1,7 +1,7 @@
 import { fact } from '../../values';
 import { vehiclesOnCircuit } from '../state/day-state';
 import { always, nothing, NO_WORDS, type Family } from './family';
-import { daySchemas } from '../entries/day';
+import { type daySchemas } from '../entries/day';
 
 export const dayRules: Family<typeof daySchemas> = {
   dayClosed: {

@@ -6,7 +6,7 @@ import { onDrive, onlyKnown, owesLaps, unknown, notReady, crewFree, circuitShut,
 import { changeDrive, changeCar, occupy, release, noteResolution } from './changing';
 import { endAtWayIn } from './crossings';
 import { NO_WORDS, type Family } from './family';
-import { drivesSchemas } from '../entries/drives';
+import { type drivesSchemas } from '../entries/drives';
 
 export const drivesRules: Family<typeof drivesSchemas> = {
   seated: {

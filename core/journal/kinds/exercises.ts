@@ -2,7 +2,7 @@ import { fact } from '../../values';
 import { changeCar } from './changing';
 import { changeMember, countLap, onMember } from './groups';
 import { NO_WORDS, type Family } from './family';
-import { exercisesSchemas } from '../entries/exercises';
+import { type exercisesSchemas } from '../entries/exercises';
 
 type OfGuest = { readonly group: string; readonly guest: string };
 const of = ({ guest, group }: OfGuest) => ({ guest, group });

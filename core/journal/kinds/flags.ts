@@ -3,7 +3,7 @@ import { firstReason } from '../state/out-of-order';
 import { knownCar, standsInTheWay } from './judging';
 import { spoilUnderFlag } from './crossings';
 import { NO_WORDS, type Family } from './family';
-import { flagsSchemas } from '../entries/flags';
+import { type flagsSchemas } from '../entries/flags';
 
 export const flagsRules: Family<typeof flagsSchemas> = {
   flagCalled: {

@@ -3,7 +3,7 @@ import { faultOf, inGarage } from '../state/garage';
 import { firstReason } from '../state/out-of-order';
 import { knownCar } from './judging';
 import { always, NO_WORDS, type Family } from './family';
-import { garageSchemas } from '../entries/garage';
+import { type garageSchemas } from '../entries/garage';
 
 export const garageRules: Family<typeof garageSchemas> = {
   carStalled: {

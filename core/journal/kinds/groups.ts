@@ -8,7 +8,7 @@ import type { Refusal } from '../state/refusal';
 import { changeCar, changeGuest, occupy, release } from './changing';
 import { circuitShut, notReady, onCar, onGuest, unknown } from './judging';
 import { NO_WORDS, type Family } from './family';
-import { groupsSchemas } from '../entries/groups';
+import { type groupsSchemas } from '../entries/groups';
 
 /** What the group's stage forbids comes first, then the test. */
 export function onGroup(

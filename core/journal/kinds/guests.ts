@@ -4,7 +4,7 @@ import { asFitted } from '../state/fitted';
 import { onGuest, notHere, inACar } from './judging';
 import { changeGuest, withEach } from './changing';
 import { NO_WORDS, type Family } from './family';
-import { guestsSchemas } from '../entries/guests';
+import { type guestsSchemas } from '../entries/guests';
 
 export const guestsRules: Family<typeof guestsSchemas> = {
   guestArrived: {

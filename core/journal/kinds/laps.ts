@@ -5,7 +5,7 @@ import { onDrive, onlyKnown } from './judging';
 import { changeDrive } from './changing';
 import { crossed, countUpTo, trainSeen } from './crossings';
 import { NO_WORDS, type Family } from './family';
-import { lapsSchemas } from '../entries/laps';
+import { type lapsSchemas } from '../entries/laps';
 
 export const lapsRules: Family<typeof lapsSchemas> = {
   lapCounted: {

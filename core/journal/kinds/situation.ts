@@ -3,7 +3,7 @@ import { fact, withoutWindows } from '../../values';
 import { withEach } from './changing';
 import { onGuest } from './judging';
 import { always, nothing, NO_WORDS, type Family } from './family';
-import { situationSchemas } from '../entries/situation';
+import { type situationSchemas } from '../entries/situation';
 
 export const situationRules: Family<typeof situationSchemas> = {
   guestLate: {

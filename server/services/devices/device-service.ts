@@ -11,7 +11,7 @@ import {
 import { fact, secondsOf } from '@core/values';
 import { BY_ID, wordsIn } from '@words';
 import { notFound, Refusal, refusalOf } from '../../base/refusal';
-import type { Services } from '../../http/services';
+import type { Common } from '../common';
 import type { DeviceRow } from '../../store/devices';
 import { isSigned } from './signature';
 
@@ -65,7 +65,7 @@ export class DeviceDesk {
   private readonly watch = setInterval(() => this.listenForSilence(), WATCH_MS);
 
   constructor(
-    private readonly services: Pick<Services, 'store' | 'dayCache' | 'journal' | 'hub' | 'clock'>,
+    private readonly services: Pick<Common, 'store' | 'dayCache' | 'journal' | 'hub' | 'clock'>,
     private readonly nowMs: () => number = Date.now,
   ) {
     this.watch.unref();

@@ -1,10 +1,6 @@
 import type { BodyOf, contract, RunningFlag } from '@core/api';
 import type { FlagState } from '@core/journal';
-import type { Clock } from '../../base/clock';
-import type { DayCache } from '../day-cache';
-import type { JournalWriter } from '../journal-writer';
-import type { Store } from '../../store';
-import type { Hub } from './hub';
+import type { Common } from '../common';
 
 /** Screens say within a moment of each other that they have a flag; whoever called it is told of them together. */
 const TOLD_AFTER_MS = 200;
@@ -25,15 +21,7 @@ export class Flags {
   private told = '';
   private soon: ReturnType<typeof setTimeout> | undefined;
 
-  constructor(
-    private readonly services: {
-      readonly store: Store;
-      readonly clock: Clock;
-      readonly dayCache: DayCache;
-      readonly journal: JournalWriter;
-      readonly hub: Hub;
-    },
-  ) {
+  constructor(private readonly services: Common) {
     services.journal.onAppended((date) => {
       if (date === this.runningOn().date) this.tell();
     });

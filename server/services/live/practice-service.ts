@@ -4,7 +4,7 @@ import type { JournalEntry } from '@core/journal';
 import { isByCrew, postOf, samePost, type CrewStation, type Post } from '@core/live/practice';
 import { CREW_SEED } from '../../../demo/larkmere';
 import { refusalOf } from '../../base/refusal';
-import type { Services } from '../../http/services';
+import type { Common } from '../common';
 
 /** The crew tells more often than this that it is there. */
 const GONE_AFTER_MS = 6000;
@@ -36,7 +36,7 @@ export class PracticeDesk {
   private readonly watch = setInterval(() => this.tellIfChanged(), WATCH_MS);
 
   constructor(
-    private readonly services: Pick<Services, 'store' | 'clock' | 'hub' | 'dayCache'>,
+    private readonly services: Pick<Common, 'store' | 'clock' | 'hub' | 'dayCache'>,
     /** In the demo every day is made up. */
     private readonly demo: boolean,
     private readonly nowMs: () => number = Date.now,

@@ -12,7 +12,7 @@ import {
 } from '@core/live/drift';
 import { stateAt } from '@core/journal';
 import type { Logger } from 'pino';
-import type { Services } from '../../http/services';
+import type { Common } from '../common';
 
 /** Who says so where nobody does. */
 const BY = 'Joy Lap';
@@ -32,7 +32,7 @@ export class Slides {
   private lastS = -Infinity;
 
   constructor(
-    private readonly services: Pick<Services, 'store' | 'clock' | 'dayCache' | 'journal'>,
+    private readonly services: Pick<Common, 'store' | 'clock' | 'dayCache' | 'journal'>,
     private readonly logger?: Logger,
   ) {
     this.timer.unref();

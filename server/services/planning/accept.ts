@@ -7,7 +7,7 @@ import { namesOf, wordsIn } from '@words';
 import { withGuestsGone, withOwedWaiting, withoutDelays, type Standpoint } from '@core/journal';
 import { refusalOf, Refusal } from '../../base/refusal';
 import type { Enter } from '../journal-writer';
-import type { Services } from '../../http/services';
+import type { Common } from '../common';
 
 /** A plan may be accepted for so long after the time for which it was made, and so long ahead of it. */
 const OLDEST_S = 600;
@@ -26,7 +26,7 @@ export function planningTimeS(nowS: number): number {
  *   current plan keeps and this is not the manager's decision
  */
 export function acceptPlan(
-  { store, dayCache, journal, hub, clock }: Pick<Services, 'store' | 'dayCache' | 'journal' | 'hub' | 'clock'>,
+  { store, dayCache, journal, hub, clock }: Pick<Common, 'store' | 'dayCache' | 'journal' | 'hub' | 'clock'>,
   date: string,
   { base, plan, asOf, author, reason, despiteRules }: AcceptPlan,
   alongside: (enter: Enter) => void = () => undefined,

@@ -1,7 +1,8 @@
 import type { HowGood } from '@core/api';
 import { costOf } from '@core/cost';
 import { driveCountOf, layOut } from '@core/day';
-import type { Services } from '../../http/services';
+import type { Common } from '../common';
+import type { PlanJobs } from './plan-jobs';
 import type { BoundThread } from '../../workers/bound/bound-thread';
 
 /**
@@ -10,7 +11,7 @@ import type { BoundThread } from '../../workers/bound/bound-thread';
  */
 export class Bounds {
   constructor(
-    private readonly services: Pick<Services, 'dayCache' | 'hub' | 'planJobs'>,
+    private readonly services: Pick<Common, 'dayCache' | 'hub'> & { readonly planJobs: PlanJobs },
     private readonly thread: BoundThread,
   ) {}
 

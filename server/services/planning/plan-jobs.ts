@@ -7,7 +7,7 @@ import { SMALL_DAY } from '@core/planner';
 import type { Logger } from 'pino';
 import type { BoundThread } from '../../workers/bound/bound-thread';
 import { notFound, refusalOf } from '../../base/refusal';
-import type { Services } from '../../http/services';
+import type { Common } from '../common';
 import { planningTimeS, withOverdue } from './accept';
 import { portfolio, type PortfolioOrder } from '../../workers/planner/portfolio';
 import type { ThreadReport } from '../../workers/planner/worker';
@@ -24,7 +24,7 @@ export class PlanJobs {
   private readonly running = new Map<string, Running>();
 
   constructor(
-    private readonly services: Pick<Services, 'store' | 'dayCache' | 'hub' | 'clock'>,
+    private readonly services: Pick<Common, 'store' | 'dayCache' | 'hub' | 'clock'>,
     private readonly boundThread: BoundThread,
     private readonly logger?: Logger,
   ) {
