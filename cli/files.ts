@@ -3,6 +3,7 @@ import type * as z from 'zod';
 import { dayFile, planFile, slipsOf, type Day, type Repair } from '@core/day';
 import { faultLine, parseJson, timeOfDay, type Fault } from '@core/values';
 import { BY_ID, wordsIn } from '@words';
+import '@words/en/schema-issues';
 
 /** Exit statuses of the commands. */
 export const EXIT = { good: 0, ruleBroken: 1, badInput: 2 } as const;

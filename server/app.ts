@@ -32,6 +32,7 @@ import { PlanJobs } from './services/planning/plan-jobs';
 import { notFound, Refusal, refusalOf } from './base/refusal';
 import { routes } from './http/routes';
 import { mountAll } from './http/mount';
+import '@words/en/schema-issues';
 import type { Services } from './http/services';
 import type { Store } from './store';
 

@@ -1,4 +1,3 @@
-import './en/schema-issues';
 import { english } from './en/english';
 import type { Names } from './names';
 import type { Words } from './words';

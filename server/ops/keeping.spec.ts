@@ -175,7 +175,7 @@ describe('The data of a venue', () => {
         '--import',
         'tsx',
         '-e',
-        `import('./server/keeping/lock.ts').then((m) => { m.lockFolder(${JSON.stringify(folder)}); console.log('held'); setInterval(() => 0, 1000); })`,
+        `import('./server/base/lock.ts').then((m) => { m.lockFolder(${JSON.stringify(folder)}); console.log('held'); setInterval(() => 0, 1000); })`,
       ],
       { stdio: ['ignore', 'pipe', 'inherit'] },
     );

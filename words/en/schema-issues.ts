@@ -1,8 +1,8 @@
 import * as z from 'zod';
 
 /**
- * What people read where a schema says nothing of its own: the validator's words are made for programmers. Set once, for
- * server, commands and browser alike.
+ * What people read where a schema says nothing of its own: the validator's words are made for programmers. Whatever reads
+ * from outside imports this first: server, its thread for files, commands, browser and its threads.
  */
 z.config({ customError: words });
 

@@ -4,6 +4,7 @@ import { readCircuit, type CircuitFormat } from '@exchange/circuit-import';
 import type { CircuitRead, CircuitReadOptions } from '@exchange/circuit-read';
 import { readRosterIcal, type RosterRead } from '@exchange/roster-ical';
 import { importPreview, type StandingCone } from '@core/api';
+import '@words/en/schema-issues';
 import * as z from 'zod';
 import { contextOf, readBookingBatch, type BatchRead, type ListSituation } from './booking-batch';
 import { readCars, readCrew, type CarsToRead, type CrewToRead, type RecordsRead } from './record-lists';

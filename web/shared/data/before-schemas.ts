@@ -1,3 +1,4 @@
+import '@words/en/schema-issues';
 import * as z from 'zod';
 
 // The content security policy forbids code made at run time, which zod would try for speed as soon as a schema is made.
