@@ -1,8 +1,7 @@
 import { gluedWords } from './glued-words';
 import { keyFaults } from './key-faults';
 import { unreadClaims } from './unread-claims';
-import { ADDRESSES, seriousFaults, test } from './demo';
-import { expect } from '../node_modules/playwright/types/test.d';
+import { expect, ADDRESSES, seriousFaults, test } from './demo';
 
 /** Each part of the screens is a walk of its own, that they are shared among those who walk. */
 const PARTS = 4;

@@ -9,8 +9,7 @@ import { tankOf } from '@core/venue/garage';
 import { contextOf, countsDiffer, lapsOwed, progressOf, standpointOf, stateOf } from '@core/journal';
 import { isByCrew } from '@core/live/practice';
 import { DEMO_DATE, DEMO_DEVICE_KEY, DEMO_STARTS_S } from '../demo/larkmere';
-import { expect } from '../node_modules/playwright/types/test.d';
-import { guard, startDemo, test } from './demo';
+import { expect, guard, startDemo, test } from './demo';
 
 /** The venue has closed. */
 const OVER_S = 18 * 3600 + 5 * 60;

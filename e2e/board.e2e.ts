@@ -1,6 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { acceptProposal, endSearch, secondBrowser, seriousFaults, test } from './demo';
-import { expect } from '../node_modules/playwright/types/test.d';
+import { expect, acceptProposal, endSearch, secondBrowser, seriousFaults, test } from './demo';
 
 interface Planned {
   drive: string;

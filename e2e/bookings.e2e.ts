@@ -1,5 +1,4 @@
-import { expect } from '../node_modules/playwright/types/test.d';
-import { secondBrowser, test } from './demo';
+import { expect, secondBrowser, test } from './demo';
 
 test('a list with faulty rows says column and reason, and imports the good rows or none', async ({ page }) => {
   await page.goto('/bookings');

@@ -1,6 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect } from '../node_modules/playwright/types/test.d';
-import { secondBrowser, seriousFaults, test } from './demo';
+import { expect, secondBrowser, seriousFaults, test } from './demo';
 
 /** Points of an oval as a CSV circuit; one cell may be spoiled. */
 function ovalCsv(spoiled?: string): string {

@@ -1,5 +1,4 @@
-import { dayNow, secondBrowser, seriousFaults, test } from './demo';
-import { expect } from '../node_modules/playwright/types/test.d';
+import { expect, dayNow, secondBrowser, seriousFaults, test } from './demo';
 
 const DAY = '/api/days/2027-05-22';
 

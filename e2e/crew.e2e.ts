@@ -1,5 +1,4 @@
-import { expect } from '../node_modules/playwright/types/test.d';
-import { secondBrowser, seriousFaults, test } from './demo';
+import { expect, secondBrowser, seriousFaults, test } from './demo';
 
 const DAY = '/api/days/2027-05-22';
 

@@ -1,6 +1,5 @@
 import { isThrough } from '@core/journal';
-import { acceptProposal, dayNow, keepsApplication, setClock, test, vehiclesBack } from './demo';
-import { expect } from '../node_modules/playwright/types/test.d';
+import { expect, acceptProposal, dayNow, keepsApplication, setClock, test, vehiclesBack } from './demo';
 
 test('the ribbon shows the day at another time, and nothing can be entered there', async ({ page }) => {
   await page.goto('/pit-exit');

@@ -1,8 +1,7 @@
 import { rmSync } from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
 import { dayView } from '@core/api';
-import { acceptProposal, guard, secondBrowser, startVenue, test } from './demo';
-import { expect } from '../node_modules/playwright/types/test.d';
+import { expect, acceptProposal, guard, secondBrowser, startVenue, test } from './demo';
 
 /** In the venue's own hours, whenever this walk is taken: a zone in which it is morning, on the same date as in UTC. */
 function morningZone(): { readonly zone: string; readonly words: string } {

@@ -1,5 +1,4 @@
-import { dayNow, secondBrowser, test } from './demo';
-import { expect } from '../node_modules/playwright/types/test.d';
+import { expect, dayNow, secondBrowser, test } from './demo';
 
 test('a fault in three taps holds the car, and a repair of the plan is proposed', async ({ page, browser }) => {
   const other = await secondBrowser(browser);

@@ -1,5 +1,4 @@
-import { convoyReady, GROUPS_DAY, secondBrowser, setClock, test } from './demo';
-import { expect } from '../node_modules/playwright/types/test.d';
+import { expect, convoyReady, GROUPS_DAY, secondBrowser, setClock, test } from './demo';
 
 test('a convoy is looked at, gathered and led lap by lap, and the room follows', async ({ page, browser }) => {
   await convoyReady(page);

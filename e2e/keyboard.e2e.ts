@@ -1,5 +1,4 @@
-import { expect } from '../node_modules/playwright/types/test.d';
-import { test } from './demo';
+import { expect, test } from './demo';
 
 test('a booking is changed with the keyboard alone', async ({ page }) => {
   await page.goto('/board');

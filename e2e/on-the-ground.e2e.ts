@@ -3,8 +3,7 @@ import type { Page } from '@playwright/test';
 import { progressOf } from '@core/journal';
 import type { EntryFields } from '@core/testing/written-journal';
 import { DEMO_DATE } from '../demo/larkmere';
-import { dayNow, test, vehiclesBack } from './demo';
-import { expect } from '../node_modules/playwright/types/test.d';
+import { expect, dayNow, test, vehiclesBack } from './demo';
 
 type Now = Awaited<ReturnType<typeof dayNow>>;
 

@@ -1,6 +1,5 @@
 import { rmSync } from 'node:fs';
-import { expect } from '../node_modules/playwright/types/test.d';
-import { guard, startVenue, test } from './demo';
+import { expect, guard, startVenue, test } from './demo';
 
 test.describe('a phone on the venue’s network', () => {
   test('is led to where it is let in, works once it is, and is put out', async ({ browser, request }, info) => {

@@ -3,8 +3,7 @@ import { once } from 'node:events';
 import type { Locator, Page } from '@playwright/test';
 import { progressOf } from '@core/journal';
 import { DEMO_DEVICE_KEY } from '../demo/larkmere';
-import { dayNow, guard, keepsApplication, secondBrowser, setClock, test } from './demo';
-import { expect } from '../node_modules/playwright/types/test.d';
+import { expect, dayNow, guard, keepsApplication, secondBrowser, setClock, test } from './demo';
 
 const LAP_MS = 100_000;
 /** More than the tablets' clocks gain while the walk looks at them. */

@@ -1,8 +1,7 @@
 import { once } from 'node:events';
 import { createServer, request as ask } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { expect } from '../node_modules/playwright/types/test.d';
-import { keepsApplication, test } from './demo';
+import { expect, keepsApplication, test } from './demo';
 
 /** A network before the server that, once it is `poor`, breaks off in the middle of the list of what to keep. */
 async function network(server: string) {

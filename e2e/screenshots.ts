@@ -1,7 +1,6 @@
 import type { APIRequestContext, Page } from '@playwright/test';
 import { SCREENS } from '../web/app/screens';
-import { convoyReady, test } from './demo';
-import { expect } from '../node_modules/playwright/types/test.d';
+import { expect, convoyReady, test } from './demo';
 
 /** The pictures of docs/screenshots, from the demo day at ten past eleven: each that a screen has registered. */
 const FOLDER = 'docs/screenshots';

@@ -1,5 +1,4 @@
-import { expect } from '../node_modules/playwright/types/test.d';
-import { seriousFaults, test } from './demo';
+import { expect, seriousFaults, test } from './demo';
 
 test('the show runs by clicker, and the hands of the class are kept with it', async ({ page }) => {
   await page.goto('/classroom');

@@ -1,8 +1,7 @@
 import type { Locator, Page } from '@playwright/test';
 import { DEMO_DATE } from '../demo/larkmere';
 import { STOP_KEY } from '../web/shared/frame/screen-keys';
-import { convoyReady, dayNow, guard, keepsApplication, secondBrowser, setClock, test } from './demo';
-import { expect } from '../node_modules/playwright/types/test.d';
+import { expect, convoyReady, dayNow, guard, keepsApplication, secondBrowser, setClock, test } from './demo';
 
 const SIZES = [
   [320, 640],

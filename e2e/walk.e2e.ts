@@ -1,5 +1,4 @@
-import { acceptProposal, guard, secondBrowser, setClock, test } from './demo';
-import { expect } from '../node_modules/playwright/types/test.d';
+import { expect, acceptProposal, guard, secondBrowser, setClock, test } from './demo';
 
 test('a newcomer imports a list, gets a plan, and walks one guest to the last lap while another browser follows', async ({
   page,
