@@ -1,5 +1,6 @@
 import { LapModel, isLap, ORDINARY_CAR, racingLine, studyCircuit, teachingLine, type FleetCar } from '@core/track/car';
-import { centreLineOf, circuitFile, corridorOf, minimumCurvature } from '@core/track/circuit';
+import { circuitFile } from '@core/track/circuit/at-start';
+import { centreLineOf, corridorOf, minimumCurvature } from '@core/track/circuit';
 import { swinging } from '@core/testing/circuits';
 import { CAR_MODELS } from '../demo/models';
 import { FLEET } from '../demo/larkmere';

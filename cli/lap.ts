@@ -1,16 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import {
-  carFile,
-  carOf,
-  isLap,
-  LapModel,
-  racingLine,
-  teachingLine,
-  type Lap,
-  type LineName,
-  type Pace,
-} from '@core/track/car';
+import { carFile } from '@core/track/car/at-start';
+import { carOf, isLap, LapModel, racingLine, teachingLine, type Lap, type LineName, type Pace } from '@core/track/car';
 import { centreLineOf, cornersOf, type DrivenLine } from '@core/track/circuit';
 import { faultLine } from '@core/values';
 import { formatOf, readCircuit } from '@exchange/circuit-import';

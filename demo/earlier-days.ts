@@ -1,5 +1,5 @@
 import type { BookingFields } from '@core/venue/booking';
-import { dateAfter } from '@core/people/crew';
+import { dateAfter } from '@core/people/crew/at-start';
 import type { Day, Plan } from '@core/day';
 import type { RecordedEntry } from '@core/journal';
 import { planDay, randomOf, seededRandom, type Random } from '@core/planner';

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
-import { centreLineOf, circuitFile, LEGENDS, type Circuit, toLatLon, toPlane } from '@core/track/circuit';
+import { circuitFile } from '@core/track/circuit/at-start';
+import { centreLineOf, LEGENDS, type Circuit, toLatLon, toPlane } from '@core/track/circuit';
 import { circle, oval, swinging } from '@core/testing/circuits';
 import { circuitCsv } from './circuit-csv';
 import { circuitGeoJson } from './circuit-geojson-out';

@@ -1,8 +1,7 @@
+import { circuitFile, coneKind } from '@core/track/circuit/at-start';
 import {
   besideCentre,
   centreLineOf,
-  circuitFile,
-  coneKind,
   crossingOf,
   MOST_LINE_POINTS,
   SegmentGrid,

@@ -1,4 +1,5 @@
-import { instructorFields, instructorId, NEW_INSTRUCTOR } from '@core/people/crew';
+import { instructorFields } from '@core/people/crew/at-start';
+import { instructorId, NEW_INSTRUCTOR } from '@core/people/crew';
 import type { Json } from '@core/values';
 import { languageIn } from './language-words';
 import type { RecordColumn, RecordList } from './record-list';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { InstructorFields } from '@core/people/crew';
-import { circuitFile, toLatLon } from '@core/track/circuit';
+import { circuitFile } from '@core/track/circuit/at-start';
+import { toLatLon } from '@core/track/circuit';
 import { oval } from '@core/testing/circuits';
 import { readBookingList } from './booking-list';
 import { circuitCsv } from './circuit-csv';

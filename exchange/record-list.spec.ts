@@ -1,5 +1,5 @@
 import { carFields, starterCar } from '@core/venue/fleet';
-import { instructorFields } from '@core/people/crew';
+import { instructorFields } from '@core/people/crew/at-start';
 import type { Json } from '@core/values';
 import { anInstructor } from '@core/testing/small-day';
 import * as z from 'zod';

@@ -1,4 +1,5 @@
-import { guestResult, vocabularyOf } from '@core/people/coaching';
+import { vocabularyOf } from '@core/people/coaching/at-start';
+import { guestResult } from '@core/people/coaching';
 import { aDay, aPlan, drive } from '@core/testing/small-day';
 import { writtenJournal, type EntryFields } from '@core/testing/written-journal';
 import { guestWords } from '@words/guests';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { dateAfter, rosterEntry, type InstructorFields, type RosterEntry } from '@core/people/crew';
+import { dateAfter, rosterEntry } from '@core/people/crew/at-start';
+import { type InstructorFields, type RosterEntry } from '@core/people/crew';
 import { readRosterIcal, rosterIcal } from './roster-ical';
 
 const odile = { id: 'i1', name: 'Odile Varga' } as InstructorFields;

@@ -1,5 +1,6 @@
 import { TZDate } from '@date-fns/tz';
-import { dateAfter, daysBetween, MOST_ROSTER_DAYS, type InstructorFields, type RosterEntry } from '@core/people/crew';
+import { dateAfter } from '@core/people/crew/at-start';
+import { daysBetween, MOST_ROSTER_DAYS, type InstructorFields, type RosterEntry } from '@core/people/crew';
 import { DAY_S, type TimeWindow } from '@core/values';
 import ICAL from 'ical.js';
 import { ICalCalendar } from 'ical-generator';

@@ -13,21 +13,21 @@ import { admission } from './access/access';
 import { Calendar } from './services/calendar';
 import { BoundThread } from './workers/bound/bound-thread';
 import { Bounds } from './services/planning/bounds';
-import { door } from './access/guard';
+import { guard } from './access/guard';
 import { DayCache } from './services/day-cache';
 import { Erasing } from './services/erasing';
-import { DeviceDesk } from './services/devices/device-service';
+import { DeviceService } from './services/devices/device-service';
 import { JournalWriter } from './services/journal-writer';
 import { Flags } from './services/live/flags';
 import { Hub } from './services/live/hub';
-import { PracticeDesk } from './services/live/practice-service';
+import { PracticeService } from './services/live/practice-service';
 import { ServerWatch } from './services/live/server-watch';
 import { Slides } from './services/live/slides';
 import { pruneStore } from './ops/prune';
 import { ForGood } from './base/for-good';
 import { Network } from './access/network/network';
-import { PhoneDesk } from './access/phone-service';
-import { ManagerDesk } from './access/manager-service';
+import { PhoneService } from './access/phone-service';
+import { ManagerService } from './access/manager-service';
 import { PlanJobs } from './services/planning/plan-jobs';
 import { notFound, Refusal, refusalOf } from './base/refusal';
 import { routes } from './http/routes';
@@ -63,7 +63,7 @@ export function createApp(options: AppOptions): {
   const { network = new Network({ here: '', hosts, folder: '', open: false }) } = options;
   const hub = new Hub();
   const watch = new ServerWatch(store, hub, resetDemo === undefined);
-  const phones = new PhoneDesk(store, hub, forGood, watch);
+  const phones = new PhoneService(store, hub, forGood, watch);
   const dayCache = new DayCache(store, clock);
   const journal = new JournalWriter(store, dayCache, hub, clock);
   const calendar = new Calendar(store, clock, () => hub.changed('setup'));
@@ -72,12 +72,12 @@ export function createApp(options: AppOptions): {
   const planJobs = new PlanJobs({ store, dayCache, hub, clock }, boundThread, logger);
   const bounds = new Bounds({ dayCache, hub, planJobs }, boundThread);
   const slides = new Slides({ store, clock, dayCache, journal }, logger);
-  const devices = new DeviceDesk({ store, dayCache, journal, hub, clock });
-  const manager = new ManagerDesk(store);
+  const devices = new DeviceService({ store, dayCache, journal, hub, clock });
+  const manager = new ManagerService(store);
   const erasing = new Erasing(store, forGood, () => clock.recordedAt());
   erasing.again();
   const admit = admission(phones, manager, network.open);
-  const practice = new PracticeDesk({ store, clock, hub, dayCache }, resetDemo !== undefined);
+  const practice = new PracticeService({ store, clock, hub, dayCache }, resetDemo !== undefined);
   const dayClosed = () => {
     if (!resetDemo) pruneStore(store, clock.read().date);
     backUp?.('close').catch((error: unknown) => logger?.error({ err: error }, 'the backup failed'));
@@ -130,7 +130,7 @@ export function createApp(options: AppOptions): {
   );
   if (logger) app.use(pinoHttp({ logger, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api/') } }));
   app.use(compression());
-  app.use(door(hosts), cookieParser());
+  app.use(guard(hosts), cookieParser());
   mountAll(app, contract, routes(services), admit);
 
   if (webRoot && existsSync(webRoot)) {

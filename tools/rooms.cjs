@@ -37,7 +37,7 @@ const FLOORS = [
   ['web/shared', 'web/features', 'web/app'],
 ];
 
-/** Rooms of the core with an index; what lies in their folders is one room. */
+/** Rooms of the core with an index, and some with an `at-start` beside it; what lies in their folders is one room. */
 const ENTERED = [...new Set(FLOORS[0].map((room) => room.replace(/^(core\/(journal|planner))\/.*/, '$1')))];
 
 const SPEC = ['[.]spec[.]ts$', '/testing/'];
@@ -72,7 +72,7 @@ const forbidden = [
     comment: `${room} is entered by its index.`,
     severity: 'error',
     from: { pathNot: [within(room), ...SPEC] },
-    to: { path: within(room), pathNot: [`^${room}/index[.]ts$`, ...SPEC, ...nested(room)] },
+    to: { path: within(room), pathNot: [`^${room}/(index|at-start)[.]ts$`, ...SPEC, ...nested(room)] },
   })),
 ].filter(({ to }) => to.circular || to.path.length > 0);
 

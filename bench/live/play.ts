@@ -1,7 +1,7 @@
 import { checkPlan, judgeOf, violationKey, type Violation } from '@core/rules';
 import type { Day, Plan } from '@core/day';
 import { asked, brokenAhead, byCause, causesOf, driftOf, slideOf, type DriftLine } from '@core/live/drift';
-import { asSeen, slid, standpointOf, withGuestsGone, withoutDelays, type DayState } from '@core/journal';
+import { asSeen, rescheduled, standpointOf, withGuestsGone, withoutDelays, type DayState } from '@core/journal';
 import { improve, planDay, seededRandom } from '@core/planner';
 import { PlayedDay } from '../../demo/crew/play';
 import { ordinaryDay } from '../planner/days';
@@ -103,7 +103,7 @@ function answer(played: PlayedDay, state: DayState, lines: readonly DriftLine[])
   const { day, context } = played;
   const { day: known, plan, from, repair } = standpointOf(day, context.schedule.plan, state);
   const drift = driftOf(context, state);
-  const later = slid(context.schedule.plan, slideOf(drift));
+  const later = rescheduled(context.schedule.plan, slideOf(drift));
   const seen = asSeen(day, later, state, known);
   const { broken } = judgeOf(known, plan, repair).of(seen);
   const onlyLater =

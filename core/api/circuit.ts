@@ -1,8 +1,7 @@
 import * as z from 'zod';
 import { showFields } from '../people/classroom';
 import { versionOrNone } from './endpoint';
-import { circuitFile, coneKind, origin, WHEELED_LINES } from '../track/circuit';
-
+import { circuitFile, coneKind, origin, WHEELED_LINES } from '../track/circuit/at-start';
 /** The venue's circuit, its show and pictures, as web and server exchange them. */
 
 /** Version 0 stands for a circuit that has never been saved. */

@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { faultEntry } from '../people/coaching';
-import { rosterEntry } from '../people/crew';
+import { faultEntry } from '../people/coaching/at-start';
+import { rosterEntry } from '../people/crew/at-start';
 import { version } from './endpoint';
 
 /** Roster, vocabulary and the manager's door, as web and server exchange them. */

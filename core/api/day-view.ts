@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { circuitMap } from '../track/circuit';
-import { faultEntry } from '../people/coaching';
+import { circuitMap } from '../track/circuit/at-start';
+import { faultEntry } from '../people/coaching/at-start';
 import { dayFile, planFile } from '../day';
 import { recordedEntry } from '../journal';
 import { calendar, gateCustoms, liveCustoms, ORDINARY_GATE, ORDINARY_LIVE, pitExitCustoms } from '../venue/settings';

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { bookingFields } from '../venue/booking';
-import { instructorFields } from '../people/crew';
+import { instructorFields } from '../people/crew/at-start';
 import { groupFields } from '../programmes';
 import { carFields } from '../venue/fleet';
 import { timeWindow } from '../values';

@@ -4,7 +4,7 @@ import { beginning } from './beginning';
 import type { DayContext } from './state/context';
 import { unknownNames } from './kinds/judging';
 import type { JournalEntry, RecordedEntry } from './entries/entry';
-import { misplaced } from './state/out-of-order';
+import { outOfOrder } from './state/out-of-order';
 import { apply, effectiveEntries } from './reduce';
 import { rulesOf } from './kinds/registry';
 import type { Refusal } from './state/refusal';
@@ -76,5 +76,5 @@ function refusalsFrom(context: DayContext, entries: readonly JournalEntry[], fro
 
 /** Why an entry is impossible in this state, or nothing where it may happen. */
 export function refusalOf(context: DayContext, state: DayState, entry: JournalEntry): Refusal | undefined {
-  return rulesOf(entry).admit(state, entry, context) ?? misplaced(state, entry);
+  return rulesOf(entry).admit(state, entry, context) ?? outOfOrder(state, entry);
 }

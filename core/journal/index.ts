@@ -44,7 +44,7 @@ export {
 } from './plan-again';
 export { isProjected, projectedEntries } from './projected';
 export { effectiveEntries, replay, stateOf } from './reduce';
-export { contextOf, slid, slidContext } from './rescheduled';
+export { contextOf, rescheduled, rescheduledContext } from './rescheduled';
 export { journalWithOwed, RunningJournal, sameOwed } from './running';
 export { asSituated, changesTheDay, type Unfit } from './situation';
 export { comesInS, dayContext, type DayContext, isSpoiled, lapEstimateOf, progressOf } from './state/context';

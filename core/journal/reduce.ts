@@ -4,7 +4,7 @@ import type { DayContext } from './state/context';
 import type { DayState } from './state/day-state';
 import { noteResolution } from './kinds/changing';
 import type { JournalEntry, RecordedEntry } from './entries/entry';
-import { misplaced } from './state/out-of-order';
+import { outOfOrder } from './state/out-of-order';
 import { rulesOf } from './kinds/registry';
 import { deriveStatuses } from './statuses';
 
@@ -45,7 +45,7 @@ export function replay(context: DayContext, entries: Iterable<JournalEntry>): Da
  */
 export function apply(context: DayContext, state: DayState, entry: JournalEntry): void {
   state.timeS = entry.at;
-  const refusal = misplaced(state, entry);
+  const refusal = outOfOrder(state, entry);
   if (refusal) return noteResolution(state, entry, fact('keptOnly', {}, { refusal, corrected: correctedOf(entry) }));
   rulesOf(entry).apply(state, entry, context);
 }

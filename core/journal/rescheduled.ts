@@ -8,12 +8,17 @@ import type { EntryOf, RecordedEntry } from './entries/entry';
  *
  * @param revision of the accepted plan
  */
-export function slidContext(day: Day, accepted: Plan, revision: number, entries: readonly RecordedEntry[]): DayContext {
+export function rescheduledContext(
+  day: Day,
+  accepted: Plan,
+  revision: number,
+  entries: readonly RecordedEntry[],
+): DayContext {
   const slides = entries.flatMap(({ entry }) =>
     entry.kind === 'timesSlid' && entry.revision === revision ? [entry] : [],
   );
-  const agreed = slides.filter((slide) => slide.agreed).reduce(slid, accepted);
-  return dayContext(day, slides.reduce(slid, accepted), { accepted, agreed });
+  const agreed = slides.filter((slide) => slide.agreed).reduce(rescheduled, accepted);
+  return dayContext(day, slides.reduce(rescheduled, accepted), { accepted, agreed });
 }
 
 /** The same of a day as screens are told of it. */
@@ -21,14 +26,14 @@ export function contextOf(
   { day, plan, revision }: { readonly day: Day; readonly plan: Plan | null; readonly revision: Revision | null },
   entries: readonly RecordedEntry[],
 ): DayContext {
-  return slidContext(day, plan ?? emptyPlan(day.date), revision?.revision ?? 0, entries);
+  return rescheduledContext(day, plan ?? emptyPlan(day.date), revision?.revision ?? 0, entries);
 }
 
 type Revision = { readonly revision: number };
 type Times = Pick<EntryOf<'timesSlid'>, 'drives' | 'classes' | 'runs' | 'refuels'>;
 
 /** A plan with some of its times changed; people, cars and the order of its lists stay. */
-export function slid(plan: Plan, { drives, classes, runs, refuels }: Times): Plan {
+export function rescheduled(plan: Plan, { drives, classes, runs, refuels }: Times): Plan {
   const releases = new Map(drives.map(({ drive, release }) => [drive, release]));
   const at = (list: readonly { readonly place: number; readonly start: number }[]) =>
     new Map(list.map(({ place, start }) => [place, start]));

@@ -5,7 +5,7 @@ import { owedDrives, withOwed, withOwedWaiting, type OwedDrive } from './state/o
 import type { DayState } from './state/day-state';
 import type { JournalEntry, RecordedEntry } from './entries/entry';
 import { apply, effectiveEntries, replay } from './reduce';
-import { slidContext } from './rescheduled';
+import { rescheduledContext } from './rescheduled';
 
 /**
  * A journal that grows: judges and takes in an entry that comes last in time without reading the whole journal again.
@@ -76,7 +76,7 @@ export function journalWithOwed(
   let owed: readonly OwedDrive[] = [];
   for (;;) {
     const accepted = withOwedWaiting(plan, owed);
-    const context = slidContext(withOwed(day, owed), accepted, revision, entries);
+    const context = rescheduledContext(withOwed(day, owed), accepted, revision, entries);
     const journal = new RunningJournal(context, entries);
     const found = owedDrives(context, journal.now());
     if (sameOwed(found, owed)) return { context, journal, owed };

@@ -1,4 +1,5 @@
-import { analyseLaps, guestResult, vocabularyOf } from '../people/coaching';
+import { vocabularyOf } from '../people/coaching/at-start';
+import { analyseLaps, guestResult } from '../people/coaching';
 import { lapTexts } from '@words/guests';
 import { carDaysOf } from '../venue/garage';
 import { aDay, aPlan, drive } from '../testing/small-day';

@@ -3,7 +3,7 @@ export { anyFact, type AnyFact, factOf } from './any-fact';
 export { fact, type Fact } from './fact';
 export { type Fault, faultLine, faultsOf, parseJson } from './faults';
 export { durationS, id, lapTimeS, moneyAmount, name, seats, text } from './fields';
-export { salvaged } from './lenient-parse';
+export { lenientParse } from './lenient-parse';
 export { median } from './median';
 export { cents, currencyDecimals, money } from './money';
 export { numberIn } from './number-in';

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import * as z from 'zod';
-import { salvaged } from './lenient-parse';
+import { lenientParse } from './lenient-parse';
 
 const schema = z.strictObject({
   name: z.string().min(1),
@@ -9,7 +9,7 @@ const schema = z.strictObject({
   doors: z.array(z.strictObject({ id: z.string(), wide: z.boolean() })).max(3),
 });
 const fallback = { name: 'House', hours: 8, doors: [] };
-const read = (document: unknown) => salvaged(document, (it) => schema.safeParse(it), fallback);
+const read = (document: unknown) => lenientParse(document, (it) => schema.safeParse(it), fallback);
 
 describe('A document that does not fit its schema', () => {
   it('loses the faulty element of a list, has the fallback for what must be there, and tells each place', () => {
@@ -25,7 +25,7 @@ describe('A document that does not fit its schema', () => {
     const doors = ['a', 'b', 'c', 'd', 'e'].map((id) => ({ id, wide: true }));
     expect(read({ name: 'x', hours: 1, doors })!.value.doors.length).toBe(3);
     expect(read(17)!.value).toEqual(fallback);
-    expect(salvaged(17, (it) => schema.safeParse(it))).toBeUndefined();
+    expect(lenientParse(17, (it) => schema.safeParse(it))).toBeUndefined();
   });
 
   it('always comes out good, and untouched where nothing was wrong', () => {

@@ -2,7 +2,7 @@ import type * as z from 'zod';
 import { faultsOf, type Fault } from './faults';
 
 /** A document of which everything that could be read is kept, and what was wrong with the rest. */
-export interface Salvaged<T> {
+export interface LenientParse<T> {
   readonly value: T;
   /** Empty where nothing had to be replaced. */
   readonly faults: readonly Fault[];
@@ -24,11 +24,11 @@ type Container = Record<PropertyKey, unknown>;
  *
  * @param fallback a good document of the same shape, or the part of one that is there to fall back on
  */
-export function salvaged<T>(
+export function lenientParse<T>(
   document: unknown,
   check: (document: unknown) => Checked<T>,
   fallback: unknown = {},
-): Salvaged<T> | undefined {
+): LenientParse<T> | undefined {
   let result = check(document);
   if (result.success) return { value: result.data, faults: [] };
   const root: Container = { document: structuredClone(document) };

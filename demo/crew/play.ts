@@ -2,7 +2,7 @@ import type { Day, Plan } from '@core/day';
 import {
   dayContext,
   RunningJournal,
-  slidContext,
+  rescheduledContext,
   type DayContext,
   type DayState,
   type RecordedEntry,
@@ -73,7 +73,7 @@ export class PlayedDay {
 
   private enterSlide(times: Omit<Extract<DeedFields, { kind: 'timesSlid' }>, 'kind' | 'revision'>, by: string): void {
     this.enter({ kind: 'timesSlid', revision: this.revision, ...times }, by);
-    this.goBy(slidContext(this.day, this.accepted, this.revision, this.entries));
+    this.goBy(rescheduledContext(this.day, this.accepted, this.revision, this.entries));
   }
 
   accept(plan: Plan): void {

@@ -1,8 +1,8 @@
 import type { Access } from '@core/api';
 import type { Request } from 'express';
-import type { ManagerDesk } from './manager-service';
+import type { ManagerService } from './manager-service';
 import { isThisMachine } from './network/this-machine';
-import type { PhoneDesk } from './phone-service';
+import type { PhoneService } from './phone-service';
 
 /** Refuses who may not do what an endpoint does. */
 export type Admit = (access: Access, request: Request) => void;
@@ -13,7 +13,7 @@ export type Admit = (access: Access, request: Request) => void;
  *
  * @param open whoever reaches the server counts as a phone that was added
  */
-export function admission(phones: PhoneDesk, manager: ManagerDesk, open: boolean): Admit {
+export function admission(phones: PhoneService, manager: ManagerService, open: boolean): Admit {
   return (access, request) => {
     if (access === 'anyone') return;
     const here = isThisMachine(request);

@@ -19,7 +19,7 @@ const OTHER_BODIES: readonly { readonly path: RegExp; readonly type: RegExp }[] 
  *
  * @param names further names by which the server is known
  */
-export function door(names: readonly string[]): RequestHandler {
+export function guard(names: readonly string[]): RequestHandler {
   const given = new Set(names.map((name) => name.trim().toLowerCase()).filter(Boolean));
   let known = new Set(ownNames());
   const isKnown = (host: string) => {

@@ -21,7 +21,7 @@ export function hashOfCode(code: string): Promise<string> {
  * Who is the manager: whoever has shown the code in this browser within twelve hours. Kept in memory, so that a restart
  * lets everybody out.
  */
-export class ManagerDesk {
+export class ManagerService {
   private readonly openUntil = new Map<string, number>();
 
   constructor(private readonly store: Store) {}

@@ -23,7 +23,7 @@ const PASSING_MS = 60_000;
 const LEAVING_MS = 10 * 60_000;
 
 /** Which phones and tablets are let in, by what code they come, and what each has said of itself. */
-export class PhoneDesk {
+export class PhoneService {
   /** Codes that are out, each for one phone, and until when they hold. */
   private readonly codes = new Map<string, number>();
   /** Hashes of tokens that were exchanged a moment ago. */

@@ -3,7 +3,7 @@ import { ForGood } from '../base/for-good';
 import { ServerWatch } from '../services/live/server-watch';
 import { Hub } from '../services/live/hub';
 import { DATE, testServer, type TestServer } from '../testing/test-server';
-import { PhoneDesk } from './phone-service';
+import { PhoneService } from './phone-service';
 
 const REPORT = { who: 'Petra', screen: '/pit-exit', version: 'A1', waiting: 2, aside: 0 };
 
@@ -132,7 +132,7 @@ describe('A phone on the network', () => {
     const hub = new Hub();
     const watch = new ServerWatch(server.store, hub, true);
     watch.close();
-    const desk = new PhoneDesk(server.store, hub, new ForGood(), watch, () => nowMs);
+    const desk = new PhoneService(server.store, hub, new ForGood(), watch, () => nowMs);
     const { code: made } = desk.newCode();
     nowMs = 15 * 60_000 + 1;
     expect(() => desk.join({} as never, made, 'Phone')).toThrowError(/quarter of an hour/);

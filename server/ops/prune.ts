@@ -1,4 +1,4 @@
-import { dateAfter } from '@core/people/crew';
+import { dateAfter } from '@core/people/crew/at-start';
 import type { Store } from '../store';
 
 /** Positions of cars are kept for so many days; laps and times stay for good. */

@@ -1,6 +1,8 @@
 import { dayView, type Booking, type DayTrouble, type PlanRevision } from '@core/api';
-import { teachingDrivesOf, vocabularyOf, type FaultEntry, type TaughtDrive } from '@core/people/coaching';
-import { crewDaysOf, dateAfter, skillGaps, type CrewDay } from '@core/people/crew';
+import { vocabularyOf } from '@core/people/coaching/at-start';
+import { teachingDrivesOf, type FaultEntry, type TaughtDrive } from '@core/people/coaching';
+import { dateAfter } from '@core/people/crew/at-start';
+import { crewDaysOf, skillGaps, type CrewDay } from '@core/people/crew';
 import { fact, DAY_ENDS_S, DAY_S } from '@core/values';
 import { emptyPlan, type Day, type Plan } from '@core/day';
 import { closeOfDay, type DayClose, type ToDo } from '@core/venue/closing';
@@ -11,7 +13,7 @@ import {
   effectiveEntries,
   recordedEntry,
   journalWithOwed,
-  slidContext,
+  rescheduledContext,
   type RunningJournal,
   standpointOf,
   stateOf,
@@ -28,7 +30,7 @@ import type { Clock } from '../base/clock';
 import { dayOf } from './day';
 import { notFound } from '../base/refusal';
 import type { Store } from '../store';
-import { entryTroubles, soundDay, storedTroubles } from './data-issues';
+import { entryTroubles, soundDay, storedTroubles } from './troubles';
 import * as z from 'zod';
 
 /** So many days ahead the close warns of skills that hang on one person. */
@@ -131,7 +133,7 @@ export class DayCache {
     const read = this.of(date);
     const { day, accepted, revision, entries, journal } = read;
     if (!accepted || !revision) return;
-    const context = slidContext(day, accepted, revision.revision, entries);
+    const context = rescheduledContext(day, accepted, revision.revision, entries);
     journal.goBy(context);
     this.read.set(date, { ...read, context, plan: context.schedule.plan });
   }

@@ -1,5 +1,6 @@
-import { carFile } from '@core/track/car';
-import { circuitFile, mapOf } from '@core/track/circuit';
+import { carFile } from '@core/track/car/at-start';
+import { circuitFile } from '@core/track/circuit/at-start';
+import { mapOf } from '@core/track/circuit';
 import { square } from '@core/testing/circuits';
 import { SMALL_MODEL } from '@core/testing/small-model';
 import { asTaught } from './as-taught';

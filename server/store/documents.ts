@@ -1,4 +1,4 @@
-import { salvaged, type Fault } from '@core/values';
+import { lenientParse, type Fault } from '@core/values';
 import * as z from 'zod';
 import type { Db } from './database';
 
@@ -47,7 +47,7 @@ export function documentCodec<S extends z.ZodType>(schema: S, fallback?: z.outpu
   const instead = fallback === undefined ? {} : z.encode(schema, fallback);
   const readRow = ({ id, version, document }: DocumentRow): ReadRows<z.output<S>> => {
     const stored: unknown = JSON.parse(document);
-    const read = salvaged(stored, check, instead);
+    const read = lenientParse(stored, check, instead);
     const name = nameOf(stored);
     if (!read) {
       const [fault] = check(stored).error!.issues;

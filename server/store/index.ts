@@ -1,6 +1,6 @@
 import { carFields } from '@core/venue/fleet';
-import { faultEntry } from '@core/people/coaching';
-import { instructorFields } from '@core/people/crew';
+import { faultEntry } from '@core/people/coaching/at-start';
+import { instructorFields } from '@core/people/crew/at-start';
 import type { Db } from './database';
 import { bookingStore } from './bookings';
 import { dayStore } from './days';

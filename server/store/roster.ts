@@ -1,5 +1,6 @@
 import type { StoredRosterEntry } from '@core/api';
-import { rosterEntry, type RosterEntry } from '@core/people/crew';
+import { rosterEntry } from '@core/people/crew/at-start';
+import { type RosterEntry } from '@core/people/crew';
 import type { Db } from './database';
 import { documentCodec, type DocumentRow, type ReadRows, type Stored } from './documents';
 

@@ -1,5 +1,6 @@
 import { storedShow, type StoredCircuit, type StoredShow } from '@core/api';
-import { circuitFile, type Circuit } from '@core/track/circuit';
+import { circuitFile } from '@core/track/circuit/at-start';
+import { type Circuit } from '@core/track/circuit';
 import { ORDINARY_SHOW, type ShowFields } from '@core/people/classroom';
 import type * as z from 'zod';
 import type { Db } from './database';

@@ -3,7 +3,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { computed, provideZonelessChangeDetection, signal, type Provider, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { vocabularyOf } from '@core/people/coaching';
+import { vocabularyOf } from '@core/people/coaching/at-start';
 import { bookingFields } from '@core/venue/booking';
 import { ORDINARY_GATE } from '@core/venue/settings';
 import type { Booking, DaySummary, DayTrouble, LivePositions, PlanProgress } from '@core/api';

@@ -1,4 +1,4 @@
-import { circuitFile } from '@core/track/circuit';
+import { circuitFile } from '@core/track/circuit/at-start';
 import { square } from '@core/testing/circuits';
 
 /** A loop of four corners, two of them named. */

@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { carFields, type CarFields } from '@core/venue/fleet';
-import { carFile, studyCircuit } from '@core/track/car';
+import { carFile } from '@core/track/car/at-start';
+import { studyCircuit } from '@core/track/car';
 import type { Circuit } from '@core/track/circuit';
 import { aCar } from '@core/testing/small-day';
 import { SMALL_MODEL } from '@core/testing/small-model';

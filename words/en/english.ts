@@ -40,7 +40,7 @@ import {
   sharedChangeWords,
 } from './planning';
 import { requestWords } from './requests';
-import { deviceRefusalWords, troubleRemedyWords, troubleWords } from './data-issues';
+import { deviceRefusalWords, troubleRemedyWords, troubleWords } from './troubles';
 import { dateWords, dayWords, gapWords, skillWords } from './roster';
 import { ENGLISH_VIOLATIONS } from './violations';
 import type { Names } from '../names';

@@ -1,5 +1,6 @@
 import { ordinal } from './driving';
-import { coneKind, LEGENDS, type Marker } from '@core/track/circuit';
+import { coneKind } from '@core/track/circuit/at-start';
+import { LEGENDS, type Marker } from '@core/track/circuit';
 import { phase } from '@core/people/coaching';
 import { COST_TERMS } from '@core/cost';
 import { FRIEND_WISHES } from '@core/day/friends';

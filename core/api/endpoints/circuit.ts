@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { circuitFile } from '../../track/circuit';
+import { circuitFile } from '../../track/circuit/at-start';
 import { circuitToRead, readCircuitReply, setOutSheet, standingCone, storedCircuit } from '../circuit';
 import { endpoint, type Endpoint, raw, versionOrNone } from '../endpoint';
 

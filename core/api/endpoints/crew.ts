@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { instructorFields, rosterEntry } from '../../people/crew';
+import { instructorFields, rosterEntry } from '../../people/crew/at-start';
 import { storedInstructor } from '../setup';
 import { rosterPreview, storedRosterEntry } from '../crew';
 import { date, endpoint, type Endpoint, id, raw, version, versionOrNone } from '../endpoint';

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { dayClose } from '../../venue/closing';
-import { crewDay } from '../../people/crew';
-import { carDay } from '../../venue/garage';
+import { crewDay } from '../../people/crew/at-start';
+import { carDay } from '../../venue/garage/at-start';
 import { journalEntry, recordedEntry } from '../../journal';
 import { daySetup } from '../../venue/settings';
 import { daySummary, dayView } from '../day-view';

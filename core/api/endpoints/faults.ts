@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { faultEntry } from '../../people/coaching';
+import { faultEntry } from '../../people/coaching/at-start';
 import { storedFault } from '../crew';
 import { endpoint, type Endpoint, id, version } from '../endpoint';
 

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { dayBefore } from '../../people/coaching';
+import { dayBefore } from '../../people/coaching/at-start';
 import { foundGuest, mention } from '../setup';
 import { dateAndId, endpoint, type Endpoint, id, raw } from '../endpoint';
 

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { teachingDrive } from '../../people/coaching';
+import { teachingDrive } from '../../people/coaching/at-start';
 import { managerCode, managerDoor, pairingReason } from '../crew';
 import { dateAndId, endpoint, type Endpoint, id } from '../endpoint';
 

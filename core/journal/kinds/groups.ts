@@ -2,7 +2,7 @@ import { CIRCUIT, vehiclesOf, type GroupRole } from '../../programmes';
 import { fact } from '../../values';
 import { vehiclesOnCircuit, type DayState } from '../state/day-state';
 import type { GroupState, MemberState } from '../state/group-state';
-import { crewTaken, elsewhere, firstReason, misplaced } from '../state/out-of-order';
+import { crewTaken, elsewhere, firstReason, outOfOrder } from '../state/out-of-order';
 import type { JournalEntry } from '../entries/entry';
 import type { Refusal } from '../state/refusal';
 import { changeCar, changeGuest, occupy, release } from './changing';
@@ -18,7 +18,7 @@ export function onGroup(
 ): Refusal | undefined {
   const group = state.groups.get(entry.group);
   if (!group) return unknown('group', entry.group);
-  return misplaced(state, entry) ?? test(group);
+  return outOfOrder(state, entry) ?? test(group);
 }
 
 export function onMember(

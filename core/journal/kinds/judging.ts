@@ -10,7 +10,7 @@ import {
   type GuestState,
 } from '../state/day-state';
 import type { JournalEntry } from '../entries/entry';
-import { crewTaken, misplaced } from '../state/out-of-order';
+import { crewTaken, outOfOrder } from '../state/out-of-order';
 import { lapsOwed } from '../state/owed';
 import type { GateStep, Refusal } from '../state/refusal';
 
@@ -49,7 +49,7 @@ export function onDrive(
 ): Refusal | undefined {
   const drive = state.drives.get(entry.drive);
   if (!drive) return unknown('drive', entry.drive);
-  return misplaced(state, entry) ?? test(drive);
+  return outOfOrder(state, entry) ?? test(drive);
 }
 
 /** For entries about laps that are owed: there must be some. */

@@ -21,13 +21,13 @@ export interface DayContext {
 }
 
 /** Plans of one day, of which only times differ. */
-interface Slid {
+interface Rescheduled {
   readonly accepted: Plan;
   readonly agreed: Plan;
 }
 
 /** @param before what the plan was before its times slid, where they have */
-export function dayContext(day: Day, plan: Plan, before: Slid = { accepted: plan, agreed: plan }): DayContext {
+export function dayContext(day: Day, plan: Plan, before: Rescheduled = { accepted: plan, agreed: plan }): DayContext {
   const schedule = layOut(day, plan);
   const { accepted, agreed } = before;
   const same = accepted === plan;

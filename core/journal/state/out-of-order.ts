@@ -64,7 +64,7 @@ function isStep(entry: JournalEntry): entry is EntryOf<DriveStep> {
  * taken. The reducer goes by this as well, so that two devices that knew nothing of each other can't bring the day into
  * a state that cannot be. Nothing where it fits, or where the day does not know what it names.
  */
-export function misplaced(state: DayState, entry: JournalEntry): Refusal | undefined {
+export function outOfOrder(state: DayState, entry: JournalEntry): Refusal | undefined {
   if (isStep(entry)) {
     const drive = state.drives.get(entry.drive);
     if (!drive) return undefined;

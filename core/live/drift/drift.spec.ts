@@ -1,7 +1,7 @@
 import { clockMinute } from '../../values';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../../testing/small-day';
 import { writtenJournal, type EntryFields } from '../../testing/written-journal';
-import { dayContext, slid } from '../../journal';
+import { dayContext, rescheduled } from '../../journal';
 import { asked } from './asked';
 import { byCause } from './broken';
 import { causesOf } from './causes';
@@ -217,7 +217,7 @@ describe('Slides', () => {
     // The first should have been in the car at 09:56; the third waits for nobody and is in time.
     expect(due.drives).toEqual([{ drive: 'd1', release: at('10:04') }]);
     expect(slideDue(it.context, driftOf(it.context, it.state('10:05')), 300)?.drives).toBeUndefined();
-    const slidBy = (times: typeof due) => dayContext(day, slid(plan, times), { accepted: plan, agreed: plan });
+    const slidBy = (times: typeof due) => dayContext(day, rescheduled(plan, times), { accepted: plan, agreed: plan });
     const in_ = slidBy(due);
     expect(slideDue(in_, driftOf(in_, state), 300)).toBeUndefined();
     expect(slideDue(in_, driftOf(in_, it.state('09:50')), 300)?.drives).toEqual([

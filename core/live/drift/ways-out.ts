@@ -1,7 +1,7 @@
 import { carMisfit, checkPlan, sharesLanguage, teachesIn, type Violation } from '../../rules';
 import { closingAt, type Day, type DriveOccupancy, type Plan } from '../../day';
 import { DAY_S, fact, type Fact } from '../../values';
-import { asSeen, dayContext, slid, standpointOf, type DayContext, type DayState } from '../../journal';
+import { asSeen, dayContext, rescheduled, standpointOf, type DayContext, type DayState } from '../../journal';
 import { brokenAhead } from './broken';
 import { driftOf } from './drift';
 import type { Expected } from './expected';
@@ -35,7 +35,7 @@ const LATER_S = [15 * 60, 30 * 60];
 
 /** What becomes of a day if every time follows, however late. */
 export function headingOf(context: DayContext, state: DayState): Heading {
-  const plan = slid(context.schedule.plan, slideOf(driftOf(context, state)));
+  const plan = rescheduled(context.schedule.plan, slideOf(driftOf(context, state)));
   const { day, repair } = standpointOf(context.day, plan, state);
   const { violations, cost } = checkPlan(day, asSeen(context.day, plan, state, day), repair);
   return { broken: brokenAhead(violations, state), cost: cost.total };

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { circuitMap, measure } from '../../track/circuit';
+import { circuitMap } from '../../track/circuit/at-start';
+import { measure } from '../../track/circuit';
 import { fact, wallClock } from '../../values';
 import { lapEstimateOf, estimateLap } from '../../journal';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../../testing/small-day';

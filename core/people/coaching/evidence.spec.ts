@@ -1,6 +1,8 @@
-import { carFile, carOf, isLap, LapModel, studyCircuit, type Lap } from '../../track/car';
+import { carFile } from '../../track/car/at-start';
+import { carOf, isLap, LapModel, studyCircuit, type Lap } from '../../track/car';
 import { ORDINARY_TEACHING } from '../../track/car/study';
-import { centreLineOf, circuitFile } from '../../track/circuit';
+import { circuitFile } from '../../track/circuit/at-start';
+import { centreLineOf } from '../../track/circuit';
 import { seededRandom } from '../../planner';
 import { square } from '../../testing/circuits';
 import { inEnglish } from '../../testing/in-english';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { circuitFile, mapOf } from '../../track/circuit';
+import { circuitFile } from '../../track/circuit/at-start';
+import { mapOf } from '../../track/circuit';
 import type { DriveState } from '../../journal';
 import { square } from '../../testing/circuits';
 import { heatOf, marksByCorner, marksByPlace, type PlaceMarks } from './heat';

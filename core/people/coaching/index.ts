@@ -1,6 +1,6 @@
 /** Getting better: faults and marks, laps and what they say, and what the next instructor is told. */
-export { dayBefore, type DayBefore, dayBeforeOf, paceFromBefore } from './before';
-export { CUE_PLACES, type CueFault, cueFaultsOf, type CuePlace } from './cues';
+export { type DayBefore, dayBeforeOf, paceFromBefore } from './before';
+export { type CueFault, cueFaultsOf, type CuePlace } from './cues';
 export { type CornerEvidence, evidenceByCorner, type MarkReason, type Measured } from './evidence';
 export { drivenBy, handover, type Handover } from './handover';
 export { heatOf, marksByCorner, marksByPlace, type PlaceMarks } from './heat';
@@ -22,7 +22,6 @@ export { leftAt, taughtPlaces } from './taught-places';
 export {
   type MeanWithin,
   type TaughtDrive,
-  teachingDrive,
   type TeachingDrive,
   teachingDrivesOf,
   teachingResult,
@@ -30,7 +29,6 @@ export {
 } from './teaching';
 export {
   type CommonFault,
-  faultEntry,
   type FaultEntry,
   GOOD_THINGS,
   type GoodThing,
@@ -39,5 +37,4 @@ export {
   phase,
   type Phase,
   VOCABULARY,
-  vocabularyOf,
 } from './vocabulary';

@@ -6,10 +6,10 @@ import { BINDING_DAYS, TERM_DAYS } from '../../testing/binding-days';
 import { withReasons } from '../search/explain';
 import { planDay } from '../search/plan-day';
 import { seededRandom } from './random';
-import { KEPT_BY } from '../search/held-rules';
+import { HELD_RULES } from '../search/held-rules';
 import { loadPlan } from '../search/load';
 import { problemOf } from './problem';
-import { TERM_TWINS } from './incremental-terms';
+import { INCREMENTAL_TERMS } from './incremental-terms';
 import type { Timetable } from './timetable';
 
 const DAYS = 8;
@@ -49,21 +49,21 @@ describe('The engine and the plain rules', () => {
       }
       // Otherwise the days say nothing of this rule.
       expect([code, broken > 0, allowed > 0]).toEqual([code, true, true]);
-      expect(KEPT_BY[code].name).toBeTruthy();
+      expect(HELD_RULES[code].name).toBeTruthy();
     });
   }
 });
 
 describe('The engine and the plain cost terms', () => {
-  const amountOf = (timetable: Timetable, name: keyof typeof TERM_TWINS): number => {
-    const twin = TERM_TWINS[name];
+  const amountOf = (timetable: Timetable, name: keyof typeof INCREMENTAL_TERMS): number => {
+    const form = INCREMENTAL_TERMS[name];
     const { problem } = timetable;
     const sum = (things: readonly unknown[], amount: (of: number) => number) =>
       things.reduce<number>((total, _, of) => total + amount(of), 0);
-    if (twin.of === 'day') return twin.amount(timetable);
-    if (twin.of === 'party') return sum(problem.parties, (party) => twin.amount(timetable, party));
-    if (twin.of === 'wish') return sum(problem.friendWishes, (wish) => twin.amount(timetable, wish));
-    return sum(problem.guests, (guest) => twin.amount(problem, guest, timetable.guestOccupancies[guest]!));
+    if (form.of === 'day') return form.amount(timetable);
+    if (form.of === 'party') return sum(problem.parties, (party) => form.amount(timetable, party));
+    if (form.of === 'wish') return sum(problem.friendWishes, (wish) => form.amount(timetable, wish));
+    return sum(problem.guests, (guest) => form.amount(problem, guest, timetable.guestOccupancies[guest]!));
   };
 
   for (const term of COST_TERMS) {

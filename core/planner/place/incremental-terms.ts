@@ -5,10 +5,10 @@ import type { Problem } from './problem';
 import type { TimetableFacts } from './timetable-facts';
 
 /**
- * The engine's twin of each cost term: the same amount, before it is weighted, from what a timetable keeps up to date. A
- * term without a twin does not compile; a property test over the list holds each against its plain form.
+ * The engine's incremental form of each cost term: the same amount, before it is weighted, from what a timetable keeps up
+ * to date. A term without one does not compile; a property test over the list holds each against its plain form.
  */
-export const TERM_TWINS: Readonly<Record<TermName, TermTwin>> = {
+export const INCREMENTAL_TERMS: Readonly<Record<TermName, IncrementalTerm>> = {
   unplanned: { of: 'day', amount: notPlanned },
   passes: { of: 'day', amount: ({ passes }) => passes },
   balance: { of: 'day', amount: (timetable) => timetable.imbalanceWith(-1, 0) },
@@ -49,13 +49,13 @@ export const TERM_TWINS: Readonly<Record<TermName, TermTwin>> = {
 };
 
 /** What a term is counted over, which says when it has to be counted again. */
-export type TermTwin =
+export type IncrementalTerm =
   | { readonly of: 'day'; readonly amount: (timetable: TimetableFacts) => number }
   | { readonly of: 'party'; readonly amount: (timetable: TimetableFacts, party: number) => number }
   | { readonly of: 'wish'; readonly amount: (timetable: TimetableFacts, wish: number) => number }
-  | GuestTwin;
+  | GuestTerm;
 
-interface GuestTwin {
+interface GuestTerm {
   readonly of: 'guest';
   readonly amount: (problem: Problem, guest: number, occupancies: readonly Occupancy[]) => number;
 }
@@ -71,7 +71,7 @@ function releaseBefore({ drives, groups }: Problem, { kind, drive, takes }: Occu
 }
 
 /** A term of each drive of a guest who drives, and the one before it; rides are none. */
-function overOwnDrives(amount: Parameters<typeof overDrives>[0]): GuestTwin {
+function overOwnDrives(amount: Parameters<typeof overDrives>[0]): GuestTerm {
   return overDrives(amount, false);
 }
 
@@ -79,7 +79,7 @@ function overOwnDrives(amount: Parameters<typeof overDrives>[0]): GuestTwin {
 function overDrives(
   amount: (problem: Problem, occupancy: Occupancy, before: Occupancy | undefined) => number,
   withRides = true,
-): GuestTwin {
+): GuestTerm {
   return {
     of: 'guest',
     amount: (problem, _, occupancies) => {
@@ -96,12 +96,12 @@ function overDrives(
   };
 }
 
-const names = Object.keys(TERM_TWINS) as TermName[];
+const names = Object.keys(INCREMENTAL_TERMS) as TermName[];
 /** The terms of one kind, for the loops of the timetable. */
-function termsOf<K extends TermTwin['of']>(of: K) {
+function termsOf<K extends IncrementalTerm['of']>(of: K) {
   return names.flatMap((name) => {
-    const twin = TERM_TWINS[name];
-    return twin.of === of ? [{ name, amount: twin.amount as Extract<TermTwin, { of: K }>['amount'] }] : [];
+    const term = INCREMENTAL_TERMS[name];
+    return term.of === of ? [{ name, amount: term.amount as Extract<IncrementalTerm, { of: K }>['amount'] }] : [];
   });
 }
 export const DAY_TERMS = termsOf('day');

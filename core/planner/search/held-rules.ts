@@ -20,7 +20,7 @@ import { withReasons } from './explain';
  * can be held, and one such walk answers several rules; what never changes on a day is sorted out once, by the problem. A
  * new rule that is kept by nothing does not compile, and the property test over the list fails for one that is kept badly.
  */
-export const KEPT_BY: Readonly<Record<RuleCode, { readonly name: string }>> = {
+export const HELD_RULES: Readonly<Record<RuleCode, { readonly name: string }>> = {
   HOURS: guestGaps,
   GUEST_PRESENT: guestGaps,
   GUEST_ORDER: guestGaps,

@@ -1,4 +1,5 @@
-import { centreLineOf, circuitFile, taughtCorners, type LinePoint } from '../circuit';
+import { circuitFile } from '../circuit/at-start';
+import { centreLineOf, taughtCorners, type LinePoint } from '../circuit';
 import { racingLine, teachingLine } from './lines';
 import { oval, swinging } from '../../testing/circuits';
 import { SMALL_MODEL } from '../../testing/small-model';

@@ -1,6 +1,6 @@
 /** The car on the line: what it is, how a lap in it comes out, and what an instructor makes of it. */
 export { stationAtTime } from './braking';
-export { CALL_KINDS, callCustoms, type CallCustoms, callKind, type CallKind, type CallKindFacts } from './call-kinds';
+export { CALL_KINDS, type CallCustoms, callKind, type CallKind, type CallKindFacts } from './call-kinds';
 export { callsOnLap } from './call-progress';
 export {
   type Call,
@@ -12,7 +12,7 @@ export {
   type CornerRemark,
   plainCall,
 } from './calls';
-export { carFile, type CarFile, carOf, ORDINARY_CAR } from './car-file';
+export { type CarFile, carOf, ORDINARY_CAR } from './car-file';
 export {
   type CardAdvice,
   type CardSubject,

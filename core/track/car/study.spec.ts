@@ -1,4 +1,5 @@
-import { centreLineOf, circuitFile, type Circuit } from '../circuit';
+import { circuitFile } from '../circuit/at-start';
+import { centreLineOf, type Circuit } from '../circuit';
 import { fact } from '../../values';
 import { oval, square } from '../../testing/circuits';
 import { SMALL_MODEL } from '../../testing/small-model';

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
-import { circuitFile, taughtCorners, centreLineOf } from '../circuit';
+import { circuitFile } from '../circuit/at-start';
+import { taughtCorners, centreLineOf } from '../circuit';
 import { square, swinging } from '../../testing/circuits';
 import { SMALL_MODEL } from '../../testing/small-model';
 import { callSheet, type CallSettings } from './calls';

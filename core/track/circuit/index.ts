@@ -11,8 +11,6 @@ export {
 } from './centre-line';
 export {
   type Circuit,
-  circuitFile,
-  coneKind,
   type ConeKind,
   type CornerBook,
   type Legend,
@@ -20,10 +18,9 @@ export {
   type Marker,
   MOST_LINE_POINTS,
   type NamedCorner,
-  origin,
   type Origin,
 } from './circuit-file';
-export { circuitMap, type CircuitMap, measure, type PointM } from './circuit-map';
+export { type CircuitMap, measure, type PointM } from './circuit-map';
 export { type ConePlan, conesOf, cornerName, loadOf, markersOf, type OmittedReason, type PlacedCone } from './cones';
 export { type BlindCrest, blindCrests, cornersOf } from './corners';
 export { circuitOfDrawing, type DrawnPoint, FEWEST_DRAWN } from './drawn';
@@ -36,4 +33,4 @@ export { type LatLon, middleOf, toLatLon, toPlane } from './plane';
 export { type FlatPoint, SegmentGrid } from './segment-grid';
 export { type TaughtCorner, taughtCorners, teachingOffsets } from './teaching-line';
 export { circuitOfTrack, progressOfTrack, type TrackPoint } from './track';
-export { Wheeled, WHEELED_LINES, type WheeledLine } from './wheeled';
+export { Wheeled, type WheeledLine } from './wheeled';

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
-import { carFile, studyCircuit } from '../car';
+import { carFile } from '../car/at-start';
+import { studyCircuit } from '../car';
 import { square, swinging, mirrored } from '../../testing/circuits';
 import { SMALL_MODEL } from '../../testing/small-model';
 import { besideCentre, centreLineOf, lineBeside, pointBeside } from './centre-line';

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { carFile, type FleetCar } from '../../track/car';
+import { carFile } from '../../track/car/at-start';
+import { type FleetCar } from '../../track/car';
 import { car, fit, type Car, type Drive } from '../../day';
 import { moneyAmount, text } from '../../values';
 import { CAR_KINDS } from './car-kinds';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { carOf, isLap, LapModel, racingLine } from '../../track/car';
-import { centreLineOf, circuitFile } from '../../track/circuit';
+import { circuitFile } from '../../track/circuit/at-start';
+import { centreLineOf } from '../../track/circuit';
 import { square } from '../../testing/circuits';
 import { CAR_KINDS, type CarKind } from './car-kinds';
 import { carFields, isInFleet, plannedCar } from './car-fields';

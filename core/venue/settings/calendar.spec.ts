@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dateAfter } from '../../people/crew';
+import { dateAfter } from '../../people/crew/at-start';
 import { at } from '../../testing/small-day';
 import {
   calendar,

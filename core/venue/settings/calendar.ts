@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { dateAfter } from '../../people/crew';
+import { dateAfter } from '../../people/crew/at-start';
 import { circuit, condition, rules } from '../../day';
 import { text, OVER_MIDNIGHT, timeOfDay, timeWindow, type TimeWindow } from '../../values';
 

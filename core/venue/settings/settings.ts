@@ -1,4 +1,5 @@
-import { type TeachingCustom, callCustoms } from '../../track/car';
+import { callCustoms } from '../../track/car/at-start';
+import { type TeachingCustom } from '../../track/car';
 import * as z from 'zod';
 import { gateQuestion } from '../booking';
 import { calendar, NO_PATTERN } from './calendar';

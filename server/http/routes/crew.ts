@@ -7,7 +7,8 @@ import {
   type StoredRosterEntry,
   type crewEndpoints,
 } from '@core/api';
-import { dateAfter, instructorFields, type RosterEntry } from '@core/people/crew';
+import { dateAfter, instructorFields } from '@core/people/crew/at-start';
+import { type RosterEntry } from '@core/people/crew';
 import { fact, type Json } from '@core/values';
 import { crewColumns } from '@exchange/crew-list';
 import { writeRecordList } from '@exchange/record-list';

@@ -60,7 +60,7 @@ interface Known {
 }
 
 /** Takes in what timing loops and trackers send: crossings into the journal, positions straight on to the screens. */
-export class DeviceDesk {
+export class DeviceService {
   private readonly known = new Map<string, Known>();
   private readonly watch = setInterval(() => this.listenForSilence(), WATCH_MS);
 

@@ -63,11 +63,11 @@ export class Flags {
     const current = this.flagOf(date);
     const { id, lateS, got } = this.knownOf(date, current);
     const { flag, sinceS, by, reason = null, clearedBy = null } = current;
-    const { hub } = this.services;
+    const { pages, screens } = this.services.hub;
     return {
       ...{ date, flag, id, sinceS, by, reason, clearedBy, lateS },
-      got: [...got].filter(([page]) => hub.has(page)).map(([, screen]) => screen),
-      screens: hub.screens,
+      got: [...got].filter(([page]) => pages.has(page)).map(([, screen]) => screen),
+      screens,
     };
   }
 

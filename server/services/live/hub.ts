@@ -56,9 +56,9 @@ export class Hub {
     return this.listeners.size;
   }
 
-  /** Whether a page is connected. */
-  has(page: string): boolean {
-    return [...this.listeners.values()].some((listener) => listener.page === page);
+  /** The pages that are connected and say which they are. */
+  get pages(): ReadonlySet<string | undefined> {
+    return new Set([...this.listeners.values()].map(({ page }) => page));
   }
 
   /** What every stream begins with: the flag that is in force; and who hears that a screen has left. */

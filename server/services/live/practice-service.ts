@@ -25,7 +25,7 @@ interface Taken {
  * Knows what the simulated crew plays: it keeps off days of real guests, and off whatever people have taken over by
  * entering something there. Kept in memory, as the crew itself is.
  */
-export class PracticeDesk {
+export class PracticeService {
   private readonly off = new Set<CrewStation>();
   private taken: Taken[] = [];
   /** When posts were given back last: what was entered before and comes late takes none of them over again. */

@@ -1,7 +1,7 @@
 import { DayCache } from '../day-cache';
 import { bookingBody, DATE, testServer, type TestServer } from '../../testing/test-server';
 import type { Hub } from './hub';
-import { PracticeDesk } from './practice-service';
+import { PracticeService } from './practice-service';
 
 const day = `/api/days/${DATE}`;
 
@@ -89,7 +89,7 @@ describe('The crew of a practice day', () => {
 describe('What was taken over', () => {
   let nowMs = 0;
   let told = 0;
-  let desk: PracticeDesk;
+  let desk: PracticeService;
   let server: TestServer;
   beforeEach(() => {
     server = testServer();
@@ -97,7 +97,7 @@ describe('What was taken over', () => {
     const { store, clock } = server;
     const dayCache = new DayCache(store, clock);
     const hub = { changed: () => void told++ } as unknown as Hub;
-    desk = new PracticeDesk({ store, clock, dayCache, hub }, true, () => nowMs);
+    desk = new PracticeService({ store, clock, dayCache, hub }, true, () => nowMs);
     desk.crewIsThere();
     desk.entered(DATE, { id: 'entry-00001', kind: 'refuelBegan', car: 'c4', at: 43_200, by: 'Maren' });
   });

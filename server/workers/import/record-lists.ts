@@ -1,6 +1,7 @@
 import { carFields, venueOfCars, type CarFields } from '@core/venue/fleet';
 import type { VenueFields } from '@core/venue/settings';
-import { instructorFields, type InstructorFields } from '@core/people/crew';
+import { instructorFields } from '@core/people/crew/at-start';
+import { type InstructorFields } from '@core/people/crew';
 import { wallClock, type Json } from '@core/values';
 import { crewList } from '@exchange/crew-list';
 import { carList } from '@exchange/fleet-list';

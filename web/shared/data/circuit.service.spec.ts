@@ -1,7 +1,8 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { ORDINARY_COACHING } from '@core/venue/settings';
-import { circuitFile, type Circuit } from '@core/track/circuit';
+import { circuitFile } from '@core/track/circuit/at-start';
+import { type Circuit } from '@core/track/circuit';
 import { square } from '@core/testing/circuits';
 import { serveDay } from '../../testing/fake-day';
 import { theDay } from '../../testing/two-drives';

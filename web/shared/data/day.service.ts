@@ -1,7 +1,7 @@
 import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Booking, DaySummary } from '@core/api';
-import { vocabularyOf } from '@core/people/coaching';
+import { vocabularyOf } from '@core/people/coaching/at-start';
 import { driftOf, somebodyEnters } from '@core/live/drift';
 import { admit, isProjected, projectedEntries, stateAt, stateOf } from '@core/journal';
 import { MessageService } from 'primeng/api';

@@ -1,8 +1,9 @@
 import { bookingFields } from '@core/venue/booking';
 import { carFields } from '@core/venue/fleet';
-import { carFile } from '@core/track/car';
+import { carFile } from '@core/track/car/at-start';
 import { SMALL_MODEL } from '@core/testing/small-model';
-import { instructorFields, NEW_INSTRUCTOR } from '@core/people/crew';
+import { instructorFields } from '@core/people/crew/at-start';
+import { NEW_INSTRUCTOR } from '@core/people/crew';
 import type * as z from 'zod';
 import { valueAt, withValues, type Json } from '@core/values';
 import { bookingFormFields } from '../../features/rooms/bookings/booking-fields';

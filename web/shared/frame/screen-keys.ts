@@ -1,7 +1,7 @@
-/** Keys of the frame, and of screens that have keys of their own. */
 /** Held for a second, it stops all on screens that have the stops; no screen uses it for anything else. */
 export const STOP_KEY = 'F9';
 
+/** Keys of the frame, and of screens that have keys of their own. */
 export const FRAME_KEYS = {
   'Ctrl K': 'find a guest, a car or a screen, or do something',
   n: 'back to now',

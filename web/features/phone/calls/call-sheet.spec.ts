@@ -1,9 +1,9 @@
 import { fact } from '@core/values';
 import { TestBed } from '@angular/core/testing';
 import { By } from '@angular/platform-browser';
+import { carFile } from '@core/track/car/at-start';
 import {
   callSheet,
-  carFile,
   carOf,
   LapModel,
   racingLine,

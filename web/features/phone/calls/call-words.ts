@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { VenueFields } from '@core/venue/settings';
-import { CALL_KINDS, callCustoms, callKind, plainCall, type CallCustoms, type CallKind } from '@core/track/car';
+import { callCustoms } from '@core/track/car/at-start';
+import { CALL_KINDS, callKind, plainCall, type CallCustoms, type CallKind } from '@core/track/car';
 import { CALL_HOLDS, CALL_MEANINGS } from '@words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';

@@ -3,7 +3,7 @@ import { DAY_S } from '@core/values';
 import { violationKey, type Judgement, type Violation } from '@core/rules';
 import type { Plan } from '@core/day';
 import { asked, brokenAhead, byCause, causesOf, slideOfLine, type DriftLine, type WayOut } from '@core/live/drift';
-import { asSeen, slid, standpointOf, type Standpoint } from '@core/journal';
+import { asSeen, rescheduled, standpointOf, type Standpoint } from '@core/journal';
 import { moveDrive, moveGroup, restated, shiftDrives, swapDrives, type Place } from '@core/planner';
 import { firstValueFrom } from 'rxjs';
 import { DayWords } from '../../../shared/data/day-words';
@@ -236,7 +236,7 @@ export class BoardEdits {
   async costOf(line: DriftLine): Promise<number | undefined> {
     const [day, state, from] = [this.data.day(), this.data.state(), this.from];
     if (!day || !state || !from) return undefined;
-    const later = asSeen(day, slid(this.data.plan()!, slideOfLine(line)), state, from.standpoint.day);
+    const later = asSeen(day, rescheduled(this.data.plan()!, slideOfLine(line)), state, from.standpoint.day);
     return (await this.verdicts.judge(later))?.costs;
   }
 

@@ -1,4 +1,4 @@
-import type { carFile } from '@core/track/car';
+import type { carFile } from '@core/track/car/at-start';
 import * as z from 'zod';
 import { CAR_KINDS, carFields } from '@core/venue/fleet';
 import { CAR_KIND_WORDS } from '@words';

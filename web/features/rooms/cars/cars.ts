@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
-import { carFile } from '@core/track/car';
+import { carFile } from '@core/track/car/at-start';
 import { isLow, tankOf } from '@core/venue/garage';
 import type { CarState } from '@core/journal';
 import {

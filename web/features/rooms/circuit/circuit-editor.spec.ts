@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { circuitFile, legendOf, LEGENDS, type Circuit } from '@core/track/circuit';
+import { circuitFile } from '@core/track/circuit/at-start';
+import { legendOf, LEGENDS, type Circuit } from '@core/track/circuit';
 import * as z from 'zod';
 import { CircuitEditor } from './circuit-editor';
 import { CircuitService } from '../../../shared/data/circuit.service';

@@ -1,13 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import {
-  legendOf,
-  loadOf,
-  markersOf,
-  Wheeled,
-  WHEELED_LINES,
-  type PlacedCone,
-  type WheeledLine,
-} from '@core/track/circuit';
+import { WHEELED_LINES } from '@core/track/circuit/at-start';
+import { legendOf, loadOf, markersOf, Wheeled, type PlacedCone, type WheeledLine } from '@core/track/circuit';
 import { clockMinute } from '@core/values';
 import type { GarageState } from '@core/journal';
 import { CONE_WORDS, coneWords } from '@words';

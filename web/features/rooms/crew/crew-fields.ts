@@ -1,4 +1,4 @@
-import type { instructorFields } from '@core/people/crew';
+import type { instructorFields } from '@core/people/crew/at-start';
 import type * as z from 'zod';
 import { languageName, SPOKEN_LANGUAGES } from '@words';
 import { formOf, type Field, type Option } from '../../../shared/forms/fields';

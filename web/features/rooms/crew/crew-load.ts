@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { crewSharesOf, crewSharesOver, dateAfter, freeFor, mealOf } from '@core/people/crew';
+import { dateAfter } from '@core/people/crew/at-start';
+import { crewSharesOf, crewSharesOver, freeFor, mealOf } from '@core/people/crew';
 import { clockMinute, spokenDuration } from '@core/values';
 import { SelectButton } from 'primeng/selectbutton';
 import { DayService } from '../../../shared/data/day.service';

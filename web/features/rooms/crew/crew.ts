@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { addressOf, contract, type StoredInstructor } from '@core/api';
-import { instructorFields, instructorId, NEW_INSTRUCTOR } from '@core/people/crew';
+import { instructorFields } from '@core/people/crew/at-start';
+import { instructorId, NEW_INSTRUCTOR } from '@core/people/crew';
 import { clockMinute } from '@core/values';
 import { CREW_STATUS_WORDS } from '@words';
 import { Button } from 'primeng/button';

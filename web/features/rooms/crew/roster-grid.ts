@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output } from '@angular/core';
 import { weekdayOf, type Weekday } from '@core/venue/settings';
-import { dateAfter, windowsOn, type InstructorFields, type RosterEntry } from '@core/people/crew';
+import { dateAfter } from '@core/people/crew/at-start';
+import { windowsOn, type InstructorFields, type RosterEntry } from '@core/people/crew';
 import { clockMinute } from '@core/values';
 
 /** A place of the grid that was chosen: a day of somebody, and the entry on it if there is one. */

@@ -1,11 +1,5 @@
-import {
-  type InstructorFields,
-  type RosterEntry,
-  instructorFields,
-  plannedInstructor,
-  rosterEntry,
-  withSkills,
-} from '@core/people/crew';
+import { instructorFields, rosterEntry } from '@core/people/crew/at-start';
+import { type InstructorFields, type RosterEntry, plannedInstructor, withSkills } from '@core/people/crew';
 import { languageName } from '@words';
 import { anInstructor, at } from '@core/testing/small-day';
 import * as z from 'zod';

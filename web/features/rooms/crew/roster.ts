@@ -3,14 +3,13 @@ import { rxResource, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
+import { dateAfter, rosterEntry } from '@core/people/crew/at-start';
 import {
-  dateAfter,
   daysBetween,
   endingSkills,
   hasSkill,
   holdsOn,
   lastDayOf,
-  rosterEntry,
   skillGaps,
   skillsOf,
   withSkill,

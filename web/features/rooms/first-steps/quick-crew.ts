@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { contract } from '@core/api';
-import { instructorFields, instructorId, NEW_INSTRUCTOR } from '@core/people/crew';
+import { instructorFields } from '@core/people/crew/at-start';
+import { instructorId, NEW_INSTRUCTOR } from '@core/people/crew';
 import { clockMinute, faultLine, faultsOf, windowsOf, windowsText, type Fault } from '@core/values';
 import { languageName } from '@words';
 import { Button } from 'primeng/button';

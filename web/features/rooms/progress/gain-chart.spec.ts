@@ -1,4 +1,5 @@
-import { guestResult, vocabularyOf, type DayBefore } from '@core/people/coaching';
+import { vocabularyOf } from '@core/people/coaching/at-start';
+import { guestResult, type DayBefore } from '@core/people/coaching';
 import { GainChart } from './gain-chart';
 import { show } from '../../../testing/fake-day';
 import { seen } from '../../../testing/two-guests';

@@ -1,7 +1,8 @@
 import { ORDINARY_COACHING } from '@core/venue/settings';
 import { ORDINARY_SHOW } from '@core/people/classroom';
 import { callKind, studyCircuit, type CallCustoms } from '@core/track/car';
-import { circuitFile, legendOf } from '@core/track/circuit';
+import { circuitFile } from '@core/track/circuit/at-start';
+import { legendOf } from '@core/track/circuit';
 import { guestWords } from '@words/guests';
 import { square } from '@core/testing/circuits';
 import { slidesOf } from './slides';

@@ -1,5 +1,5 @@
 import type { DayTrouble, TroublePlace } from '@core/api';
-import { fact, salvaged } from '@core/values';
+import { fact, lenientParse } from '@core/values';
 import { dayFile, type Day } from '@core/day';
 import type { Unfit } from '@core/journal';
 import type { Store } from '../store';
@@ -57,7 +57,7 @@ export function soundDay(assembled: Day): { day: Day; troubles: DayTrouble[] } {
     return encoded.success ? { success: true as const, data: day as Day } : encoded;
   };
   const fallback = { ...assembled, opens, closes, timeZone, condition, circuit, rules, venue };
-  const read = salvaged<Day>(assembled, check, fallback);
+  const read = lenientParse<Day>(assembled, check, fallback);
   if (!read)
     return { day: { ...fallback, cars: [], instructors: [], sightingVehicles: [], guests: [] }, troubles: [lost] };
   return {

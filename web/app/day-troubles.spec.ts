@@ -1,7 +1,7 @@
 import type { DayTrouble } from '@core/api';
 import { fact } from '@core/values';
 import { aDay, aPlan } from '@core/testing/small-day';
-import { DayTroubles } from './day-issues';
+import { DayTroubles } from './day-troubles';
 import { FakeDay, show } from '../testing/fake-day';
 import { settle } from '../testing/two-drives';
 

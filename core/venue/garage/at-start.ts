@@ -1,0 +1,2 @@
+/** What is loaded before the first screen, apart from the room: the rest comes with the screens that use it. */
+export { carDay } from './usage';
