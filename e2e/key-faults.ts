@@ -3,11 +3,14 @@ import type { Page } from '@playwright/test';
 /** No screen has so many places to go to; a walk that is not over by then goes round in a part of it. */
 const MOST_TABS = 600;
 
-interface Step {
-  /** Nothing where the focus has left the page. */
-  readonly at: string | undefined;
-  readonly seen: boolean;
-  readonly again: boolean;
+/** So many are pressed before the page is asked whether it is through. */
+const AT_ONCE = 20;
+
+/** What the page has noted of where the focus went. */
+interface Walk {
+  ended(): boolean;
+  at(): string;
+  faults(): string[];
 }
 
 /**
@@ -38,42 +41,42 @@ export async function keyFaults(page: Page): Promise<string[]> {
     };
     const rested = new Map<Element, string>(reachable.map((one) => [one, looks(one)]));
     const visited = new Set<Element>();
+    const faults: string[] = [];
     let last: Element | undefined;
-    const walk = {
-      step(): Step {
-        const at = document.activeElement;
-        if (!at || at === document.body) return { at: undefined, seen: true, again: false };
-        // The parts of a date are places of their own in one field, and its calendar has the browser's own ring.
-        const within = at === last;
-        const again = !within && visited.has(at);
-        last = at;
-        visited.add(at);
-        return { at: words(at), seen: within || rested.get(at) !== looks(at), again };
-      },
+    let ended = false;
+    document.addEventListener('focusin', ({ target }) => {
+      if (ended || !(target instanceof Element)) return;
+      // The parts of a date are places of their own in one field, and its calendar has the browser's own ring.
+      const within = target === last;
+      ended = !within && visited.has(target);
+      if (ended) return;
+      if (!within && rested.get(target) === looks(target))
+        faults.push(`${words(target)} does not show that it has the focus`);
+      last = target;
+      visited.add(target);
+    });
+    const walk: Walk = {
+      // Once all has been gone through, the focus leaves the page, or comes back to where it has been.
+      ended: () => ended || document.activeElement === document.body,
+      at: () => (last ? words(last) : 'the beginning'),
       // Radio buttons of one name are one place to go to.
-      missed: () =>
-        reachable
+      faults: () => [
+        ...faults,
+        ...reachable
           .filter(
             (one) => !visited.has(one) && one.isConnected && !(one instanceof HTMLInputElement && one.type === 'radio'),
           )
-          .map(words),
+          .map((one) => `${words(one)} is not reached by Tab`),
+      ],
     };
     (document.activeElement as HTMLElement | null)?.blur();
     Object.assign(window, { walk });
   });
-  const faults: string[] = [];
-  for (let tabs = 0; ; tabs++) {
-    await page.keyboard.press('Tab');
-    const { at, seen, again } = await page.evaluate(() =>
-      (window as unknown as { walk: { step(): Step } }).walk.step(),
-    );
-    if (at === undefined || again) break;
-    if (!seen) faults.push(`${at} does not show that it has the focus`);
-    if (tabs > MOST_TABS) {
-      faults.push(`Tab does not come to an end at ${at}`);
-      break;
-    }
+  const walk = <K extends keyof Walk>(ask: K) =>
+    page.evaluate((what) => (window as unknown as { walk: Walk }).walk[what](), ask) as Promise<ReturnType<Walk[K]>>;
+  for (let tabs = 0; tabs < MOST_TABS; tabs += AT_ONCE) {
+    await Promise.all(Array.from({ length: AT_ONCE }, () => page.keyboard.press('Tab')));
+    if (await walk('ended')) return walk('faults');
   }
-  const missed = await page.evaluate(() => (window as unknown as { walk: { missed(): string[] } }).walk.missed());
-  return [...faults, ...missed.map((one) => `${one} is not reached by Tab`)];
+  return [`Tab does not come to an end at ${await walk('at')}`];
 }
