@@ -10,7 +10,7 @@ import { figures } from './table';
 /**
  * `npm run bench:open [-- minutes]`: the demo at sixty times the speed, nobody acting, with a board left open, and beside
  * it 59 readers of the stream of which one does not read: what the board costs its device, and they the server. So quiet a
- * day does not fill a stalled reader's buffer; `bench:doors` shows what happens when it does.
+ * day does not fill a stalled reader's buffer; `bench:intake` shows what happens when it does.
  */
 const MINUTES = Number(process.argv[2] ?? 10);
 const READERS = 59;

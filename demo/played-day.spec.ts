@@ -3,9 +3,9 @@ import { clockMinute } from '@core/values';
 import { emptyPlan, type Day, type Plan } from '@core/day';
 import { judgeOf, type Violation } from '@core/rules';
 import {
-  asSituated,
+  amendedDay,
   journalWithOwed,
-  standpointOf,
+  planningSnapshotOf,
   stateOf,
   withGuestsGone,
   withoutDelays,
@@ -106,16 +106,16 @@ function played({ seed, drives, troubles, stops }: PlayedDay): Stop[] {
     .map((minutes) => {
       const nowS = bare.opens + minutes * 60;
       morning = playPlan(day, plan, nowS, seed, morning, acts);
-      const situated = asSituated(bare, morning.entries).day;
+      const situated = amendedDay(bare, morning.entries).day;
       const { context } = journalWithOwed(situated, plan, [...morning.entries]);
       const state = stateOf(context, morning.entries, nowS);
       day = context.day;
-      const standpoint = standpointOf(day, context.schedule.plan, state);
+      const snapshot = planningSnapshotOf(day, context.schedule.plan, state);
       const options = { iterations: 10, random: seededRandom(seed) };
-      const planned = planDay(standpoint.day, options, standpoint.repair).plan;
-      const { broken } = judgeOf(standpoint.day, standpoint.plan, standpoint.repair).of(planned);
-      plan = withGuestsGone(day, standpoint.day, withoutDelays(planned));
-      return { state, nowS, day, known: standpoint.day, planned, plan, broken };
+      const planned = planDay(snapshot.day, options, snapshot.repair).plan;
+      const { broken } = judgeOf(snapshot.day, snapshot.plan, snapshot.repair).of(planned);
+      plan = withGuestsGone(day, snapshot.day, withoutDelays(planned));
+      return { state, nowS, day, known: snapshot.day, planned, plan, broken };
     });
 }
 
@@ -222,10 +222,10 @@ describe('A day that is planned again while it runs', () => {
 
   it('is the same whether it is planned from the plan as stored or as seen', () => {
     forEachStop(15, ({ state, day, plan, nowS }, told) => {
-      const { from } = standpointOf(day, plan, state);
+      const { from } = planningSnapshotOf(day, plan, state);
       expect(withoutDelays(from.previous).drives.length).withContext(told).toBeLessThanOrEqual(plan.drives.length);
       expect(from.nowS).toBe(nowS);
-      expect(standpointOf(day, emptyPlan(day.date), state).plan.drives).toEqual([]);
+      expect(planningSnapshotOf(day, emptyPlan(day.date), state).plan.drives).toEqual([]);
     });
   });
 });

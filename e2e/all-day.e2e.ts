@@ -6,7 +6,7 @@ import { dayView } from '@core/api';
 import { checkPlan } from '@core/rules';
 import { brokenAhead } from '@core/live/drift';
 import { tankOf } from '@core/venue/garage';
-import { contextOf, countsDiffer, lapsOwed, progressOf, standpointOf, stateOf } from '@core/journal';
+import { contextOf, countsDiffer, lapsOwed, progressOf, planningSnapshotOf, stateOf } from '@core/journal';
 import { isByCrew } from '@core/live/practice';
 import { DEMO_DATE, DEMO_DEVICE_KEY, DEMO_STARTS_S } from '../demo/larkmere';
 import { expect, guard, startDemo, test } from './demo';
@@ -112,7 +112,7 @@ async function audit({ page }: Played): Promise<void> {
   expect(open).toEqual([]);
   const drives = [...state.drives.values()];
 
-  const { day, plan, repair } = standpointOf(view.day, context.schedule.plan, state);
+  const { day, plan, repair } = planningSnapshotOf(view.day, context.schedule.plan, state);
   expect(brokenAhead(checkPlan(day, plan, repair).violations, state)).toEqual([]);
 
   // Laps of drives that were not begun have a reason, see above; every other lap that was sold is driven or owed.

@@ -191,7 +191,7 @@ describe('Crew and vocabulary on the server', () => {
     });
   });
 
-  describe('the manager’s door', () => {
+  describe('the manager’s code', () => {
     it('is set by the first who comes and changed by the manager only', async () => {
       expect((await server.http.get('/api/manager').expect(200)).body).toEqual({ set: false, open: false });
       await manager.post('/api/manager/open').send({ code: 'larkmere' }).expect(403);

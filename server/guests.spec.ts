@@ -97,7 +97,7 @@ describe('Guests who come back', () => {
       await manager.post(`/api/days/${DATE}/guests/${id}/erase`).send({ notes: [] }).expect(200);
       const { body } = await server.http.get(`/api/days/${DATE}`).expect(200);
       expect(body.plan).not.toBeNull();
-      expect(body.troubles).toEqual([]);
+      expect(body.dataIssues).toEqual([]);
       const revisions = (await server.http.get(`/api/days/${DATE}/plans`).expect(200)).body.revisions;
       expect(revisions[0].reason).toBe(`Willing: Guest T${place} and Anna`);
       const kept = body.journal.find((one: { entry: { id: string } }) => one.entry.id === note.id).entry.reason;

@@ -94,11 +94,11 @@ describe('A day', () => {
     await enter({ kind: 'closingMoved', to: '12:00' }).expect(201);
     const fields = { ...z.encode(venueFields, LARKMERE), opens: '13:00' };
     await server.http.put('/api/venue').send({ version: 1, fields }).expect(200);
-    const { day, troubles } = await view();
+    const { day, dataIssues } = await view();
     expect(String(day.closes)).toBe('18:00');
-    expect(troubles.map(({ place, entry }) => [place, entry])).toEqual([['journal', 'entry-00001']]);
+    expect(dataIssues.map(({ place, entry }) => [place, entry])).toEqual([['journal', 'entry-00001']]);
     await enter({ kind: 'correction', corrects: 'entry-00001' }, 'entry-00002').expect(201);
-    expect((await view()).troubles).toEqual([]);
+    expect((await view()).dataIssues).toEqual([]);
   });
 
   it('sets an entry aside that cannot be read, tells of it, and reads and appends the rest', async () => {
@@ -112,9 +112,9 @@ describe('A day', () => {
       ...[DATE, 'entry-of-old', '2027-05-22T09:00:00.000Z', '{"kind":"danced","at":"09:00"}'],
     );
     await enter({ kind: 'noteTaken', text: 'three' }, 'entry-00003').expect(201);
-    const { journal, troubles } = await view();
+    const { journal, dataIssues } = await view();
     expect(journal.map(({ seq }) => seq)).toEqual([1, 3]);
-    expect(troubles[0]).toEqual(
+    expect(dataIssues[0]).toEqual(
       jasmine.objectContaining({
         place: 'journal',
         fact: fact('entryUnreadable', {}, { seq: 2 }),
@@ -127,15 +127,15 @@ describe('A day', () => {
     sql(`update venue set document = json_set(document, '$.timeZone', 'Mars/Base')`);
     sql(`update car set document = json_set(document, '$.level', 9) where id = 'c4'`);
     sql(`update instructor set document = json_set(document, '$.available[0].from', '19:00') where id = 'i1'`);
-    const { day, troubles } = await view();
+    const { day, dataIssues } = await view();
     expect(day.timeZone).toBe('UTC');
     expect(day.cars.some(({ id }) => id === 'c4')).toBe(false);
-    expect(troubles.map(({ place, path }) => [place, path])).toEqual([
+    expect(dataIssues.map(({ place, path }) => [place, path])).toEqual([
       ['rules', 'timeZone'],
       ['cars', 'level'],
       ['crew', 'available[0].from'],
     ]);
-    expect(troubles.map((trouble) => wordsIn('en', BY_ID).trouble(trouble.fact))).toEqual([
+    expect(dataIssues.map((issue) => wordsIn('en', BY_ID).dataIssue(issue.fact))).toEqual([
       'The page of rules has something wrong in it, which is left out',
       'A car, Halyard GT (c4), cannot be read and is left out',
       jasmine.stringMatching(
@@ -152,7 +152,7 @@ describe('A day', () => {
       .post('/api/cars')
       .send({ ...body.cars[0].fields, id: 'c4', transponder: undefined })
       .expect(201);
-    expect((await view()).troubles.map(({ place }) => place)).toEqual(['crew']);
+    expect((await view()).dataIssues.map(({ place }) => place)).toEqual(['crew']);
   });
 
   it('falls back on the newest plan that can be read', async () => {
@@ -168,8 +168,8 @@ describe('A day', () => {
     await server.http.put('/api/venue').send({ version, fields }).expect(200);
     const again = await view();
     expect(again.revision!.revision).toBe(1);
-    expect(again.troubles[0]!.fact).toEqual(fact('planUnreadable', {}, { revision: 2, shown: 1 }));
+    expect(again.dataIssues[0]!.fact).toEqual(fact('planUnreadable', {}, { revision: 2, shown: 1 }));
     expect(await server.plan({ reason: 'Anew' })).toBe(3);
-    expect((await view()).troubles).toEqual([]);
+    expect((await view()).dataIssues).toEqual([]);
   });
 });

@@ -11,7 +11,7 @@ await build({
     'timing-stand-in': 'server/stand-ins/timing.ts',
     'crew-stand-in': 'server/stand-ins/crew.ts',
     admin: 'cli/admin.ts',
-    'reading-worker': 'server/workers/import/worker.ts',
+    'import-worker': 'server/workers/import/worker.ts',
   },
   outdir: 'dist/server',
   bundle: true,

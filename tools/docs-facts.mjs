@@ -30,7 +30,7 @@ const KINDS = [
   ['What became of an entry that did not fit', 'core/journal/state/refusal.ts', 'Resolution', 'In the state of a day.'],
   ['Advice at the pit exit', 'core/live/traffic/release-advice.ts', 'AdviceReason', 'Advice, never an order.'],
   ['Whom a drive delays', 'core/live/traffic/delays.ts', 'Delay', 'At the pit exit and on the counter.'],
-  ['What can be done about it', 'core/live/drift/ways-out.ts', 'WayOutChange', 'Beside what makes others late.'],
+  ['What can be done about it', 'core/live/drift/repair-options.ts', 'RepairChange', 'Beside what makes others late.'],
   [
     'What makes others late',
     'core/live/drift/causes.ts',
@@ -45,7 +45,7 @@ const KINDS = [
     'Of a remedy or a free place; kept in words.',
   ],
   ['What may be a slip', 'core/day/slips.ts', 'SlipFact', 'On standard error and beside bookings and crew.'],
-  ['What is at fault in a day', 'core/api/troubles.ts', 'TroubleFact', 'In the view of a day, as `troubles`.'],
+  ['What is at fault in a day', 'core/api/data-issues.ts', 'DataIssueFact', 'In the view of a day, as `troubles`.'],
   ['Why a line of a device is refused', 'core/api/devices.ts', 'DeviceRefusal', 'In the receipt of its lines.'],
   ['Why there is no lap', 'core/track/car/lap.ts', 'LapObstacle', 'Laps of the fleet, calls, `npm run lap`.'],
   ['What is called', 'core/track/car/calls.ts', 'CallFact', 'Calls of a lap.'],

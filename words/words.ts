@@ -1,4 +1,4 @@
-import type { DeviceRefusal, RequestRefusal, TroubleFact, TroublePlace } from '@core/api';
+import type { DeviceRefusal, RequestRefusal, DataIssueFact, DataIssuePlace } from '@core/api';
 import type {
   CallCustoms,
   CallFact,
@@ -15,7 +15,7 @@ import type { Dropped, Violation } from '@core/rules';
 import type { LegendFault, LegendWarning, OmittedReason } from '@core/track/circuit';
 import type { CloseFigure, ToDo } from '@core/venue/closing';
 import type { CueFault, MarkReason, OneThing, TalkFact } from '@core/people/coaching';
-import type { DriftCause, DriftLine, WayOutChange } from '@core/live/drift';
+import type { DriftCause, DriftLine, RepairChange } from '@core/live/drift';
 import type { JournalEntry, Refusal, Resolution } from '@core/journal';
 import type {
   AssignmentReason,
@@ -62,8 +62,8 @@ export interface Words {
   /** What became of an entry that did not fit; with its full stop. */
   readonly resolution: (resolution: Resolution) => string;
   /** What is at fault in what a day is made from, and what puts it right. */
-  readonly trouble: (trouble: TroubleFact) => string;
-  readonly troubleRemedy: (place: TroublePlace, trouble: TroubleFact) => string;
+  readonly dataIssue: (issue: DataIssueFact) => string;
+  readonly dataIssueRemedy: (place: DataIssuePlace, issue: DataIssueFact) => string;
   /** Why a line of a device is refused; with its full stop. */
   readonly deviceRefusal: (refusal: DeviceRefusal) => string;
   /** What a vehicle on the circuit is called on the radio. */
@@ -74,7 +74,7 @@ export interface Words {
   /** What makes others late. */
   readonly driftCause: (cause: DriftCause) => string;
   /** What can be done about it. */
-  readonly wayOut: (change: WayOutChange) => string;
+  readonly repairOption: (change: RepairChange) => string;
   /** What begins later or cannot take place because of it. */
   readonly driftEffect: (line: Pick<DriftLine, 'later' | 'stuck'>) => string;
   /** Why a cone is left away. */

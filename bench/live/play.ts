@@ -1,7 +1,14 @@
 import { checkPlan, judgeOf, violationKey, type Violation } from '@core/rules';
 import type { Day, Plan } from '@core/day';
 import { asked, brokenAhead, byCause, causesOf, driftOf, slideOf, type DriftLine } from '@core/live/drift';
-import { asSeen, rescheduled, standpointOf, withGuestsGone, withoutDelays, type DayState } from '@core/journal';
+import {
+  runningPlan,
+  rescheduled,
+  planningSnapshotOf,
+  withGuestsGone,
+  withoutDelays,
+  type DayState,
+} from '@core/journal';
 import { improve, planDay, seededRandom } from '@core/planner';
 import { PlayedDay } from '../../demo/crew/play';
 import { ordinaryDay } from '../planner/days';
@@ -101,10 +108,10 @@ function nameOf({ key, stuck }: DriftLine): string {
 /** What is only later slides, where that breaks nothing; else the day is planned again from where it is heading. */
 function answer(played: PlayedDay, state: DayState, lines: readonly DriftLine[]): void {
   const { day, context } = played;
-  const { day: known, plan, from, repair } = standpointOf(day, context.schedule.plan, state);
+  const { day: known, plan, from, repair } = planningSnapshotOf(day, context.schedule.plan, state);
   const drift = driftOf(context, state);
   const later = rescheduled(context.schedule.plan, slideOf(drift));
-  const seen = asSeen(day, later, state, known);
+  const seen = runningPlan(day, later, state, known);
   const { broken } = judgeOf(known, plan, repair).of(seen);
   const onlyLater =
     lines.every(({ stuck }) => stuck.length === 0) && broken.every(({ code }) => code.startsWith('REPAIR'));
@@ -115,7 +122,7 @@ function answer(played: PlayedDay, state: DayState, lines: readonly DriftLine[])
 
 /** What the plan in force breaks of what is still to come. */
 function violationsOf(played: PlayedDay, state: DayState): Violation[] {
-  const { day, plan, repair } = standpointOf(played.day, played.context.schedule.plan, state);
+  const { day, plan, repair } = planningSnapshotOf(played.day, played.context.schedule.plan, state);
   const { violations } = checkPlan(day, plan, repair);
   return brokenAhead(violations, state);
 }

@@ -3,7 +3,7 @@ import { faultEntry } from '../people/coaching/at-start';
 import { rosterEntry } from '../people/crew/at-start';
 import { version } from './endpoint';
 
-/** Roster, vocabulary and the manager's door, as web and server exchange them. */
+/** Roster, vocabulary and the manager's access, as web and server exchange them. */
 
 export const storedFault = z.object({ id: z.string(), version, fields: faultEntry });
 export type StoredFault = z.output<typeof storedFault>;
@@ -13,7 +13,7 @@ export type StoredRosterEntry = z.output<typeof storedRosterEntry>;
 
 /** Whether the manager has a code, and whether this browser is let in by it. */
 export const managerDoor = z.object({ set: z.boolean(), open: z.boolean() });
-export type ManagerDoor = z.output<typeof managerDoor>;
+export type ManagerAccess = z.output<typeof managerDoor>;
 
 export const managerCode = z.strictObject({
   code: z

@@ -6,7 +6,7 @@ import { recordedEntry } from '../journal';
 import { calendar, gateCustoms, liveCustoms, ORDINARY_GATE, ORDINARY_LIVE, pitExitCustoms } from '../venue/settings';
 import { booking, storedGroup } from './setup';
 import { planRevision } from './planning';
-import { dayTrouble } from './troubles';
+import { dataIssue } from './data-issues';
 
 export const daySummary = z.object({
   date: z.iso.date(),
@@ -63,7 +63,8 @@ export const dayView = z.object({
   /** Of a train, from car to car: closer is warned about, seconds. */
   closestFollowS: z.number().default(0),
   /** What is at fault in the day, each with its place and what puts it right. */
-  troubles: z.array(dayTrouble),
+  /** Older copies on devices are without. */
+  dataIssues: z.array(dataIssue).default([]),
   clock,
 });
 export type DayView = z.output<typeof dayView>;

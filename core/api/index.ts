@@ -10,7 +10,7 @@ export {
 export { contract } from './contract';
 export {
   managerCode,
-  type ManagerDoor,
+  type ManagerAccess,
   type PairingReason,
   type RosterPreview,
   storedRosterEntry,
@@ -96,4 +96,4 @@ export {
   storedVenue,
   type StoredVenue,
 } from './setup';
-export type { DayTrouble, TroubleFact, TroublePlace } from './troubles';
+export type { DataIssue, DataIssueFact, DataIssuePlace } from './data-issues';

@@ -4,7 +4,7 @@ import { at } from '../testing/small-day';
 import { writtenJournal } from '../testing/written-journal';
 import { EVEN_RING, runnersOf } from '../live/traffic';
 import { lapsLed } from './state/group-state';
-import { standpointOf } from './plan-again';
+import { planningSnapshotOf } from './plan-again';
 import { vehiclesOnCircuit } from './state/day-state';
 
 describe('A group in the journal', () => {
@@ -89,7 +89,7 @@ describe('A group in the journal', () => {
     const expected = driftOf(it.context, state).expected.get('group train')!;
     expect([expected.phase, expected.releaseS]).toEqual(['running', at('10:10')]);
     expect(expected.lateS).toBeGreaterThan(500);
-    const { from } = standpointOf(TRAIN_DAY, TRAIN_PLAN, state);
+    const { from } = planningSnapshotOf(TRAIN_DAY, TRAIN_PLAN, state);
     expect(from.previous.groups![0]!.release).toBe(at('10:10'));
   });
 

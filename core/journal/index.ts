@@ -34,10 +34,10 @@ export { isAbout } from './kinds/registry';
 export { withLapsAdded } from './laps-added';
 export { nextOccupancy } from './next';
 export {
-  asSeen,
+  runningPlan,
   dayAsItIs,
-  type Standpoint,
-  standpointOf,
+  type PlanningSnapshot,
+  planningSnapshotOf,
   withGuestsGone,
   withoutDelays,
   withoutUnknown,
@@ -46,7 +46,7 @@ export { isProjected, projectedEntries } from './projected';
 export { effectiveEntries, replay, stateOf } from './reduce';
 export { contextOf, rescheduled, rescheduledContext } from './rescheduled';
 export { journalWithOwed, RunningJournal, sameOwed } from './running';
-export { asSituated, changesTheDay, type Unfit } from './situation';
+export { amendedDay, changesTheDay, type Unfit } from './situation';
 export { comesInS, dayContext, type DayContext, isSpoiled, lapEstimateOf, progressOf } from './state/context';
 export {
   type CarState,
@@ -64,7 +64,7 @@ export {
   vehiclesOnCircuit,
 } from './state/day-state';
 export { nextDate, timeOnDay } from './state/day-time';
-export { asFitted } from './state/fitted';
+export { guestWithFitting } from './state/fitted';
 export type { CarFault, CarInGarage, CountedAnswers, FuelMark, GarageState } from './state/garage';
 export { carsInOrder, type GroupState, lapsLed, type MemberState } from './state/group-state';
 export { countsDiffer, hasStopped } from './state/lap-count';

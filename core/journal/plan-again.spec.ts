@@ -4,9 +4,9 @@ import { planDay, seededRandom } from '../planner';
 import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal } from '../testing/written-journal';
-import { asSituated } from './situation';
+import { amendedDay } from './situation';
 import { dayContext } from './state/context';
-import { standpointOf } from './plan-again';
+import { planningSnapshotOf } from './plan-again';
 import { stateOf } from './reduce';
 
 /** Two guests of one class and one run, who then drive in two cars. */
@@ -40,17 +40,17 @@ function morning(there: string[]) {
   return it;
 }
 
-/** The standpoint at a time, with what the journal says of the day itself. */
-function standpoint(it: ReturnType<typeof writtenJournal>, time: string) {
-  const known = asSituated(day, it.entries).day;
-  return standpointOf(known, plan, stateOf(dayContext(known, plan), it.entries, at(time)));
+/** The snapshot at a time, with what the journal says of the day itself. */
+function snapshot(it: ReturnType<typeof writtenJournal>, time: string) {
+  const known = amendedDay(day, it.entries).day;
+  return planningSnapshotOf(known, plan, stateOf(dayContext(known, plan), it.entries, at(time)));
 }
 
 describe('Laps that were sold or given on the day', () => {
   it('are planned with, before and after the guest sits down, and gone when they are taken back', () => {
     const it = morning(both);
     const lapsOf = (time: string) => {
-      const { day: known } = standpoint(it, time);
+      const { day: known } = snapshot(it, time);
       return known.guests.flatMap(({ drives: all }) => all.map(({ laps, extraLaps = 0 }) => laps + extraLaps));
     };
     expect(lapsOf('09:55')).toEqual([5, 5]);
@@ -58,7 +58,7 @@ describe('Laps that were sold or given on the day', () => {
     expect(lapsOf('09:56')).toEqual([6, 5]);
     expect(it.state('09:56').guests.get('g1')!.sold).toBe(29);
     const endS = (time: string) => {
-      const { day: known, plan: seen } = standpoint(it, time);
+      const { day: known, plan: seen } = snapshot(it, time);
       return layOut(known, seen).drives.find(({ planned }) => planned.drive === 'd1')!.trackEndS;
     };
     const longer = layOut(day, plan).drives[0]!.trackEndS + 80;
@@ -72,7 +72,7 @@ describe('Laps that were sold or given on the day', () => {
 });
 
 function again(it: ReturnType<typeof writtenJournal>, time: string) {
-  const { day: known, from } = standpoint(it, time);
+  const { day: known, from } = snapshot(it, time);
   const { plan: found } = planDay(known, { iterations: 20, random: seededRandom(1) }, from);
   expect(checkPlan(known, found, from).violations).toEqual([]);
   return found;
@@ -87,7 +87,7 @@ describe('Planning again from what happened', () => {
 
   it('knows who missed the class: it had the others, and the missing one gets another, before any drive', () => {
     const it = morning(['g1']);
-    const seen = standpoint(it, '09:55');
+    const seen = snapshot(it, '09:55');
     expect(seen.plan.briefings.map(({ guests }) => guests)).toEqual([['g1']]);
     expect(checkPlan(seen.day, seen.plan).violations.map(inEnglish(day).violation)).toContain(
       'Oskar Lind drives without a classroom briefing',
@@ -104,9 +104,9 @@ describe('Planning again from what happened', () => {
     const running = writtenJournal(day, plan);
     for (const guest of both) running.enter('09:00', { kind: 'guestArrived', guest });
     running.enter('09:10', { kind: 'classBegan', instructor: 'i1', guests: ['g1'] });
-    expect(standpoint(running, '09:20').plan.briefings[0]!.guests).toEqual(both);
+    expect(snapshot(running, '09:20').plan.briefings[0]!.guests).toEqual(both);
     const silent = writtenJournal(day, plan);
-    expect(standpoint(silent, '09:55').plan.briefings[0]!.guests).toEqual(both);
+    expect(snapshot(silent, '09:55').plan.briefings[0]!.guests).toEqual(both);
   });
 
   it('sends nobody on a second run because the circuit is said to have been closed then', () => {
@@ -160,7 +160,7 @@ describe('Planning again from what happened', () => {
     });
     const it = writtenJournal(thirsty, aPlan({}));
     it.enter('09:00', { kind: 'fuelRead', car: 'c1', litres: 12 });
-    const { day: known, from } = standpointOf(thirsty, aPlan({}), it.state('09:05'));
+    const { day: known, from } = planningSnapshotOf(thirsty, aPlan({}), it.state('09:05'));
     const { plan: found } = planDay(known, { iterations: 20, random: seededRandom(1) }, from);
     expect(checkPlan(known, found, from).violations).toEqual([]);
     const first = found.drives[0]!;

@@ -383,7 +383,7 @@ export function planAsItIs(day: Day, previous: Plan, state: DayState): Plan {
 }
 
 /** What planning and checking go by at one time of a day that has a plan. */
-export interface Standpoint {
+export interface PlanningSnapshot {
   /** The day as it is. */
   readonly day: Day;
   /** The plan as people see it, what runs late held for longer: what a change by hand starts from. */
@@ -394,20 +394,20 @@ export interface Standpoint {
   readonly repair: Repair | undefined;
 }
 
-/** The standpoint of a state. */
-export function standpointOf(day: Day, plan: Plan, state: DayState): Standpoint {
+/** The snapshot of a state. */
+export function planningSnapshotOf(day: Day, plan: Plan, state: DayState): PlanningSnapshot {
   const known = dayAsItIs(day, plan, state);
   const from = { previous: withoutUnknown(known, planAsItIs(day, plan, state)), nowS: state.timeS };
   return {
     day: known,
-    plan: asSeen(day, plan, state, known),
+    plan: runningPlan(day, plan, state, known),
     from,
     repair: state.timeS > day.opens ? from : undefined,
   };
 }
 
 /** Any plan of the day as people see it from a state: with what runs late, without who is gone. */
-export function asSeen(day: Day, plan: Plan, state: DayState, known: Day): Plan {
+export function runningPlan(day: Day, plan: Plan, state: DayState, known: Day): Plan {
   return withoutUnknown(known, withDelays(day, plan, state));
 }
 

@@ -2,7 +2,7 @@ import { checkPlan } from '../rules';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { writtenJournal } from '../testing/written-journal';
 import { isProjected, projectedEntries } from './projected';
-import { standpointOf } from './plan-again';
+import { planningSnapshotOf } from './plan-again';
 import { stateOf } from './reduce';
 
 const day = aDay({
@@ -41,7 +41,7 @@ describe('The day to come', () => {
     for (const time of ['09:30', '10:04', '10:33', '12:00']) {
       const state = ahead(writtenJournal(day, plan), at('08:00'), at(time));
       expect(state.resolved).toEqual([]);
-      const { day: known, plan: seen, repair } = standpointOf(day, plan, state);
+      const { day: known, plan: seen, repair } = planningSnapshotOf(day, plan, state);
       expect(checkPlan(known, seen, repair).violations)
         .withContext(time)
         .toEqual([]);

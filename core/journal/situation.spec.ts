@@ -3,10 +3,10 @@ import { layOut, type Day, type Plan } from '../day';
 import { inEnglish } from '../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../testing/small-day';
 import { admit } from './admit';
-import { asSituated, changesTheDay } from './situation';
+import { amendedDay, changesTheDay } from './situation';
 import { dayContext } from './state/context';
 import { journalEntry, type JournalEntry, type RecordedEntry } from './entries/entry';
-import { standpointOf, withDelays } from './plan-again';
+import { planningSnapshotOf, withDelays } from './plan-again';
 import { stateOf } from './reduce';
 
 type Fields = JournalEntry extends infer E ? (E extends JournalEntry ? Omit<E, 'id' | 'at' | 'by'> : never) : never;
@@ -23,7 +23,7 @@ describe('What is said of the day itself', () => {
   const day = aDay();
 
   it('changes the day: late guests, closures, conditions, closing and hours of the crew', () => {
-    const { day: situated } = asSituated(
+    const { day: situated } = amendedDay(
       day,
       entries(
         ['09:00', { kind: 'guestLate', guest: 'g1', expected: at('10:30') }],
@@ -34,7 +34,7 @@ describe('What is said of the day itself', () => {
       ),
     );
     const away = entries(['09:50', { kind: 'crewAway', instructor: 'i1', from: at('12:00'), to: at('13:00') }]);
-    expect(asSituated(day, away).day.instructors[0]!.available).toEqual([
+    expect(amendedDay(day, away).day.instructors[0]!.available).toEqual([
       { from: at('08:00'), to: at('12:00') },
       { from: at('13:00'), to: at('18:00') },
     ]);
@@ -52,11 +52,11 @@ describe('What is said of the day itself', () => {
       ['09:30', { kind: 'conditionChanged', from: at('09:30'), name: 'damp', paceFactor: 1.08 }],
       ['09:40', { kind: 'correction', corrects: 'entry-0001' }],
     );
-    expect(asSituated(day, written.slice(0, 2)).day.condition.changes!.map(({ name }) => name)).toEqual(['damp']);
-    expect(asSituated(day, written).day.condition.changes!.map(({ name }) => name)).toEqual(['wet']);
+    expect(amendedDay(day, written.slice(0, 2)).day.condition.changes!.map(({ name }) => name)).toEqual(['damp']);
+    expect(amendedDay(day, written).day.condition.changes!.map(({ name }) => name)).toEqual(['wet']);
     expect(changesTheDay(written, 'correction', 'entry-0001')).toBe(true);
     expect(changesTheDay(written, 'noteTaken')).toBe(false);
-    expect(asSituated(day, []).day).toBe(day);
+    expect(amendedDay(day, []).day).toBe(day);
   });
 
   it('changes nothing where it does not fit to what has been set up since, and that is told', () => {
@@ -65,7 +65,7 @@ describe('What is said of the day itself', () => {
       ['09:30', { kind: 'closingMoved', to: at('12:00') }],
       ['09:40', { kind: 'closingMoved', to: at('19:00') }],
     );
-    const { day: situated, unfit } = asSituated(early, written);
+    const { day: situated, unfit } = amendedDay(early, written);
     expect(situated.closes).toBe(at('19:00'));
     const values = { closesS: at('12:00'), opensS: at('13:00') };
     expect(unfit.map(({ entry, why }) => [entry.id, why.values])).toEqual([['entry-0000', values]]);
@@ -138,7 +138,7 @@ describe('A plan as the journal has shown it to be', () => {
 
   it('has the fuel that was read or filled, so that a drive is refuelled for', () => {
     const reading: [string, Fields] = ['09:30', { kind: 'fuelRead', car: 'c1', litres: 12 }];
-    const known = standpointOf(day, plan, stateAt(day, plan, '09:40', reading));
+    const known = planningSnapshotOf(day, plan, stateAt(day, plan, '09:40', reading));
     expect(known.day.cars[0]!.fuel.readings).toEqual([{ at: at('09:30'), litres: 12 }]);
     // Five laps of a litre each from twelve litres on leave less than the ten of the reserve.
     const broken = checkPlan(known.day, plan).violations.map(({ code }) => code);
@@ -152,7 +152,7 @@ describe('A plan as the journal has shown it to be', () => {
       ['09:35', { kind: 'refuelBegan', car: 'c1' }],
       ['09:44', { kind: 'refuelEnded', car: 'c1' }],
     );
-    const { day: full } = standpointOf(day, plan, filled);
+    const { day: full } = planningSnapshotOf(day, plan, filled);
     expect(full.cars[0]!.fuel.readings!.map(({ litres }) => litres)).toEqual([12, 60]);
     expect(checkPlan(full, plan).violations).toEqual([]);
   });
@@ -166,7 +166,7 @@ describe('A plan as the journal has shown it to be', () => {
   });
 
   it('takes out of it what should have begun ten minutes ago and has not, but shows it where it was', () => {
-    const { from, plan: seen, repair } = standpointOf(day, plan, stateAt(day, plan, '10:10'));
+    const { from, plan: seen, repair } = planningSnapshotOf(day, plan, stateAt(day, plan, '10:10'));
     expect(from.previous.drives.map(({ drive: id }) => id)).toEqual(['d2']);
     expect(seen.drives.map(({ drive: id }) => id)).toEqual(['d1', 'd2']);
     expect(repair?.nowS).toBe(at('10:10'));
@@ -174,9 +174,9 @@ describe('A plan as the journal has shown it to be', () => {
 
   it('knows nothing of guests who are gone, and stands freely before the day has begun', () => {
     const gone = stateAt(day, plan, '09:30', ['09:20', { kind: 'guestNoShow', guest: 'g1' }]);
-    const standpoint = standpointOf(day, plan, gone);
-    expect(standpoint.plan.drives.map(({ drive: id }) => id)).toEqual(['d2']);
-    expect(checkPlan(standpoint.day, standpoint.plan, standpoint.repair).valid).toBe(true);
-    expect(standpointOf(day, plan, stateAt(day, plan, '00:00')).repair).toBeUndefined();
+    const snapshot = planningSnapshotOf(day, plan, gone);
+    expect(snapshot.plan.drives.map(({ drive: id }) => id)).toEqual(['d2']);
+    expect(checkPlan(snapshot.day, snapshot.plan, snapshot.repair).valid).toBe(true);
+    expect(planningSnapshotOf(day, plan, stateAt(day, plan, '00:00')).repair).toBeUndefined();
   });
 });

@@ -5,7 +5,7 @@ import { rulesOf } from './kinds/registry';
 import { effectiveEntries } from './reduce';
 
 function changes(entry: Pick<JournalEntry, 'kind'>): boolean {
-  return rulesOf(entry).situation !== undefined;
+  return rulesOf(entry).amends !== undefined;
 }
 
 /** Whether an entry, or taking it back, changes the day that plans are made for. */
@@ -21,7 +21,7 @@ export interface Unfit {
 }
 
 /** The day as the journal has changed it, and the entries that could not change it. */
-export interface Situated {
+export interface AmendedDay {
   readonly day: Day;
   readonly unfit: readonly Unfit[];
 }
@@ -31,14 +31,14 @@ export interface Situated {
  * change of condition, another closing time, hours in which an instructor can come after all or is away. What would make a day that
  * cannot be, as a closing before the opening that has since been set up, is left out and told.
  */
-export function asSituated(day: Day, entries: readonly RecordedEntry[]): Situated {
-  let situated = day;
+export function amendedDay(day: Day, entries: readonly RecordedEntry[]): AmendedDay {
+  let amended = day;
   const unfit: Unfit[] = [];
   for (const entry of effectiveEntries(entries)) {
-    const changed = rulesOf(entry).situation?.(situated, entry);
+    const changed = rulesOf(entry).amends?.(amended, entry);
     if (!changed) continue;
     if ('code' in changed) unfit.push({ entry, why: changed });
-    else situated = changed;
+    else amended = changed;
   }
-  return { day: situated, unfit };
+  return { day: amended, unfit };
 }

@@ -2,7 +2,7 @@ import { DATE, testServer, type TestServer } from '../testing/test-server';
 
 const FORM = 'application/x-www-form-urlencoded';
 
-describe('The door for all routes', () => {
+describe('What all requests pass', () => {
   let server: TestServer;
   beforeEach(() => (server = testServer({ hosts: ['tablet-host.lan'] })));
   afterEach(() => server.close());

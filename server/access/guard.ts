@@ -12,7 +12,7 @@ const OTHER_BODIES: readonly { readonly path: RegExp; readonly type: RegExp }[] 
 ];
 
 /**
- * The one door for all routes. A request must be for a name by which this server is known, so that no foreign name that
+ * What all requests pass first. A request must be for a name by which this server is known, so that no foreign name that
  * resolves to its address reads anything (DNS rebinding); and one that changes something must come from our own pages,
  * as the browser says of it (Fetch metadata, or else Origin), and carry JSON, which no foreign form can. What is no
  * browser says neither and is let in: it has no session that could be abused.

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import type { ManagerDoor } from '@core/api';
+import type { ManagerAccess } from '@core/api';
 import { fact } from '@core/values';
 import { compare, hash } from 'bcryptjs';
 import type { Request, Response } from 'express';
@@ -31,7 +31,7 @@ export class ManagerService {
     return token !== undefined && (this.openUntil.get(token) ?? 0) > Date.now();
   }
 
-  door(request: Request): ManagerDoor {
+  access(request: Request): ManagerAccess {
     return { set: this.store.manager.hash() !== undefined, open: this.isOpen(request) };
   }
 
@@ -50,7 +50,7 @@ export class ManagerService {
    * @throws Refusal 403 where there is a code already and this is not the manager, or where there is none and this is
    *   another machine than the server's
    */
-  async setCode(response: Response, code: string): Promise<ManagerDoor> {
+  async setCode(response: Response, code: string): Promise<ManagerAccess> {
     if (this.store.manager.hash() !== undefined) this.mustBeOpen(response.req);
     else if (!isThisMachine(response.req)) {
       throw refusalOf(fact('codeSetHere', {}));
@@ -62,7 +62,7 @@ export class ManagerService {
   }
 
   /** @throws Refusal 403 where the code is wrong or there is none */
-  async open(response: Response, code: string): Promise<ManagerDoor> {
+  async open(response: Response, code: string): Promise<ManagerAccess> {
     this.mustBePrivate(response.req);
     const known = this.store.manager.hash();
     if (known === undefined) throw refusalOf(fact('codeSetHere', {}));
@@ -70,11 +70,11 @@ export class ManagerService {
     return this.letIn(response);
   }
 
-  close(response: Response): ManagerDoor {
+  close(response: Response): ManagerAccess {
     const token = (response.req.cookies as Record<string, string>)[COOKIE];
     if (token !== undefined) this.openUntil.delete(token);
     response.clearCookie(COOKIE);
-    return { ...this.door(response.req), open: false };
+    return { ...this.access(response.req), open: false };
   }
 
   /** Lets everybody out, as when another database has come. */
@@ -82,7 +82,7 @@ export class ManagerService {
     this.openUntil.clear();
   }
 
-  private letIn(response: Response): ManagerDoor {
+  private letIn(response: Response): ManagerAccess {
     const token = randomBytes(24).toString('base64url');
     for (const [ended, until] of this.openUntil) if (until <= Date.now()) this.openUntil.delete(ended);
     this.openUntil.set(token, Date.now() + OPEN_MS);

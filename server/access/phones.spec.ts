@@ -100,20 +100,20 @@ describe('A phone on the network', () => {
 
   it('that knows more than the server tells so on every screen, as long as it does', async () => {
     await phone.post('/api/phones/join').send({ code: await code(), name: 'Red phone' });
-    const troubles = async () =>
-      (await server.http.get(`/api/days/${DATE}`)).body.troubles.map(
+    const dataIssues = async () =>
+      (await server.http.get(`/api/days/${DATE}`)).body.dataIssues.map(
         (one: { fact: { code: string } }) => one.fact.code,
       );
     await phone
       .post('/api/phones/report')
       .send({ ...REPORT, aside: 3, nowMs: Date.now() })
       .expect(200);
-    expect(await troubles()).toEqual(['knownByPhone']);
+    expect(await dataIssues()).toEqual(['knownByPhone']);
     await phone
       .post('/api/phones/report')
       .send({ ...REPORT, nowMs: Date.now() - 86_400_000 })
       .expect(200);
-    expect(await troubles()).toEqual(['clockOff']);
+    expect(await dataIssues()).toEqual(['clockOff']);
   });
 
   it('that is added again stays one phone', async () => {

@@ -13,7 +13,7 @@ interface Table<T> {
  * Adding and changing what stands in a table of documents: an id that is taken and a version that is stale are refused,
  * with what stands now.
  */
-export function recordDesk<T extends { readonly id: string }>(
+export function recordHandlers<T extends { readonly id: string }>(
   table: Table<T>,
   kind: NamedThing,
   schema: z.ZodType<Stored<T>>,

@@ -1,4 +1,4 @@
-import { dayView, type Booking, type DayTrouble, type PlanRevision } from '@core/api';
+import { dayView, type Booking, type DataIssue, type PlanRevision } from '@core/api';
 import { vocabularyOf } from '@core/people/coaching/at-start';
 import { teachingDrivesOf, type FaultEntry, type TaughtDrive } from '@core/people/coaching';
 import { dateAfter } from '@core/people/crew/at-start';
@@ -8,14 +8,14 @@ import { emptyPlan, type Day, type Plan } from '@core/day';
 import { closeOfDay, type DayClose, type ToDo } from '@core/venue/closing';
 import { carDaysOf, type CarDay } from '@core/venue/garage';
 import {
-  asSeen,
-  asSituated,
+  runningPlan,
+  amendedDay,
   effectiveEntries,
   recordedEntry,
   journalWithOwed,
   rescheduledContext,
   type RunningJournal,
-  standpointOf,
+  planningSnapshotOf,
   stateOf,
   timeOnDay,
   vehiclesOnCircuit,
@@ -23,14 +23,14 @@ import {
   type DayState,
   type OwedDrive,
   type RecordedEntry,
-  type Standpoint,
+  type PlanningSnapshot,
 } from '@core/journal';
 import { circuitMapOf } from './circuit-map';
 import type { Clock } from '../base/clock';
 import { dayOf } from './day';
 import { notFound } from '../base/refusal';
 import type { Store } from '../store';
-import { entryTroubles, soundDay, storedTroubles } from './troubles';
+import { entryIssues, soundDay, storedIssues } from './data-issues';
 import * as z from 'zod';
 
 /** So many days ahead the close warns of skills that hang on one person. */
@@ -51,8 +51,8 @@ interface Read {
   /** Drives of laps that are owed; they are part of the day and of the plan. */
   readonly owed: readonly OwedDrive[];
   /** What of the day could not be used as it is stored. */
-  readonly troubles: readonly DayTrouble[];
-  /** The view as JSON, but for clock, journal and troubles; made when first asked for. */
+  readonly dataIssues: readonly DataIssue[];
+  /** The view as JSON, but for clock, journal and dataIssues; made when first asked for. */
   json?: string;
   /** The journal as JSON, entry by entry, as far as it has been asked for. */
   readonly jsonEntries: string[];
@@ -94,7 +94,7 @@ export class DayCache {
     if (!this.store.days.has(date)) throw notFound('eventDay', date);
     const { entries, unreadable } = this.store.journal.read(date);
     const setUp = soundDay(dayOf(this.store, date));
-    const { day, unfit } = asSituated(setUp.day, entries);
+    const { day, unfit } = amendedDay(setUp.day, entries);
     const current = this.store.days.currentPlan(date);
     const { context, journal, owed } = journalWithOwed(
       day,
@@ -112,7 +112,7 @@ export class DayCache {
       entries,
       journal,
       owed,
-      troubles: [...storedTroubles(this.store, date), ...setUp.troubles, ...entryTroubles(unreadable, unfit)],
+      dataIssues: [...storedIssues(this.store, date), ...setUp.dataIssues, ...entryIssues(unreadable, unfit)],
       jsonEntries: [],
     };
     this.read.set(date, read);
@@ -155,11 +155,11 @@ export class DayCache {
    *
    * @param more what is at fault besides
    */
-  viewJson(date: string, more: readonly DayTrouble[] = []): string {
+  viewJson(date: string, more: readonly DataIssue[] = []): string {
     const read = this.of(date);
-    const { day, bookings, accepted, revision, entries, troubles, jsonEntries } = read;
+    const { day, bookings, accepted, revision, entries, dataIssues, jsonEntries } = read;
     read.json ??= JSON.stringify(
-      z.encode(dayView.omit({ clock: true, journal: true, troubles: true }), {
+      z.encode(dayView.omit({ clock: true, journal: true, dataIssues: true }), {
         day,
         bookings: [...bookings],
         groups: this.store.groups.list(date),
@@ -172,8 +172,8 @@ export class DayCache {
       jsonEntries.push(JSON.stringify(z.encode(recordedEntry, entry)));
     }
     const clock = JSON.stringify(this.clock.read());
-    const faults = JSON.stringify([...more, ...troubles]);
-    return `${read.json.slice(0, -1)},"troubles":${faults},"journal":[${jsonEntries.join(',')}],"clock":${clock}}`;
+    const faults = JSON.stringify([...more, ...dataIssues]);
+    return `${read.json.slice(0, -1)},"data-issues":${faults},"journal":[${jsonEntries.join(',')}],"clock":${clock}}`;
   }
 
   /** The common vocabulary with what the venue has added to it. */
@@ -245,7 +245,7 @@ export class DayCache {
     );
   }
 
-  /** What time of day it is for this day: before it has come 0, past midnight as long as it is not over, then its end. */
+  /** What time of day it is for this day: 0 until the date has come, over 24 h as long as the day runs on past midnight, then its end. */
   nowS(date: string): number {
     return timeOnDay(date, this.clock.read(), () =>
       effectiveEntries(this.of(date).entries).some(({ kind }) => kind === 'dayClosed'),
@@ -272,14 +272,14 @@ export class DayCache {
   }
 
   /** What planning and checking go by at a time of the day; a day without a plan has an empty one. */
-  standpoint(date: string, atS: number): Standpoint {
+  snapshot(date: string, atS: number): PlanningSnapshot {
     const { day, plan } = this.of(date);
-    return standpointOf(day, plan ?? emptyPlan(date), this.stateAt(date, atS));
+    return planningSnapshotOf(day, plan ?? emptyPlan(date), this.stateAt(date, atS));
   }
 
-  /** Any plan of the day as it is seen from a standpoint. */
-  asSeen(date: string, plan: Plan, { day: known, from }: Standpoint): Plan {
-    return asSeen(this.of(date).day, plan, this.stateAt(date, from.nowS), known);
+  /** Any plan of the day as it is seen from a snapshot. */
+  runningPlan(date: string, plan: Plan, { day: known, from }: PlanningSnapshot): Plan {
+    return runningPlan(this.of(date).day, plan, this.stateAt(date, from.nowS), known);
   }
 }
 

@@ -18,7 +18,7 @@ import { AppUpdate } from './app-update';
 import { Ask } from '../shared/frame/ask';
 import { AskDialog } from './ask-dialog';
 import { DayPicker } from './day-picker';
-import { DayTroubles } from './day-troubles';
+import { DataIssues } from './data-issues';
 import { DemoClock } from './demo-clock';
 import { ManagerWanted } from '../features/rooms/crew/manager-wanted';
 import { FlagBanner } from './flag-banner';
@@ -45,7 +45,7 @@ import { ThemeChoice } from '../shared/frame/theme-choice';
     RouterOutlet,
     Toast,
     DayPicker,
-    DayTroubles,
+    DataIssues,
     DemoClock,
     FlagBanner,
     KeptAsideNote,

@@ -6,7 +6,7 @@ import { provideRouter } from '@angular/router';
 import { vocabularyOf } from '@core/people/coaching/at-start';
 import { bookingFields } from '@core/venue/booking';
 import { ORDINARY_GATE } from '@core/venue/settings';
-import type { Booking, DaySummary, DayTrouble, LivePositions, PlanProgress } from '@core/api';
+import type { Booking, DaySummary, DataIssue, LivePositions, PlanProgress } from '@core/api';
 import type { Day, Plan } from '@core/day';
 import { driftOf, somebodyEnters } from '@core/live/drift';
 import { admit, contextOf, stateOf, type RecordedEntry } from '@core/journal';
@@ -81,7 +81,7 @@ export class FakeDay implements OpenDay {
       weekStartsOn: 1 as const,
       clock: { date: day.date, secondsOfDay: at(time), rate: 0, adjustable: true },
     };
-    const troubles: DayTrouble[] = [];
+    const dataIssues: DataIssue[] = [];
     const groups = (day.groups ?? []).map(({ id, ...fields }) => ({ id, version: 1, fields }));
     this.view = signal({
       day,
@@ -92,7 +92,7 @@ export class FakeDay implements OpenDay {
       plan,
       revision,
       journal: [],
-      troubles,
+      dataIssues,
     });
     this.day = computed(() => this.view().day);
     this.context = computed(() => contextOf(this.view(), this.written()));

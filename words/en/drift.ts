@@ -1,6 +1,6 @@
 import { clockMinute, spokenDuration } from '@core/values';
 import type { Activity } from '@core/day';
-import type { DriftCause, DriftLine, WayOutChange } from '@core/live/drift';
+import type { DriftCause, DriftLine, RepairChange } from '@core/live/drift';
 import { tell, type ByCode } from '../by-code';
 import { lapsText } from './terms';
 import type { Names } from '../names';
@@ -50,8 +50,8 @@ export function driftCauseWords(names: Names): Words['driftCause'] {
   return (cause) => tell(sentences, cause);
 }
 
-export function wayOutWords({ guest, car, instructor }: Names): Words['wayOut'] {
-  const sentences: ByCode<WayOutChange> = {
+export function wayOutWords({ guest, car, instructor }: Names): Words['repairOption'] {
+  const sentences: ByCode<RepairChange> = {
     fewerLaps: ({ subjects, values }) =>
       `${guest(subjects.guest)} drives ${lapsText(values.laps)}, if that is all right`,
     otherCar: ({ subjects }) => `${guest(subjects.guest)} in ${car(subjects.car)}`,

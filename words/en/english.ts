@@ -40,7 +40,7 @@ import {
   sharedChangeWords,
 } from './planning';
 import { requestWords } from './requests';
-import { deviceRefusalWords, troubleRemedyWords, troubleWords } from './troubles';
+import { deviceRefusalWords, dataIssueRemedyWords, dataIssueWords } from './data-issues';
 import { dateWords, dayWords, gapWords, skillWords } from './roster';
 import { ENGLISH_VIOLATIONS } from './violations';
 import type { Names } from '../names';
@@ -99,7 +99,7 @@ export function english(names: Names): Words {
     delay: delayWords(names),
     driftCause: driftCauseWords(names),
     driftEffect: driftEffectWords,
-    wayOut: wayOutWords(names),
+    repairOption: wayOutWords(names),
     omitted: omittedWords,
     legendFault: legendFaultWords,
     cueFault: cueFaultWords,
@@ -107,8 +107,8 @@ export function english(names: Names): Words {
     markReason: markReasonWords(),
     oneThing: oneThingWords,
     toDo: toDoWords(names),
-    trouble: troubleWords,
-    troubleRemedy: troubleRemedyWords,
+    dataIssue: dataIssueWords,
+    dataIssueRemedy: dataIssueRemedyWords,
     deviceRefusal: deviceRefusalWords,
     slip: slipWords,
     lapObstacle: lapObstacleWords,

@@ -62,7 +62,7 @@ describe('The kinds of entry', () => {
   });
 
   it('change the day where a plan has to know of it, and nothing else', () => {
-    const changing = KINDS.filter((kind) => rulesOf({ kind }).situation);
+    const changing = KINDS.filter((kind) => rulesOf({ kind }).amends);
     expect(changing).toEqual([
       'guestFitted',
       'guestLate',

@@ -20,7 +20,7 @@ export interface EntryRules<E> {
    */
   readonly words: { readonly [K in 'own' | 'named' | 'emptied']?: readonly (keyof E & string)[] };
   /** What it changes of the day itself, before it is planned. */
-  readonly situation?: (day: Day, entry: E) => Day | UnfitReason;
+  readonly amends?: (day: Day, entry: E) => Day | UnfitReason;
 }
 
 /** The rules of a family of kinds, one for each of its schemas: one without the other does not compile. */

@@ -1,6 +1,6 @@
 import { withAnswers } from '../../venue/booking';
 import { cents, fact } from '../../values';
-import { asFitted } from '../state/fitted';
+import { guestWithFitting } from '../state/fitted';
 import { onGuest, notHere, inACar } from './judging';
 import { changeGuest, withEach } from './changing';
 import { NO_WORDS, type Family } from './family';
@@ -59,7 +59,7 @@ export const guestsRules: Family<typeof guestsSchemas> = {
         it.fitted = { heightCm: heightCm ?? it.fitted.heightCm, gearbox: wanted ?? it.fitted.gearbox };
       }),
     words: NO_WORDS,
-    situation: (day, fitted) => withEach(day, 'guests', fitted.guest, (it) => asFitted(it, fitted)),
+    amends: (day, fitted) => withEach(day, 'guests', fitted.guest, (it) => guestWithFitting(it, fitted)),
   },
   guestNoShow: {
     admit: (state, { guest }) =>

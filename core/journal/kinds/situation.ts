@@ -13,13 +13,13 @@ export const situationRules: Family<typeof situationSchemas> = {
       ),
     apply: nothing,
     words: NO_WORDS,
-    situation: (day, { guest, expected }) => withEach(day, 'guests', guest, (it) => ({ ...it, arrives: expected })),
+    amends: (day, { guest, expected }) => withEach(day, 'guests', guest, (it) => ({ ...it, arrives: expected })),
   },
   circuitClosed: {
     admit: always,
     apply: nothing,
     words: { named: ['reason'] },
-    situation: (day, { from, to, reason }) => ({
+    amends: (day, { from, to, reason }) => ({
       ...day,
       circuit: { ...day.circuit, closures: [...day.circuit.closures, { from, to, reason }] },
     }),
@@ -28,7 +28,7 @@ export const situationRules: Family<typeof situationSchemas> = {
     admit: always,
     apply: nothing,
     words: { named: ['name'] },
-    situation: (day, { from, name, paceFactor }) => {
+    amends: (day, { from, name, paceFactor }) => {
       const before = (day.condition.changes ?? []).filter((change) => change.from < from);
       return { ...day, condition: { ...day.condition, changes: [...before, { from, name, paceFactor }] } };
     },
@@ -37,21 +37,21 @@ export const situationRules: Family<typeof situationSchemas> = {
     admit: (_state, { to }, { day }) => (to > day.opens ? undefined : fact('closesBeforeOpening', {})),
     apply: nothing,
     words: NO_WORDS,
-    situation: (day, { to }) =>
+    amends: (day, { to }) =>
       to > day.opens ? closingAt(day, to) : fact('closesBeforeOpening', {}, { closesS: to, opensS: day.opens }),
   },
   crewHours: {
     admit: (state, { instructor }) => (state.crew.has(instructor) ? undefined : fact('notOnTheDay', { instructor })),
     apply: nothing,
     words: NO_WORDS,
-    situation: (day, { instructor, from, to }) =>
+    amends: (day, { instructor, from, to }) =>
       withEach(day, 'instructors', instructor, (it) => ({ ...it, available: [...it.available, { from, to }] })),
   },
   crewAway: {
     admit: (state, { instructor }) => (state.crew.has(instructor) ? undefined : fact('notOnTheDay', { instructor })),
     apply: nothing,
     words: NO_WORDS,
-    situation: (day, { instructor, from, to }) =>
+    amends: (day, { instructor, from, to }) =>
       withEach(day, 'instructors', instructor, (it) => ({
         ...it,
         available: withoutWindows(it.available, [{ from, to }]),

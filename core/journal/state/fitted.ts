@@ -7,7 +7,7 @@ export interface Fitted {
 }
 
 /** A guest as the gate has found it: its height, and the gearbox wanted in all its drives. */
-export function asFitted(guest: Guest, { heightCm, gearbox }: Fitted): Guest {
+export function guestWithFitting(guest: Guest, { heightCm, gearbox }: Fitted): Guest {
   return {
     ...guest,
     ...(heightCm !== undefined && { heightCm }),

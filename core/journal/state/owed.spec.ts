@@ -7,7 +7,7 @@ import { inEnglish } from '../../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../../testing/small-day';
 import { writtenJournal } from '../../testing/written-journal';
 import { lapsOwed, owedDrives, owedFrom, owedId, withOwed, withOwedWaiting } from './owed';
-import { standpointOf } from '../plan-again';
+import { planningSnapshotOf } from '../plan-again';
 
 const day = aDay({
   cars: [aCar(), aCar({ id: 'c2', name: 'Sabrel R' })],
@@ -89,7 +89,7 @@ describe('What has begun', () => {
     it.enter('10:03', { kind: 'carHeld', car: 'c1', reason: 'fault of the car' });
     const shut = { ...day, circuit: { ...day.circuit, closures: [{ from: at('10:03'), to: at('11:00') }] } };
     for (const changed of [day, shut]) {
-      const { day: known, repair } = standpointOf(changed, plan, it.state('10:05'));
+      const { day: known, repair } = planningSnapshotOf(changed, plan, it.state('10:05'));
       const { plan: again } = planDay(known, options(1), repair);
       const same = again.drives.find((planned) => planned.drive === 'd1')!;
       expect([same.car, same.release]).toEqual(['c1', at('10:00')]);
@@ -99,7 +99,7 @@ describe('What has begun', () => {
   it('is over early where it was broken off, so that who was in it is free', () => {
     const it = brokenOff();
     it.enter('10:04', { kind: 'parked', drive: 'd1' });
-    const { plan: seen } = standpointOf(day, plan, it.state('10:05'));
+    const { plan: seen } = planningSnapshotOf(day, plan, it.state('10:05'));
     expect(seen.drives[0]!.heldUntil).toBe(at('10:08'));
   });
 
@@ -107,7 +107,7 @@ describe('What has begun', () => {
     const it = writtenJournal(day, plan);
     it.clear('g1');
     it.enter('09:30', { kind: 'seated', drive: 'd1', car: 'c2', instructor: 'i2' });
-    const { plan: seen, repair } = standpointOf(day, plan, it.state('09:32'));
+    const { plan: seen, repair } = planningSnapshotOf(day, plan, it.state('09:32'));
     expect(seen.drives).toEqual([{ drive: 'd1', car: 'c2', instructor: 'i2', release: at('09:34') }]);
     expect(repair!.previous.drives.length).toBe(1);
   });

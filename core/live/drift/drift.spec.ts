@@ -6,7 +6,7 @@ import { asked } from './asked';
 import { byCause } from './broken';
 import { causesOf } from './causes';
 import { driftOf } from './drift';
-import { headingOf, waysOut } from './ways-out';
+import { headingOf, repairOptions } from './repair-options';
 import { keyOf } from './expected';
 import { laterBy } from './later';
 import { slideCauses, slideDue } from './slide';
@@ -189,7 +189,7 @@ describe('Ways out', () => {
     const state = it.state('10:21');
     expect(headingOf(it.context, state).broken.map(({ code }) => code)).toEqual(['GUEST_PRESENT']);
     const line = causesOf(driftOf(it.context, state), state).find(({ key }) => key === keyOf.drive('d1'))!;
-    const ways = waysOut(it.context, state, line.later);
+    const ways = repairOptions(it.context, state, line.later);
     expect(ways.map(({ change }) => change.code)).toContain('otherCar');
     expect(ways.length).toBeLessThanOrEqual(3);
     const costs = ways.map((way) => way.costs);
@@ -199,7 +199,7 @@ describe('Ways out', () => {
   it('are none where nothing is eaten', () => {
     const it = writtenJournal(day, plan);
     const state = it.state('09:50');
-    expect(waysOut(it.context, state, [...driftOf(it.context, state).expected.values()])).toEqual([]);
+    expect(repairOptions(it.context, state, [...driftOf(it.context, state).expected.values()])).toEqual([]);
   });
 });
 

@@ -8,4 +8,4 @@ export { laterBy } from './later';
 export { slackOf } from './slack';
 export { slideCauses, slideDue, slideOf, slideOfLine, type SlideTimes, somebodyEnters } from './slide';
 export { type Start, startsOf } from './starts';
-export { type Heading, headingOf, type WayOut, type WayOutChange, waysOut } from './ways-out';
+export { type Heading, headingOf, type RepairOption, type RepairChange, repairOptions } from './repair-options';

@@ -9,7 +9,7 @@ export type Delay =
   | Fact<'crewsNext', { activity: Activity }, { byS: number }>
   | Fact<'guestsNext', { guest: string }, { byS: number }>;
 
-/** A delay of less than this is nobody's business. */
+/** Shorter delays are not told. */
 const NOTICED_S = 30;
 
 /**

@@ -20,7 +20,7 @@ export type TalkFact =
   | Fact<'shifts', object, { shifts: number; gears: readonly number[] }>
   | Fact<'advice', object, { advice: CardAdvice }>
   | Fact<'homeSmall' | 'homeFamily' | 'homeAutomatic' | 'homeElectric' | 'homeSporty' | 'homeNone'>
-  | Fact<'wayOut' | 'priority'>
+  | Fact<'repairOption' | 'priority'>
   | Fact<'passing', object, { where: CoachingCustoms['passing'] }>
   | Fact<'wayIn', object, { text: string }>
   | Fact<'parking', object, { lock: 'left' | 'right'; parkedIn: 'neutral' | 'park' }>
@@ -110,7 +110,7 @@ export function talkOf(source: TalkSource): TalkGroup[] {
       ...(answers.drivesOn === undefined ? [] : [fact('homeSide', {}, { side: answers.drivesOn })]),
     ],
     ways: [
-      fact('wayOut', {}),
+      fact('repairOption', {}),
       fact('priority', {}),
       fact('passing', {}, { where: customs.passing }),
       fact('wayIn', {}, { text: source.wayIn }),

@@ -3,7 +3,7 @@ import { carShift, crewLapsLeft, crewShift, guestGaps, ReleaseScan, type GuestGa
 import { FriendsPrice } from './friends';
 import { DRIVE, driveOccupancy, type Occupancy } from './occupancy';
 import { NO_CHANGE, refuelsWith, type RefuelChange } from './refuels';
-import { CALM, type Timetable } from './timetable';
+import { RETIMING_PENALTY_MIN, type Timetable } from './timetable';
 
 /** A place for a drive, and what the plan with it costs more (without what leaving it out costs). */
 export interface DrivePlace {
@@ -263,7 +263,7 @@ class OneCar {
   private unrest(releaseS: number, crew: number): number {
     const { before } = this.timetable.problem.drives[this.drive]!;
     const same = !before || (before.releaseS === releaseS && before.car === this.car && before.crew === crew);
-    return same ? 0 : CALM;
+    return same ? 0 : RETIMING_PENALTY_MIN;
   }
 
   /** Ladder and the end of an old continuity: what does not depend on the instructor. */

@@ -135,7 +135,7 @@ export interface SurfaceFacts {
 export interface CarFacts {
   readonly car: Car;
   readonly windows: readonly TimeWindow[];
-  /** Readings of the tank in the order of time, however they are listed. */
+  /** ImportResults of the tank in the order of time, however they are listed. */
   readonly readings: readonly { readonly at: number; readonly litres: number }[];
 }
 

@@ -10,10 +10,10 @@ const BLOCK_S = 64;
 const LEVELS = 6;
 
 /** In a repair, a drive is touched only if that saves more than this, in minutes of patience. */
-export const CALM = 6;
+export const RETIMING_PENALTY_MIN = 6;
 
 /**
- * A plan while it is being searched: every hold filed under whom and what it holds, in order of time, with the cost kept
+ * A plan while it is being searched: every occupancy filed under whom and what it occupies, in order of time, with the cost kept
  * up to date. Every change is noted, so that `back` can undo all of them down to a mark.
  */
 export class Timetable {
@@ -398,7 +398,8 @@ export class Timetable {
     let cost = 0;
     for (const { name, amount } of GUEST_TERMS) cost += problem.weights[name] * amount(problem, guest, occupancies);
     let unrest = 0;
-    for (const occupancy of occupancies) if (occupancy.kind === DRIVE && !this.isAsBefore(occupancy)) unrest += CALM;
+    for (const occupancy of occupancies)
+      if (occupancy.kind === DRIVE && !this.isAsBefore(occupancy)) unrest += RETIMING_PENALTY_MIN;
     this.guestUnrest[guest] = unrest;
     return cost;
   }
@@ -515,7 +516,7 @@ function insert(list: Occupancy[], occupancy: Occupancy, byRelease = false): voi
 
 function take(list: Occupancy[], occupancy: Occupancy): void {
   const at = list.indexOf(occupancy);
-  if (at < 0) throw new Error('a hold was taken out that is not there');
+  if (at < 0) throw new Error('an occupancy was taken out that is not there');
   list.splice(at, 1);
 }
 

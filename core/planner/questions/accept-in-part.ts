@@ -1,6 +1,6 @@
 import { judgeOf, type Violation } from '../../rules';
 import type { Plan } from '../../day';
-import type { Standpoint } from '../../journal';
+import type { PlanningSnapshot } from '../../journal';
 
 /** What comes of accepting a part of a proposal. */
 export type PartOutcome =
@@ -13,7 +13,7 @@ export type PartOutcome =
  * does, what the better of the two breaks.
  */
 export function acceptInPart(
-  { day, plan: current, repair }: Pick<Standpoint, 'day' | 'plan' | 'repair'>,
+  { day, plan: current, repair }: Pick<PlanningSnapshot, 'day' | 'plan' | 'repair'>,
   proposal: Plan,
   chosen: ReadonlySet<string>,
 ): PartOutcome {

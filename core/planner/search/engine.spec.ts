@@ -11,7 +11,7 @@ import { seededRandom, type Random } from '../place/random';
 import { loadPlan } from './load';
 import { cheapestDrive, putIn } from '../place/place-drive';
 import { problemOf } from '../place/problem';
-import { anyManner, rebuild, SOON, takeOut } from './rebuild';
+import { randomStrategy, rebuild, SOON, takeOut } from './rebuild';
 import { MOVES } from './search';
 import { Timetable } from '../place/timetable';
 
@@ -34,7 +34,7 @@ describe('A timetable', () => {
         const timetable = filled(anyDay(random, drives));
         for (let step = 0; step < 15; step++) {
           const { move } = MOVES[Math.floor(random() * MOVES.length)]!;
-          rebuild(timetable, move(timetable, random, 6), anyManner(random));
+          rebuild(timetable, move(timetable, random, 6), randomStrategy(random));
           if (Math.abs(timetable.cost() - plain(timetable)) > 1e-6) {
             throw new Error(`${timetable.cost()} instead of ${plain(timetable)}`);
           }
@@ -52,7 +52,7 @@ describe('A timetable', () => {
         const timetable = filled(anyDay(random, drives));
         const [plan, cost] = [JSON.stringify(timetable.toPlan([])), timetable.cost()];
         const mark = timetable.mark();
-        for (const { move } of MOVES) rebuild(timetable, move(timetable, random, 8), anyManner(random));
+        for (const { move } of MOVES) rebuild(timetable, move(timetable, random, 8), randomStrategy(random));
         timetable.back(mark);
         return JSON.stringify(timetable.toPlan([])) === plan && Math.abs(timetable.cost() - cost) < 1e-6;
       }),

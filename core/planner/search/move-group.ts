@@ -2,7 +2,7 @@ import { CIRCUIT } from '../../programmes';
 import type { Random } from '../place/random';
 import { BRIEFING, DRIVE, groupOccupancy, isShared, type GroupTakes, type Occupancy } from '../place/occupancy';
 import { placeGroups, putGroup, releasesOf } from '../place/place-group';
-import { leave, rebuild, takeOut, type Manner } from './rebuild';
+import { leave, rebuild, takeOut, type InsertionStrategy } from './rebuild';
 import type { Timetable } from '../place/timetable';
 
 /** Half of the time a group goes only so far, half of the time anywhere. */
@@ -44,12 +44,12 @@ function anyGroup(timetable: Timetable, random: Random): number {
 const MOST_ROUNDS = 3;
 
 /** Every group that has no place yet gets one, with the class before it, as far as there is room. */
-export function settleGroups(timetable: Timetable, manner: Manner): void {
+export function settleGroups(timetable: Timetable, strategy: InsertionStrategy): void {
   const { groups } = timetable.problem;
   for (let round = 0; round < MOST_ROUNDS; round++) {
     if (groups.every((_, number) => timetable.groupOccupancy[number])) return;
     placeGroups(timetable);
-    rebuild(timetable, [], manner);
+    rebuild(timetable, [], strategy);
   }
 }
 

@@ -11,7 +11,7 @@ import { seededRandom, type Random } from '../place/random';
 import { loadPlan } from './load';
 import { moveShared } from './moves';
 import { problemOf } from '../place/problem';
-import { anyManner, inListedOrder, rebuild } from './rebuild';
+import { randomStrategy, inListedOrder, rebuild } from './rebuild';
 import { clearAround, makeRoom } from './ruin';
 import { MOVES } from './search';
 import type { Timetable } from '../place/timetable';
@@ -25,14 +25,14 @@ type Tried = [name: string, move: (timetable: Timetable, random: Random) => void
 const TRIED: readonly Tried[] = [
   ...MOVES.map(({ name, move, grouped }): Tried => [
     name,
-    (timetable, random) => rebuild(timetable, move(timetable, random, 6), anyManner(random)),
+    (timetable, random) => rebuild(timetable, move(timetable, random, 6), randomStrategy(random)),
     grouped,
   ]),
   [
     'everything around a moment out for a drive without a place',
     (timetable, random) => {
       const [drive] = timetable.driveOccupancy.flatMap((there, number) => (there ? [] : [number]));
-      if (drive !== undefined) rebuild(timetable, clearAround(timetable, random, [drive]), anyManner(random));
+      if (drive !== undefined) rebuild(timetable, clearAround(timetable, random, [drive]), randomStrategy(random));
     },
   ],
 ];
@@ -115,14 +115,17 @@ describe('Drives in the order listed', () => {
     expect(timetable.plannedDrives).toBe(2);
     // The second as early as it can be: nothing is left before it.
     for (const occupancy of [...timetable.circuit]) timetable.remove(occupancy);
-    rebuild(timetable, [1], { ...anyManner(seededRandom(3)), order: 'given', stepS: 15, skipChance: 0 });
-    rebuild(timetable, [0], { ...anyManner(seededRandom(3)), order: 'given', stepS: 15, skipChance: 0 });
+    rebuild(timetable, [1], { ...randomStrategy(seededRandom(3)), order: 'given', stepS: 15, skipChance: 0 });
+    rebuild(timetable, [0], { ...randomStrategy(seededRandom(3)), order: 'given', stepS: 15, skipChance: 0 });
     expect(timetable.plannedDrives).toBe(1);
     expect(withReasons(timetable).unplanned.map(({ reason }) => reason)).toEqual([
       jasmine.objectContaining({ code: 'laterOnesFirst', subjects: { guest: 'g1' } }),
     ]);
     timetable.commit();
-    rebuild(timetable, makeRoom(timetable, seededRandom(1), 4, [0]), { ...anyManner(seededRandom(1)), order: 'given' });
+    rebuild(timetable, makeRoom(timetable, seededRandom(1), 4, [0]), {
+      ...randomStrategy(seededRandom(1)),
+      order: 'given',
+    });
     expect(timetable.plannedDrives).toBe(2);
   });
 

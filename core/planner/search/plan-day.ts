@@ -4,7 +4,7 @@ import { loadPlan } from './load';
 import type { Occupancy } from '../place/occupancy';
 import { settleGroups } from './move-group';
 import { problemOf, type Problem } from '../place/problem';
-import { anyManner, rebuild, type Manner } from './rebuild';
+import { randomStrategy, rebuild, type InsertionStrategy } from './rebuild';
 import { search } from './search';
 import { Timetable } from '../place/timetable';
 import { withReasons } from './explain';
@@ -54,26 +54,27 @@ export function planDay(day: Day, options: PlanningOptions, repair?: Repair): Pl
  */
 export function improve(day: Day, plan: Plan, options: PlanningOptions, repair?: Repair): PlannedDay {
   const timetable = loadPlan(problemOf(day, repair), plan);
-  completed(timetable, { ...anyManner(options.random), ...CALMLY });
+  completed(timetable, { ...randomStrategy(options.random), ...UNHURRIED });
   return finish(timetable, options);
 }
 
 const ORDERS = ['ready', 'leaving', 'scarce'] as const;
 
-const CALMLY: Pick<Manner, 'classPrice' | 'runPrice' | 'patienceS' | 'stepS' | 'skipChance' | 'leaning'> = {
-  classPrice: 20,
-  runPrice: 5,
-  patienceS: 1200,
-  stepS: 15,
-  skipChance: 0,
-  leaning: 0,
-};
+const UNHURRIED: Pick<InsertionStrategy, 'classPrice' | 'runPrice' | 'patienceS' | 'stepS' | 'skipChance' | 'leaning'> =
+  {
+    classPrice: 20,
+    runPrice: 5,
+    patienceS: 1200,
+    stepS: 15,
+    skipChance: 0,
+    leaning: 0,
+  };
 
 /** A day on which a first plan has places for less than this share of the drives is crowded. */
 const CROWDED = 0.85;
 
 /** On a crowded day, fewer classes and runs leave the crew and the circuit for more drives. */
-const DEAR_SHARED: readonly Pick<Manner, 'classPrice' | 'runPrice' | 'patienceS'>[] = [
+const DEAR_SHARED: readonly Pick<InsertionStrategy, 'classPrice' | 'runPrice' | 'patienceS'>[] = [
   { classPrice: 100, runPrice: 25, patienceS: 2400 },
   { classPrice: 300, runPrice: 100, patienceS: 3600 },
   { classPrice: 600, runPrice: 200, patienceS: 5400 },
@@ -82,15 +83,15 @@ const DEAR_SHARED: readonly Pick<Manner, 'classPrice' | 'runPrice' | 'patienceS'
 /** The cheapest of several constructions from nothing: whoever is ready first, has to leave first, or is hardest to place. */
 function constructed(problem: Problem, { random, deadline }: PlanningOptions): Timetable {
   let best: Timetable | undefined;
-  const attempt = (manner: Manner) => {
+  const attempt = (strategy: InsertionStrategy) => {
     if (best && deadline && deadline.now() >= deadline.untilMs) return;
     const timetable = new Timetable(problem);
-    completed(timetable, manner);
+    completed(timetable, strategy);
     if (!best || timetable.cost() < best.cost()) best = timetable;
   };
-  for (const order of ORDERS) attempt({ random, order, ...CALMLY });
+  for (const order of ORDERS) attempt({ random, order, ...UNHURRIED });
   if (best!.plannedDrives < CROWDED * problem.drives.length) {
-    for (const dear of DEAR_SHARED) for (const order of ORDERS) attempt({ random, order, ...CALMLY, ...dear });
+    for (const dear of DEAR_SHARED) for (const order of ORDERS) attempt({ random, order, ...UNHURRIED, ...dear });
   }
   return best!;
 }
@@ -98,17 +99,17 @@ function constructed(problem: Problem, { random, deadline }: PlanningOptions): T
 /** What was planned and can stay, and the rest planned around it. */
 function repaired(problem: Problem, { random }: PlanningOptions): Timetable {
   const timetable = loadPlan(problem, problem.repair!.previous);
-  completed(timetable, { random, order: 'ready', ...CALMLY });
+  completed(timetable, { random, order: 'ready', ...UNHURRIED });
   return timetable;
 }
 
 /** Plans every group, then every drive, that is not planned yet. */
-function completed(timetable: Timetable, manner: Manner): void {
-  settleGroups(timetable, manner);
+function completed(timetable: Timetable, strategy: InsertionStrategy): void {
+  settleGroups(timetable, strategy);
   const drives = timetable.problem.drives.map((_, drive) => drive).filter((drive) => !timetable.driveOccupancy[drive]);
-  rebuild(timetable, drives, manner);
+  rebuild(timetable, drives, strategy);
   // Drives may have left room where another order left none.
-  settleGroups(timetable, manner);
+  settleGroups(timetable, strategy);
   timetable.commit();
 }
 

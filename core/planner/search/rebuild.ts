@@ -6,8 +6,8 @@ import type { Problem } from '../place/problem';
 import { fuelLasts } from '../place/refuels';
 import type { Timetable } from '../place/timetable';
 
-/** How a part of the plan is put together again: the same part in another manner becomes another plan. */
-export interface Manner {
+/** How a part of the plan is put together again: the same part in another strategy becomes another plan. */
+export interface InsertionStrategy {
   readonly random: Random;
   /** Whose turn comes first. */
   readonly order: 'ready' | 'leaving' | 'scarce' | 'chance' | 'guest' | 'given';
@@ -24,7 +24,7 @@ export interface Manner {
 }
 
 /** The same every time: in the order given, whatever is open already or opens soonest. */
-export const SOON: Manner = {
+export const SOON: InsertionStrategy = {
   random: () => 0.5,
   order: 'given',
   classPrice: 0,
@@ -42,8 +42,8 @@ const COARSEST_S = 60;
 const DEAREST_CLASS = 600;
 const DEAREST_RUN = 200;
 
-/** A manner by chance. */
-export function anyManner(random: Random): Manner {
+/** A strategy by chance. */
+export function randomStrategy(random: Random): InsertionStrategy {
   return {
     random,
     order: ORDERS[Math.floor(random() * ORDERS.length)]!,
@@ -60,14 +60,14 @@ export function anyManner(random: Random): Manner {
  * Plans drives that are out, with class and sighting run for guests who still need them. Drives that find no place stay
  * out, and guests who drive nothing are taken out of class and sighting run.
  */
-export function rebuild(timetable: Timetable, wanted: readonly number[], manner: Manner): void {
+export function rebuild(timetable: Timetable, wanted: readonly number[], strategy: InsertionStrategy): void {
   const { problem } = timetable;
   // One drive may be wanted for two reasons, and has one place all the same.
   const drives = [...new Set(wanted)];
   const pinned = drives.filter(
     (drive) => !timetable.driveOccupancy[drive] && problem.drives[drive]!.drive.pin?.release !== undefined,
   );
-  for (const drive of pinned) place(timetable, drive, manner);
+  for (const drive of pinned) place(timetable, drive, strategy);
   const guests = [...new Set(drives.map((drive) => problem.drives[drive]!.guest))].filter((guest) =>
     canDrive(timetable, guest),
   );
@@ -78,7 +78,7 @@ export function rebuild(timetable: Timetable, wanted: readonly number[], manner:
       toBrief.filter((guest) => problem.guests[guest]!.needsBriefing && !has(timetable, guest, BRIEFING)),
       (guest) => problem.guests[guest]!.arrivesS,
     ),
-    { openPrice: manner.classPrice, patienceS: manner.patienceS },
+    { openPrice: strategy.classPrice, patienceS: strategy.patienceS },
   );
   planSightings(
     timetable,
@@ -92,14 +92,14 @@ export function rebuild(timetable: Timetable, wanted: readonly number[], manner:
       (guest) =>
         Math.max(problem.guests[guest]!.arrivesS, readyFor(timetable, guest)) + problem.guests[guest]!.party / 1000,
     ),
-    { openPrice: manner.runPrice, patienceS: manner.patienceS / 4 },
+    { openPrice: strategy.runPrice, patienceS: strategy.patienceS / 4 },
   );
   for (const drive of inTurn(
     timetable,
     drives.filter((drive) => !timetable.driveOccupancy[drive]),
-    manner,
+    strategy,
   )) {
-    if (mayGo(timetable, drive)) place(timetable, drive, manner);
+    if (mayGo(timetable, drive)) place(timetable, drive, strategy);
   }
   for (const guest of toBrief) tidyGuest(timetable, guest);
 }
@@ -162,7 +162,11 @@ function readyFor(timetable: Timetable, guest: number): number {
   return ready;
 }
 
-function inTurn(timetable: Timetable, drives: readonly number[], { order, random }: Manner): readonly number[] {
+function inTurn(
+  timetable: Timetable,
+  drives: readonly number[],
+  { order, random }: InsertionStrategy,
+): readonly number[] {
   if (order === 'given') return drives;
   const { problem } = timetable;
   const turns = new Map<number, number>();
@@ -210,7 +214,11 @@ export function inListedOrder({ drives, guests }: Problem, turns: readonly numbe
   return turns.map((drive) => listed.get(drives[drive]!.guest)?.pop() ?? drive);
 }
 
-function place(timetable: Timetable, drive: number, { random, stepS, skipChance, leaning }: Manner): boolean {
+function place(
+  timetable: Timetable,
+  drive: number,
+  { random, stepS, skipChance, leaning }: InsertionStrategy,
+): boolean {
   const search = { stepS, ...(skipChance > 0 ? { skip: () => random() < skipChance } : {}) };
   const known = leaning > 0 && random() < leaning ? instructorOf(timetable, drive) : undefined;
   const found =

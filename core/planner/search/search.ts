@@ -2,7 +2,7 @@ import type { Random } from '../place/random';
 import type { Occupancy } from '../place/occupancy';
 import { inAnotherOrder, moveShared, restBefore, swapDrives } from './moves';
 import { moveGroup, settleGroups } from './move-group';
-import { anyManner, rebuild } from './rebuild';
+import { randomStrategy, rebuild } from './rebuild';
 import { clearAround, makeRoom, pull, RUINS, type Ruin } from './ruin';
 import type { Timetable } from '../place/timetable';
 
@@ -45,7 +45,7 @@ export interface SearchWatch {
 
 /**
  * Large neighbourhood search (Shaw 1998) by ruin and recreate (Schrimpf et al. 2000) with simulated annealing: takes a
- * related handful of activities out, puts them back in another manner, and keeps the result where it is cheaper or, while
+ * related handful of activities out, puts them back in another strategy, and keeps the result where it is cheaper or, while
  * it is hot, not much dearer. The best plan found is in the timetable at the end, whenever that is.
  *
  * @returns steps done
@@ -113,15 +113,15 @@ export function search(timetable: Timetable, watch: SearchWatch): number {
   return steps;
 }
 
-/** Everything anew in another manner: where the best so far has grown from the wrong classes, no small step leads away. */
+/** Everything anew in another strategy: where the best so far has grown from the wrong classes, no small step leads away. */
 function beginAfresh(timetable: Timetable, random: Random): void {
   for (const occupancy of timetable.occupancies()) if (!occupancy.fixed) timetable.remove(occupancy);
-  const manner = anyManner(random);
-  settleGroups(timetable, manner);
+  const strategy = randomStrategy(random);
+  settleGroups(timetable, strategy);
   rebuild(
     timetable,
     timetable.problem.drives.map((_, drive) => drive),
-    manner,
+    strategy,
   );
   timetable.commit();
 }
@@ -159,11 +159,11 @@ export const MOVES: readonly Move[] = [
 function takeOneStep(timetable: Timetable, random: Random, moves: readonly Move[]): void {
   const size = 1 + Math.floor(random() * random() * MOST_OUT);
   const unplanned = withoutPlace(timetable);
-  const manner = anyManner(random);
+  const strategy = randomStrategy(random);
   if (unplanned.length > 0 && random() < 0.3) {
     const drives =
       random() < 0.3 ? clearAround(timetable, random, unplanned) : makeRoom(timetable, random, size, unplanned);
-    rebuild(timetable, drives, random() < 0.7 ? { ...manner, order: 'given' } : manner);
+    rebuild(timetable, drives, random() < 0.7 ? { ...strategy, order: 'given' } : strategy);
     return;
   }
   const groupsOut = timetable.plannedMembers < timetable.allMembers && random() < GROUP_FIRST;
@@ -171,7 +171,7 @@ function takeOneStep(timetable: Timetable, random: Random, moves: readonly Move[
   const drives = move(timetable, random, size);
   if (drives.length === 0) return;
   if (unplanned.length > 0 && random() < 0.3) drives.push(unplanned[Math.floor(random() * unplanned.length)]!);
-  rebuild(timetable, drives, inOrder > 0 && random() < inOrder ? { ...manner, order: 'given' } : manner);
+  rebuild(timetable, drives, inOrder > 0 && random() < inOrder ? { ...strategy, order: 'given' } : strategy);
 }
 
 function chosenBy(random: Random, moves: readonly Move[]): Move {

@@ -23,7 +23,7 @@ export class RingMatrix {
     this.band.fill(0);
   }
 
-  /** Adds to the entry of two rows (and to its twin on the other side of the diagonal). */
+  /** Adds to the entry of two rows (and to its mirror on the other side of the diagonal). */
   add(row: number, column: number, value: number): void {
     const a = this.place[row]!;
     const b = this.place[column]!;

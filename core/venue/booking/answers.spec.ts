@@ -1,7 +1,7 @@
 import { answersWords, touchWords } from '@words';
 import { aDay, aGuest, aPlan } from '../../testing/small-day';
 import { writtenJournal } from '../../testing/written-journal';
-import { asSituated, withoutWords } from '../../journal';
+import { amendedDay, withoutWords } from '../../journal';
 import { gateAnswers, knownAnswers, withAnswers } from './answers';
 
 describe('What a guest is asked at the gate', () => {
@@ -43,7 +43,7 @@ describe('What a guest is asked at the gate', () => {
     const it = writtenJournal(aDay({ guests: [guest] }), aPlan());
     it.enter('09:00', { kind: 'guestFitted', guest: 'g1', heightCm: 198 });
     it.enter('09:01', { kind: 'guestFitted', guest: 'g1', gearbox: 'auto' });
-    const [fitted] = asSituated(it.context.day, it.entries).day.guests;
+    const [fitted] = amendedDay(it.context.day, it.entries).day.guests;
     expect([fitted!.heightCm, fitted!.drives[0]!.gearbox]).toEqual([198, 'auto']);
   });
 });

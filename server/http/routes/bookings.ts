@@ -8,7 +8,7 @@ import * as z from 'zod';
 import type { AddBooking, ChangeBooking } from '../../store/bookings';
 import { notFound, refusalOf, type Refusal } from '../../base/refusal';
 import { withUniqueDrives, type ListSituation } from '../../workers/import/booking-batch';
-import { readingThread } from '../../workers/import/thread';
+import { importThread } from '../../workers/import/thread';
 import { EncodedReply, type Handlers } from '../mount';
 import { unreadable } from '../lists';
 import { stale } from '../records';
@@ -85,14 +85,14 @@ export function bookingsRoutes({ store, dayCache, hub, clock }: Services): Handl
     previewImport: async ({ params: { date }, body: { csv, words } }) => {
       // An answer is remembered when it is given, whether or not the list is taken in.
       store.listWords.keep(words ?? []);
-      const read = await readingThread.read({ kind: 'preview', text: csv, situation: situationOf(date, words) });
+      const read = await importThread.read({ kind: 'preview', text: csv, situation: situationOf(date, words) });
       if (!read.ok) throw unreadable(read.faults);
       return new EncodedReply(read.json);
     },
     importBookings: async ({ params: { date }, body: { csv, words } }) => {
       for (let round = 0; round < ROUNDS; round++) {
         const situation = situationOf(date, words);
-        const read = await readingThread.read({ kind: 'bookings', text: csv, situation });
+        const read = await importThread.read({ kind: 'bookings', text: csv, situation });
         if (!read.ok) throw unreadable(read.faults);
         const { added, changed: changes, unchanged, faulty } = read.batch;
         const taken = store.bookings.takeIn(date, situation.bookings, { added, changed: changes });

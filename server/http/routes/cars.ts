@@ -5,10 +5,10 @@ import { CAR_COLUMNS } from '@exchange/fleet-list';
 import { writeRecordList } from '@exchange/record-list';
 import * as z from 'zod';
 import { refusalOf } from '../../base/refusal';
-import { readingThread } from '../../workers/import/thread';
+import { importThread } from '../../workers/import/thread';
 import { download } from '../download';
 import { readable, takeInList } from '../lists';
-import { recordDesk } from '../records';
+import { recordHandlers } from '../records';
 import { setupChanged } from '../setup-changed';
 import type { Services } from '../services';
 import type { Handlers } from '../mount';
@@ -16,9 +16,9 @@ import type { Handlers } from '../mount';
 /** The fleet. */
 export function carsRoutes({ store, dayCache, hub }: Services): Handlers<typeof carsEndpoints> {
   const changed = setupChanged({ dayCache, hub });
-  const cars = recordDesk(store.cars, 'car', storedCar, changed);
+  const cars = recordHandlers(store.cars, 'car', storedCar, changed);
   const read = (text: string) =>
-    readingThread.read({ kind: 'cars', text, stored: store.cars.list(), venue: store.venue.get()!.fields });
+    importThread.read({ kind: 'cars', text, stored: store.cars.list(), venue: store.venue.get()!.fields });
   return {
     listCars: () => ({ cars: store.cars.list() }),
     addCar: ({ body }) => {

@@ -11,7 +11,7 @@ import { UNNAMED } from '@exchange/circuit-read';
 import { setOutCsv, setOutGeoJson } from '@exchange/set-out';
 import { notFound, refusalOf } from '../../base/refusal';
 import type { ConesToPlace } from '../../workers/import/standing-cones';
-import { readingThread } from '../../workers/import/thread';
+import { importThread } from '../../workers/import/thread';
 import { download } from '../download';
 import { stale } from '../records';
 import { setupChanged } from '../setup-changed';
@@ -51,7 +51,7 @@ export function circuitRoutes({ store, dayCache, hub }: Services): Handlers<type
         custom: teachingCustom(coaching),
       };
       const key = JSON.stringify(place);
-      if (standing?.key !== key) standing = { key, cones: readingThread.read({ kind: 'cones', ...place }) };
+      if (standing?.key !== key) standing = { key, cones: importThread.read({ kind: 'cones', ...place }) };
       const asked = standing;
       try {
         return { cones: await asked.cones };
@@ -81,7 +81,7 @@ export function circuitRoutes({ store, dayCache, hub }: Services): Handlers<type
       const format = formatOf(fileName);
       if (!format) throw refusalOf(fact('unknownFormat', {}));
       const options = { width: widthM && ([widthM.left, widthM.right] as const), placed };
-      const read = await readingThread.read({ kind: 'circuit', text, format, options });
+      const read = await importThread.read({ kind: 'circuit', text, format, options });
       if (!read.ok) {
         throw refusalOf(fact('faultyFile', { file: fileName }, { first: read.faults[0]! }), { faults: read.faults });
       }

@@ -15,10 +15,10 @@ import { writeRecordList } from '@exchange/record-list';
 import { rosterIcal } from '@exchange/roster-ical';
 import * as z from 'zod';
 import { notFound, refusalOf } from '../../base/refusal';
-import { readingThread } from '../../workers/import/thread';
+import { importThread } from '../../workers/import/thread';
 import { download } from '../download';
 import { readable, takeInList } from '../lists';
-import { recordDesk, stale } from '../records';
+import { recordHandlers, stale } from '../records';
 import { setupChanged } from '../setup-changed';
 import type { Services } from '../services';
 import type { Handlers } from '../mount';
@@ -29,7 +29,7 @@ const ROSTER_DAYS = 42;
 /** Instructors and their roster. */
 export function crewRoutes({ store, dayCache, hub, manager }: Services): Handlers<typeof crewEndpoints> {
   const changed = setupChanged({ dayCache, hub });
-  const desk = recordDesk(store.instructors, 'instructor', storedInstructor, changed);
+  const instructors = recordHandlers(store.instructors, 'instructor', storedInstructor, changed);
   const seenBy = (open: boolean) => (entry: RosterEntry) => (open ? entry : { ...entry, reason: undefined });
   const storedSeenBy =
     (open: boolean) =>
@@ -37,7 +37,7 @@ export function crewRoutes({ store, dayCache, hub, manager }: Services): Handler
   const crew = () => store.instructors.list().map(({ fields }) => fields);
   const preview = async (text: string): Promise<RosterPreview> => {
     const context = { crew: crew(), timeZone: store.venue.get()!.fields.timeZone };
-    const read = await readingThread.read({ kind: 'roster', text, context });
+    const read = await importThread.read({ kind: 'roster', text, context });
     if (!read.ok) throw refusalOf(fact('noCalendar', {}, { why: read.reason }));
     const known = new Map(store.roster.all().map(({ fields }) => [fields.id, fields]));
     const kept = read.entries.map((entry) => ({ ...entry, reason: known.get(entry.id)?.reason }));
@@ -64,7 +64,7 @@ export function crewRoutes({ store, dayCache, hub, manager }: Services): Handler
   const cars = () => store.cars.list().map(({ id, fields: { name, number } }) => ({ id, name, number }));
   const readList = (text: string) => {
     const stored = store.instructors.list();
-    return readingThread.read({ kind: 'crew', text, stored, cars: cars(), venue: store.venue.get()!.fields });
+    return importThread.read({ kind: 'crew', text, stored, cars: cars(), venue: store.venue.get()!.fields });
   };
   return {
     exportCrew: ({ response }) => {
@@ -78,8 +78,8 @@ export function crewRoutes({ store, dayCache, hub, manager }: Services): Handler
       return taken;
     },
     listInstructors: () => ({ instructors: store.instructors.list() }),
-    addInstructor: ({ body }) => desk.add(body),
-    changeInstructor: ({ params: { id }, body: { version, fields } }) => desk.change(id, version, fields),
+    addInstructor: ({ body }) => instructors.add(body),
+    changeInstructor: ({ params: { id }, body: { version, fields } }) => instructors.change(id, version, fields),
     readRoster: ({ params: { date }, request }) => ({
       entries: store.roster.between(date, dateAfter(date, ROSTER_DAYS - 1)).map(storedSeenBy(manager.isOpen(request))),
     }),

@@ -65,7 +65,7 @@ export function daysRoutes({
       hub.changed('setup');
       return store.days.list().find((day) => day.date === date)!;
     },
-    readDay: ({ params: { date } }) => new EncodedReply(dayCache.viewJson(date, watch.troubles())),
+    readDay: ({ params: { date } }) => new EncodedReply(dayCache.viewJson(date, watch.dataIssues())),
     appendEntry: ({ params: { date }, body, request, response }) => {
       if (body.kind === 'dayClosed') admit('manager', request);
       if (body.kind === 'planAccepted' || body.kind === 'timesSlid') throw refusalOf(fact('acceptedByPlanning', {}));

@@ -4,7 +4,7 @@ import { cueFaultsOf, linkFault, VOCABULARY, type FaultEntry } from '@core/peopl
 import { fact } from '@core/values';
 import { BY_ID, wordsIn } from '@words';
 import { notFound, refusalOf } from '../../base/refusal';
-import { recordDesk } from '../records';
+import { recordHandlers } from '../records';
 import { setupChanged } from '../setup-changed';
 import type { Services } from '../services';
 import type { Handlers } from '../mount';
@@ -12,7 +12,7 @@ import type { Handlers } from '../mount';
 /** What goes wrong in a car, in the venue's own words. */
 export function faultsRoutes({ store, dayCache, hub }: Services): Handlers<typeof faultsEndpoints> {
   const changed = setupChanged({ dayCache, hub });
-  const faults = recordDesk(store.faults, 'fault', contract.addFault.reply, changed);
+  const faults = recordHandlers(store.faults, 'fault', contract.addFault.reply, changed);
   /** An entry as it may be kept: its links lead to causes, its cues order nothing else. */
   const sound = (entry: FaultEntry): FaultEntry => {
     const wrong = linkFault(entry, dayCache.vocabulary());

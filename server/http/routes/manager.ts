@@ -12,7 +12,7 @@ export function managerRoutes({ store, dayCache, manager }: Services): Handlers<
     if (!store.bookings.get(date, id)) throw notFound('guest', id, date);
   };
   return {
-    readManager: ({ request }) => manager.door(request),
+    readManager: ({ request }) => manager.access(request),
     setManagerCode: ({ body: { code }, response }) => manager.setCode(response, code),
     openManager: {
       before: fewTries(TRIES),

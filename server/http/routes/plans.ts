@@ -4,7 +4,7 @@ import type { BookingFields } from '@core/venue/booking';
 import type { OfferedPlace, OneMoreDrive, plansEndpoints } from '@core/api';
 import { cents, fact } from '@core/values';
 import { holdsAround, indexDay, type Day, type Plan } from '@core/day';
-import { lapsOwed, owedFrom, owedId, type EntryOf, type OwedWish, type Standpoint } from '@core/journal';
+import { lapsOwed, owedFrom, owedId, type EntryOf, type OwedWish, type PlanningSnapshot } from '@core/journal';
 import { insertions, offersOf, remedied, type Insertion, type RemedyChange, type RevisionReason } from '@core/planner';
 import { namesOf, wordsIn } from '@words';
 import { acceptPlan, planningTimeS, withOverdue } from '../../services/planning/accept';
@@ -61,8 +61,8 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
     },
     applyRemedy: ({ params: { date, id }, body: { author, change } }) => {
       if ('drive' in change && change.drive !== id) throw refusalOf(fact('otherDrive', {}));
-      const standpoint = current(date);
-      const { day, from, repair } = standpoint;
+      const snapshot = current(date);
+      const { day, from, repair } = snapshot;
       const found = remedied(day, from.previous, id, change, repair);
       if (!found) throw refusalOf(fact('noLongerHelps', {}));
       const { guest } = indexDay(day).drives.get(id)!;
@@ -71,7 +71,7 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
         date,
         {
           base: dayCache.of(date).revision!.revision,
-          plan: withOverdue(standpoint, found.plan),
+          plan: withOverdue(snapshot, found.plan),
           asOf: from.nowS,
           author,
           reason: reasonWords(fact('remedied', { guest: guest.id }, { change }), day),
@@ -81,17 +81,17 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
     },
     findPlaces: ({ params: { date }, body: { guest: id, cars, laps, ride, makesUpFor } }) => {
       if (makesUpFor !== undefined) owes(date, makesUpFor, id, laps);
-      const standpoint = current(date);
+      const snapshot = current(date);
       const drive = { id: makesUpFor === undefined ? randomUUID() : owedId(makesUpFor), cars, laps, ride };
-      const { day, plan: previous } = withoutDrive(standpoint.day, standpoint.from.previous, drive.id);
+      const { day, plan: previous } = withoutDrive(snapshot.day, snapshot.from.previous, drive.id);
       const guest = day.guests.find((coming) => coming.id === id);
       if (!guest) throw refusalOf(fact('guestGone', {}));
       const { gearbox } = store.bookings.get(date, id)!.fields;
-      const found = insertions(day, previous, guest, { ...drive, gearbox }, standpoint.from.nowS);
-      const offered = (place: Insertion) => offeredPlace(place, { laps, ride }, standpoint);
+      const found = insertions(day, previous, guest, { ...drive, gearbox }, snapshot.from.nowS);
+      const offered = (place: Insertion) => offeredPlace(place, { laps, ride }, snapshot);
       const { slots, better } = found;
       return {
-        asOf: standpoint.from.nowS,
+        asOf: snapshot.from.nowS,
         base: dayCache.of(date).revision!.revision,
         drive: drive.id,
         slots: offersOf(slots, day).map(offered),
@@ -133,25 +133,25 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
     },
   };
 
-  /** The standpoint from which a change of the current plan is made now. */
-  function current(date: string): Standpoint {
+  /** The snapshot from which a change of the current plan is made now. */
+  function current(date: string): PlanningSnapshot {
     if (!dayCache.of(date).plan) throw refusalOf(fact('noPlanYet', {}));
-    return dayCache.standpoint(date, planningTimeS(dayCache.nowS(date)));
+    return dayCache.snapshot(date, planningTimeS(dayCache.nowS(date)));
   }
 
   function offeredPlace(
     { planned, plan, costs, moved }: Insertion,
     wish: LapsOrRide,
-    standpoint: Standpoint,
+    snapshot: PlanningSnapshot,
   ): OfferedPlace {
-    const { drives } = indexDay(standpoint.day);
+    const { drives } = indexDay(snapshot.day);
     return {
       planned,
-      seat: planned.release - holdsAround(standpoint.day, wish).setUpS,
+      seat: planned.release - holdsAround(snapshot.day, wish).setUpS,
       costs,
       price: priceOf(planned.car, wish) ?? null,
       moved: moved.map((one) => ({ ...one, guest: drives.get(one.drive)!.guest.id })),
-      plan: withOverdue(standpoint, plan),
+      plan: withOverdue(snapshot, plan),
     };
   }
 
@@ -160,8 +160,8 @@ export function plansRoutes(services: Services): Handlers<typeof plansEndpoints>
     const fleet = store.cars.list().map(({ fields }) => fields);
     const car = (id: string) => {
       const known = fleet.find((one) => one.id === id);
-      const twin = fleet.some((other) => other.id !== id && other.name === known?.name);
-      return known ? (twin ? `${known.number} ${known.name}` : known.name) : id;
+      const namesake = fleet.some((other) => other.id !== id && other.name === known?.name);
+      return known ? (namesake ? `${known.number} ${known.name}` : known.name) : id;
     };
     return wordsIn('en', { ...namesOf(day), car })
       .revisionReason(reason)

@@ -12,8 +12,8 @@ export function venueRoutes({ store, dayCache, hub, calendar }: Services): Handl
   return {
     readVenue: () => store.venue.get()!,
     changeVenue: ({ body: { version, fields } }) => {
-      const twin = fields.sightingVehicles.find(({ id }) => store.cars.get(id));
-      if (twin) throw refusalOf(fact('idIsACars', { id: twin.id }));
+      const namesake = fields.sightingVehicles.find(({ id }) => store.cars.get(id));
+      if (namesake) throw refusalOf(fact('idIsACars', { id: namesake.id }));
       const stored = store.venue.change(version, fields);
       if (!stored) throw stale({ kind: 'venue' }, storedVenue, store.venue.get()!);
       calendar.keep();

@@ -7,7 +7,7 @@ describe('What a server says that cannot be believed', () => {
   let server: TestServer;
   let nowMs = Date.parse('2027-05-22T10:00:00Z');
   let watch: ServerWatch;
-  const facts = () => watch.troubles().map((one) => one.fact);
+  const facts = () => watch.dataIssues().map((one) => one.fact);
   beforeEach(() => {
     server = testServer();
     nowMs = Date.parse('2027-05-22T10:00:00Z');

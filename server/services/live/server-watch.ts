@@ -1,4 +1,4 @@
-import type { DayTrouble } from '@core/api';
+import type { DataIssue } from '@core/api';
 import { fact, median } from '@core/values';
 import { isDeepStrictEqual } from 'node:util';
 import type { Store } from '../../store';
@@ -19,7 +19,7 @@ export class ServerWatch {
   /** By phone: how far the server's clock is ahead of its, and when that was said. */
   private readonly ahead = new Map<string, { readonly byMs: number; readonly heardMs: number }>();
   private latestMs: number;
-  private told: DayTrouble[] = [];
+  private told: DataIssue[] = [];
   private readonly watch = setInterval(() => this.look(), WATCH_MS);
 
   constructor(
@@ -35,7 +35,7 @@ export class ServerWatch {
     this.look();
   }
 
-  troubles(): readonly DayTrouble[] {
+  dataIssues(): readonly DataIssue[] {
     return this.told;
   }
 
@@ -51,13 +51,13 @@ export class ServerWatch {
   }
 
   private look(): void {
-    const troubles = [...this.clockTroubles(), ...this.lostTroubles()];
-    if (isDeepStrictEqual(troubles, this.told)) return;
-    this.told = troubles;
+    const dataIssues = [...this.clockIssues(), ...this.lostIssues()];
+    if (isDeepStrictEqual(dataIssues, this.told)) return;
+    this.told = dataIssues;
     this.hub.changed('setup');
   }
 
-  private clockTroubles(): DayTrouble[] {
+  private clockIssues(): DataIssue[] {
     const nowMs = this.nowMs();
     const back = this.latestMs - nowMs;
     this.latestMs = Math.max(this.latestMs, nowMs);
@@ -65,21 +65,19 @@ export class ServerWatch {
     const ahead = [...this.ahead.values()].map(({ byMs }) => byMs);
     const byMs = ahead.length === 0 ? 0 : median(ahead);
     return [
-      ...(back > LEEWAY_MS
-        ? [trouble(fact('clockSetBack', {}, { lastAt: new Date(this.latestMs).toISOString() }))]
-        : []),
+      ...(back > LEEWAY_MS ? [issue(fact('clockSetBack', {}, { lastAt: new Date(this.latestMs).toISOString() }))] : []),
       ...(Math.abs(byMs) > LEEWAY_MS
-        ? [trouble(fact('clockOff', {}, { aheadMin: Math.round(byMs / 60_000), devices: ahead.length }))]
+        ? [issue(fact('clockOff', {}, { aheadMin: Math.round(byMs / 60_000), devices: ahead.length }))]
         : []),
     ];
   }
 
-  private lostTroubles(): DayTrouble[] {
+  private lostIssues(): DataIssue[] {
     return this.store.phones.list().flatMap((phone) => {
       const count = reportOf(phone)?.aside ?? 0;
-      return count > 0 ? [trouble(fact('knownByPhone', { phone: phone.name }, { count }))] : [];
+      return count > 0 ? [issue(fact('knownByPhone', { phone: phone.name }, { count }))] : [];
     });
   }
 }
 
-const trouble = (what: DayTrouble['fact']): DayTrouble => ({ place: 'devices', fact: what, path: '', message: '' });
+const issue = (what: DataIssue['fact']): DataIssue => ({ place: 'devices', fact: what, path: '', message: '' });

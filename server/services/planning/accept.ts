@@ -4,7 +4,7 @@ import { fact, DAY_S } from '@core/values';
 import { judgeOf, type Violation } from '@core/rules';
 import type { Day, Plan } from '@core/day';
 import { namesOf, wordsIn } from '@words';
-import { withGuestsGone, withOwedWaiting, withoutDelays, type Standpoint } from '@core/journal';
+import { withGuestsGone, withOwedWaiting, withoutDelays, type PlanningSnapshot } from '@core/journal';
 import { refusalOf, Refusal } from '../../base/refusal';
 import type { Enter } from '../journal-writer';
 import type { Common } from '../common';
@@ -45,16 +45,16 @@ export function acceptPlan(
     const accepted = journal.together(date, (enter) => {
       alongside(enter);
       dayCache.forget(date);
-      const standpoint = dayCache.standpoint(date, asOf);
+      const snapshot = dayCache.snapshot(date, asOf);
       // Laps that have come to be owed since the plan was made wait for a place.
       const whole = withOwedWaiting(plan, dayCache.of(date).owed);
-      const { broken } = judgeOf(standpoint.day, standpoint.plan, standpoint.repair).of(
-        dayCache.asSeen(date, whole, standpoint),
+      const { broken } = judgeOf(snapshot.day, snapshot.plan, snapshot.repair).of(
+        dayCache.runningPlan(date, whole, snapshot),
       );
-      if (broken.length > 0 && !despiteRules) throw brokenRules(broken, standpoint.day);
+      if (broken.length > 0 && !despiteRules) throw brokenRules(broken, snapshot.day);
       const stored = store.days.acceptPlan(
         date,
-        withGuestsGone(dayCache.of(date).day, standpoint.day, withoutDelays(whole)),
+        withGuestsGone(dayCache.of(date).day, snapshot.day, withoutDelays(whole)),
         { author, reason, acceptedAt: clock.recordedAt(), despite: [...broken] },
       );
       dayCache.forget(date);
@@ -79,8 +79,8 @@ function brokenRules(broken: readonly Violation[], day: Day): Refusal {
   });
 }
 
-/** A plan made from a standpoint, with the drives and groups that were to begin before and whose fate nobody has decided yet. */
-export function withOverdue({ plan: current }: Standpoint, plan: Plan): Plan {
+/** A plan made from a snapshot, with the drives and groups that were to begin before and whose fate nobody has decided yet. */
+export function withOverdue({ plan: current }: PlanningSnapshot, plan: Plan): Plan {
   const known = new Set([...plan.drives, ...plan.unplanned].map(({ drive }) => drive));
   const groups = new Set([...(plan.groups ?? []), ...(plan.unplannedGroups ?? [])].map(({ group }) => group));
   const overdue = (current.groups ?? []).filter(({ group }) => !groups.has(group));

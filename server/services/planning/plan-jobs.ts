@@ -37,7 +37,7 @@ export class PlanJobs {
     if (this.running.has(date)) throw refusalOf(fact('planningAlready', {}));
     const asOf = planningTimeS(dayCache.nowS(date));
     const { plan, revision: current } = dayCache.of(date);
-    const standpoint = dayCache.standpoint(date, asOf);
+    const snapshot = dayCache.snapshot(date, asOf);
     const older = mode === 'restore' ? store.days.planOf(date, revision ?? 0)?.plan : undefined;
     if (mode === 'restore' && !older) throw notFound('plan', String(revision), date);
 
@@ -46,21 +46,21 @@ export class PlanJobs {
     const id = randomUUID();
     const order: PortfolioOrder = {
       id,
-      day: standpoint.day,
-      repair: plan && (mode === 'repair' ? standpoint.from : standpoint.repair),
+      day: snapshot.day,
+      repair: plan && (mode === 'repair' ? snapshot.from : snapshot.repair),
       from: older
-        ? withoutUnknown(standpoint.day, older)
-        : plan && mode === 'improve' && !standpoint.repair
-          ? standpoint.plan
+        ? withoutUnknown(snapshot.day, older)
+        : plan && mode === 'improve' && !snapshot.repair
+          ? snapshot.plan
           : undefined,
       seconds,
       seed: SEED,
-      current: plan && standpoint.plan,
+      current: plan && snapshot.plan,
       stop,
       least,
     };
     // A day without a plan that has begun is planned from now on.
-    const fromNow = plan ? order : { ...order, repair: standpoint.repair && { previous: emptyPlan(date), nowS: asOf } };
+    const fromNow = plan ? order : { ...order, repair: snapshot.repair && { previous: emptyPlan(date), nowS: asOf } };
     const job: PlanJob = {
       id,
       author,
@@ -77,7 +77,7 @@ export class PlanJobs {
     this.running.set(date, { job, stop });
     let asked = false;
     const told = (report: ThreadReport) => {
-      // What comes after the search was dropped, or its day was taken away, is nobody's any more.
+      // What comes after the search was dropped or its day was taken away is dropped.
       if (this.running.get(date)?.job !== job) return;
       if (report.kind === 'progress') {
         hub.planning(date, report);
@@ -87,10 +87,10 @@ export class PlanJobs {
         return;
       }
       const { kind: _, id: __, changes, ...found } = report;
-      const whole = plan ? withOverdue(standpoint, found.plan) : found.plan;
+      const whole = plan ? withOverdue(snapshot, found.plan) : found.plan;
       this.finish(date, job, {
         state: 'ready',
-        found: { ...found, changes: [...changes], plan: withGuestsGone(dayCache.of(date).day, standpoint.day, whole) },
+        found: { ...found, changes: [...changes], plan: withGuestsGone(dayCache.of(date).day, snapshot.day, whole) },
       });
     };
     const failed = (error: Error) => {

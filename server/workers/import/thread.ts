@@ -2,7 +2,7 @@ import { fact } from '@core/values';
 import type { Worker } from 'node:worker_threads';
 import { refusalOf, type Refusal } from '../../base/refusal';
 import { newWorker } from '../new-worker';
-import type { ReadingOrder, ReadingReport, Readings } from './worker';
+import type { ImportOrder, ImportReport, ImportResults } from './worker';
 
 /** A file that takes longer, or more memory, is not what it should be. */
 const LONGEST_MS = 30_000;
@@ -15,7 +15,7 @@ const MOST_MEMORY_MB = 512;
 const MOST_WAITING = 8;
 
 interface Waiting {
-  readonly order: ReadingOrder;
+  readonly order: ImportOrder;
   readonly done: (read: never) => void;
   readonly failed: (refusal: Refusal) => void;
 }
@@ -33,7 +33,7 @@ interface Running {
  * time and memory, one after the other. What a file does there is done to nobody else; one that takes long goes on in its
  * thread while the next ones get another.
  */
-class ReadingThread {
+class ImportThread {
   /** The thread that has nothing to do, if there is one. */
   private free: Worker | undefined;
   private readonly waiting: Waiting[] = [];
@@ -43,7 +43,7 @@ class ReadingThread {
   private lastId = 0;
 
   /** @throws Refusal 422 where the file cannot be read at all, 503 where too many wait */
-  read<O extends ReadingOrder>(order: O): Promise<Readings[O['kind']]> {
+  read<O extends ImportOrder>(order: O): Promise<ImportResults[O['kind']]> {
     return new Promise((done, failed) => {
       if (this.waiting.length >= MOST_WAITING) {
         return failed(refusalOf(fact('readingOthers', {})));
@@ -71,10 +71,10 @@ class ReadingThread {
   }
 
   private begin(): Worker {
-    const worker = newWorker('reading-worker', './worker.ts', import.meta.url, {
+    const worker = newWorker('import-worker', './worker.ts', import.meta.url, {
       resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
     });
-    worker.on('message', (report: ReadingReport) => {
+    worker.on('message', (report: ImportReport) => {
       const one = this.running.find(({ id }) => id === report.id);
       if (!one) return;
       if (this.free) void worker.terminate();
@@ -120,4 +120,4 @@ class ReadingThread {
 const unreadable = (why: string) =>
   refusalOf(fact('unreadableFile', {}, { why }), { faults: [{ path: '(file)', message: why }] });
 
-export const readingThread = new ReadingThread();
+export const importThread = new ImportThread();

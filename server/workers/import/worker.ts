@@ -11,7 +11,7 @@ import { readCars, readCrew, type CarsToRead, type CrewToRead, type RecordsRead 
 import { standingCones, type ConesToPlace } from './standing-cones';
 
 /** A file from outside, and what is to be known to read it; or the venue's own circuit, to be computed. */
-export type ReadingOrder =
+export type ImportOrder =
   | { readonly kind: 'preview'; readonly text: string; readonly situation: ListSituation }
   | { readonly kind: 'bookings'; readonly text: string; readonly situation: ListSituation }
   | {
@@ -25,7 +25,7 @@ export type ReadingOrder =
   | ({ readonly kind: 'cones' } & ConesToPlace)
   | { readonly kind: 'roster'; readonly text: string; readonly context: Parameters<typeof readRosterIcal>[1] };
 
-export interface Readings {
+export interface ImportResults {
   /** The preview as it travels, encoded here so that the main thread need not. */
   readonly preview: { readonly ok: true; readonly json: string } | Extract<BookingList, { ok: false }>;
   readonly bookings: BatchRead;
@@ -36,10 +36,11 @@ export interface Readings {
   readonly roster: RosterRead;
 }
 
-export type ReadingReport =
-  { readonly id: number; readonly read: Readings[keyof Readings] } | { readonly id: number; readonly failed: string };
+export type ImportReport =
+  | { readonly id: number; readonly read: ImportResults[keyof ImportResults] }
+  | { readonly id: number; readonly failed: string };
 
-function read(order: ReadingOrder): Readings[keyof Readings] {
+function read(order: ImportOrder): ImportResults[keyof ImportResults] {
   switch (order.kind) {
     case 'preview': {
       const list = readBookingList(order.text, contextOf(order.situation));
@@ -63,8 +64,8 @@ function read(order: ReadingOrder): Readings[keyof Readings] {
 // Whatever a file makes a parser do, it does it to nobody else's objects.
 for (const shared of [Object, Array, Function, String, Number, Map, Set, Date]) Object.freeze(shared.prototype);
 
-parentPort!.on('message', ({ id, order }: { readonly id: number; readonly order: ReadingOrder }) => {
-  const tell = (report: ReadingReport) => parentPort!.postMessage(report);
+parentPort!.on('message', ({ id, order }: { readonly id: number; readonly order: ImportOrder }) => {
+  const tell = (report: ImportReport) => parentPort!.postMessage(report);
   try {
     tell({ id, read: read(order) });
   } catch (error) {

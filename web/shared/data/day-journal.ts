@@ -34,7 +34,7 @@ export class DayJournal {
   });
   private readonly effective = computed(() => effectiveEntries(this.entries()));
   private readonly closed = computed(() => this.effective().some(({ kind }) => kind === 'dayClosed'));
-  /** Time of this event day: before it has come 0, past midnight as long as it runs on, once it is over its end. */
+  /** Time of this event day: 0 until the date has come, over 24 h as long as the day runs on past midnight, then its end. */
   readonly nowS = computed(() => {
     const [date, today] = [this.feed.date(), this.clock.date()];
     if (!date || !today) return this.clock.nowS();

@@ -72,7 +72,7 @@ describe('The day on screen', () => {
       currency: 'EUR',
       closestFollowS: 0.7,
       weekStartsOn: 1 as const,
-      troubles: [],
+      dataIssues: [],
       carNumbers: { c1: 1 },
       carColours: {},
       carPhotos: {},

@@ -130,35 +130,35 @@ describe('What screens read beside the day', () => {
   });
 
   describe('of the manager', () => {
-    const door = (set: boolean, open: boolean) => ({ set, open });
+    const access = (set: boolean, open: boolean) => ({ set, open });
 
-    it('is whether the door is open: the first code is set, later ones are entered', () => {
+    it('is whether somebody may: the first code is set, later ones are entered', () => {
       const manager = TestBed.inject(Manager);
       manager.refresh();
-      http.expectOne({ method: 'GET', url: '/api/manager' }).flush(door(false, false));
+      http.expectOne({ method: 'GET', url: '/api/manager' }).flush(access(false, false));
       manager.enter('larkmere').subscribe();
-      http.expectOne({ method: 'PUT', url: '/api/manager/code' }).flush(door(true, true));
-      expect(manager.door()).toEqual(door(true, true));
+      http.expectOne({ method: 'PUT', url: '/api/manager/code' }).flush(access(true, true));
+      expect(manager.access()).toEqual(access(true, true));
       manager.leave();
-      http.expectOne('/api/manager/close').flush(door(true, false));
+      http.expectOne('/api/manager/close').flush(access(true, false));
       manager.enter('larkmere').subscribe();
       const request = http.expectOne({ method: 'POST' });
       expect(request.request.body).toEqual({ code: 'larkmere' });
-      request.flush(door(true, true));
-      expect(manager.door()?.open).toBeTrue();
+      request.flush(access(true, true));
+      expect(manager.access()?.open).toBeTrue();
     });
 
     it('stays shut where the code is wrong, in the server’s words', () => {
       const manager = TestBed.inject(Manager);
       manager.refresh();
-      http.expectOne('/api/manager').flush(door(true, false));
+      http.expectOne('/api/manager').flush(access(true, false));
       const errors: string[] = [];
       manager.enter('guessed').subscribe({ error: ({ message }: Error) => errors.push(message) });
       const detail = 'This is not the code.';
       http
         .expectOne({ method: 'POST' })
         .flush({ type: 'about:blank', title: 'No', status: 403, detail }, { status: 403, statusText: 'Forbidden' });
-      expect([errors, manager.door()?.open]).toEqual([[detail], false]);
+      expect([errors, manager.access()?.open]).toEqual([[detail], false]);
     });
   });
 });

@@ -1,6 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { contract, type ManagerDoor } from '@core/api';
+import { contract, type ManagerAccess } from '@core/api';
 import { tap, type Observable } from 'rxjs';
 import { Api } from './api';
 import { turnedAway } from './turned-away';
@@ -9,7 +9,7 @@ import { turnedAway } from './turned-away';
 @Injectable({ providedIn: 'root' })
 export class Manager {
   private readonly api = inject(Api);
-  readonly door = signal<ManagerDoor | undefined>(undefined);
+  readonly access = signal<ManagerAccess | undefined>(undefined);
   /** Something was refused on this phone for want of the code. */
   readonly wanted = signal(false);
 
@@ -20,21 +20,25 @@ export class Manager {
   }
 
   refresh(): void {
-    this.api.call(contract.readManager).subscribe({ next: (door) => this.door.set(door), error: () => undefined });
+    this.api
+      .call(contract.readManager)
+      .subscribe({ next: (access) => this.access.set(access), error: () => undefined });
   }
 
   /** Enters the code, or sets it where there is none yet; errs with an `ApiError`. */
-  enter(code: string): Observable<ManagerDoor> {
-    const call = this.door()?.set ? contract.openManager : contract.setManagerCode;
+  enter(code: string): Observable<ManagerAccess> {
+    const call = this.access()?.set ? contract.openManager : contract.setManagerCode;
     return this.api.call(call, { body: { code } }).pipe(
-      tap((door) => {
-        this.door.set(door);
+      tap((access) => {
+        this.access.set(access);
         this.wanted.set(false);
       }),
     );
   }
 
   leave(): void {
-    this.api.call(contract.closeManager).subscribe({ next: (door) => this.door.set(door), error: () => undefined });
+    this.api
+      .call(contract.closeManager)
+      .subscribe({ next: (access) => this.access.set(access), error: () => undefined });
   }
 }

@@ -37,7 +37,7 @@ export interface OpenDay {
   readonly vocabulary: Signal<ReadonlyMap<string, FaultEntry>>;
   /** Where each car stands: what somebody has entered today, else its own stall. */
   readonly stalls: Signal<Readonly<Record<string, number>>>;
-  /** Time of this event day: before it has come 0, past midnight as long as it runs on, once it is over its end. */
+  /** Time of this event day: 0 until the date has come, over 24 h as long as the day runs on past midnight, then its end. */
   readonly nowS: Signal<number>;
   /** The time that every screen shows: now, unless the ribbon is set elsewhere. */
   readonly shownS: Signal<number>;

@@ -254,7 +254,7 @@ export class CircuitView {
       .subscribe(() => this.moment.set(this.clock.preciseS()));
   }
 
-  /** The keyboard's twin of choosing a place: arrows move it along the line. */
+  /** The keyboard's way of choosing a place: arrows move it along the line. */
   protected step(event: KeyboardEvent): void {
     const by = { ArrowRight: STEP, ArrowLeft: -STEP }[event.key];
     if (!this.picks() || by === undefined) return;

@@ -1,5 +1,5 @@
 import type { DayView } from '@core/api';
-import { causesOf, driftOf, headingOf, waysOut, type Heading, type WayOut } from '@core/live/drift';
+import { causesOf, driftOf, headingOf, repairOptions, type Heading, type RepairOption } from '@core/live/drift';
 import { contextOf, stateOf, type RecordedEntry } from '@core/journal';
 
 /** A day at a moment of it, as it travels to a thread. */
@@ -22,8 +22,8 @@ export function headingAt(moment: Moment): Heading {
 }
 
 /** The cheapest ways to keep what one cause, by its key, would break. */
-export function waysOutAt(moment: Moment, key: string): readonly WayOut[] {
+export function repairOptionsAt(moment: Moment, key: string): readonly RepairOption[] {
   const { context, state } = stand(moment);
   const line = causesOf(driftOf(context, state), state).find((one) => one.key === key);
-  return line ? waysOut(context, state, line.later) : [];
+  return line ? repairOptions(context, state, line.later) : [];
 }

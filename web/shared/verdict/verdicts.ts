@@ -1,8 +1,8 @@
 import { inject, Injectable, type OnDestroy } from '@angular/core';
 import type { Day, Plan } from '@core/day';
 import type { Judgement, Violation } from '@core/rules';
-import type { Heading, WayOut } from '@core/live/drift';
-import type { Standpoint } from '@core/journal';
+import type { Heading, RepairOption } from '@core/live/drift';
+import type { PlanningSnapshot } from '@core/journal';
 import type { Assignment, CarChoice, DayAhead, DayRoom, PartOutcome, Remedy, StillSold, Wanted } from '@core/planner';
 import { DayService } from '../data/day.service';
 import { Thread } from '../data/thread';
@@ -19,7 +19,7 @@ import type { WaysThread } from './ways.worker';
 export class Verdicts implements OnDestroy {
   private readonly data = inject(DayService);
   private readonly thread = new Thread<VerdictThread>(begin, (remote) =>
-    this.standpoint ? remote.judgeFrom(this.standpoint) : undefined,
+    this.snapshot ? remote.judgeFrom(this.snapshot) : undefined,
   );
   /** For what takes longer: a drive that moves must not wait for it. */
   private readonly longer = new Thread<VerdictThread>(begin);
@@ -28,16 +28,16 @@ export class Verdicts implements OnDestroy {
     () => new Worker(new URL('./ways.worker', import.meta.url), { type: 'module' }),
   );
   private readonly sayAgain = () => this.data.refuse('The check of the plan broke off and is begun again.');
-  private standpoint: Standpoint | undefined;
+  private snapshot: PlanningSnapshot | undefined;
   private judging = false;
   private waiting:
     | { readonly plan: Plan; readonly answer: (judgement: Promise<Judgement | undefined> | undefined) => void }
     | undefined;
 
   /** From where changes are judged from now on; gives what is broken there already, and what it costs. */
-  judgeFrom(standpoint: Standpoint): Promise<{ readonly violations: readonly Violation[]; readonly cost: number }> {
-    const answer = this.thread.askTwice((remote) => remote.judgeFrom(standpoint), this.sayAgain);
-    this.standpoint = standpoint;
+  judgeFrom(snapshot: PlanningSnapshot): Promise<{ readonly violations: readonly Violation[]; readonly cost: number }> {
+    const answer = this.thread.askTwice((remote) => remote.judgeFrom(snapshot), this.sayAgain);
+    this.snapshot = snapshot;
     return answer;
   }
 
@@ -56,8 +56,8 @@ export class Verdicts implements OnDestroy {
   }
 
   /** Changes of the day, checked to work, that give a drive a place. */
-  remedies(standpoint: Standpoint, drive: string): Promise<readonly Remedy[]> {
-    return this.longer.askTwice((remote) => remote.remedies(standpoint, drive), this.sayAgain);
+  remedies(snapshot: PlanningSnapshot, drive: string): Promise<readonly Remedy[]> {
+    return this.longer.askTwice((remote) => remote.remedies(snapshot, drive), this.sayAgain);
   }
 
   /** What becomes of the day if every time follows. */
@@ -66,23 +66,23 @@ export class Verdicts implements OnDestroy {
   }
 
   /** What helps against what one cause breaks, the cheapest first. */
-  waysOut(moment: Moment, key: string): Promise<readonly WayOut[]> {
-    return this.ahead.askTwice(async (remote) => remote.waysOut(moment, key), this.sayAgain);
+  repairOptions(moment: Moment, key: string): Promise<readonly RepairOption[]> {
+    return this.ahead.askTwice(async (remote) => remote.repairOptions(moment, key), this.sayAgain);
   }
 
   /** Why a drive has its instructor, and who else could have it. */
-  assignments(standpoint: Standpoint, drive: string): Promise<readonly Assignment[]> {
-    return this.longer.askTwice((remote) => remote.assignments(standpoint, drive), this.sayAgain);
+  assignments(snapshot: PlanningSnapshot, drive: string): Promise<readonly Assignment[]> {
+    return this.longer.askTwice((remote) => remote.assignments(snapshot, drive), this.sayAgain);
   }
 
   /** The other cars in which a drive could be at the time it has. */
-  cars(standpoint: Standpoint, drive: string): Promise<readonly CarChoice[]> {
-    return this.longer.askTwice((remote) => remote.cars(standpoint, drive), this.sayAgain);
+  cars(snapshot: PlanningSnapshot, drive: string): Promise<readonly CarChoice[]> {
+    return this.longer.askTwice((remote) => remote.cars(snapshot, drive), this.sayAgain);
   }
 
   /** What can still be sold of the open day. */
-  stillSold(standpoint: Standpoint, wanted: Wanted): Promise<StillSold> {
-    return this.longer.askTwice((remote) => remote.stillSold(standpoint, wanted), this.sayAgain);
+  stillSold(snapshot: PlanningSnapshot, wanted: Wanted): Promise<StillSold> {
+    return this.longer.askTwice((remote) => remote.stillSold(snapshot, wanted), this.sayAgain);
   }
 
   /** What a day takes under its rules. */

@@ -1,8 +1,8 @@
 import '../data/before-schemas';
 import { expose } from 'comlink';
-import { headingAt, waysOutAt } from './moment';
+import { headingAt, repairOptionsAt } from './moment';
 
 /** What the thread that looks ahead answers: it replays the journal, which the one that checks plans need not know. */
-const thread = { heading: headingAt, waysOut: waysOutAt };
+const thread = { heading: headingAt, repairOptions: repairOptionsAt };
 export type WaysThread = typeof thread;
 expose(thread);

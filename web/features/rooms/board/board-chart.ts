@@ -359,7 +359,7 @@ export class BoardChart {
   }
 }
 
-/** A key that was meant for the board is nobody else's. */
+/** A key meant for the board is not handled by anything else. */
 function taken(event: KeyboardEvent): void {
   event.preventDefault();
   event.stopPropagation();

@@ -235,7 +235,7 @@ describe('Changes by hand', () => {
     const [line] = edits.lines();
     expect([line!.cause.code, line!.key]).toEqual(['notBegun', 'drive d1']);
     expect(await edits.costOf(line!)).toBeGreaterThan(5);
-    expect(await edits.waysOut(line!)).toEqual([]);
+    expect(await edits.repairOptions(line!)).toEqual([]);
     data.record({ kind: 'leftAsIs', cause: line!.key, byS: 720 }, '10:08');
     expect(edits.lines().map(({ key }) => key)).not.toContain('drive d1');
     data.clockS.set(at('10:14'));

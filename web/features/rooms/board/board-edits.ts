@@ -2,8 +2,16 @@ import { computed, inject, Injectable, signal, untracked } from '@angular/core';
 import { DAY_S } from '@core/values';
 import { violationKey, type Judgement, type Violation } from '@core/rules';
 import type { Plan } from '@core/day';
-import { asked, brokenAhead, byCause, causesOf, slideOfLine, type DriftLine, type WayOut } from '@core/live/drift';
-import { asSeen, rescheduled, standpointOf, type Standpoint } from '@core/journal';
+import {
+  asked,
+  brokenAhead,
+  byCause,
+  causesOf,
+  slideOfLine,
+  type DriftLine,
+  type RepairOption,
+} from '@core/live/drift';
+import { runningPlan, rescheduled, planningSnapshotOf, type PlanningSnapshot } from '@core/journal';
 import { moveDrive, moveGroup, restated, shiftDrives, swapDrives, type Place } from '@core/planner';
 import { firstValueFrom } from 'rxjs';
 import { DayWords } from '../../../shared/data/day-words';
@@ -42,7 +50,7 @@ export class BoardEdits {
   private readonly planning = inject(PlanService);
   private readonly verdicts = inject(Verdicts);
   private readonly words = inject(DayWords);
-  private from: { readonly standpoint: Standpoint; readonly base: number; readonly asOf: number } | undefined;
+  private from: { readonly snapshot: PlanningSnapshot; readonly base: number; readonly asOf: number } | undefined;
 
   readonly selection = signal<ReadonlySet<string>>(new Set());
   readonly trial = signal<Trial | undefined>(undefined);
@@ -114,7 +122,7 @@ export class BoardEdits {
     if (!mayMove()) return false;
     const from = this.standNow();
     if (!from) return false;
-    this.trial.set({ ...what, plan: from.standpoint.plan, judgement: { broken: [], costs: 0 }, checked: true });
+    this.trial.set({ ...what, plan: from.snapshot.plan, judgement: { broken: [], costs: 0 }, checked: true });
     return true;
   }
 
@@ -122,7 +130,7 @@ export class BoardEdits {
   shift(byS: number, place: Pick<Place, 'car' | 'instructor'> = {}): void {
     const [trial, from] = [this.trial(), this.from];
     if (!trial || !from) return;
-    const { plan } = from.standpoint;
+    const { plan } = from.snapshot;
     const by = Math.round(byS / SNAP_S) * SNAP_S;
     const { group } = trial;
     if (group !== undefined) {
@@ -139,8 +147,8 @@ export class BoardEdits {
   async swap(): Promise<boolean> {
     const [one, other] = this.selection();
     if (this.selection().size !== 2 || !this.begin(one!)) return false;
-    const { standpoint } = this.from!;
-    this.try(swapDrives(standpoint.day, standpoint.plan, one!, other!), { drives: this.selection() });
+    const { snapshot } = this.from!;
+    this.try(swapDrives(snapshot.day, snapshot.plan, one!, other!), { drives: this.selection() });
     return this.drop(false);
   }
 
@@ -148,7 +156,7 @@ export class BoardEdits {
   async drop(despiteRules: boolean): Promise<boolean> {
     const [trial, from] = [this.trial(), this.from];
     if (!trial || !from) return false;
-    if (trial.plan === from.standpoint.plan) {
+    if (trial.plan === from.snapshot.plan) {
       this.cancel();
       return false;
     }
@@ -193,7 +201,7 @@ export class BoardEdits {
   accept(acceptance: Acceptance, what: string): Promise<boolean> {
     return this.inTurn(async () => {
       // As it stands, not as it was accepted: what has run late since has gone on from there.
-      const before = this.standpoint()?.plan;
+      const before = this.snapshot()?.plan;
       if (!(await this.send(acceptance))) return false;
       const despiteRules = acceptance.despiteRules ?? false;
       if (before) this.steps.update((steps) => [...steps, { before, after: acceptance.plan, what, despiteRules }]);
@@ -220,9 +228,9 @@ export class BoardEdits {
   }
 
   /** The cheapest ways to keep what one cause would break. */
-  async waysOut(line: DriftLine): Promise<readonly WayOut[]> {
+  async repairOptions(line: DriftLine): Promise<readonly RepairOption[]> {
     const moment = this.moment();
-    return moment ? this.verdicts.waysOut(moment, line.key) : [];
+    return moment ? this.verdicts.repairOptions(moment, line.key) : [];
   }
 
   private moment(): Moment | undefined {
@@ -236,7 +244,7 @@ export class BoardEdits {
   async costOf(line: DriftLine): Promise<number | undefined> {
     const [day, state, from] = [this.data.day(), this.data.state(), this.from];
     if (!day || !state || !from) return undefined;
-    const later = asSeen(day, rescheduled(this.data.plan()!, slideOfLine(line)), state, from.standpoint.day);
+    const later = runningPlan(day, rescheduled(this.data.plan()!, slideOfLine(line)), state, from.snapshot.day);
     return (await this.verdicts.judge(later))?.costs;
   }
 
@@ -250,7 +258,7 @@ export class BoardEdits {
   private async replace(was: Plan, shall: Plan, reason: string, despiteRules: boolean): Promise<boolean> {
     const from = this.standNow();
     if (!from) return false;
-    return this.send({ ...from, plan: restated(from.standpoint.plan, was, shall), reason, despiteRules });
+    return this.send({ ...from, plan: restated(from.snapshot.plan, was, shall), reason, despiteRules });
   }
 
   private async send({ plan, base, asOf, reason, despiteRules }: Acceptance): Promise<boolean> {
@@ -275,17 +283,17 @@ export class BoardEdits {
     });
   }
 
-  private standpoint(): Standpoint | undefined {
+  private snapshot(): PlanningSnapshot | undefined {
     const [day, plan, state] = [this.data.day(), this.data.plan(), this.data.state()];
-    return day && plan && state && standpointOf(day, plan, state);
+    return day && plan && state && planningSnapshotOf(day, plan, state);
   }
 
   private standNow() {
-    const [standpoint, state] = [this.standpoint(), this.data.state()];
-    if (!standpoint || !state) return undefined;
-    const from = { standpoint, base: this.planning.base(), asOf: Math.min(DAY_S, state.timeS) };
+    const [snapshot, state] = [this.snapshot(), this.data.state()];
+    if (!snapshot || !state) return undefined;
+    const from = { snapshot, base: this.planning.base(), asOf: Math.min(DAY_S, state.timeS) };
     this.from = from;
-    return { ...from, standing: this.verdicts.judgeFrom(standpoint) };
+    return { ...from, standing: this.verdicts.judgeFrom(snapshot) };
   }
 
   private mayMove(drive: string, say = false): boolean {

@@ -11,7 +11,7 @@ import {
 import { RouterLink } from '@angular/router';
 import { clockMinute, lapTimeText, wallClock } from '@core/values';
 import type { PlannedDrive } from '@core/day';
-import { progressOf, standpointOf, type Standpoint } from '@core/journal';
+import { progressOf, planningSnapshotOf, type PlanningSnapshot } from '@core/journal';
 import type { Assignment, CarChoice, Place } from '@core/planner';
 import { GEARBOX_WORDS } from '@words';
 import { Button } from 'primeng/button';
@@ -144,12 +144,12 @@ export class DriveDetails {
 
   /** Asked once for the drive that is shown; the plan may have changed since another one was. */
   private async ask<T>(
-    question: (from: Standpoint, drive: string) => Promise<T>,
+    question: (from: PlanningSnapshot, drive: string) => Promise<T>,
     into: WritableSignal<Answer<T> | undefined>,
   ): Promise<void> {
     const [day, plan, state, drive] = [this.data.day(), this.data.plan(), this.data.state(), this.driveId()];
     if (!day || !plan || !state) return;
-    const found = await question(standpointOf(day, plan, state), drive);
+    const found = await question(planningSnapshotOf(day, plan, state), drive);
     if (drive === this.driveId()) into.set({ drive, found });
   }
 

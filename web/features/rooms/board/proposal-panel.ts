@@ -9,7 +9,7 @@ import {
   signal,
 } from '@angular/core';
 import { emptyPlan, type LeftOutReason } from '@core/day';
-import { standpointOf } from '@core/journal';
+import { planningSnapshotOf } from '@core/journal';
 import { Button } from 'primeng/button';
 import { ProgressBar } from 'primeng/progressbar';
 import { DayWords } from '../../../shared/data/day-words';
@@ -117,8 +117,8 @@ export class ProposalPanel {
     const [day, state, job] = [this.data.day(), this.data.state(), this.job()];
     if (!day || !state || !job?.found) return;
     this.helping.set(drive);
-    const standpoint = standpointOf(day, job.found.plan, { ...state, timeS: job.asOf });
-    const remedies = await this.verdicts.remedies(standpoint, drive);
+    const snapshot = planningSnapshotOf(day, job.found.plan, { ...state, timeS: job.asOf });
+    const remedies = await this.verdicts.remedies(snapshot, drive);
     const words =
       remedies.length > 0
         ? `Would help: ${remedies.map(({ change, release }) => this.tell().remedy(change, release)).join('; ')}.`
@@ -181,7 +181,7 @@ export class ProposalPanel {
   private async part() {
     const [day, plan, state, job] = [this.data.day(), this.data.plan(), this.data.state(), this.job()];
     if (!day || !plan || !state || !job?.found) return undefined;
-    await this.verdicts.judgeFrom(standpointOf(day, plan, { ...state, timeS: job.asOf }));
+    await this.verdicts.judgeFrom(planningSnapshotOf(day, plan, { ...state, timeS: job.asOf }));
     const drives = this.changes().flatMap(({ drive, wanted }) => (wanted ? [drive] : []));
     const outcome = await this.verdicts.inPart(job.found.plan, new Set(drives));
     if (outcome.valid) return outcome.plan;

@@ -13,8 +13,8 @@ import { RouterLink } from '@angular/router';
 import { contract } from '@core/api';
 import type { Guest, LeftOutReason } from '@core/day';
 import type { Violation } from '@core/rules';
-import { latestOf, type BrokenLine, type WayOut } from '@core/live/drift';
-import { standpointOf } from '@core/journal';
+import { latestOf, type BrokenLine, type RepairOption } from '@core/live/drift';
+import { planningSnapshotOf } from '@core/journal';
 import type { Remedy } from '@core/planner';
 import { Button } from 'primeng/button';
 import { Api } from '../../../shared/data/api';
@@ -108,23 +108,23 @@ export class ToSolvePanel {
   protected readonly nothing = computed(() => this.broken().length + this.lines().length + this.coming().length === 0);
 
   /** The cheapest ways to keep what a line would break, where somebody has asked. */
-  protected readonly ways = signal<ReadonlyMap<string, readonly WayOut[]>>(new Map());
+  protected readonly ways = signal<ReadonlyMap<string, readonly RepairOption[]>>(new Map());
 
   protected async look(line: BrokenLine): Promise<void> {
     this.busy.set(line.key);
-    const ways = await this.edits.waysOut(line);
+    const ways = await this.edits.repairOptions(line);
     this.ways.update((known) => new Map(known).set(line.key, ways));
     this.busy.set(undefined);
   }
 
-  protected wayWords({ change, costs }: WayOut): string {
+  protected wayWords({ change, costs }: RepairOption): string {
     const price =
       Math.abs(costs) < 0.5
         ? 'costs nothing'
         : costs > 0
           ? `costs ${Math.round(costs)} min`
           : `saves ${Math.round(-costs)} min`;
-    return `${this.tell().wayOut(change)}: ${price}`;
+    return `${this.tell().repairOption(change)}: ${price}`;
   }
 
   /** Lines with what they cost, as far as that is known. */
@@ -163,7 +163,7 @@ export class ToSolvePanel {
     const [day, plan, state] = [this.data.day(), this.data.plan(), this.data.state()];
     if (!day || !plan || !state) return;
     this.busy.set(drive);
-    const remedies = await this.verdicts.remedies(standpointOf(day, plan, state), drive);
+    const remedies = await this.verdicts.remedies(planningSnapshotOf(day, plan, state), drive);
     this.remedies.update((known) => new Map(known).set(drive, remedies));
     this.busy.set(undefined);
   }
@@ -193,7 +193,7 @@ export class ToSolvePanel {
   }
 
   /** Does what a way says; fewer laps are the guest's to agree to, and entered on the guest's card. */
-  protected async take({ change }: WayOut): Promise<void> {
+  protected async take({ change }: RepairOption): Promise<void> {
     if (change.code === 'closeLater') {
       this.data.record({ kind: 'closingMoved', to: change.values.to });
       return this.ways.set(new Map());

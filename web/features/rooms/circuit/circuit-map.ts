@@ -304,7 +304,7 @@ export class CircuitMapView {
     else this.chosen.emit(undefined);
   }
 
-  /** The keyboard's twin of dragging: arrows move what is chosen, comma and full stop choose the next. */
+  /** The keyboard's way of dragging: arrows move what is chosen, comma and full stop choose the next. */
   protected key(event: KeyboardEvent): void {
     const choice = this.choice();
     if (event.key === '+' || event.key === '-') {

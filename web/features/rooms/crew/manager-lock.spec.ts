@@ -45,12 +45,12 @@ describe('What is the manager’s alone', () => {
     const guests = day.guests.map((guest) => ({ ...guest, avoidInstructors: ['i2'] }));
     const data = new FakeDay({ ...day, guests }, plan, '10:00');
     const shown = await show(GuestPairings, data, { guest: 'g1' });
-    const { door } = TestBed.inject(Manager);
+    const { access } = TestBed.inject(Manager);
     shown.http.expectOne('/api/manager').flush({ set: true, open: false });
     await shown.follow();
     expect(shown.text()).toContain('Avoids Ife Okoro');
     expect(shown.element.querySelector('input')).toBeNull();
-    door.set({ set: true, open: true });
+    access.set({ set: true, open: true });
     await shown.follow();
     shown.http
       .expectOne('/api/days/2027-05-22/guests/g1/pairings')

@@ -38,12 +38,12 @@ export class ManagerLock {
   protected readonly fault = signal('');
   protected readonly id = `manager-code-${Math.trunc(performance.now() * 1000)}`;
   protected readonly label = computed(() => {
-    const what = this.manager.door()?.set ? "Manager's code" : 'No code yet: choose one of 6 characters or more';
+    const what = this.manager.access()?.set ? "Manager's code" : 'No code yet: choose one of 6 characters or more';
     return this.why() ? `${this.why()} ${what}` : what;
   });
 
   constructor() {
-    if (!this.manager.door()) this.manager.refresh();
+    if (!this.manager.access()) this.manager.refresh();
   }
 
   protected enter(event: Event): void {

@@ -66,7 +66,7 @@ export class Roster {
   protected readonly from = computed(() => this.chosenFrom() ?? this.data.date() ?? '2000-01-01');
   /** Who is let in as the manager reads other entries, with their reasons. */
   protected readonly roster = rxResource({
-    params: () => ({ date: this.from(), door: this.manager.door() }),
+    params: () => ({ date: this.from(), access: this.manager.access() }),
     stream: ({ params: { date } }) =>
       forkJoin({
         crew: this.api.call(contract.listInstructors),
@@ -161,7 +161,7 @@ export class Roster {
       to: { label: 'Last day', kind: 'date' },
       'hours.from': { label: 'From', kind: 'time', optional: true, hint: 'empty: the usual hours, or all day' },
       'hours.to': { label: 'To', kind: 'time', optional: true },
-      reason: this.manager.door()?.open
+      reason: this.manager.access()?.open
         ? { label: 'Reason, for the manager alone', kind: 'text', optional: true, wide: true }
         : 'notHere',
     });

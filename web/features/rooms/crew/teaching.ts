@@ -83,7 +83,7 @@ export class Teaching {
   );
   protected readonly whose = computed(() => this.chosen() ?? this.crew()[0]?.id);
   protected readonly read = rxResource({
-    params: () => ({ id: this.whose(), open: this.manager.door()?.open === true }),
+    params: () => ({ id: this.whose(), open: this.manager.access()?.open === true }),
     stream: ({ params: { id, open } }) =>
       id !== undefined && open
         ? this.api.call(contract.readTeaching, { params: { id } })

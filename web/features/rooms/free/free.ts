@@ -5,7 +5,7 @@ import { Router } from '@angular/router';
 import { contract } from '@core/api';
 import { clockMinute } from '@core/values';
 import { emptyPlan } from '@core/day';
-import { isThrough, standpointOf, stationOf } from '@core/journal';
+import { isThrough, planningSnapshotOf, stationOf } from '@core/journal';
 import { STRETCH_S, type DayAhead, type Wanted } from '@core/planner';
 import { lapsText } from '@words';
 import { Button } from 'primeng/button';
@@ -69,8 +69,8 @@ export class Free {
   protected readonly read = rxResource({
     params: () => this.asked(),
     stream: ({ params: { day, plan, wanted } }) => {
-      const standpoint = standpointOf(day, plan ?? emptyPlan(day.date), untracked(this.data.state)!);
-      return from(this.verdicts.stillSold(standpoint, wanted));
+      const snapshot = planningSnapshotOf(day, plan ?? emptyPlan(day.date), untracked(this.data.state)!);
+      return from(this.verdicts.stillSold(snapshot, wanted));
     },
   });
   protected readonly found = computed(() => known(this.read));

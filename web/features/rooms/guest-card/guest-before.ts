@@ -58,7 +58,7 @@ export class GuestBefore {
   protected readonly exportUrl = computed(() => addressOf(contract.exportGuest, this.params()));
 
   constructor() {
-    if (!this.manager.door()) this.manager.refresh();
+    if (!this.manager.access()) this.manager.refresh();
   }
 
   protected same(other: string): void {

@@ -79,7 +79,7 @@ export class GuestPairings {
     computation: () => ({}),
   });
   protected readonly canKeep = computed(() => !!this.kept() && Object.keys(this.written()).length > 0);
-  protected readonly open = computed(() => this.manager.door()?.open ?? false);
+  protected readonly open = computed(() => this.manager.access()?.open ?? false);
   private readonly params = computed(() => ({ date: this.data.date()!, id: this.guest() }));
   protected readonly pairs = computed(() => {
     const guest = this.data.state()?.guests.get(this.guest())?.guest;
@@ -96,7 +96,7 @@ export class GuestPairings {
 
   constructor() {
     effect(() => {
-      if (this.pairs().length > 0 && !untracked(this.manager.door)) this.manager.refresh();
+      if (this.pairs().length > 0 && !untracked(this.manager.access)) this.manager.refresh();
     });
     sayUnread(this.read);
   }

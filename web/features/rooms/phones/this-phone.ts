@@ -120,7 +120,7 @@ export class ThisPhone {
     this.data.say(`This phone is ${name}’s now.`);
   }
 
-  /** The counter is the instructor's of this name; nobody's where it is none. */
+  /** The counter is the instructor's of this name; of no instructor otherwise. */
   private choose(name: string): void {
     this.handedTo = undefined;
     const instructor = this.choice.crew().find((one) => one.name === name);

@@ -81,7 +81,7 @@ export interface HeldClass {
 export class ClassAnswers {
   private readonly data = inject(DayService);
   readonly held = input.required<HeldClass>();
-  /** Only what is wrong and has nobody's name yet. */
+  /** Wrong answers that have no name yet. */
   readonly openOnly = input(false);
 
   protected readonly questions = computed(() => {

@@ -23,7 +23,7 @@ interface Seat {
 
 /** Who is not there is missed from so long before the class on. */
 const MISSED_BEFORE_S = 15 * 60;
-/** A class that is over stays on screen so long where wrong hands are nobody's yet. */
+/** A class that is over stays on screen so long where wrong hands have no name yet. */
 const ASKED_AFTER_S = 30 * 60;
 
 /** The next classes with rosters and attendance, and the sighting runs that follow with their seats. */

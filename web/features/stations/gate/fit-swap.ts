@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { drivesThatDoNotFit } from '@core/rules';
 import type { Car } from '@core/day';
-import { asFitted, type GuestState } from '@core/journal';
+import { guestWithFitting, type GuestState } from '@core/journal';
 import { Button } from 'primeng/button';
 import { BookedDrives } from '../../../shared/data/booked-drives';
 import { DayService } from '../../../shared/data/day.service';
@@ -52,7 +52,7 @@ export class FitSwap {
 
   protected readonly misfits = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
-    const guest = asFitted(this.guest().guest, this.guest().fitted);
+    const guest = guestWithFitting(this.guest().guest, this.guest().fitted);
     if (!context || !state) return [];
     const open = guest.drives.filter(({ id }) => state.drives.get(id)?.stage === 'planned');
     return drivesThatDoNotFit(context.day, { ...guest, drives: open }, ({ id }) => state.drives.get(id)?.car).map(

@@ -8,7 +8,7 @@ import {
   type GateAnswers,
   type GateQuestion,
 } from '@core/venue/booking';
-import { asFitted, type GuestState } from '@core/journal';
+import { guestWithFitting, type GuestState } from '@core/journal';
 import { GEARBOX_WORDS, HOME_CAR_WORDS } from '@words';
 import { DayService } from '../../../shared/data/day.service';
 
@@ -66,7 +66,7 @@ export class GateQuestions {
   /** Only these of what this venue asks. */
   readonly only = input<readonly GateQuestion[]>();
 
-  protected readonly fitted = computed(() => asFitted(this.guest().guest, this.guest().fitted));
+  protected readonly fitted = computed(() => guestWithFitting(this.guest().guest, this.guest().fitted));
   private readonly asks = computed(() => {
     const asked = this.data.view()?.gate.asks ?? [];
     return (this.only() ?? gateQuestion.options).filter((one) => asked.includes(one));

@@ -1,4 +1,4 @@
-import type { DayTrouble, TroublePlace } from '@core/api';
+import type { DataIssue, DataIssuePlace } from '@core/api';
 import { fact, lenientParse } from '@core/values';
 import { dayFile, type Day } from '@core/day';
 import type { Unfit } from '@core/journal';
@@ -9,9 +9,9 @@ import { NEW_VENUE } from '../base/new-venue';
 import * as z from 'zod';
 
 /** What is wrong with what a day is made from, each with its place and what puts it right. */
-export function storedTroubles(store: Store, date: string): DayTrouble[] {
-  const of = (place: TroublePlace, faults: readonly RowFault[]) =>
-    faults.map(({ id, name, path, message, setAside }): DayTrouble => ({
+export function storedIssues(store: Store, date: string): DataIssue[] {
+  const of = (place: DataIssuePlace, faults: readonly RowFault[]) =>
+    faults.map(({ id, name, path, message, setAside }): DataIssue => ({
       ...{ place, path, message },
       fact: fact('leftOut', { id, name }, { place, whole: setAside }),
     }));
@@ -23,11 +23,11 @@ export function storedTroubles(store: Store, date: string): DayTrouble[] {
     ...of('groups', store.groups.readAll(date).faults),
     ...of('roster', store.roster.readBetween(date, date).faults),
     ...of('circuit', store.circuit.readAll().faults),
-    ...planTrouble(store, date),
+    ...planIssue(store, date),
   ];
 }
 
-function planTrouble(store: Store, date: string): DayTrouble[] {
+function planIssue(store: Store, date: string): DataIssue[] {
   const revision = store.days.lastNumber(date);
   const shown = store.days.currentPlan(date)?.revision.revision ?? 0;
   if (revision === shown) return [];
@@ -35,13 +35,13 @@ function planTrouble(store: Store, date: string): DayTrouble[] {
   return [{ place: 'board', fact: what, path: `plans.${revision}`, message: 'not in the form of a plan' }];
 }
 
-export function entryTroubles(unreadable: readonly SetAside[], unfit: readonly Unfit[]): DayTrouble[] {
+export function entryIssues(unreadable: readonly SetAside[], unfit: readonly Unfit[]): DataIssue[] {
   return [
-    ...unreadable.map(({ seq, path, message }): DayTrouble => ({
+    ...unreadable.map(({ seq, path, message }): DataIssue => ({
       ...{ place: 'journal', path: `journal[${seq}].${path}`, message },
       fact: fact('entryUnreadable', {}, { seq }),
     })),
-    ...unfit.map(({ entry, why }): DayTrouble => ({
+    ...unfit.map(({ entry, why }): DataIssue => ({
       ...{ place: 'journal', path: `journal.${entry.id}`, message: 'does not fit to what is set up' },
       fact: fact('closingBeforeOpening', { entry: entry.id }, { by: entry.by, ...why.values }),
       entry: entry.id,
@@ -50,7 +50,7 @@ export function entryTroubles(unreadable: readonly SetAside[], unfit: readonly U
 }
 
 /** The day as it can be planned and shown, whatever stood in the tables, and what had to be left out for it. */
-export function soundDay(assembled: Day): { day: Day; troubles: DayTrouble[] } {
+export function soundDay(assembled: Day): { day: Day; dataIssues: DataIssue[] } {
   const { opens, closes, timeZone, condition, circuit, rules, name: venue } = NEW_VENUE;
   const check = (day: unknown) => {
     const encoded = z.safeEncode(dayFile, day as Day);
@@ -59,22 +59,22 @@ export function soundDay(assembled: Day): { day: Day; troubles: DayTrouble[] } {
   const fallback = { ...assembled, opens, closes, timeZone, condition, circuit, rules, venue };
   const read = lenientParse<Day>(assembled, check, fallback);
   if (!read)
-    return { day: { ...fallback, cars: [], instructors: [], sightingVehicles: [], guests: [] }, troubles: [lost] };
+    return { day: { ...fallback, cars: [], instructors: [], sightingVehicles: [], guests: [] }, dataIssues: [lost] };
   return {
     day: read.value,
-    troubles: read.faults.map(({ path, message }) => {
+    dataIssues: read.faults.map(({ path, message }) => {
       return { place: placeOf(path), fact: fact('dayLeftOut', {}), path, message };
     }),
   };
 }
 
-const lost: DayTrouble = {
+const lost: DataIssue = {
   ...{ place: 'rules', path: '(day)', message: 'not in the form of a day' },
   fact: fact('dayUnreadable', {}),
 };
 
-function placeOf(path: string): TroublePlace {
+function placeOf(path: string): DataIssuePlace {
   const [first = ''] = path.split(/[.[]/);
-  const places: Record<string, TroublePlace> = { cars: 'cars', instructors: 'crew', guests: 'bookings' };
+  const places: Record<string, DataIssuePlace> = { cars: 'cars', instructors: 'crew', guests: 'bookings' };
   return places[first] ?? 'rules';
 }

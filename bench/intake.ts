@@ -11,7 +11,7 @@ import { memoryMb, pause, startServer } from './server';
 import { figures, percentile } from './table';
 
 /**
- * `npm run bench:doors`: what comes in from outside, at the largest size that is let in, against a built server: how long
+ * `npm run bench:intake`: what comes in from outside, at the largest size that is let in, against a built server: how long
  * each file takes, and what other requests notice of it; and what readers of the live stream who do not read cost.
  */
 const PORT = 4796;

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { DayTrouble } from '@core/api';
+import type { DataIssue } from '@core/api';
 import { DayService } from '../shared/data/day.service';
 import { PLAIN_WORDS } from '../shared/data/screen-words';
 
 /** The screen on which a thing is put right, and what it is called. */
-const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly label: string } | undefined> = {
+const SCREENS: Record<DataIssue['place'], { readonly path: string; readonly label: string } | undefined> = {
   rules: { path: '/rules', label: 'Rules' },
   cars: { path: '/cars', label: 'Cars' },
   crew: { path: '/crew', label: 'Crew' },
@@ -20,19 +20,19 @@ const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly lab
 
 /** What is at fault in what the day is made from: shown on every screen until it is put right, each with the way there. */
 @Component({
-  selector: 'jl-day-troubles',
+  selector: 'jl-data-issues',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterLink],
   template: `
-    @if (troubles().length > 0) {
+    @if (dataIssues().length > 0) {
       <details role="alert">
-        <summary>{{ heading() }} {{ words.trouble(troubles()[0]!.fact) }}</summary>
+        <summary>{{ heading() }} {{ words.dataIssue(dataIssues()[0]!.fact) }}</summary>
         <ul>
-          @for (it of troubles(); track $index) {
+          @for (it of dataIssues(); track $index) {
             <li>
               <span
-                ><b>{{ words.trouble(it.fact) }}.</b> {{ it.path && it.path + ': ' + it.message + '.' }}
-                {{ words.troubleRemedy(it.place, it.fact) }}</span
+                ><b>{{ words.dataIssue(it.fact) }}.</b> {{ it.path && it.path + ': ' + it.message + '.' }}
+                {{ words.dataIssueRemedy(it.place, it.fact) }}</span
               >
               @if (it.screen; as screen) {
                 <a [routerLink]="screen.path">{{ screen.label }}</a>
@@ -80,15 +80,15 @@ const SCREENS: Record<DayTrouble['place'], { readonly path: string; readonly lab
     }
   `,
 })
-export class DayTroubles {
+export class DataIssues {
   protected readonly data = inject(DayService);
   protected readonly words = PLAIN_WORDS;
   protected readonly heading = computed(() => {
-    const troubles = this.troubles();
-    if (troubles.length > 1) return `${troubles.length} things in this day are at fault.`;
-    return troubles[0]?.place === 'devices' ? '' : 'Something in this day is at fault.';
+    const dataIssues = this.dataIssues();
+    if (dataIssues.length > 1) return `${dataIssues.length} things in this day are at fault.`;
+    return dataIssues[0]?.place === 'devices' ? '' : 'Something in this day is at fault.';
   });
-  protected readonly troubles = computed(() =>
-    (this.data.view()?.troubles ?? []).map((trouble) => ({ ...trouble, screen: SCREENS[trouble.place] })),
+  protected readonly dataIssues = computed(() =>
+    (this.data.view()?.dataIssues ?? []).map((issue) => ({ ...issue, screen: SCREENS[issue.place] })),
   );
 }

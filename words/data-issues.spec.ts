@@ -1,4 +1,4 @@
-import type { DeviceRefusal, TroubleFact, TroublePlace } from '@core/api';
+import type { DeviceRefusal, DataIssueFact, DataIssuePlace } from '@core/api';
 import { fact } from '@core/values';
 import { at } from '@core/testing/small-day';
 import { BY_ID } from './names';
@@ -7,57 +7,57 @@ import { wordsIn } from './';
 const words = wordsIn('en', BY_ID);
 
 describe('What is at fault in a day is told', () => {
-  const leftOut = (place: TroublePlace, whole: boolean, named: { id?: string; name?: string } = {}): TroubleFact =>
+  const leftOut = (place: DataIssuePlace, whole: boolean, named: { id?: string; name?: string } = {}): DataIssueFact =>
     fact('leftOut', named, { place, whole });
 
   it('by what it is called, and what became of it', () => {
-    expect(words.trouble(leftOut('cars', true, { id: 'c4', name: 'Halyard GT' }))).toBe(
+    expect(words.dataIssue(leftOut('cars', true, { id: 'c4', name: 'Halyard GT' }))).toBe(
       'A car, Halyard GT (c4), cannot be read and is left out',
     );
-    expect(words.trouble(leftOut('bookings', false, { id: 'b7' }))).toBe(
+    expect(words.dataIssue(leftOut('bookings', false, { id: 'b7' }))).toBe(
       'A booking, b7, has something wrong in it, which is left out',
     );
     // A venue has one of each of these, which needs no name.
-    expect(words.trouble(leftOut('rules', false, { id: '1' }))).toBe(
+    expect(words.dataIssue(leftOut('rules', false, { id: '1' }))).toBe(
       'The page of rules has something wrong in it, which is left out',
     );
-    expect(words.trouble(leftOut('circuit', true))).toBe('The circuit cannot be read and is left out');
+    expect(words.dataIssue(leftOut('circuit', true))).toBe('The circuit cannot be read and is left out');
   });
 
   it('where a plan, an entry or the whole day cannot be read', () => {
-    expect(words.trouble(fact('planUnreadable', {}, { revision: 3, shown: 2 }))).toBe(
+    expect(words.dataIssue(fact('planUnreadable', {}, { revision: 3, shown: 2 }))).toBe(
       'Plan 3 cannot be read: plan 2 is shown instead',
     );
-    expect(words.trouble(fact('planUnreadable', {}, { revision: 1, shown: 0 }))).toBe(
+    expect(words.dataIssue(fact('planUnreadable', {}, { revision: 1, shown: 0 }))).toBe(
       'Plan 1 cannot be read: the day is shown without a plan',
     );
-    expect(words.trouble(fact('entryUnreadable', {}, { seq: 12 }))).toContain('(number 12)');
+    expect(words.dataIssue(fact('entryUnreadable', {}, { seq: 12 }))).toContain('(number 12)');
     const values = { by: 'Maren', closesS: at('09:00'), opensS: at('10:00') };
-    expect(words.trouble(fact('closingBeforeOpening', { entry: 'e1' }, values))).toBe(
+    expect(words.dataIssue(fact('closingBeforeOpening', { entry: 'e1' }, values))).toBe(
       'Maren has moved the closing to 09:00, and the day opens at 10:00',
     );
   });
 
   it('where the server itself cannot be believed', () => {
-    expect(words.trouble(fact('clockOff', {}, { aheadMin: 1440, devices: 3 }))).toBe(
+    expect(words.dataIssue(fact('clockOff', {}, { aheadMin: 1440, devices: 3 }))).toBe(
       'By the clock of 3 phones, the server’s is 24 h ahead',
     );
-    expect(words.trouble(fact('clockOff', {}, { aheadMin: -7, devices: 1 }))).toBe(
+    expect(words.dataIssue(fact('clockOff', {}, { aheadMin: -7, devices: 1 }))).toBe(
       'By the clock of one phone, the server’s is 7 min behind',
     );
-    expect(words.trouble(fact('clockSetBack', {}, { lastAt: '2027-05-22T09:30:12.000Z' }))).toContain(
+    expect(words.dataIssue(fact('clockSetBack', {}, { lastAt: '2027-05-22T09:30:12.000Z' }))).toContain(
       '(2027-05-22 09:30 UTC)',
     );
-    expect(words.trouble(fact('knownByPhone', { phone: 'Red' }, { count: 1 }))).toContain('“Red” knows an entry');
-    expect(words.troubleRemedy('devices', fact('clockSetBack', {}, { lastAt: '' }))).toContain('Set the clock');
+    expect(words.dataIssue(fact('knownByPhone', { phone: 'Red' }, { count: 1 }))).toContain('“Red” knows an entry');
+    expect(words.dataIssueRemedy('devices', fact('clockSetBack', {}, { lastAt: '' }))).toContain('Set the clock');
   });
 
   it('with what puts it right', () => {
     const places = ['rules', 'cars', 'crew', 'bookings', 'circuit', 'roster', 'board', 'journal'] as const;
-    const remedies = places.map((place) => words.troubleRemedy(place, leftOut(place, true)));
+    const remedies = places.map((place) => words.dataIssueRemedy(place, leftOut(place, true)));
     expect(new Set(remedies).size).toBe(places.length);
     for (const remedy of remedies) expect(remedy).toMatch(/\.$/);
-    expect(words.troubleRemedy('rules', fact('dayUnreadable', {}))).toBe('Restore a backup.');
+    expect(words.dataIssueRemedy('rules', fact('dayUnreadable', {}))).toBe('Restore a backup.');
   });
 });
 

@@ -1,21 +1,28 @@
 import { carMisfit, checkPlan, sharesLanguage, teachesIn, type Violation } from '../../rules';
 import { closingAt, type Day, type DriveOccupancy, type Plan } from '../../day';
 import { DAY_S, fact, type Fact } from '../../values';
-import { asSeen, dayContext, rescheduled, standpointOf, type DayContext, type DayState } from '../../journal';
+import {
+  runningPlan,
+  dayContext,
+  rescheduled,
+  planningSnapshotOf,
+  type DayContext,
+  type DayState,
+} from '../../journal';
 import { brokenAhead } from './broken';
 import { driftOf } from './drift';
 import type { Expected } from './expected';
 import { slideOf } from './slide';
 
 /** What can be done so that what is late does not eat a meal, a closure, somebody's leaving or the end of the day. */
-export type WayOutChange =
+export type RepairChange =
   | Fact<'fewerLaps', { guest: string; drive: string }, { laps: number }>
   | Fact<'otherCar', { guest: string; drive: string; car: string }>
   | Fact<'otherCrew', { guest: string; drive: string; instructor: string }>
   | Fact<'closeLater', object, { to: number }>;
 
-export interface WayOut {
-  readonly change: WayOutChange;
+export interface RepairOption {
+  readonly change: RepairChange;
   /** Minutes of patience that the day costs more than as it is heading; less than 0 where it gets better. */
   readonly costs: number;
 }
@@ -36,8 +43,8 @@ const LATER_S = [15 * 60, 30 * 60];
 /** What becomes of a day if every time follows, however late. */
 export function headingOf(context: DayContext, state: DayState): Heading {
   const plan = rescheduled(context.schedule.plan, slideOf(driftOf(context, state)));
-  const { day, repair } = standpointOf(context.day, plan, state);
-  const { violations, cost } = checkPlan(day, asSeen(context.day, plan, state, day), repair);
+  const { day, repair } = planningSnapshotOf(context.day, plan, state);
+  const { violations, cost } = checkPlan(day, runningPlan(context.day, plan, state, day), repair);
   return { broken: brokenAhead(violations, state), cost: cost.total };
 }
 
@@ -47,14 +54,14 @@ export function headingOf(context: DayContext, state: DayState): Heading {
  *
  * @param late what is late because of one cause
  */
-export function waysOut(context: DayContext, state: DayState, late: readonly Expected[]): WayOut[] {
+export function repairOptions(context: DayContext, state: DayState, late: readonly Expected[]): RepairOption[] {
   const now = headingOf(context, state);
   if (now.broken.length === 0) return [];
-  const ways = candidates(context, late).flatMap(({ change, day, plan }): WayOut[] => {
+  const ways = candidates(context, late).flatMap(({ change, day, plan }): RepairOption[] => {
     const tried = headingOf(dayContext(day, plan), state);
     return tried.broken.length < now.broken.length ? [{ change, costs: tried.cost - now.cost }] : [];
   });
-  const cheapest = new Map<string, WayOut>();
+  const cheapest = new Map<string, RepairOption>();
   for (const way of ways.sort((a, b) => a.costs - b.costs)) {
     const { code, subjects } = way.change;
     const key = `${code} ${'drive' in subjects ? subjects.drive : ''}`;
@@ -64,7 +71,7 @@ export function waysOut(context: DayContext, state: DayState, late: readonly Exp
 }
 
 interface Candidate {
-  readonly change: WayOutChange;
+  readonly change: RepairChange;
   readonly day: Day;
   readonly plan: Plan;
 }

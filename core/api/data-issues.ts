@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { factOf, type Fact } from '../values';
 
 /** Where something stored is put right. */
-export const troublePlace = z.enum([
+export const dataIssuePlace = z.enum([
   'rules',
   'cars',
   'crew',
@@ -14,12 +14,12 @@ export const troublePlace = z.enum([
   'journal',
   'devices',
 ]);
-export type TroublePlace = z.output<typeof troublePlace>;
+export type DataIssuePlace = z.output<typeof dataIssuePlace>;
 
 /** What is at fault in what a day is made from, and what was done about it. */
-export type TroubleFact =
+export type DataIssueFact =
   /** Something of a stored record, or the whole of it where `whole`. */
-  | Fact<'leftOut', { id?: string | undefined; name?: string | undefined }, { place: TroublePlace; whole: boolean }>
+  | Fact<'leftOut', { id?: string | undefined; name?: string | undefined }, { place: DataIssuePlace; whole: boolean }>
   /** The newest plan; `shown` is the one before it that can be read, 0 for none. */
   | Fact<'planUnreadable', object, { revision: number; shown: number }>
   | Fact<'entryUnreadable', object, { seq: number }>
@@ -35,13 +35,13 @@ export type TroubleFact =
   /** A phone knows entries and bookings that it does not. */
   | Fact<'knownByPhone', { phone: string }, { count: number }>;
 
-export const dayTrouble = z.object({
-  place: troublePlace,
-  fact: factOf<TroubleFact>(),
+export const dataIssue = z.object({
+  place: dataIssuePlace,
+  fact: factOf<DataIssueFact>(),
   /** Where in the document, and what was expected there. */
   path: z.string(),
   message: z.string(),
   /** An entry of the journal that can be taken back. */
   entry: z.string().optional(),
 });
-export type DayTrouble = z.output<typeof dayTrouble>;
+export type DataIssue = z.output<typeof dataIssue>;

@@ -1,8 +1,8 @@
-import type { DeviceRefusal, TroubleFact, TroublePlace } from '@core/api';
+import type { DeviceRefusal, DataIssueFact, DataIssuePlace } from '@core/api';
 import { clockMinute } from '@core/values';
 import { tell, type ByCode } from '../by-code';
 
-const THINGS: Readonly<Record<TroublePlace, string>> = {
+const THINGS: Readonly<Record<DataIssuePlace, string>> = {
   rules: 'The page of rules',
   cars: 'A car',
   crew: 'An instructor',
@@ -15,9 +15,9 @@ const THINGS: Readonly<Record<TroublePlace, string>> = {
   devices: 'A device',
 };
 /** Of these a venue has one, which needs no name. */
-const ONLY_ONE: ReadonlySet<TroublePlace> = new Set(['rules', 'circuit']);
+const ONLY_ONE: ReadonlySet<DataIssuePlace> = new Set(['rules', 'circuit']);
 
-const REMEDIES: Readonly<Record<TroublePlace, string>> = {
+const REMEDIES: Readonly<Record<DataIssuePlace, string>> = {
   rules: 'Look through the rules and save them.',
   cars: 'Look at the car and save it, or enter it anew under its id.',
   crew: 'Look at the instructor and save, or enter anew under the same id.',
@@ -37,8 +37,8 @@ function spanWords(minutes: number): string {
   return hours > 1 ? `${hours} h` : `${minutes} min`;
 }
 
-export function troubleWords(trouble: TroubleFact): string {
-  const sentences: ByCode<TroubleFact> = {
+export function dataIssueWords(issue: DataIssueFact): string {
+  const sentences: ByCode<DataIssueFact> = {
     leftOut: ({ subjects: { id, name }, values: { place, whole } }) => {
       const which = ONLY_ONE.has(place) ? '' : `, ${name === undefined ? id : `${name} (${id})`},`;
       return `${THINGS[place]}${which}${whole ? ' cannot be read and is left out' : ' has something wrong in it, which is left out'}`;
@@ -57,11 +57,11 @@ export function troubleWords(trouble: TroubleFact): string {
     knownByPhone: ({ subjects: { phone }, values: { count } }) =>
       `The phone “${phone}” knows ${count === 1 ? 'an entry or booking' : `${count} entries and bookings`} that the server has lost: it was started with an older copy of its data`,
   };
-  return tell(sentences, trouble);
+  return tell(sentences, issue);
 }
 
 /** What puts it right; with its full stop. */
-export function troubleRemedyWords(place: TroublePlace, { code }: TroubleFact): string {
+export function dataIssueRemedyWords(place: DataIssuePlace, { code }: DataIssueFact): string {
   if (code === 'dayUnreadable') return 'Restore a backup.';
   if (code === 'clockSetBack' || code === 'clockOff')
     return 'Set the clock of the server’s machine; until then times and lateness are told by the wrong one.';
