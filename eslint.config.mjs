@@ -3,7 +3,7 @@ import prettier from 'eslint-config-prettier';
 import tseslint from 'typescript-eslint';
 
 /** Each file is linted with the types of the part that it belongs to. */
-const PROJECTS = ['node', 'app', 'worker', 'spec', 'e2e'].map((part) => `tsconfig.${part}.json`);
+const PROJECTS = ['node', 'worker', 'spec'].map((part) => `tsconfig.${part}.json`);
 
 export default tseslint.config(
   { ignores: ['dist/', 'node_modules/', '.angular/', 'data/', '.demo-data/', 'docs/', 'test-results/', '.tmp/'] },

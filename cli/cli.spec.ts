@@ -8,12 +8,13 @@ import { circuitCsv } from '@exchange/circuit-csv';
 import { square } from '@core/testing/circuits';
 import { aDay, aGuest, anInstructor, at } from '@core/testing/small-day';
 import { SMALL_MODEL } from '@core/testing/small-model';
+import { programOf } from '../server/testing/programs';
 
 describe('The command line', () => {
   let folder: string;
   const path = (name: string) => join(folder, name);
-  const run = (script: string, ...args: string[]) => {
-    const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', `cli/${script}.ts`, ...args], {
+  const run = (script: 'plan' | 'check-plan' | 'lap', ...args: string[]) => {
+    const { status, stdout, stderr } = spawnSync(process.execPath, [programOf(script), ...args], {
       encoding: 'utf8',
     });
     return { status, stdout, stderr };

@@ -108,13 +108,15 @@ export async function dayNow(page: Page) {
   return { view, context, state: stateOf(context, view.journal, view.clock.secondsOfDay) };
 }
 
-/** What keeps people from using the page, in the words of axe; by all its rules, or by some. */
-export async function seriousFaults(page: Page, rules?: string[]): Promise<string[]> {
+/** What keeps people from using the page, in the words of axe. */
+export async function seriousFaults(page: Page): Promise<string[]> {
   // A message half way in, or a colour half way into the dusk, is nobody's.
   await page.emulateMedia({ reducedMotion: 'reduce' });
   // No page has frames: all rules run in it, and what passes is not written out.
-  const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] });
-  const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
+  const { violations } = await new AxeBuilder({ page })
+    .setLegacyMode()
+    .options({ resultTypes: ['violations'] })
+    .analyze();
   await page.emulateMedia({ reducedMotion: null });
   return violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')

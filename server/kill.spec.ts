@@ -5,10 +5,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openDatabase } from './store/database';
 import { journalStore } from './store/journal';
+import { programOf } from './testing/programs';
 
 /** Starts the real server on a free port with its data in a folder, and waits until it says where it is. */
 async function start(folder: string, port: number): Promise<ChildProcess> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+  const child = spawn(process.execPath, [programOf('main')], {
     env: { ...process.env, PORT: String(port), JOYLAP_NETWORK_PORT: 'off', JOYLAP_DATA: folder },
     stdio: ['ignore', 'pipe', 'inherit'],
   });

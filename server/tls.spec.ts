@@ -2,12 +2,13 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { programOf } from './testing/programs';
 
 describe('A certificate that can’t be used', () => {
   const folder = mkdtempSync(join(tmpdir(), 'joylap-tls-'));
   const start = (tls: Record<string, string>) => {
     const env = { ...process.env, JOYLAP_DATA: folder, PORT: '0', ...tls };
-    const { status, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+    const { status, stderr } = spawnSync(process.execPath, [programOf('main')], {
       env,
       encoding: 'utf8',
     });

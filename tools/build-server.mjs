@@ -1,8 +1,12 @@
 import { cpSync, rmSync } from 'node:fs';
 import { build } from 'esbuild';
 
-/** Bundles the server's own code; packages stay outside. Files that are read at run time are put beside it. */
-rmSync('dist/server', { recursive: true, force: true });
+/**
+ * Bundles the server's own code and the command line's; packages stay outside. Files that are read at run time are put
+ * beside it. `node tools/build-server.mjs [FOLDER]`
+ */
+const [folder = 'dist/server'] = process.argv.slice(2);
+rmSync(folder, { recursive: true, force: true });
 await build({
   entryPoints: {
     main: 'server/main.ts',
@@ -11,9 +15,12 @@ await build({
     'timing-stand-in': 'server/stand-ins/timing.ts',
     'crew-stand-in': 'server/stand-ins/crew.ts',
     admin: 'cli/admin.ts',
+    plan: 'cli/plan.ts',
+    'check-plan': 'cli/check-plan.ts',
+    lap: 'cli/lap.ts',
     'import-worker': 'server/workers/import/worker.ts',
   },
-  outdir: 'dist/server',
+  outdir: folder,
   bundle: true,
   platform: 'node',
   target: 'node20',
@@ -23,5 +30,5 @@ await build({
   tsconfig: 'tsconfig.json',
   logLevel: 'warning',
 });
-cpSync('server/store/sql', 'dist/server/sql', { recursive: true });
-cpSync('demo/larkmere-day.csv', 'dist/server/larkmere-day.csv');
+cpSync('server/store/sql', `${folder}/sql`, { recursive: true });
+cpSync('demo/larkmere-day.csv', `${folder}/larkmere-day.csv`);

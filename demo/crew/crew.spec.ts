@@ -30,36 +30,44 @@ const anyDay = fc.record({
   stops: fc.array(fc.integer({ min: 5, max: 560 }), { minLength: 1, maxLength: 4 }),
 });
 
-/** Checks the drift of days at random moments, in which everything happens that the crew does and suffers. */
-function atAnyMoment(
-  runs: number,
-  check: (drift: ReturnType<typeof driftOf>, of: PlayedDay, told: string) => void,
-): void {
-  fc.assert(
-    fc.property(anyDay, ({ seed, drives, stops }) => {
-      played(seed, drives, stops, (it) =>
-        check(driftOf(it.context, it.state()), it, `${seed}, ${drives} at ${it.nowS}`),
-      );
-    }),
-    { numRuns: runs },
-  );
+/** A moment of a day that is played, with all that the crew does and suffers. */
+interface Moment {
+  readonly told: string;
+  readonly context: PlayedDay['context'];
+  readonly entries: PlayedDay['entries'];
+  readonly nowS: number;
+  readonly drift: ReturnType<typeof driftOf>;
+}
+
+function anyMoments(days: number): Moment[] {
+  return fc.sample(anyDay, { numRuns: days }).flatMap(({ seed, drives, stops }) => {
+    const moments: Moment[] = [];
+    played(seed, drives, stops, (it) => {
+      const { context, nowS } = it;
+      const drift = driftOf(context, it.state());
+      moments.push({ told: `${seed}, ${drives} at ${nowS}`, context, entries: [...it.entries], nowS, drift });
+    });
+    return moments;
+  });
 }
 
 describe('Drift on days that are played', () => {
+  let moments: Moment[];
+  beforeAll(() => (moments = anyMoments(10)));
   const toCome = (all: Iterable<Expected>) => [...all].filter(({ phase }) => phase === 'toCome');
 
   it('lets nothing begin before it was accepted to, or before now', () => {
-    atAnyMoment(8, ({ expected, timeS }, _, told) => {
-      for (const { key, startS, occupancy } of toCome(expected.values())) {
-        expect(startS).withContext(`${key}, ${told}`).toBeGreaterThanOrEqual(Math.max(occupancy.startS, timeS));
+    for (const { drift, told } of moments) {
+      for (const { key, startS, occupancy } of toCome(drift.expected.values())) {
+        expect(startS).withContext(`${key}, ${told}`).toBeGreaterThanOrEqual(Math.max(occupancy.startS, drift.timeS));
       }
-    });
+    }
   });
 
   it('keeps everybody’s order, and lets nobody and nothing be in two places', () => {
-    atAnyMoment(8, ({ expected }, { context }, told) => {
+    for (const { drift, context, told } of moments) {
       const { crewOccupancies, guestOccupancies } = context.accepted;
-      const keyed = new Map([...expected.values()].map((one) => [one.occupancy, one]));
+      const keyed = new Map([...drift.expected.values()].map((one) => [one.occupancy, one]));
       const cars = takenByCar(context.accepted);
       for (const own of [...crewOccupancies.values(), ...guestOccupancies.values(), ...cars.values()]) {
         const ahead = toCome(own.flatMap((occupancy) => keyed.get(occupancy) ?? []));
@@ -69,24 +77,24 @@ describe('Drift on days that are played', () => {
             .toBeGreaterThanOrEqual(ahead[i]!.endS);
         });
       }
-    });
+    }
   });
 
   it('lets out no two nearer together than allowed, of those that have moved', () => {
-    atAnyMoment(8, ({ expected }, { day }, told) => {
-      const out = toCome(expected.values())
+    for (const { drift, context, told } of moments) {
+      const out = toCome(drift.expected.values())
         .filter(({ occupancy }) => occupancy.kind === 'drive' || occupancy.kind === 'sighting')
         .sort((a, b) => a.releaseS - b.releaseS);
       out.slice(1).forEach((next, i) => {
         if (next.lateS + out[i]!.lateS === 0) return;
         const apartS = next.releaseS - out[i]!.releaseS;
-        expect(apartS).withContext(`${next.key}, ${told}`).toBeGreaterThanOrEqual(day.rules.releaseGapS);
+        expect(apartS).withContext(`${next.key}, ${told}`).toBeGreaterThanOrEqual(context.day.rules.releaseGapS);
       });
-    });
+    }
   });
 
   it('is the same worked out from nothing as entry by entry', () => {
-    atAnyMoment(5, (drift, { context, entries, nowS }, told) => {
+    for (const { drift, context, entries, nowS, told } of moments) {
       const anew = driftOf(context, stateOf(context, entries, nowS));
       expect([...anew.expected])
         .withContext(told)
@@ -94,14 +102,16 @@ describe('Drift on days that are played', () => {
       expect([...anew.stuck])
         .withContext(told)
         .toEqual([...drift.stuck]);
-    });
+    }
   });
 });
 
 describe('The crew of a day', () => {
+  let days: (readonly [seed: number, PlayedDay])[];
+  beforeAll(() => (days = [3, 4].map((seed) => [seed, played(seed, 14, [620], () => undefined)] as const)));
+
   it('brings a day to its end: every drive is driven, left out by the plan, or has somebody who can’t drive it', () => {
-    for (const seed of [3, 4]) {
-      const it = played(seed, 14, [620], () => undefined);
+    for (const [seed, it] of days) {
       const state = it.state();
       const left = new Set(it.context.schedule.plan.unplanned.map(({ drive }) => drive));
       const stuck = driftOf(it.context, state).stuck;
@@ -127,8 +137,9 @@ describe('The crew of a day', () => {
   });
 
   it('counts by hand now and then less than the loop, and never more', () => {
-    const it = played(7, 14, [600], () => undefined);
-    const counts = [...it.state().drives.values()].map(({ count }) => count).filter(({ loop }) => loop !== undefined);
+    const counts = days.flatMap(([, it]) =>
+      [...it.state().drives.values()].map(({ count }) => count).filter(({ loop }) => loop !== undefined),
+    );
     expect(counts.length).toBeGreaterThan(5);
     for (const { hand = 0, loop = 0 } of counts) expect(hand).toBeLessThanOrEqual(loop);
   });

@@ -12,11 +12,12 @@ import { backupTo, restoreFrom, setManagerCode } from './admin';
 import { checkBackup, keepBackup } from './backup';
 import { CannotStart, startFault } from '../base/disk-faults';
 import { lockFolder } from '../base/lock';
+import { programOf } from '../testing/programs';
 import { DEMO_ID, mayHoldDemo, portOf } from './settings';
 
 /** Starts the real server and says how it ended; one that starts well is not waited for. */
 function startOn(env: Record<string, string>, mode?: string) {
-  const args = ['--import', 'tsx', 'server/main.ts', ...(mode ? [mode] : [])];
+  const args = [programOf('main'), ...(mode ? [mode] : [])];
   const { status, stderr } = spawnSync(process.execPath, args, {
     env: { ...process.env, PORT: '0', JOYLAP_NETWORK_PORT: 'off', ...env },
     encoding: 'utf8',
@@ -29,7 +30,7 @@ describe('The data of a venue', () => {
   let folder: string;
   let file: string;
   beforeEach(() => {
-    folder = mkdtempSync(join(tmpdir(), 'joylap-keeping-'));
+    folder = mkdtempSync(join(tmpdir(), 'joylap-data-'));
     file = join(folder, 'joylap.sqlite');
   });
   afterEach(() => rmSync(folder, { recursive: true, force: true }));
@@ -86,7 +87,7 @@ describe('The data of a venue', () => {
     store.db.exec('alter table event_day drop column setup_version');
     store.db.pragma(`user_version = ${newestForm() - 1}`);
     store.db.close();
-    const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', 'start'], {
+    const child = spawn(process.execPath, [programOf('main'), 'start'], {
       env: { ...process.env, PORT: '0', JOYLAP_NETWORK_PORT: 'off', JOYLAP_DATA: folder },
       stdio: ['ignore', 'pipe', 'inherit'],
     });
@@ -105,7 +106,7 @@ describe('The data of a venue', () => {
   it('begin the day without a backup where there is no room for one, and say so loudly', async () => {
     venue('Harbour').db.close();
     writeFileSync(join(folder, 'backups'), 'no folder');
-    const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts', 'start'], {
+    const child = spawn(process.execPath, [programOf('main'), 'start'], {
       env: { ...process.env, PORT: '0', JOYLAP_NETWORK_PORT: 'off', JOYLAP_DATA: folder },
     });
     let said = '';
@@ -159,7 +160,7 @@ describe('The data of a venue', () => {
       CannotStart,
       /Nothing was changed/,
     );
-    const args = ['--import', 'tsx', 'cli/admin.ts', 'manager-code'];
+    const args = [programOf('admin'), 'manager-code'];
     const env = { ...process.env, JOYLAP_DATA: folder };
     const { stdout } = spawnSync(process.execPath, args, { env, input: 'slipway-7\n', encoding: 'utf8' });
     expect(stdout).toBe('The code is set.\n');
