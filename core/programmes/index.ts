@@ -45,6 +45,7 @@ export {
 } from './programme';
 export { roundsOf, runNow, sharedRuns, spottersOf, teamsOf } from './rotation';
 export { followS, type LapSpeeds, type Spacing, spacingOf } from './spacing';
+export { programmeOf, traitsOf } from './traits';
 export {
   lapsInAll,
   type NextChange,

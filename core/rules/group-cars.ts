@@ -1,6 +1,6 @@
 import { activityOf, type Activity, type CarMisfit } from '../day';
 import { frozenTexts, sameActivity } from './frozen';
-import { carsNeeded } from '../programmes';
+import { carsNeeded, traitsOf } from '../programmes';
 import { misfitOfSize } from './car-fit';
 import { rule, type Broken } from './rule';
 
@@ -47,7 +47,7 @@ export const groupCars = rule('GROUP_CARS', function* (schedule): Iterable<Group
     if (leadCars.length > 0 && !(planned.leadCar !== undefined && leadCars.includes(planned.leadCar))) {
       yield { detail: 'noLeadCar', subjects, values: {} };
     }
-    if (group.programme.kind !== 'follow' || count !== guests.length) continue;
+    if (!traitsOf(group).ownCars || count !== guests.length) continue;
     for (const [place, guest] of guests.entries()) {
       const car = index.cars.get(planned.cars[place]!);
       const misfit = car && misfitOfSize(car, guest);

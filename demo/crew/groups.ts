@@ -1,13 +1,14 @@
 import { crewOf, slowestLapS, type GroupOccupancy } from '@core/day';
 import { crewIn, type GroupState, type MemberState } from '@core/journal';
 import {
+  type FollowProgramme,
+  type LowGripProgramme,
   roundsOf,
   stationS,
   teamsOf,
-  trainNow,
-  type FollowProgramme,
-  type LowGripProgramme,
   type ThrottleProgramme,
+  trainNow,
+  traitsOf,
 } from '@core/programmes';
 import { GROUP_LAP_SD, PARK_S, RADIO_S, STATION_PASSED } from './chance';
 import { gathered } from './order';
@@ -36,8 +37,8 @@ function* gathers(scene: Scene, activity: GroupOccupancy): Iterable<Deed> {
       return car && car.drive === undefined && car.group === undefined && !car.heldFor && !car.refuelling;
     }) && crewOf(activity).every(({ id }) => state.crew.get(id)?.busyWith === undefined);
   if (!ripe(`group ${group.id}`, inOrder.length > 0 && free, between(`group ${group.id}`, PARK_S))) return;
-  const inTrain = group.programme.kind === 'follow';
-  const own = inTrain ? inOrder.map((id) => planned.cars[group.members.indexOf(id)]!) : planned.cars;
+  const { ownCars } = traitsOf(group);
+  const own = ownCars ? inOrder.map((id) => planned.cars[group.members.indexOf(id)]!) : planned.cars;
   const { leadCar } = planned;
   yield {
     by: activity.instructor?.name ?? 'Instructor',

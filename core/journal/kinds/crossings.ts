@@ -1,3 +1,4 @@
+import { traitsOf } from '../../programmes';
 import { slowestLapS } from '../../day';
 import { isSpoiled, lapEstimateOf, progressOf, type DayContext } from '../state/context';
 import type { DayState, DriveState } from '../state/day-state';
@@ -71,7 +72,7 @@ export function spoilUnderFlag({ day }: DayContext, { flag }: DayState, drive: D
 /** The loop saw a car of a train: its leader counts the laps, and the first car's crossings stand beside that count. */
 export function trainSeen({ day, schedule }: DayContext, train: GroupState, car: string, atS: number): void {
   const { group, seen, releasedS } = train;
-  if (group.programme.kind !== 'follow' || carsInOrder(train)[0] !== car) return;
+  if (!traitsOf(group).ownCars || carsInOrder(train)[0] !== car) return;
   const lapS = slowestLapS(day, schedule.index, group, releasedS ?? atS);
   if (atS - (seen.at(-1) ?? -Infinity) >= SAME_SHARE * lapS) seen.push(atS);
 }

@@ -1,3 +1,4 @@
+import { programmeOf } from '../../programmes';
 import { fact } from '../../values';
 import { changeCar } from './changing';
 import { changeMember, countLap, onMember } from './groups';
@@ -11,10 +12,11 @@ export const exercisesRules: Family<typeof exercisesSchemas> = {
   turnBegan: {
     admit: (state, entry) =>
       onMember(state, entry, (member, { group, turns, cars }) => {
-        if (group.programme.kind !== 'throttle') return fact('otherProgramme', { group: entry.group });
+        const oval = programmeOf('oval', group.programme);
+        if (!oval) return fact('otherProgramme', { group: entry.group });
         if (member.out) return fact('memberOutAlready', { guest: entry.guest });
         if (turns.has(entry.guest)) return fact('onOvalAlready', { guest: entry.guest });
-        if (turns.size >= group.programme.carsOut) return fact('full', {}, { most: group.programme.carsOut });
+        if (turns.size >= oval.carsOut) return fact('full', {}, { most: oval.carsOut });
         if (!cars.includes(entry.car)) return fact('carNotInGroup', { car: entry.car, group: entry.group });
         const other = [...turns].find(([, turn]) => turn.car === entry.car)?.[0];
         if (other !== undefined) return fact('carTaken', { car: entry.car, guest: other });
@@ -47,7 +49,7 @@ export const exercisesRules: Family<typeof exercisesSchemas> = {
       onMember(state, entry, (_, { group, turns }) => {
         const turn = turns.get(entry.guest);
         if (!turn) return fact('notOnOval', of(entry));
-        const steps = group.programme.kind === 'throttle' ? group.programme.steps.length : 0;
+        const steps = programmeOf('oval', group.programme)?.steps.length ?? 0;
         if (entry.step >= steps || entry.step > turn.step + 1) return fact('noSuchStep', of(entry));
         const seen = entry.line && entry.smooth && entry.answers;
         // Back is always possible, up only when all three were seen.
@@ -75,8 +77,8 @@ export const exercisesRules: Family<typeof exercisesSchemas> = {
   stationRun: {
     admit: (state, entry) =>
       onMember(state, entry, (member, { group }) => {
-        const { programme } = group;
-        if (programme.kind !== 'lowGrip') return fact('otherProgramme', { group: entry.group });
+        const programme = programmeOf('stations', group.programme);
+        if (!programme) return fact('otherProgramme', { group: entry.group });
         const station = programme.stations.find(({ name }) => name === entry.station);
         if (!station) return fact('noSuchStation', { group: entry.group }, { station: entry.station });
         if (station.kind !== 'course' || member.opened.has(entry.station)) return undefined;

@@ -1,4 +1,4 @@
-import { CIRCUIT, vehiclesOf, type GroupRole } from '../../programmes';
+import { CIRCUIT, type GroupRole, traitsOf, vehiclesOf } from '../../programmes';
 import { fact } from '../../values';
 import { vehiclesOnCircuit, type DayState } from '../state/day-state';
 import type { GroupState, MemberState } from '../state/group-state';
@@ -70,7 +70,7 @@ export const groupsRules: Family<typeof groupsSchemas> = {
       }),
     apply: (state, { group: id, guests, cars, leadCar, crew, at }) =>
       changeGroup(state, id, (group) => {
-        const inTrain = group.group.programme.kind === 'follow';
+        const ownCars = traitsOf(group.group).ownCars;
         Object.assign(group, {
           stage: 'gathered',
           cars,
@@ -78,11 +78,11 @@ export const groupsRules: Family<typeof groupsSchemas> = {
           crew,
           beganS: at,
           start: guests,
-          order: inTrain ? guests : [],
+          order: ownCars ? guests : [],
         });
         for (const [place, guest] of guests.entries()) {
           const member = group.members.get(guest);
-          if (member && inTrain) member.car = cars[place];
+          if (member && ownCars) member.car = cars[place];
           changeGuest(state, guest, at, (it) => (it.heldBy = 'group'));
         }
         for (const car of carsTaken(group)) changeCar(state, car, (it) => (it.group = id));
@@ -130,7 +130,7 @@ export const groupsRules: Family<typeof groupsSchemas> = {
         group.turns.delete(entry.guest);
         if (entry.why !== 'leaves') return;
         letGo(state, entry.guest, entry.at);
-        if (group.group.programme.kind === 'follow') freeCar(state, it.car, group.group.id, entry.at);
+        if (traitsOf(group.group).ownCars) freeCar(state, it.car, group.group.id, entry.at);
       }),
     words: NO_WORDS,
   },
@@ -144,7 +144,7 @@ export const groupsRules: Family<typeof groupsSchemas> = {
     apply: (state, entry) =>
       changeMember(state, entry, (it, group) => {
         it.out = undefined;
-        if (group.group.programme.kind === 'follow') group.order = [...group.order, entry.guest];
+        if (traitsOf(group.group).ownCars) group.order = [...group.order, entry.guest];
       }),
     words: NO_WORDS,
   },

@@ -1,11 +1,12 @@
 import {
   CIRCUIT,
-  vehiclesOf,
-  type Group,
-  followS,
-  lapsInAll,
-  spacingPhase,
   type FollowProgramme,
+  followS,
+  type Group,
+  lapsInAll,
+  programmeOf,
+  spacingPhase,
+  vehiclesOf,
 } from '../../programmes';
 import { paceFactorAt, slowestLapS, type Day } from '../../day';
 import {
@@ -35,8 +36,8 @@ interface Train {
 /** The groups behind a leader on the circuit that are at a stage. */
 export function trainsAt({ groups }: DayState, stage: GroupState['stage']): Train[] {
   return [...groups.values()].flatMap((train): Train[] => {
-    const { surface, programme } = train.group;
-    return train.stage === stage && surface === CIRCUIT && programme.kind === 'follow' ? [{ train, programme }] : [];
+    const programme = programmeOf('train', train.group.programme);
+    return train.stage === stage && train.group.surface === CIRCUIT && programme ? [{ train, programme }] : [];
   });
 }
 
@@ -86,9 +87,9 @@ export function waitingTrain(
 export function groupsOutS({ day, schedule: { index } }: DayContext, { groups }: DayState): number[] {
   return [...groups.values()].flatMap((train) => {
     const { group, releasedS } = train;
-    const { surface, programme } = group;
-    if (releasedS === undefined || surface !== CIRCUIT) return [];
-    if (programme.kind !== 'follow') return releasedS;
+    if (releasedS === undefined || group.surface !== CIRCUIT) return [];
+    const programme = programmeOf('train', group.programme);
+    if (!programme) return releasedS;
     const paceS = slowestLapS(day, index, group, releasedS);
     return releasedS + (carsTaken(train).length - 1) * apartAtStartS(day, programme, paceS);
   });

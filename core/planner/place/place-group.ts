@@ -1,3 +1,4 @@
+import { traitsOf } from '../../programmes';
 import { DAY_S } from '../../values';
 import { waitOfGap } from '../../cost';
 import { misfitOfSize } from '../../rules';
@@ -175,9 +176,9 @@ function takenAt(timetable: Timetable, number: number, releaseS: number, search:
   const free = (car: number) => ignoring === 'cars' || carFree(timetable, car, occupancy);
   if (!staffCars.every(free)) return undefined;
   const front = leadCars.length === 0 ? undefined : preferring(leadCars, [search.leadCar ?? -1]);
-  const inTrain = group.programme.kind === 'follow';
+  const { ownCars } = traitsOf(group);
   const fits = (car: number, place: number) =>
-    !inTrain || !misfitOfSize(problem.cars[car]!.car, problem.guests[members[place]!]!.guest);
+    !ownCars || !misfitOfSize(problem.cars[car]!.car, problem.guests[members[place]!]!.guest);
   const wanted = Array.from({ length: carCount }, (_, place) =>
     preferring(cars, [search.cars?.[place] ?? -1]).filter((car) => !staffCars.includes(car) && fits(car, place)),
   );

@@ -1,4 +1,4 @@
-import { CIRCUIT, type Group, TRAIN_CARS } from '../../programmes';
+import { CIRCUIT, type Group, TRAIN_CARS, traitsOf } from '../../programmes';
 import { indexDay, type Day, type Guest, type Plan, type PlannedGroup } from '../../day';
 import { breaksNothingNew, brokenRules } from './load-for-change';
 
@@ -32,7 +32,7 @@ export function placesInGroups(day: Day, plan: Plan, nowS: number, isNew: boolea
   return toCome.flatMap((planned): PlacesInGroup[] => {
     const group = day.groups?.find(({ id }) => id === planned.group);
     if (!group) return [];
-    const most = group.programme.kind === 'follow' ? TRAIN_CARS.most - group.members.length : MOST_COUNTED;
+    const most = traitsOf(group).ownCars ? TRAIN_CARS.most - group.members.length : MOST_COUNTED;
     let [left, joined]: [number, Joined] = [0, { day, plan }];
     while (left < most) {
       const next = withOneMore(joined, group.id, left, asked);
@@ -81,8 +81,8 @@ function withOneMore({ day, plan }: Joined, id: string, number: number, asked: A
 /** The ways in which one more may join: in each car that is left in a train, by each class that there is. */
 function ways(group: Group, planned: PlannedGroup, plan: Plan, needsClass: boolean) {
   const taken = new Set([...planned.cars, planned.leadCar, ...(group.staffCars ?? [])]);
-  const inTrain = group.programme.kind === 'follow' && group.surface === CIRCUIT;
-  const cars = inTrain ? group.cars.filter((id) => !taken.has(id)) : [undefined];
+  const ownCars = traitsOf(group).ownCars && group.surface === CIRCUIT;
+  const cars = ownCars ? group.cars.filter((id) => !taken.has(id)) : [undefined];
   const classes = needsClass
     ? plan.briefings.flatMap(({ start }, place) => (start < planned.release ? [place] : []))
     : [undefined];

@@ -1,3 +1,4 @@
+import { programmeOf } from '../../programmes';
 import * as z from 'zod';
 import { paceFactorAt } from '../../day';
 import {
@@ -65,8 +66,9 @@ const LOW_GRIP_MPS = 8;
  * Metres that a car drove with a group on low grip, where no laps are counted: the laps behind the leader, and its share of
  * the runs at the stations, by their times.
  */
-function lowGripM({ group: { programme }, cars, members }: GroupState, car: string): number {
-  if (programme.kind !== 'lowGrip') return 0;
+function lowGripM({ group, cars, members }: GroupState, car: string): number {
+  const programme = programmeOf('stations', group.programme);
+  if (!programme) return 0;
   const leadS = programme.leadLaps * programme.leadLapS;
   const lasts = new Map(programme.stations.map(({ name, runS }) => [name, runS]));
   const runsS = sumOf([...members.values()], ({ runs }) => sumOf(runs, ({ station }) => lasts.get(station) ?? 0));

@@ -1,3 +1,4 @@
+import { programmeOf } from '@core/programmes';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { spacingSaid, type MemberOutReason, type SpacingSaid } from '@core/journal';
 import { MEMBER_OUT_WORDS, radioLostWords, SPACING_SAID_WORDS } from '@words';
@@ -102,5 +103,5 @@ export class TrainLead {
 }
 
 function sideOf({ state: { group } }: LedGroup): 'left' | 'right' {
-  return (group.programme.kind === 'follow' && group.programme.change.side) || 'right';
+  return programmeOf('train', group.programme)?.change.side ?? 'right';
 }

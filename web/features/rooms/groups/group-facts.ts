@@ -1,20 +1,21 @@
 import type { DayView } from '@core/api';
 import {
+  adviceFor,
   CIRCUIT,
-  vehiclesOf,
+  type CornerAsk,
+  cornerAsks,
+  type FollowProgramme,
   type Group,
   type GroupRole,
-  adviceFor,
-  cornerAsks,
   outingS,
   partsOf,
-  spacingOf,
-  SPACING_PHASES,
-  type CornerAsk,
-  type FollowProgramme,
   type ProgrammeKind,
+  programmeOf,
   type Spacing,
+  SPACING_PHASES,
+  spacingOf,
   type SpacingPhase,
+  vehiclesOf,
 } from '@core/programmes';
 import { clockMinute, spokenDuration } from '@core/values';
 import { outingAt, type Day, type GroupOccupancy } from '@core/day';
@@ -82,7 +83,7 @@ export function groupFacts(
   const { index } = schedule;
   const planned = schedule.groups.find((one) => one.planned.group === group.id);
   const { programme } = group;
-  const follow = programme.kind === 'follow' ? programme : undefined;
+  const follow = programmeOf('train', programme);
   const outing = outingAt(day, index, group, planned?.releaseS ?? day.opens);
   const lapS = outing.slowestLapS;
   const train = lapS > 0 ? follow : undefined;

@@ -1,13 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
-  orderTable,
+  type CornerAsk,
+  type FollowProgramme,
+  type LowGripProgramme,
   ordersByLap,
+  orderTable,
+  programmeOf,
   roundsOf,
   SPACING_PHASES,
   teamsOf,
   trainNow,
-  type CornerAsk,
-  type FollowProgramme,
 } from '@core/programmes';
 import { changeCalls, CORNER_STEP_WORDS, radioLostWords } from '@words';
 import { Button } from 'primeng/button';
@@ -36,32 +38,34 @@ export class GroupSheet {
     const group = context?.schedule.index.groups.get(this.id());
     if (!context || !view || !group) return undefined;
     const facts = groupFacts(context, view, group);
-    const { programme } = group;
+    const [train, oval, stations] = [
+      programmeOf('train', group.programme),
+      programmeOf('oval', group.programme),
+      programmeOf('stations', group.programme),
+    ];
     return {
       facts,
       kind: KIND_WORDS[facts.kind],
       date: this.tell().dateWithYear(view.day.date),
-      train: programme.kind === 'follow' && facts.members.length > 1 ? trainSheet(programme, facts) : undefined,
-      steps: programme.kind === 'throttle' ? programme.steps.map(stepText) : [],
-      rotation:
-        programme.kind === 'lowGrip'
-          ? roundsOf(programme.teams, programme.stations).map((row) =>
-              row.map((at) => (at === undefined ? 'pauses' : programme.stations[at]!.name)),
-            )
-          : [],
-      teams:
-        programme.kind === 'lowGrip'
-          ? teamsOf(facts.members.length, programme.teams).map((team) =>
-              team.map((number) => facts.members[number]!.first).join(', '),
-            )
-          : [],
-      phrase: programme.kind === 'lowGrip' ? (programme.stopPhrase ?? 'Everybody stop') : '',
+      train: train && facts.members.length > 1 ? trainSheet(train, facts) : undefined,
+      steps: oval?.steps.map(stepText) ?? [],
+      ...(stations ? stationSheet(stations, facts) : { rotation: [], teams: [], phrase: '' }),
     };
   });
 
   protected print(): void {
     window.print();
   }
+}
+
+function stationSheet({ teams, stations, stopPhrase }: LowGripProgramme, { members }: GroupFacts) {
+  return {
+    rotation: roundsOf(teams, stations).map((row) =>
+      row.map((at) => (at === undefined ? 'pauses' : stations[at]!.name)),
+    ),
+    teams: teamsOf(members.length, teams).map((team) => team.map((number) => members[number]!.first).join(', ')),
+    phrase: stopPhrase ?? 'Everybody stop',
+  };
 }
 
 function trainSheet(programme: FollowProgramme, { members, train }: GroupFacts) {

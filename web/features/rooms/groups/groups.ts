@@ -3,7 +3,7 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { contract, type StoredGroup } from '@core/api';
 import type { VenueFields } from '@core/venue/settings';
-import { CIRCUIT, type GroupFields, orderTable, ordersByLap, type ProgrammeKind } from '@core/programmes';
+import { CIRCUIT, type GroupFields, ordersByLap, orderTable, type ProgrammeKind, programmeOf } from '@core/programmes';
 import { clockMinute } from '@core/values';
 import { Button } from 'primeng/button';
 import { Api } from '../../../shared/data/api';
@@ -71,9 +71,9 @@ export class Groups {
         if (!group) return [];
         const facts = groupFacts(context, view, group);
         const reason = reasons.get(group.id);
-        const { programme } = group;
+        const programme = programmeOf('train', group.programme);
         const table =
-          programme.kind === 'follow' && group.members.length > 1 && group.members.length <= 6
+          programme && group.members.length > 1 && group.members.length <= 6
             ? orderTable(group.members.length, programme.laps, programme.change.after)
             : undefined;
         const orders = table ? ordersByLap(table).map((order) => order.map((place) => group.members[place]!)) : [];
