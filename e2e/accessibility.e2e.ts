@@ -17,7 +17,7 @@ for (let part = 0; part < PARTS; part += 1) {
     const faults: string[] = [];
     for (const address of ADDRESSES.filter((_, place) => place % PARTS === part)) {
       faults.push(...(await unreadClaims(page, address)).map((claim) => `${address}: not read yet, ${claim}`));
-      await page.waitForTimeout(300);
+      await page.waitForLoadState('networkidle');
       faults.push(...(await seriousFaults(page)).map((fault) => `${address}: ${fault}`));
       faults.push(...(await gluedWords(page)).map((words) => `${address}: no space in "${words}"`));
       faults.push(...(await keyFaults(page)).map((fault) => `${address}: ${fault}`));

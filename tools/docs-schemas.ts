@@ -1,6 +1,6 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import * as z from 'zod';
-import { contract, type Access, type Endpoint, ACCESS_WORDS } from '@core/api';
+import { contract, type Access, type Endpoint, type RequestLimit, ACCESS_WORDS } from '@core/api';
 import { dayFile, planFile } from '@core/day';
 
 /**
@@ -13,12 +13,20 @@ const SCHEMAS = { 'joylap-day': dayFile, 'joylap-plan': planFile };
 const schemaText = (schema: z.ZodType) =>
   `${JSON.stringify(z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }), null, 2)}\n`;
 
+function limitWords(limit: RequestLimit | undefined): string {
+  if (!limit) return '';
+  return 'aMinute' in limit
+    ? `; at most ${limit.aMinute} a minute from an address`
+    : `; ${limit.wrongCodes} wrong codes from an address in ten minutes`;
+}
+
 function accessPage(): string {
   const of = (access: Access) =>
     (Object.values(contract) as readonly Endpoint[])
       .filter((endpoint) => endpoint.access === access)
       .map(
-        ({ method, path, summary }) => `| \`${method.toUpperCase()} ${path}\` | ${summary.replaceAll('|', '\\|')} |`,
+        ({ method, path, summary, limit }) =>
+          `| \`${method.toUpperCase()} ${path}\` | ${summary.replaceAll('|', '\\|')}${limitWords(limit)} |`,
       );
   const parts = (Object.entries(ACCESS_WORDS) as [Access, string][]).map(([access, words]) =>
     [`## For ${words}`, '', '| request | what |', '|---|---|', ...of(access), ''].join('\n'),

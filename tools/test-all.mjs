@@ -1,21 +1,21 @@
 import { spawn } from 'node:child_process';
 
 /**
- * Runs every check, those of a row beside each other, and adds up what the test runners counted. A check that fails
- * without a count (a linter, a runner that dies) counts as one failure, so that the last line never looks better than
- * the truth.
+ * Runs every check, as many at once as the smallest machine has processors, the longest first, and those that take all of
+ * them last; and adds up what the test runners counted. A check that fails without a count (a linter, a runner that dies)
+ * counts as one failure, so that the last line never looks better than the truth.
  */
-const rows = [
-  [
-    { name: 'lint', script: 'lint' },
-    { name: 'types', script: 'typecheck' },
-  ],
-  [
-    { name: 'core and server', script: 'test:node', count: countJasmine },
-    { name: 'web', script: 'test:web', count: countKarma },
-  ],
-  [{ name: 'end to end', script: 'test:e2e', count: countPlaywright }],
+const AT_ONCE = 2;
+const BESIDE = [
+  { name: 'server', script: 'test:server', count: countJasmine },
+  { name: 'core', script: 'test:core', count: countJasmine },
+  { name: 'web', script: 'test:web', count: countKarma },
+  { name: 'lint', script: 'lint' },
+  // The types of the web were checked as it was built.
+  { name: 'docs', script: 'docs:check' },
+  { name: 'types', script: 'types:node' },
 ];
+const ALONE = [{ name: 'end to end', script: 'test:e2e', count: countPlaywright }];
 
 function countJasmine(output) {
   const match = /(\d+) specs?, (\d+) failures?/.exec(output);
@@ -66,7 +66,12 @@ async function check({ name, script, count }, alone) {
 }
 
 const results = [];
-for (const row of rows) results.push(...(await Promise.all(row.map((step) => check(step, row.length === 1)))));
+const waiting = [...BESIDE];
+const lane = async () => {
+  for (let next = waiting.shift(); next; next = waiting.shift()) results.push(await check(next, false));
+};
+await Promise.all(Array.from({ length: AT_ONCE }, lane));
+for (const step of ALONE) results.push(await check(step, true));
 const sum = (of) => results.reduce((total, result) => total + of(result), 0);
 const failed = sum((result) => result.failed);
 console.log(`\n${results.map(({ line }) => line).join('\n')}\n`);

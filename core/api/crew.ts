@@ -12,8 +12,8 @@ export const storedRosterEntry = z.object({ version, fields: rosterEntry });
 export type StoredRosterEntry = z.output<typeof storedRosterEntry>;
 
 /** Whether the manager has a code, and whether this browser is let in by it. */
-export const managerDoor = z.object({ set: z.boolean(), open: z.boolean() });
-export type ManagerAccess = z.output<typeof managerDoor>;
+export const managerAccess = z.object({ set: z.boolean(), open: z.boolean() });
+export type ManagerAccess = z.output<typeof managerAccess>;
 
 export const managerCode = z.strictObject({
   code: z

@@ -62,8 +62,7 @@ export const dayView = z.object({
   journal: z.array(recordedEntry),
   /** Of a train, from car to car: closer is warned about, seconds. */
   closestFollowS: z.number().default(0),
-  /** What is at fault in the day, each with its place and what puts it right. */
-  /** Older copies on devices are without. */
+  /** What is at fault in the day, each with its place and what puts it right. Older copies on devices are without. */
   dataIssues: z.array(dataIssue).default([]),
   clock,
 });

@@ -19,12 +19,19 @@ export function isRaw(part: z.ZodType | Raw): part is Raw {
  */
 export type Access = 'anyone' | 'phone' | 'phoneLeaving' | 'manager' | 'managerAlone';
 
+/**
+ * How often may be asked: wrong codes of an address within ten minutes (and as many of all addresses before everybody waits
+ * a little), or requests of an address a minute. The server's own machine is not limited.
+ */
+export type RequestLimit = { readonly wrongCodes: number } | { readonly aMinute: number };
+
 /** One request of the interface and its reply. On the wire everything is in its encoded form (times as wall clock). */
 export interface Endpoint {
   readonly method: 'get' | 'post' | 'put' | 'delete';
   /** Express style, `/api/days/:date`. */
   readonly path: string;
   readonly access: Access;
+  readonly limit?: RequestLimit;
   readonly summary: string;
   readonly params?: z.ZodObject;
   readonly query?: z.ZodObject;

@@ -16,6 +16,7 @@ export {
   storedRosterEntry,
   type StoredRosterEntry,
 } from './crew';
+export { type DayPatch, dayPatch, patchBetween, patched, type WrittenDay } from './day-patch';
 export { clock, type ClockReading, type DaySummary, dayView, type DayView } from './day-view';
 export {
   type Device,
@@ -34,6 +35,7 @@ export {
   addressOf,
   type BodyOf,
   type Endpoint,
+  type RequestLimit,
   isRaw,
   type ParamsOf,
   type QueryOf,
@@ -64,6 +66,7 @@ export { importPreview, type ImportPreview, type ImportRow, type ListPreview, ty
 export { ACCESS_WORDS, openApiDocument } from './openapi';
 export { type NetworkView, type Phone, type PhoneCode, phoneReport, type PhoneReport } from './phones';
 export {
+  type AcceptedPlan,
   type AcceptPlan,
   type HowGood,
   type OfferedPlace,
@@ -97,3 +100,4 @@ export {
   type StoredVenue,
 } from './setup';
 export type { DataIssue, DataIssueFact, DataIssuePlace } from './data-issues';
+export { type ChangedWhat, readEvent, STREAM_EVENT_NAMES, type StreamEvent, writtenAs, writtenEvent } from './stream';

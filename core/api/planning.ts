@@ -47,6 +47,10 @@ export const planRevision = z.object({
 });
 export type PlanRevision = z.output<typeof planRevision>;
 
+/** A plan as it stands once it was accepted: with laps that are owed by now, and without who is gone. */
+export const acceptedPlan = z.object({ ...planRevision.shape, plan: planFile });
+export type AcceptedPlan = z.output<typeof acceptedPlan>;
+
 /**
  * How to plan. `improve`: the best plan for the day, whoever moves; `repair`: what can stay stays; `restore`: back to an
  * earlier revision as far as the day still allows. Once the day has begun, what has begun stands in any case.

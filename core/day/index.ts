@@ -13,6 +13,7 @@ export {
   fit,
   gearbox,
   type Gearbox,
+  guest,
   type Guest,
   idsTwice,
   instructor,

@@ -5,15 +5,13 @@ interface ProgrammeTraits {
   readonly ownCars: boolean;
   /** What its guests do, and so which entries of the journal belong to it. */
   readonly exercise: 'train' | 'oval' | 'stations';
-  /** Somebody counts its laps; otherwise what a car drove goes by time. */
-  readonly lapsCounted: boolean;
 }
 
 /** What follows from the kind of a programme: a new kind says all of it here, or does not compile. */
 const TRAITS = {
-  follow: { ownCars: true, exercise: 'train', lapsCounted: true },
-  throttle: { ownCars: false, exercise: 'oval', lapsCounted: true },
-  lowGrip: { ownCars: false, exercise: 'stations', lapsCounted: false },
+  follow: { ownCars: true, exercise: 'train' },
+  throttle: { ownCars: false, exercise: 'oval' },
+  lowGrip: { ownCars: false, exercise: 'stations' },
 } as const satisfies Record<ProgrammeKind, ProgrammeTraits>;
 
 export function traitsOf({ programme }: { readonly programme: Programme }): ProgrammeTraits {

@@ -54,12 +54,7 @@ function served(closed = false) {
     {
       readThing: ({ params: { id }, query: { language } }) => ({ id, at: 9 * 3600, language: language ?? null }),
       addThing: {
-        before: [
-          (_request, _response, next) => {
-            before.push('asked');
-            next();
-          },
-        ],
+        before: () => void before.push('asked'),
         handle: ({ body: { name } }) => Promise.resolve({ name }),
       },
       readQuickly: () => new EncodedReply('{"a":1}'),

@@ -12,6 +12,7 @@ import {
 import { fact, faultsOf } from '@core/values';
 import * as z from 'zod';
 import type { Admit } from '../access/access';
+import { limiterOf } from '../access/limits';
 import { notFound, refusalOf } from '../base/refusal';
 
 interface Call<E extends Endpoint> {
@@ -30,9 +31,9 @@ export class EncodedReply {
 /** What comes back: a raw reply is written to the response by the handler itself. */
 type Given<E extends Endpoint> = E['reply'] extends Raw ? void : ReplyOf<E> | EncodedReply;
 type Handle<E extends Endpoint> = (call: Call<E>) => Given<E> | Promise<Given<E>>;
-/** Answers an endpoint; with what stands before it where that is more than the common checks. */
+/** Answers an endpoint; with what is judged before the body is read, where that is more than the common checks. */
 export type Handler<E extends Endpoint> =
-  Handle<E> | { readonly before: readonly RequestHandler[]; readonly handle: Handle<E> };
+  Handle<E> | { readonly before: (request: Request) => void; readonly handle: Handle<E> };
 
 /** A handler for each endpoint of a contract: one without the other does not compile. */
 export type Handlers<C extends Record<string, Endpoint>> = { readonly [K in keyof C]: Handler<C[K]> };
@@ -40,8 +41,8 @@ export type Handlers<C extends Record<string, Endpoint>> = { readonly [K in keyo
 const MOST_BODY = '5mb';
 
 /**
- * Puts the endpoints of a contract on a router: who asks is judged before anything of a request is read, then requests are
- * checked and replies encoded by their schemas. What no endpoint answers is refused as by an endpoint for phones.
+ * Puts the endpoints of a contract on a router: who asks, and how often, is judged before anything of a request is read,
+ * then requests are checked and replies encoded by their schemas. What no endpoint answers is refused as by an endpoint for phones.
  */
 export function mountAll<C extends Record<string, Endpoint>>(
   router: Router,
@@ -49,18 +50,20 @@ export function mountAll<C extends Record<string, Endpoint>>(
   handlers: Handlers<C>,
   admit: Admit,
 ): void {
-  const admitting =
-    (access: Access): RequestHandler =>
+  const judging =
+    (judge: (request: Request) => void): RequestHandler =>
     (request, _response, next) => {
-      admit(access, request);
+      judge(request);
       next();
     };
+  const admitting = (access: Access) => judging((request) => admit(access, request));
   for (const [name, endpoint] of Object.entries(contract)) {
     const handler = handlers[name]! as Handler<Endpoint>;
     const handle = typeof handler === 'function' ? handler : handler.handle;
     const before = [
       admitting(endpoint.access),
-      ...(typeof handler === 'function' ? [] : handler.before),
+      ...limiterOf(endpoint.limit),
+      ...(typeof handler === 'function' ? [] : [judging(handler.before)]),
       bodyParser(endpoint),
     ];
     router[endpoint.method](endpoint.path, ...before, answering(endpoint, handle));

@@ -1,4 +1,12 @@
-import { dayView, type Booking, type DataIssue, type PlanRevision } from '@core/api';
+import {
+  dayView,
+  patchBetween,
+  type Booking,
+  type WrittenDay,
+  type dayPatch,
+  type DataIssue,
+  type PlanRevision,
+} from '@core/api';
 import { vocabularyOf } from '@core/people/coaching/at-start';
 import { teachingDrivesOf, type FaultEntry, type TaughtDrive } from '@core/people/coaching';
 import { dateAfter } from '@core/people/crew/at-start';
@@ -53,6 +61,8 @@ interface Read {
   /** What of the day could not be used as it is stored. */
   readonly dataIssues: readonly DataIssue[];
   /** The view as JSON, but for clock, journal and dataIssues; made when first asked for. */
+  /** The view as it travels, but for clock, journal and what is at fault; made when first asked for. */
+  written?: WrittenDay;
   json?: string;
   /** The journal as JSON, entry by entry, as far as it has been asked for. */
   readonly jsonEntries: string[];
@@ -78,6 +88,8 @@ interface OnCircuit {
  */
 export class DayCache {
   private readonly read = new Map<string, Read>();
+  /** Each day as the screens know it that have read it, with what was at fault in it. */
+  private readonly told = new Map<string, { readonly day: WrittenDay; readonly issues: string }>();
   private onCircuit: OnCircuit | undefined;
   private readonly counted = new Map<string, Counted>();
   private words: ReadonlyMap<string, FaultEntry> | undefined;
@@ -157,23 +169,39 @@ export class DayCache {
    */
   viewJson(date: string, more: readonly DataIssue[] = []): string {
     const read = this.of(date);
-    const { day, bookings, accepted, revision, entries, dataIssues, jsonEntries } = read;
-    read.json ??= JSON.stringify(
-      z.encode(dayView.omit({ clock: true, journal: true, dataIssues: true }), {
-        day,
-        bookings: [...bookings],
-        groups: this.store.groups.list(date),
-        ...exitOf(this.store),
-        plan: accepted ?? null,
-        revision: revision ?? null,
-      }),
-    );
+    const { entries, dataIssues, jsonEntries } = read;
+    read.json ??= JSON.stringify(this.written(date));
     for (const entry of entries.slice(jsonEntries.length)) {
       jsonEntries.push(JSON.stringify(z.encode(recordedEntry, entry)));
     }
     const clock = JSON.stringify(this.clock.read());
     const faults = JSON.stringify([...more, ...dataIssues]);
-    return `${read.json.slice(0, -1)},"data-issues":${faults},"journal":[${jsonEntries.join(',')}],"clock":${clock}}`;
+    return `${read.json.slice(0, -1)},"dataIssues":${faults},"journal":[${jsonEntries.join(',')}],"clock":${clock}}`;
+  }
+
+  private written(date: string): WrittenDay {
+    const read = this.of(date);
+    const { day, bookings, accepted, revision, dataIssues } = read;
+    read.written ??= z.encode(dayView.omit({ clock: true, journal: true, dataIssues: true }), {
+      day,
+      bookings: [...bookings],
+      groups: this.store.groups.list(date),
+      ...exitOf(this.store),
+      plan: accepted ?? null,
+      revision: revision ?? null,
+    });
+    this.told.set(date, { day: read.written, issues: JSON.stringify(dataIssues) });
+    return read.written;
+  }
+
+  /** What has changed in a day since it was asked for last; nothing where it has to be read anew. */
+  patch(date: string): z.input<typeof dayPatch> | undefined {
+    const before = this.told.get(date);
+    if (!before) return undefined;
+    const after = this.written(date);
+    const summary = this.store.days.list().find((one) => one.date === date);
+    const isSound = before.issues === JSON.stringify(this.of(date).dataIssues);
+    return summary && isSound ? patchBetween(before.day, after, summary) : undefined;
   }
 
   /** The common vocabulary with what the venue has added to it. */

@@ -3,6 +3,7 @@ import { namesOf, wordsIn } from '@words';
 import { fact } from '@core/values';
 import type { Clock } from '../base/clock';
 import type { DayCache } from './day-cache';
+import { tellDay } from './tell-day';
 import type { Hub } from './live/hub';
 import { refusalOf, Refusal } from '../base/refusal';
 import type { Store } from '../store';
@@ -86,7 +87,7 @@ export class JournalWriter {
       throw error;
     }
     for (const recorded of fresh) this.hub.entry(date, recorded);
-    if (dayChanged) this.hub.changed('setup', date);
+    if (dayChanged) tellDay({ dayCache: this.dayCache, hub: this.hub }, date, 'setup');
     if (fresh.length > 0) for (const listener of this.listeners) listener(date);
     return done;
   }

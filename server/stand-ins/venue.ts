@@ -5,6 +5,9 @@ import {
   contract,
   dayView,
   problem,
+  readEvent,
+  STREAM_EVENT_NAMES,
+  type StreamEvent,
   type ClockReading,
   type DayView,
   type BodyOf,
@@ -12,15 +15,7 @@ import {
   type ParamsOf,
   type ReplyOf,
 } from '@core/api';
-import {
-  contextOf,
-  recordedEntry,
-  RunningJournal,
-  stateAt,
-  type DayContext,
-  type DayState,
-  type RecordedEntry,
-} from '@core/journal';
+import { contextOf, RunningJournal, stateAt, type DayContext, type DayState, type RecordedEntry } from '@core/journal';
 import { pino } from 'pino';
 import * as z from 'zod';
 
@@ -157,15 +152,20 @@ export class Venue {
     if (this.stream?.url.endsWith(`/${date}/stream`)) return;
     this.stream?.close();
     this.stream = new EventSource(`${this.url}${addressOf(contract.streamDay, { date })}`);
-    this.stream.addEventListener('entry', ({ data }: MessageEvent<string>) =>
-      this.take(recordedEntry.parse(JSON.parse(data))),
-    );
-    this.stream.addEventListener('changed', ({ data }: MessageEvent<string>) => {
-      const { what } = JSON.parse(data) as { what: string };
+    for (const name of STREAM_EVENT_NAMES) {
+      this.stream.addEventListener(name, ({ data }: MessageEvent<string>) => this.hear(readEvent(name, data)));
+    }
+  }
+
+  private hear(event: StreamEvent): void {
+    if (event.name === 'entry') this.take(event.data);
+    else if (event.name === 'day') void this.again(() => this.readDay());
+    else if (event.name === 'changed') {
+      const { what } = event.data;
       if (what === 'clock') void this.again(() => this.readClock());
       else if (!NOT_THE_DAY.has(what)) void this.again(() => this.readDay());
       this.onChanged(what);
-    });
+    }
   }
 
   private async get(path: string): Promise<unknown> {

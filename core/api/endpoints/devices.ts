@@ -34,6 +34,8 @@ export const devicesEndpoints = {
     method: 'post',
     path: '/api/devices/:id/lines',
     access: 'anyone',
+    // Far more than any device sends.
+    limit: { aMinute: 1200 },
     summary: 'Signed lines of a device, each with its number; what cannot be used is told line by line',
     params: z.strictObject({ id: z.string().max(64) }),
     body: raw('text/plain'),

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { teachingDrive } from '../../people/coaching/at-start';
-import { managerCode, managerDoor, pairingReason } from '../crew';
+import { managerCode, managerAccess, pairingReason } from '../crew';
 import { dateAndId, endpoint, type Endpoint, id } from '../endpoint';
 
 /** What is the manager's alone, behind a code. */
@@ -10,7 +10,7 @@ export const managerEndpoints = {
     path: '/api/manager',
     access: 'phone',
     summary: 'Whether the manager has a code and this browser is let in',
-    reply: managerDoor,
+    reply: managerAccess,
   }),
   setManagerCode: endpoint({
     method: 'put',
@@ -18,16 +18,17 @@ export const managerEndpoints = {
     access: 'phone',
     summary: "Set the manager's code: the first one on the server's own machine, then by the manager only",
     body: managerCode,
-    reply: managerDoor,
+    reply: managerAccess,
     refusals: [403],
   }),
   openManager: endpoint({
     method: 'post',
     path: '/api/manager/open',
     access: 'phone',
+    limit: { wrongCodes: 10 },
     summary: 'Let this browser in by the code, for twelve hours',
     body: managerCode,
-    reply: managerDoor,
+    reply: managerAccess,
     refusals: [403, 429],
   }),
   closeManager: endpoint({
@@ -35,7 +36,7 @@ export const managerEndpoints = {
     path: '/api/manager/close',
     access: 'phone',
     summary: 'Let this browser out again',
-    reply: managerDoor,
+    reply: managerAccess,
   }),
   readPairings: endpoint({
     method: 'get',

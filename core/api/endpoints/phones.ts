@@ -38,6 +38,7 @@ export const phonesEndpoints = {
     method: 'post',
     path: '/api/phones/join',
     access: 'anyone',
+    limit: { wrongCodes: 20 },
     summary: 'Let this phone in by a code',
     body: joinPhone,
     reply: z.object({ phone }),

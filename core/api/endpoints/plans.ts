@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { planFile } from '../../day';
 import { author, date, dateAndId, endpoint, type Endpoint } from '../endpoint';
 import {
+  acceptedPlan,
   acceptPlan,
   howGood,
   remedyChange,
@@ -49,7 +50,7 @@ export const plansEndpoints = {
     summary: 'Accept a plan as the next revision; refused where it breaks a rule, unless the manager decides otherwise',
     params: date,
     body: acceptPlan,
-    reply: planRevision,
+    reply: acceptedPlan,
     status: 201,
     refusals: [404, 409, 422],
   }),
@@ -110,7 +111,7 @@ export const plansEndpoints = {
     summary: 'Make such a change, and accept the plan in which the drive has its place',
     params: dateAndId,
     body: z.strictObject({ author, change: remedyChange }),
-    reply: planRevision,
+    reply: acceptedPlan,
     status: 201,
     refusals: [404, 409],
   }),
@@ -131,7 +132,7 @@ export const plansEndpoints = {
     summary: 'Add the drive to the booking at one of the places offered, and accept the plan with it',
     params: date,
     body: takePlace,
-    reply: planRevision,
+    reply: acceptedPlan,
     status: 201,
     refusals: [404, 409, 422],
   }),

@@ -12,6 +12,7 @@ import { importThread } from '../../workers/import/thread';
 import { EncodedReply, type Handlers } from '../mount';
 import { unreadable } from '../lists';
 import { stale } from '../records';
+import { tellDay } from '../../services/tell-day';
 import type { Services } from '../services';
 
 /** A list is read so often when others change bookings while it is read. */
@@ -21,7 +22,7 @@ const ROUNDS = 3;
 export function bookingsRoutes({ store, dayCache, hub, clock }: Services): Handlers<typeof bookingsEndpoints> {
   const changed = (date: string) => {
     dayCache.forget(date);
-    hub.changed('bookings', date);
+    tellDay({ dayCache, hub }, date, 'bookings');
   };
 
   return {

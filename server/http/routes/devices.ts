@@ -2,7 +2,6 @@ import { randomBytes } from 'node:crypto';
 import type { devicesEndpoints } from '@core/api';
 import { fact } from '@core/values';
 import { notFound, refusalOf } from '../../base/refusal';
-import { fewLines } from '../../access/tries';
 import type { Services } from '../services';
 import type { Handlers } from '../mount';
 
@@ -25,13 +24,7 @@ export function devicesRoutes({ store, devices, hub }: Services): Handlers<typeo
       return { removed: id };
     },
     receiveLines: {
-      before: [
-        fewLines(),
-        (request, _response, next) => {
-          devices.mustKnow(String(request.params['id']));
-          next();
-        },
-      ],
+      before: (request) => devices.mustKnow(String(request.params['id'])),
       handle: ({ params: { id }, body }) => devices.receive(id, new TextDecoder().decode(body)),
     },
   };

@@ -4,13 +4,14 @@ import { fact } from '@core/values';
 import { notFound, refusalOf } from '../../base/refusal';
 import type { Handlers } from '../mount';
 import { stale } from '../records';
+import { tellDay } from '../../services/tell-day';
 import type { Services } from '../services';
 
 /** Guests who go out together on a day. */
 export function groupsRoutes({ store, dayCache, hub }: Services): Handlers<typeof groupsEndpoints> {
   const changed = (date: string) => {
     dayCache.forget(date);
-    hub.changed('bookings', date);
+    tellDay({ dayCache, hub }, date, 'bookings');
   };
   const present = (date: string, id: string): StoredGroup => {
     const stored = store.groups.get(date, id);

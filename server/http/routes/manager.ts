@@ -2,9 +2,6 @@ import type { managerEndpoints } from '@core/api';
 import { notFound } from '../../base/refusal';
 import type { Services } from '../services';
 import type { Handlers } from '../mount';
-import { fewTries } from '../../access/tries';
-
-const TRIES = 10;
 
 /** What is the manager's alone, behind a code. */
 export function managerRoutes({ store, dayCache, manager }: Services): Handlers<typeof managerEndpoints> {
@@ -14,10 +11,7 @@ export function managerRoutes({ store, dayCache, manager }: Services): Handlers<
   return {
     readManager: ({ request }) => manager.access(request),
     setManagerCode: ({ body: { code }, response }) => manager.setCode(response, code),
-    openManager: {
-      before: fewTries(TRIES),
-      handle: ({ body: { code }, response }) => manager.open(response, code),
-    },
+    openManager: ({ body: { code }, response }) => manager.open(response, code),
     closeManager: ({ response }) => manager.close(response),
     readPairings: ({ params: { date, id } }) => {
       bookingOf(date, id);

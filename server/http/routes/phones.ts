@@ -1,10 +1,7 @@
 import type { phonesEndpoints } from '@core/api';
 import { notFound } from '../../base/refusal';
 import type { Handlers } from '../mount';
-import { fewTries } from '../../access/tries';
 import type { Services } from '../services';
-
-const TRIES = 20;
 
 /** Phones and tablets of the venue's people, and how they reach the server. */
 export function phonesRoutes({ phones, network, version }: Services): Handlers<typeof phonesEndpoints> {
@@ -20,10 +17,7 @@ export function phonesRoutes({ phones, network, version }: Services): Handlers<t
     },
     listPhones: () => ({ phones: phones.list(), version }),
     makePhoneCode: () => phones.newCode(),
-    joinPhone: {
-      before: fewTries(TRIES),
-      handle: ({ body: { code, name }, response }) => ({ phone: phones.join(response, code, name) }),
-    },
+    joinPhone: ({ body: { code, name }, response }) => ({ phone: phones.join(response, code, name) }),
     reportPhone: ({ body, request }) => phones.report(request, body),
     leavePhones: ({ request }) => {
       phones.left(request);

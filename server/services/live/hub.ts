@@ -1,23 +1,17 @@
 import type { Request, Response } from 'express';
-import { planProgress, runningFlag, type LivePositions, type PlanProgress, type RunningFlag } from '@core/api';
-import { recordedEntry, type RecordedEntry } from '@core/journal';
+import {
+  writtenAs,
+  writtenEvent,
+  type ChangedWhat,
+  type dayPatch,
+  type LivePositions,
+  type PlanProgress,
+  type RunningFlag,
+} from '@core/api';
+import type { RecordedEntry } from '@core/journal';
 import { fact } from '@core/values';
-import * as z from 'zod';
+import type * as z from 'zod';
 import { refusalOf } from '../../base/refusal';
-
-/** What else than the journal may have changed, so that a screen knows to read it again. */
-export type ChangedWhat =
-  | 'bookings'
-  | 'plan'
-  | 'setup'
-  | 'clock'
-  | 'reset'
-  | 'planning'
-  | 'bound'
-  | 'devices'
-  | 'phones'
-  | 'practice'
-  | 'erased';
 
 const HEARTBEAT_MS = 10_000;
 /** A reader that lets so much wait is dropped: its browser comes back by itself, and gets what it missed. */
@@ -35,12 +29,13 @@ interface Listener {
 
 /**
  * Server-sent events to every open screen. Journal entries carry their sequence number as event id, so that a screen
- * that was away gets what it missed; other changes are told by name only and read anew.
+ * that was away gets what it missed; a day that has changed is told by what has changed in it; the rest is told by name only
+ * and read anew.
  */
 export class Hub {
   private readonly listeners = new Map<Response, Listener>();
   private readonly heartbeat = setInterval(
-    () => this.write(this.listeners.keys(), 'event: heartbeat\ndata: {}\n\n'),
+    () => this.write(this.listeners.keys(), writtenEvent({ name: 'heartbeat', data: {} })),
     HEARTBEAT_MS,
   );
 
@@ -88,7 +83,7 @@ export class Hub {
     });
     response.write('retry: 1000\n\n');
     this.listeners.set(response, { date, page, address });
-    if (this.greeting) response.write(flagEvent(this.greeting()));
+    if (this.greeting) response.write(writtenEvent({ name: 'flag', data: this.greeting() }));
     for (const entry of missed) response.write(entryEvent(entry));
     response.on('close', () => {
       this.listeners.delete(response);
@@ -102,25 +97,28 @@ export class Hub {
 
   /** @param date the day that changed, or nothing where it concerns all */
   changed(what: ChangedWhat, date?: string): void {
-    this.write(
-      date === undefined ? this.listeners.keys() : this.of(date),
-      `event: changed\ndata: ${JSON.stringify({ what })}\n\n`,
-    );
+    const to = date === undefined ? this.listeners.keys() : this.of(date);
+    this.write(to, writtenEvent({ name: 'changed', data: { what } }));
   }
 
   /** The flag in force, to all. */
   flag(flag: RunningFlag): void {
-    this.write(this.listeners.keys(), flagEvent(flag));
+    this.write(this.listeners.keys(), writtenEvent({ name: 'flag', data: flag }));
+  }
+
+  /** What has changed in a day, as it travels. */
+  day(date: string, patch: z.input<typeof dayPatch>): void {
+    this.write(this.of(date), writtenAs('day', patch));
   }
 
   /** How far the search for a plan has come. */
   planning(date: string, progress: PlanProgress): void {
-    this.write(this.of(date), `event: planning\ndata: ${JSON.stringify(z.encode(planProgress, progress))}\n\n`);
+    this.write(this.of(date), writtenEvent({ name: 'planning', data: progress }));
   }
 
   /** Where the cars are. */
   positions(date: string, positions: LivePositions): void {
-    this.write(this.of(date), `event: positions\ndata: ${JSON.stringify(positions)}\n\n`);
+    this.write(this.of(date), writtenEvent({ name: 'positions', data: positions }));
   }
 
   /** Ends the streams of those who may not read any more. */
@@ -154,10 +152,6 @@ export class Hub {
   }
 }
 
-function flagEvent(flag: RunningFlag): string {
-  return `event: flag\ndata: ${JSON.stringify(z.encode(runningFlag, flag))}\n\n`;
-}
-
-function entryEvent(entry: RecordedEntry): string {
-  return `id: ${entry.seq}\nevent: entry\ndata: ${JSON.stringify(z.encode(recordedEntry, entry))}\n\n`;
+function entryEvent(recorded: RecordedEntry): string {
+  return writtenEvent({ name: 'entry', data: recorded }, recorded.seq);
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { AcceptPlan, PlanRevision } from '@core/api';
+import type { AcceptedPlan, AcceptPlan } from '@core/api';
 import { fact, DAY_S } from '@core/values';
 import { judgeOf, type Violation } from '@core/rules';
 import type { Day, Plan } from '@core/day';
@@ -8,6 +8,7 @@ import { withGuestsGone, withOwedWaiting, withoutDelays, type PlanningSnapshot }
 import { refusalOf, Refusal } from '../../base/refusal';
 import type { Enter } from '../journal-writer';
 import type { Common } from '../common';
+import { tellDay } from '../tell-day';
 
 /** A plan may be accepted for so long after the time for which it was made, and so long ahead of it. */
 const OLDEST_S = 600;
@@ -30,7 +31,7 @@ export function acceptPlan(
   date: string,
   { base, plan, asOf, author, reason, despiteRules }: AcceptPlan,
   alongside: (enter: Enter) => void = () => undefined,
-): PlanRevision {
+): AcceptedPlan {
   const nowS = dayCache.nowS(date);
   if (asOf > nowS + LEAD_S || asOf < nowS - OLDEST_S) {
     throw refusalOf(fact('otherTime', {}, { madeForS: asOf, nowS }));
@@ -62,8 +63,8 @@ export function acceptPlan(
       store.planJobs.remove(date);
       return stored;
     });
-    hub.changed('plan', date);
-    return accepted;
+    tellDay({ dayCache, hub }, date, 'plan');
+    return { ...accepted, plan: dayCache.of(date).accepted! };
   } catch (error) {
     // What was read while it was tried is as if it had not been; nobody is told, as nothing has changed.
     dayCache.forget(date);

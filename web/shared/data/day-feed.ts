@@ -6,13 +6,17 @@ import {
   type DayView,
   type RunningFlag,
   type LivePositions,
+  patched,
+  type AcceptedPlan,
+  type ChangedWhat,
+  type DayPatch,
   type PlanProgress,
 } from '@core/api';
 import { nextDate, type RecordedEntry } from '@core/journal';
 import { catchError, EMPTY, forkJoin, Subject, Subscription, switchMap, tap, type Observable } from 'rxjs';
 import { Api, ApiError } from './api';
 import { DeviceCopy } from './device-copy';
-import { entryStream, type StreamEvent } from './entry-stream';
+import { entryStream, type Heard } from './entry-stream';
 import { KeptAside } from './kept-aside';
 import { Outbox } from './outbox';
 import { retryWhileAway } from './retry';
@@ -82,9 +86,12 @@ export class DayFeed {
 
   private readonly load = new Subject<string>();
   private stream = Subscription.EMPTY;
+  /** Whether the stream tells what changes: not before it has been opened. */
+  private streaming = false;
   private incoming: RecordedEntry[] = [];
   /** What has come since the day was last asked for. */
   private sinceAsked: RecordedEntry[] = [];
+  private patchesSince: DayPatch[] = [];
   private takenMs = -Infinity;
   private taking: ReturnType<typeof setTimeout> | undefined;
   /** The day that was opened from the device's copy, before the server had answered. */
@@ -139,10 +146,16 @@ export class DayFeed {
     this.begun.update((count) => count + 1);
     this.incoming = [];
     this.stream.unsubscribe();
+    this.streaming = false;
     this.stream = entryStream(date).subscribe((event) => this.hear(date, event));
   }
 
+  /** Sees to it that what was changed here is on the screen: by the stream as on every other screen, or else read anew. */
   reload(): void {
+    if (!this.streaming) this.readAnew();
+  }
+
+  private readAnew(): void {
     const date = this.date();
     if (date) this.load.next(date);
     this.readDays().subscribe({ error: () => undefined });
@@ -152,16 +165,27 @@ export class DayFeed {
     return this.api.call(contract.addDay, { body: { date, practice } });
   }
 
-  private hear(date: string, event: StreamEvent): void {
-    switch (event.kind) {
+  /** Goes by a plan that was accepted here, without waiting for the stream. */
+  accepted(date: string, { plan, ...revision }: AcceptedPlan): void {
+    const view = this.view();
+    if (view?.day.date !== date || (view.revision?.revision ?? 0) >= revision.revision) return;
+    this.view.set({ ...view, plan, revision });
+  }
+
+  private hear(date: string, event: Heard): void {
+    switch (event.name) {
       case 'entry':
-        return this.takeIn(event.recorded);
+        return this.takeIn(event.data);
+      case 'day':
+        return this.takePatch(event.data);
       case 'flag':
-        return this.flag.set(event.flag);
+        return this.flag.set(event.data);
       case 'positions':
-        return this.positions.set(event.positions);
-      case 'progress':
-        return this.planningProgress.next(event.progress);
+        return this.positions.set(event.data);
+      case 'planning':
+        return this.planningProgress.next(event.data);
+      case 'heartbeat':
+        return;
       case 'connection':
         // The day is read once the stream is open, so that nothing can fall between the two.
         if (event.open || !this.view()) this.load.next(date);
@@ -169,11 +193,18 @@ export class DayFeed {
         if (event.open) this.planningChanged.next();
         return this.connect(event.open);
       case 'changed':
-        return this.heardOf(event.what);
+        return this.heardOf(event.data.what);
     }
   }
 
-  private heardOf(what: string): void {
+  private takePatch(patch: DayPatch): void {
+    this.patchesSince.push(patch);
+    this.days.update((days) => days.map((one) => (one.date === patch.summary.date ? patch.summary : one)));
+    this.view.update((view) => view && patched(view, patch));
+    if (patch.accepted) this.planningChanged.next();
+  }
+
+  private heardOf(what: ChangedWhat): void {
     if (what === 'planning') return this.planningChanged.next();
     if (what === 'bound') return this.boundChanged.next();
     if (what === 'devices') return this.devicesChanged.next();
@@ -185,11 +216,12 @@ export class DayFeed {
       this.recorded.set([]);
       this.outbox.forget();
     }
-    this.reload();
+    this.readAnew();
     this.planningChanged.next();
   }
 
   private connect(open: boolean): void {
+    this.streaming = open;
     this.connected.set(open);
     if (!open) {
       if (this.lostMs() === undefined) this.lostMs.set(Date.now());
@@ -204,6 +236,7 @@ export class DayFeed {
   private read(date: string) {
     return timed(() => {
       this.sinceAsked = [];
+      this.patchesSince = [];
       return this.api.call(contract.readDay, { params: { date } });
     }).pipe(
       retryWhileAway((away) => void this.showCopy(date, away.message)),
@@ -236,8 +269,9 @@ export class DayFeed {
     this.failure.set(undefined);
     this.keepAside(date, view);
     this.clock.take(view.clock, tookMs);
-    this.view.set(view);
-    // An entry that came while the day was being read may not be in it yet; whatever else is not in it is gone, as after
+    // What changed while the day was being read may not be in it yet.
+    this.view.set(this.patchesSince.reduce(patched, view));
+    // Nor may an entry that came; whatever else is not in it is gone, as after
     // the demo was put back while this device was away.
     const read = new Set(view.journal.map(({ entry }) => entry.id));
     const since = this.sinceAsked.filter(({ entry }) => !read.has(entry.id));
@@ -288,7 +322,7 @@ export class DayFeed {
     this.sinceAsked.push(...fresh);
     // Something between was not told: a stream that broke off and came back elsewhere.
     const lastSeq = this.recorded().at(-1)?.seq ?? 0;
-    if (this.view() && Math.min(...fresh.map(({ seq }) => seq)) > lastSeq + 1) this.reload();
+    if (this.view() && Math.min(...fresh.map(({ seq }) => seq)) > lastSeq + 1) this.readAnew();
     this.recorded.update((entries) => [...entries, ...fresh].sort((a, b) => a.seq - b.seq));
   }
 

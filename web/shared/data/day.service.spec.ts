@@ -186,6 +186,29 @@ describe('The day on screen', () => {
     expect(http.match('/api/clock').length).toBe(1);
   });
 
+  it('takes in what has changed in the day without reading it again, also while it is being read', () => {
+    opened();
+    const patch = (name: string) => ({
+      summary: { date: DATE, bookings: 1, drives: 1, revision: 1, practice: false, byCalendar: false },
+      guests: { put: [{ ...view().day.guests[0]!, name }], gone: [] },
+    });
+    const name = () => data.view()!.day.guests[0]!.name;
+    FakeEventSource.last.say('day', patch('Juno Parkes'));
+    expect(name()).toBe('Juno Parkes');
+    http.expectNone(`/api/days/${DATE}`);
+    // What was changed here is told by the stream as well.
+    data.reload();
+    http.expectNone(`/api/days/${DATE}`);
+    FakeEventSource.last.say('changed', { what: 'setup' });
+    FakeEventSource.last.say('day', patch('Juno Sand'));
+    http.expectOne(`/api/days/${DATE}`).flush(view());
+    expect(name()).toBe('Juno Sand');
+    // Without a stream nothing is told.
+    FakeEventSource.last.say('error');
+    data.reload();
+    http.expectOne(`/api/days/${DATE}`);
+  });
+
   it('reads the day where the stream has left something out', () => {
     opened([arrived]);
     http.match('/api/days');
@@ -234,7 +257,7 @@ describe('The day on screen', () => {
     expect(aside.all().map(({ entries }) => entries.map(({ entry }) => entry.id))).toEqual([['entry-0002']]);
     expect(storage.storedAside.length).toBe(1);
     // Read once more, nothing is kept twice; dropped, it is gone.
-    data.reload();
+    FakeEventSource.last.say('changed', { what: 'setup' });
     http.expectOne(`/api/days/${DATE}`).flush(onRealClock([arrived]));
     expect(aside.all().length).toBe(1);
     aside.drop(aside.all()[0]!);
@@ -255,7 +278,7 @@ describe('The day on screen', () => {
     data.open(DATE);
     FakeEventSource.last.say('open');
     http.expectOne(`/api/days/${DATE}`).flush(onRealClock([]));
-    data.reload();
+    FakeEventSource.last.say('changed', { what: 'setup' });
     FakeEventSource.last.say('entry', recorded(arrived, 1));
     http.expectOne(`/api/days/${DATE}`).flush(onRealClock([]));
     expect(data.entries().length).toBe(1);
@@ -371,7 +394,7 @@ describe('The day on screen', () => {
     localStorage.removeItem('joylap.erased');
     await storage.putDay({ date: '2027-05-01', view: {}, readMs: 0 });
     const read = (erasedAt: string | null) => {
-      data.reload();
+      FakeEventSource.last.say('changed', { what: 'setup' });
       for (const request of http.match('/api/days')) request.flush({ days: [], erasedAt });
     };
     read(null);
@@ -408,7 +431,7 @@ describe('The day on screen', () => {
     opened([arrived], '2027-05-23');
     expect(data.nowS()).toBe(DAY_ENDS_S);
     const night = { ...view([arrived], '2027-05-23'), clock: clockAt('2027-05-23', '00:10') };
-    data.reload();
+    FakeEventSource.last.say('changed', { what: 'setup' });
     http.expectOne(`/api/days/${DATE}`).flush(night);
     expect(data.nowS()).toBe(at('24:00') + at('00:10'));
     data.record({ kind: 'noteTaken', text: 'the last one is in' });

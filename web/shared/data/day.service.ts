@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Booking, DaySummary } from '@core/api';
+import type { AcceptedPlan, Booking, DaySummary } from '@core/api';
 import { vocabularyOf } from '@core/people/coaching/at-start';
 import { driftOf, somebodyEnters } from '@core/live/drift';
 import { admit, isProjected, projectedEntries, stateAt, stateOf } from '@core/journal';
@@ -116,6 +116,11 @@ export class DayService implements OpenDay {
 
   open(date: string): void {
     this.feed.open(date);
+  }
+
+  /** Goes by a plan that was accepted here. */
+  accepted(date: string, plan: AcceptedPlan): void {
+    this.feed.accepted(date, plan);
   }
 
   reload(): void {

@@ -1,25 +1,9 @@
-import {
-  addressOf,
-  contract,
-  livePositions,
-  planProgress,
-  runningFlag,
-  type LivePositions,
-  type PlanProgress,
-  type RunningFlag,
-} from '@core/api';
-import { recordedEntry, type RecordedEntry } from '@core/journal';
+import { addressOf, contract, readEvent, STREAM_EVENT_NAMES, type StreamEvent } from '@core/api';
 import { Observable } from 'rxjs';
 import { newId } from './new-id';
 
-export type StreamEvent =
-  | { readonly kind: 'entry'; readonly recorded: RecordedEntry }
-  | { readonly kind: 'changed'; readonly what: string }
-  | { readonly kind: 'progress'; readonly progress: PlanProgress }
-  | { readonly kind: 'positions'; readonly positions: LivePositions }
-  | { readonly kind: 'flag'; readonly flag: RunningFlag }
-  /** `refused` where the server answered, and not with a stream. */
-  | { readonly kind: 'connection'; readonly open: boolean; readonly refused?: boolean };
+/** `refused` where the server answered, and not with a stream. */
+export type Heard = StreamEvent | { readonly name: 'connection'; readonly open: boolean; readonly refused?: boolean };
 
 /** This page, as long as it is open: whoever calls a flag sees which pages have it. */
 export const PAGE = newId();
@@ -33,7 +17,7 @@ const RETRY_MS = 3000;
  * says that it is offline, and where the stream has fallen silent. The service worker is told to keep out of it. Never
  * completes; unsubscribing closes it.
  */
-export function entryStream(date: string): Observable<StreamEvent> {
+export function entryStream(date: string): Observable<Heard> {
   return new Observable((subscriber) => {
     let source: EventSource;
     let silence: ReturnType<typeof setTimeout>;
@@ -42,35 +26,20 @@ export function entryStream(date: string): Observable<StreamEvent> {
       source = new EventSource(addressOf(contract.streamDay, { date }, { page: PAGE, 'ngsw-bypass': 'true' }));
       source.addEventListener('open', () => {
         alive();
-        subscriber.next({ kind: 'connection', open: true });
+        subscriber.next({ name: 'connection', open: true });
       });
       source.addEventListener('error', () => {
         const refused = source.readyState === EventSource.CLOSED;
-        subscriber.next({ kind: 'connection', open: false, refused });
+        subscriber.next({ name: 'connection', open: false, refused });
         // A browser tries again by itself where the connection broke, and never where the server refused.
         if (refused) silentIn(RETRY_MS);
       });
-      source.addEventListener('heartbeat', alive);
-      source.addEventListener('entry', ({ data }: MessageEvent<string>) => {
-        alive();
-        subscriber.next({ kind: 'entry', recorded: recordedEntry.parse(JSON.parse(data)) });
-      });
-      source.addEventListener('flag', ({ data }: MessageEvent<string>) => {
-        alive();
-        subscriber.next({ kind: 'flag', flag: runningFlag.parse(JSON.parse(data)) });
-      });
-      source.addEventListener('planning', ({ data }: MessageEvent<string>) => {
-        alive();
-        subscriber.next({ kind: 'progress', progress: planProgress.parse(JSON.parse(data)) });
-      });
-      source.addEventListener('positions', ({ data }: MessageEvent<string>) => {
-        alive();
-        subscriber.next({ kind: 'positions', positions: livePositions.parse(JSON.parse(data)) });
-      });
-      source.addEventListener('changed', ({ data }: MessageEvent<string>) => {
-        alive();
-        subscriber.next({ kind: 'changed', what: (JSON.parse(data) as { what: string }).what });
-      });
+      for (const name of STREAM_EVENT_NAMES) {
+        source.addEventListener(name, ({ data }: MessageEvent<string>) => {
+          alive();
+          subscriber.next(readEvent(name, data));
+        });
+      }
       alive();
     };
     const silentIn = (ms: number) => {
@@ -78,7 +47,7 @@ export function entryStream(date: string): Observable<StreamEvent> {
       silence = setTimeout(reconnect, ms);
     };
     const alive = () => silentIn(SILENCE_MS);
-    const lost = () => subscriber.next({ kind: 'connection', open: false });
+    const lost = () => subscriber.next({ name: 'connection', open: false });
     const reconnect = () => {
       lost();
       source.close();

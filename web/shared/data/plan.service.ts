@@ -102,9 +102,9 @@ export class PlanService {
     const date = this.data.date()!;
     const body = { plan, base, asOf, reason: reason.slice(0, 200), author: this.who.name(), despiteRules };
     return this.api.call(contract.acceptPlan, { params: { date }, body }).pipe(
-      tap(() => {
+      tap((accepted) => {
         this.found.set(undefined);
-        this.data.reload();
+        this.data.accepted(date, accepted);
       }),
       switchMap((accepted) =>
         this.bases.pipe(
