@@ -184,8 +184,6 @@ export class DayFeed {
         return this.positions.set(event.data);
       case 'planning':
         return this.planningProgress.next(event.data);
-      case 'heartbeat':
-        return;
       case 'connection':
         // The day is read once the stream is open, so that nothing can fall between the two.
         if (event.open || !this.view()) this.load.next(date);

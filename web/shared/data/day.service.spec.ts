@@ -335,7 +335,7 @@ describe('The day on screen', () => {
       opened();
       const first = FakeEventSource.last;
       jasmine.clock().tick(20_000);
-      first.say('heartbeat');
+      first.say('heartbeat', {});
       jasmine.clock().tick(20_000);
       expect(data.connected()).toBeTrue();
       jasmine.clock().tick(6000);
@@ -394,7 +394,7 @@ describe('The day on screen', () => {
     localStorage.removeItem('joylap.erased');
     await storage.putDay({ date: '2027-05-01', view: {}, readMs: 0 });
     const read = (erasedAt: string | null) => {
-      FakeEventSource.last.say('changed', { what: 'setup' });
+      data.reload();
       for (const request of http.match('/api/days')) request.flush({ days: [], erasedAt });
     };
     read(null);

@@ -3,7 +3,9 @@ import { Observable } from 'rxjs';
 import { newId } from './new-id';
 
 /** `refused` where the server answered, and not with a stream. */
-export type Heard = StreamEvent | { readonly name: 'connection'; readonly open: boolean; readonly refused?: boolean };
+export type Heard =
+  | Exclude<StreamEvent, { name: 'heartbeat' }>
+  | { readonly name: 'connection'; readonly open: boolean; readonly refused?: boolean };
 
 /** This page, as long as it is open: whoever calls a flag sees which pages have it. */
 export const PAGE = newId();
@@ -37,7 +39,8 @@ export function entryStream(date: string): Observable<Heard> {
       for (const name of STREAM_EVENT_NAMES) {
         source.addEventListener(name, ({ data }: MessageEvent<string>) => {
           alive();
-          subscriber.next(readEvent(name, data));
+          const event = readEvent(name, data);
+          if (event.name !== 'heartbeat') subscriber.next(event);
         });
       }
       alive();

@@ -1,3 +1,5 @@
+import { planFile } from '@core/day';
+import * as z from 'zod';
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import type { PlanProgress } from '@core/api';
@@ -153,7 +155,9 @@ describe('The search for a plan', () => {
   });
 
   describe('and its acceptance', () => {
-    const accepted = { revision: 2, author: 'M', reason: 'r', acceptedAt: '2027-05-22T07:00:00.000Z', despite: [] };
+    const by = { author: 'M', reason: 'r', acceptedAt: '2027-05-22T07:00:00.000Z', despite: [] };
+    const plan = z.encode(planFile, aPlan({ drives: [drive('11:00')] }));
+    const accepted = { revision: 2, ...by, plan };
     const accept = () => {
       const told: string[] = [];
       planning

@@ -37,7 +37,8 @@ describe('Changes by hand', () => {
     const request = http.expectOne(PLANS);
     const sent = request.request.body as Sent;
     const revision = sent.base + 1;
-    const reply = { revision, author: 'M', reason: 'r', acceptedAt: '2027-05-22T07:00:00.000Z', despite: [] };
+    const by = { author: 'M', reason: 'r', acceptedAt: '2027-05-22T07:00:00.000Z', despite: [] };
+    const reply = { revision, ...by, plan: sent.plan };
     request.flush(reply, { status: 201, statusText: 'Created' });
     data.planned(z.decode(planFile, sent.plan), revision);
     TestBed.tick();

@@ -22,7 +22,8 @@ function reply(http: Shown<Board>['http']) {
     reason: string;
   };
   const revision = sent.base + 1;
-  request.flush({ revision, author: 'M', reason: 'r', acceptedAt: '2027-05-22T07:00:00.000Z', despite: [] });
+  const by = { author: 'M', reason: 'r', acceptedAt: '2027-05-22T07:00:00.000Z', despite: [] };
+  request.flush({ revision, ...by, plan: sent.plan });
   return { ...sent, revision };
 }
 
