@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import { aDay, aPlan, at, drive } from '../testing/small-day';
 import { dayFile, type DayFile } from './day-file';
-import { emptyPlan, planFile } from './plan-file';
+import { emptyPlan } from './empty-plan';
+import { planFile } from './plan-file';
 import { parseJson } from '../values';
 
 const file = (change: (day: DayFile) => void = () => undefined): string => {

@@ -32,9 +32,9 @@ export {
 export { type DriveOfFriend, type FriendWish, type FriendWishKind, keepsWish, wishesOf } from './friends';
 export { type GuestTime, guestTimes } from './guest-times';
 export { ORDINARY_RULES } from './ordinary-rules';
+export { emptyPlan } from './empty-plan';
 export {
   type Briefing,
-  emptyPlan,
   type Plan,
   planFile,
   plannedDrive,
@@ -87,4 +87,5 @@ export {
   takenByCar,
 } from './schedule';
 export { type SlipFact, slipsOf } from './slips';
-export { type CarMisfit, GROUP_NEEDS, type GroupNeed, type LeftOutReason, type UnplacedReason } from './unplaced';
+export { GROUP_NEEDS, type GroupNeed } from './group-needs';
+export { type CarMisfit, type LeftOutReason, type UnplacedReason } from './unplaced';

@@ -69,17 +69,3 @@ export const planFile = z.strictObject({
 export type Plan = z.output<typeof planFile>;
 /** The same as it stands in a file or on the wire. */
 export type PlanFile = z.input<typeof planFile>;
-
-/** A plan of the day in which nothing is planned and nothing left out yet. */
-export function emptyPlan(date: string): Plan {
-  return {
-    format: 'joylap-plan',
-    version: 1,
-    date,
-    briefings: [],
-    sightings: [],
-    drives: [],
-    refuels: [],
-    unplanned: [],
-  };
-}

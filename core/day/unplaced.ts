@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { GROUP_ROLES } from '../programmes';
 import { eventTime, timeOfDay } from '../values';
+import { GROUP_NEEDS } from './group-needs';
 
 /** Why a drive has no place in a plan. Plans carry it, so it has a schema; people may also say it in words of their own. */
 
@@ -8,9 +9,6 @@ const id = z.string().min(1).max(64);
 const ids = z.array(id).max(200);
 const languages = z.array(z.string().max(40)).max(50);
 
-/** What keeps a group from having a place. */
-export const GROUP_NEEDS = ['surface', 'cars', 'crew', 'guests'] as const;
-export type GroupNeed = (typeof GROUP_NEEDS)[number];
 type Shape = Readonly<Record<string, z.ZodType>>;
 /** Of no fields it is `{}`, which any fact without values is. */
 type Fields<S extends Shape> = z.ZodType<{ [K in keyof S]: z.output<S[K]> }, { [K in keyof S]: z.input<S[K]> }>;

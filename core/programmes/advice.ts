@@ -1,5 +1,6 @@
 import { fact, type Fact } from '../values';
-import { carsNeeded, type Group } from './group';
+import type { Group } from './group';
+import { carsNeeded } from './group-size';
 import { comesOutEven, MOST_CARS, nearestEvenLaps, orderTable } from './order-table';
 
 /** What a manager would want to know of a group before anybody drives, each with the next best. */

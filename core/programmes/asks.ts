@@ -1,4 +1,5 @@
-import type { CornerStep, FollowProgramme } from './programme';
+import type { CornerStep } from './ordinary';
+import type { FollowProgramme } from './programme';
 
 /** What is asked at a corner from a lap at pace on. */
 export type CornerAsk = NonNullable<FollowProgramme['asks']>[number];

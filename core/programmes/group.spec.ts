@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { mixedDay } from '../testing/group-days';
 import { seededRandom } from '../planner';
 import { aDay } from '../testing/small-day';
-import { carsNeeded, vehiclesOf } from './group';
+import { carsNeeded, vehiclesOf } from './group-size';
 import { dayFile, slipsOf, versionOf, type Day } from '../day';
 import { parseJson } from '../values';
 

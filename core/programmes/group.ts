@@ -1,12 +1,9 @@
 import * as z from 'zod';
 import { programme } from './programme';
-import type { Outing } from './outing';
+import { CIRCUIT, GROUP_ROLES } from './ordinary';
 import { durationS, id, lapTimeS, name, seats, timeOfDay, timeWindow } from '../values';
 
 /** People who go out together, where they do, and what that takes: version 2 of the day file. */
-
-/** The id of the circuit among the surfaces; the others are listed. */
-export const CIRCUIT = 'circuit';
 
 const closures = z.array(
   z
@@ -45,12 +42,6 @@ export const surface = z.strictObject({
   zones: z.array(zone).max(40).optional(),
 });
 export type Surface = z.output<typeof surface>;
-
-/** What people do for a group who do not pay for it. */
-export const GROUP_ROLES = ['lead', 'beside', 'inTrain', 'spotter', 'marshal', 'blocker', 'push'] as const;
-export type GroupRole = (typeof GROUP_ROLES)[number];
-/** Those who speak to the guests: they share a language with each, and no guest avoids them. */
-export const SPEAKING_ROLES: ReadonlySet<GroupRole> = new Set(['lead', 'beside', 'spotter']);
 
 export const group = z.strictObject({
   id,
@@ -106,42 +97,3 @@ export type Rides = z.output<typeof rides>;
 
 /** What a car needs to be known of to give rides in it: a lap at full pace, and seats beside the driver. */
 export const rideCar = z.strictObject({ lapTimeS, seats });
-
-/** Guests' cars that a group takes along. */
-export function carsNeeded({ programme: of, members, carCount }: Group): number {
-  switch (of.kind) {
-    case 'follow':
-      return members.length;
-    case 'throttle':
-      return carCount ?? of.carsOut;
-    case 'lowGrip':
-      return carCount ?? of.teams;
-  }
-}
-
-/** Vehicles of a group on its surface at once, with leader and staff cars. */
-export function vehiclesOf(group: Group): number {
-  const { programme: of, leadCars = [], staffCars = [] } = group;
-  if (of.kind === 'throttle') return Math.min(of.carsOut, carsNeeded(group));
-  return carsNeeded(group) + (leadCars.length > 0 ? 1 : 0) + staffCars.length;
-}
-
-/** What the time of a group depends on besides its own steps. */
-export interface GroupPace {
-  /** Lap times of the cars that its guests may drive, seconds. */
-  readonly lapTimesS: readonly number[];
-  readonly paces: readonly number[];
-  readonly paceFactor: number;
-}
-
-/** A group as an outing: it is as quick as its slowest guest in its slowest car. */
-export function outingOf(group: Group, { lapTimesS, paces, paceFactor }: GroupPace): Outing {
-  const slowest = Math.max(0, ...lapTimesS) * Math.max(0, ...paces) * paceFactor;
-  return {
-    programme: group.programme,
-    members: group.members.length,
-    cars: carsNeeded(group),
-    slowestLapS: Math.round(slowest),
-    paceFactor,
-  };
-}

@@ -2,47 +2,42 @@
 export { adviceFor, type GroupAdvice } from './advice';
 export { asksOnLap, type CornerAsk, cornerAsks } from './asks';
 export {
-  carsNeeded,
-  CIRCUIT,
   group,
   type Group,
-  GROUP_ROLES,
   groupFields,
   type GroupFields,
-  type GroupRole,
-  outingOf,
   preset,
   type Preset,
   rideCar,
   rides,
-  SPEAKING_ROLES,
   surface,
   type Surface,
-  vehiclesOf,
   type Zone,
   ZONE_KINDS,
   type ZoneKind,
 } from './group';
+export { carsNeeded, outingOf, vehiclesOf } from './group-size';
 export { ordersByLap, orderTable } from './order-table';
 export { lapsOfEachCar, type Outing, type OutingPart, outingS, partsOf, stationS } from './outing';
 export { PRESETS } from './presets';
 export {
   CHANGE_WAYS,
+  CIRCUIT,
   CORNER_STEPS,
   type CornerStep,
   DRIVING_AIDS,
   type DrivingAids,
-  type FollowProgramme,
-  type LowGripProgramme,
+  GROUP_ROLES,
+  type GroupRole,
   ORDINARY_SPACING,
-  type ProgrammeKind,
   SPACING_PHASES,
   type SpacingPhase,
+  SPEAKING_ROLES,
   STATION_KINDS,
   type StationKind,
-  type ThrottleProgramme,
   TRAIN_CARS,
-} from './programme';
+} from './ordinary';
+export { type FollowProgramme, type LowGripProgramme, type ProgrammeKind, type ThrottleProgramme } from './programme';
 export { roundsOf, runNow, sharedRuns, spottersOf, teamsOf } from './rotation';
 export { followS, type LapSpeeds, type Spacing, spacingOf } from './spacing';
 export { programmeOf, traitsOf } from './traits';

@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { lapsOfEachCar, outingS, partsOf } from './outing';
-import { ROLLING_CHANGE_S, STOPPED_CHANGE_S, type FollowProgramme, type Programme } from './programme';
+import { ROLLING_CHANGE_S, STOPPED_CHANGE_S } from './ordinary';
+import type { FollowProgramme, Programme } from './programme';
 import { ordersToCome } from './train';
 
 const train: FollowProgramme = {

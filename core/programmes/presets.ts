@@ -1,5 +1,6 @@
 import type { Preset } from './group';
-import { ROLLING_CHANGE_S, STOPPED_CHANGE_S, type ProgrammeKind } from './programme';
+import { ROLLING_CHANGE_S, STOPPED_CHANGE_S } from './ordinary';
+import type { ProgrammeKind } from './programme';
 
 /** What groups begin with at a venue that has not changed it: an ordinary one of each kind. */
 export const PRESETS: Readonly<Record<ProgrammeKind, Preset>> = {

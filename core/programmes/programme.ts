@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { FEWEST_CARS, MOST_CARS } from './order-table';
+import { CHANGE_WAYS, CORNER_STEPS, DRIVING_AIDS, STATION_KINDS } from './ordinary';
 
 /** What a group does, as data: the steps from which everything else about it is worked out. */
 
@@ -13,28 +13,6 @@ const name = z.string().min(1, 'expected a name').max(200);
 const carLengths = z
   .tuple([z.number().min(1).max(30), z.number().min(1).max(30)])
   .refine(([from, to]) => from <= to, 'expected the smaller number first');
-export const SPACING_PHASES = ['start', 'practised', 'coolDown'] as const;
-export type SpacingPhase = (typeof SPACING_PHASES)[number];
-/** At the start, in a train of people who have practised, and while cars cool. */
-export const ORDINARY_SPACING: Readonly<Record<SpacingPhase, readonly [number, number]>> = {
-  start: [6, 7],
-  practised: [2, 3],
-  coolDown: [5, 6],
-};
-/** Metres, where nobody says otherwise. */
-export const ORDINARY_CAR_M = 4.5;
-
-export const CORNER_STEPS = ['coast', 'lightBrake', 'full'] as const;
-export type CornerStep = (typeof CORNER_STEPS)[number];
-
-/** How the cars of a train change places: rolling on a straight, rolling on the way out of a corner, or standing. */
-export const CHANGE_WAYS = ['straight', 'corner', 'stopped'] as const;
-export type ChangeWay = (typeof CHANGE_WAYS)[number];
-
-/** Measured: three stopped changes within twenty minutes of driving. */
-export const STOPPED_CHANGE_S = 90;
-/** What a rolling one takes of the lap: the others lift until the first is behind them. */
-export const ROLLING_CHANGE_S = 15;
 
 export const followProgramme = z.strictObject({
   kind: z.literal('follow'),
@@ -87,13 +65,6 @@ export const throttleProgramme = z.strictObject({
 });
 export type ThrottleProgramme = z.output<typeof throttleProgramme>;
 
-export const STATION_KINDS = ['slalom', 'circle', 'figure', 'course'] as const;
-export type StationKind = (typeof STATION_KINDS)[number];
-
-/** Driving aids: all on, in part, off. */
-export const DRIVING_AIDS = ['on', 'part', 'off'] as const;
-export type DrivingAids = (typeof DRIVING_AIDS)[number];
-
 export const lowGripProgramme = z.strictObject({
   kind: z.literal('lowGrip'),
   leadLaps: lapsOrNone,
@@ -122,6 +93,3 @@ export type LowGripProgramme = z.output<typeof lowGripProgramme>;
 export const programme = z.discriminatedUnion('kind', [followProgramme, throttleProgramme, lowGripProgramme]);
 export type Programme = z.output<typeof programme>;
 export type ProgrammeKind = Programme['kind'];
-
-/** Guests' cars that a train may have. */
-export const TRAIN_CARS = { fewest: FEWEST_CARS, most: MOST_CARS } as const;

@@ -1,4 +1,5 @@
-import { ORDINARY_CAR_M, ORDINARY_SPACING, type FollowProgramme, type SpacingPhase } from './programme';
+import { ORDINARY_CAR_M, ORDINARY_SPACING, type SpacingPhase } from './ordinary';
+import type { FollowProgramme } from './programme';
 
 /** Distances in a train, as they are said (lengths of a car) and as they are (metres, seconds). */
 export interface Spacing {

@@ -1,5 +1,6 @@
 import { orderTable, orderTableAnew, type Stretch } from './order-table';
-import type { FollowProgramme, SpacingPhase } from './programme';
+import type { SpacingPhase } from './ordinary';
+import type { FollowProgramme } from './programme';
 
 /** A train at one moment: how far it is, who is where, and what is said next. Guests are called by their ids. */
 

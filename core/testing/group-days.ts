@@ -1,6 +1,6 @@
 import type { Car, Day, Guest, Instructor } from '../day';
 import type { Group, Surface, FollowProgramme, LowGripProgramme, ThrottleProgramme } from '../programmes';
-import { STOPPED_CHANGE_S } from '../programmes/programme';
+import { STOPPED_CHANGE_S } from '../programmes/ordinary';
 import type { Random } from '../planner';
 import { randomDay } from './random-day';
 import { at } from './small-day';

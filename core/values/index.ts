@@ -14,16 +14,12 @@ export {
   DAY_S,
   durationOf,
   durationText,
-  eventTime,
   lapTimeText,
-  OVER_MIDNIGHT,
   secondsOf,
   spokenDuration,
-  timeOfDay,
-  timeWindow,
-  type TimeWindow,
   wallClock,
 } from './time';
+export { eventTime, OVER_MIDNIGHT, timeOfDay, timeWindow, type TimeWindow } from './time-fields';
 export { dateIn, type DateOrder, dateOrderOf, timeIn } from './usual-writing';
 export {
   byStart,

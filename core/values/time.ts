@@ -1,5 +1,3 @@
-import * as z from 'zod';
-
 /**
  * Times of a day. Inside the core a time of day is a whole number of seconds since local midnight (0…86 400);
  * on disk and on the wire it is the wall-clock string `HH:MM` or `HH:MM:SS`.
@@ -7,7 +5,8 @@ import * as z from 'zod';
 
 export const DAY_S = 86_400;
 
-const WALL_CLOCK = /^(?:(?:[01]\d|2[0-3]):[0-5]\d(?::[0-5]\d)?|24:00(?::00)?)$/;
+/** The end of what can happen on an event day, seconds since its midnight: six in the morning of the next day. */
+export const DAY_ENDS_S = 30 * 3600;
 
 /** Seconds since midnight of a wall-clock string that is known to be well formed. */
 export function secondsOf(wallClock: string): number {
@@ -91,35 +90,3 @@ export function lapTimeText(lapTimeS: number): string {
   const tenths = Math.round(lapTimeS * 10);
   return `${Math.floor(tenths / 600)}:${((tenths % 600) / 10).toFixed(1).padStart(4, '0')}`;
 }
-
-/** Wall clock in files, seconds since midnight in the core. */
-export const timeOfDay = z.codec(
-  z.string().regex(WALL_CLOCK, 'expected a time of day, HH:MM or HH:MM:SS, from 00:00 to 24:00'),
-  z.number().int().min(0).max(DAY_S),
-  { decode: secondsOf, encode: wallClock },
-);
-
-/** The end of what can happen on an event day, seconds since its midnight: six in the morning of the next day. */
-export const DAY_ENDS_S = 30 * 3600;
-
-/** When something happened on an event day that may run past midnight: half past midnight is `24:30`. */
-export const eventTime = z.codec(
-  z
-    .string()
-    .regex(
-      /^(?:(?:[01]\d|2\d):[0-5]\d(?::[0-5]\d)?|30:00(?::00)?)$/,
-      'expected a time of the event day, HH:MM or HH:MM:SS',
-    ),
-  z.number().int().min(0).max(DAY_ENDS_S),
-  { decode: secondsOf, encode: wallClock },
-);
-
-/** A stretch of the day, `from` before `to`. */
-/** A day of a venue ends at midnight; how one that works longer is set up. */
-export const OVER_MIDNIGHT =
-  'expected the opening time to be before the closing time; for hours past midnight, close at 24:00 and give the rest to the next day, from 00:00 on';
-
-export const timeWindow = z
-  .strictObject({ from: timeOfDay, to: timeOfDay })
-  .refine((window) => window.from < window.to, { message: 'expected "from" to be before "to"', path: ['from'] });
-export type TimeWindow = z.output<typeof timeWindow>;

@@ -1,4 +1,4 @@
-import type { TimeWindow } from './time';
+import type { TimeWindow } from './time-fields';
 
 /** Half-open stretch `[startS, endS)` of the day. */
 export interface Interval {

@@ -1,9 +1,10 @@
 import type { ChangedWhat } from '@core/api';
-import type { Common } from './common';
+import type { DayCache } from './day-cache';
+import type { Hub } from './live/hub';
 
 /** Tells the screens of a day what has changed in it; where a patch cannot say it, that it is to be read anew. */
 export function tellDay(
-  { dayCache, hub }: Pick<Common, 'dayCache' | 'hub'>,
+  { dayCache, hub }: { readonly dayCache: DayCache; readonly hub: Hub },
   date: string,
   what: Extract<ChangedWhat, 'bookings' | 'plan' | 'setup'>,
 ): void {

@@ -1,6 +1,6 @@
 import { aDay, aGuest, aPlan, at, drive } from '@core/testing/small-day';
 import { guestTimes, layOut } from '@core/day';
-import { callKind, type CallCustoms } from '@core/track/car';
+import { CALL_ORDER, type CallCustoms } from '@core/track/car';
 import { GOOD_THINGS, VOCABULARY } from '@core/people/coaching';
 import { ORDINARY_SHOW } from '@core/people/classroom';
 import { slideKind } from '@core/people/classroom/show';
@@ -67,8 +67,8 @@ describe('What guests read', () => {
   it('tells every call that a venue makes, in its own words where it has some', () => {
     const of = (language: 'en' | 'de' | 'fr', customs: CallCustoms = {}) => guestWords(language).show.calls(customs);
     for (const language of GUEST_LANGUAGES) {
-      expect(of(language).map(({ kind }) => kind)).toEqual(callKind.options);
-      expect(new Set(of(language).map(({ say }) => say)).size).toBe(callKind.options.length);
+      expect(of(language).map(({ kind }) => kind)).toEqual(CALL_ORDER);
+      expect(new Set(of(language).map(({ say }) => say)).size).toBe(CALL_ORDER.length);
     }
     expect(of('en').find(({ kind }) => kind === 'lift')).toEqual({
       kind: 'lift',

@@ -1,7 +1,5 @@
-import * as z from 'zod';
-
 /** Everything that an instructor calls, in the order in which it comes at a corner. */
-export const callKind = z.enum([
+export const CALL_ORDER = [
   'look',
   'beOn',
   'hands',
@@ -19,22 +17,8 @@ export const callKind = z.enum([
   'letRun',
   'exit',
   'gearUp',
-]);
-export type CallKind = z.output<typeof callKind>;
-
-/** How one kind of call is said at a venue; what is missing is as it is elsewhere. */
-export const callCustom = z.strictObject({
-  /** In the venue's words; `{gear}`, `{where}` and `{side}` stand for what is called. */
-  say: z.string().trim().min(1).max(60).optional(),
-  /** How long it takes to say, seconds. */
-  takesS: z.number().min(0.1).max(4).optional(),
-  /** How long before it is to be done it must have been said, seconds. */
-  aheadS: z.number().min(0).max(6).optional(),
-  /** Not called at this venue. */
-  off: z.boolean().optional(),
-});
-export const callCustoms = z.partialRecord(callKind, callCustom);
-export type CallCustoms = z.output<typeof callCustoms>;
+] as const;
+export type CallKind = (typeof CALL_ORDER)[number];
 
 /** What is known of a kind of call wherever it is made. */
 export interface CallKindFacts {

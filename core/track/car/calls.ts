@@ -1,7 +1,8 @@
 import { around, cornerName, type CornerBook, type TaughtCorner } from '../circuit';
 import { fact, type Fact } from '../../values';
 import { slowestIn, stationAtTime, stationOn, taughtBraking, type BrakingCustom } from './braking';
-import { CALL_KINDS, callKind, type CallCustoms, type CallKind } from './call-kinds';
+import type { CallCustoms } from './call-customs';
+import { CALL_KINDS, CALL_ORDER, type CallKind } from './call-kinds';
 import type { Lap } from './lap';
 
 /** What is called; gears by number. */
@@ -129,10 +130,7 @@ export function callSheet(lap: Lap, taught: readonly TaughtCorner[], settings: C
     direction: one.corner.direction,
     calls: said
       .filter(({ call }) => call.corner === index)
-      .sort(
-        (a, b) =>
-          a.call.order - b.call.order || callKind.options.indexOf(a.call.kind) - callKind.options.indexOf(b.call.kind),
-      )
+      .sort((a, b) => a.call.order - b.call.order || CALL_ORDER.indexOf(a.call.kind) - CALL_ORDER.indexOf(b.call.kind))
       .map(({ call, sayS }) => callAt(lap, call, sayS)),
     dropped: dropped.filter(({ corner }) => corner === index).map(({ corner: _, ...one }) => one),
     remarks: remarksOf(one, settings),
@@ -313,7 +311,7 @@ function thinned(
 
 /** Order of the lap; what is done at one place is called in the order of the kinds. */
 function isDoneBefore(one: Wanted, other: Wanted): boolean {
-  const kind = ({ kind: of }: Wanted) => callKind.options.indexOf(of);
+  const kind = ({ kind: of }: Wanted) => CALL_ORDER.indexOf(of);
   return one.at === other.at && one.corner === other.corner ? kind(one) < kind(other) : one.doneS < other.doneS;
 }
 

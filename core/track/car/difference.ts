@@ -1,5 +1,5 @@
 import { fact, type Fact } from '../../values';
-import { carOf, type Car } from './car-file';
+import { carOf, type Car } from './car';
 import type { FleetCar, StudiedLap } from './study';
 
 /** What the venue has to say of a car beside the numbers. */

@@ -1,4 +1,4 @@
-import type { Car } from './car-file';
+import type { Car } from './car';
 
 const RAD_PER_S = (2 * Math.PI) / 60;
 /** Below this share of the highest revolutions the clutch slips in the lowest gear. */

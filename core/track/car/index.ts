@@ -1,6 +1,7 @@
 /** The car on the line: what it is, how a lap in it comes out, and what an instructor makes of it. */
 export { stationAtTime } from './braking';
-export { CALL_KINDS, type CallCustoms, callKind, type CallKind, type CallKindFacts } from './call-kinds';
+export { type CallCustoms } from './call-customs';
+export { CALL_KINDS, CALL_ORDER, type CallKind, type CallKindFacts } from './call-kinds';
 export { callsOnLap } from './call-progress';
 export {
   type Call,
@@ -12,7 +13,8 @@ export {
   type CornerRemark,
   plainCall,
 } from './calls';
-export { type CarFile, carOf, ORDINARY_CAR } from './car-file';
+export { carOf, ORDINARY_CAR } from './car';
+export { type CarFile } from './car-file';
 export {
   type CardAdvice,
   type CardSubject,

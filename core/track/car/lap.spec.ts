@@ -2,7 +2,8 @@ import { fact } from '../../values';
 import * as fc from 'fast-check';
 import { centreLineOf, cornersOf, lineBeside, corridorOf, minimumCurvature, type CentreLine } from '../circuit';
 import { circle, mirrored, oval, square, swinging } from '../../testing/circuits';
-import { carFile, carOf, type Car } from './car-file';
+import { carOf, type Car } from './car';
+import { carFile } from './car-file';
 import { isLap, LapModel, type Lap, type Pace } from './lap';
 import { racingLine, teachingLine } from './lines';
 

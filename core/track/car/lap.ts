@@ -1,6 +1,6 @@
 import type { DrivenLine } from '../circuit';
 import { fact, type Fact } from '../../values';
-import type { Car } from './car-file';
+import type { Car } from './car';
 import { gearingOf, type Gearing } from './drive';
 import { factorFor } from './pace';
 import { GOOD_GUEST, MOST_FACTOR, PROFESSIONAL, sharesAt, type Shares } from './shares';

@@ -8,7 +8,7 @@ import {
   taughtCorners,
   teachingOffsets,
 } from '../circuit';
-import type { Car } from './car-file';
+import type { Car } from './car';
 import { isLap, LapModel } from './lap';
 
 export type LineName = 'centre' | 'racing' | 'teaching';

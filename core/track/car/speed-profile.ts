@@ -1,5 +1,5 @@
 import type { DrivenLine } from '../circuit';
-import type { Car } from './car-file';
+import type { Car } from './car';
 import type { Gearing } from './drive';
 import type { Shares } from './shares';
 

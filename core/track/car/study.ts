@@ -12,7 +12,8 @@ import {
   type TaughtCorner,
 } from '../circuit';
 import { slowestIn, stationOn, taughtBraking, type BrakingCustom } from './braking';
-import { carOf, ORDINARY_CAR, type Car, type CarFile } from './car-file';
+import { carOf, ORDINARY_CAR, type Car } from './car';
+import type { CarFile } from './car-file';
 import { isLap, LapModel, type Lap, type LapFault } from './lap';
 import { racingLine, teachingLine } from './lines';
 import { GRAVITY } from './speed-profile';

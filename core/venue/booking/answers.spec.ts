@@ -2,7 +2,8 @@ import { answersWords, touchWords } from '@words';
 import { aDay, aGuest, aPlan } from '../../testing/small-day';
 import { writtenJournal } from '../../testing/written-journal';
 import { amendedDay, withoutWords } from '../../journal';
-import { gateAnswers, knownAnswers, withAnswers } from './answers';
+import { gateAnswers } from './answers';
+import { knownAnswers, withAnswers } from './known-answers';
 
 describe('What a guest is asked at the gate', () => {
   it('is not asked, yes or no, and not asked is never told as no', () => {

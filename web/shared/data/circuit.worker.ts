@@ -1,4 +1,3 @@
-import './before-schemas';
 import {
   callSheet,
   carOf,

@@ -1,4 +1,3 @@
-import '../data/before-schemas';
 import { judgeOf, type Judgement, type Violation } from '@core/rules';
 import type { Day, Plan } from '@core/day';
 import type { PlanningSnapshot } from '@core/journal';

@@ -1,4 +1,3 @@
-import '../data/before-schemas';
 import { expose } from 'comlink';
 import { headingAt, repairOptionsAt } from './moment';
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, model, signal } f
 import { FormsModule } from '@angular/forms';
 import type { VenueFields } from '@core/venue/settings';
 import { callCustoms } from '@core/track/car/at-start';
-import { CALL_KINDS, callKind, plainCall, type CallCustoms, type CallKind } from '@core/track/car';
+import { CALL_KINDS, CALL_ORDER, plainCall, type CallCustoms, type CallKind } from '@core/track/car';
 import { CALL_HOLDS, CALL_MEANINGS } from '@words';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
@@ -139,7 +139,7 @@ export class CallWords {
   protected readonly fault = signal<string | undefined>(undefined);
   protected readonly rows = computed(() => {
     const { speechS, reactionS } = this.circuit.coaching();
-    return callKind.options.map((kind) => ({
+    return CALL_ORDER.map((kind) => ({
       kind,
       custom: this.edited()[kind] ?? {},
       means: CALL_MEANINGS[kind],

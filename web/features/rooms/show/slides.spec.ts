@@ -1,6 +1,6 @@
 import { ORDINARY_COACHING } from '@core/venue/settings';
 import { ORDINARY_SHOW } from '@core/people/classroom';
-import { callKind, studyCircuit, type CallCustoms } from '@core/track/car';
+import { CALL_ORDER, studyCircuit, type CallCustoms } from '@core/track/car';
 import { circuitFile } from '@core/track/circuit/at-start';
 import { legendOf } from '@core/track/circuit';
 import { guestWords } from '@words/guests';
@@ -99,7 +99,7 @@ describe('The slides of the show', () => {
         slide.kind === 'calls' ? [slide.calls!] : [],
       );
     expect(calls({}).map(({ length }) => length)).toEqual([9, 8]);
-    const off = Object.fromEntries(callKind.options.slice(8).map((kind) => [kind, { off: true }]));
+    const off = Object.fromEntries(CALL_ORDER.slice(8).map((kind) => [kind, { off: true }]));
     expect(calls(off).map(({ length }) => length)).toEqual([8]);
     expect(calls({ brake: { say: 'Anchor' } })[0]!.find(({ kind }) => kind === 'brake')!.say).toBe('Anchor');
   });
