@@ -27,7 +27,8 @@ describe('Improving a plan', () => {
             const { plan, cost } = best();
             const verdict = checkPlan(day, plan);
             if (!verdict.valid) throw new Error(JSON.stringify(verdict.violations[0]));
-            if (cost.total >= last || Math.abs(cost.total - verdict.cost.total) > 1e-6) throw new Error('not cheaper');
+            if (!(cost.total < last && Math.abs(cost.total - verdict.cost.total) <= 1e-6))
+              throw new Error('not cheaper');
             last = cost.total;
           },
         });

@@ -73,11 +73,6 @@ export function sharedRuns(people: number, cars: number, runsEach: number): Shar
   return runs;
 }
 
-/** Most runs in a row that anybody waits between two of the own. */
-export function longestWaitRuns(people: number, cars: number): number {
-  return Math.ceil(people / Math.max(1, Math.min(cars, people))) - 1;
-}
-
 /**
  * Which of the spotters watches each station, `spotters[station]`: one each where there are enough, and otherwise neighbours
  * share one.

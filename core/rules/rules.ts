@@ -80,4 +80,4 @@ export type Violation = { [C in RuleCode]: ViolationOf<C> }[RuleCode];
 export const RULES: readonly { readonly code: RuleCode; check(schedule: Schedule): Violation[] }[] =
   Object.values(BY_CODE);
 
-export const RULE_CODES = Object.keys(BY_CODE) as RuleCode[];
+export const RULE_CODES = RULES.map(({ code }) => code);
