@@ -37,7 +37,9 @@ function isAllowed(licence) {
 const packages = shipped.filter(({ location }) => location !== '').map((one) => ({ ...one, licence: licenceOf(one) }));
 for (const { name, licence } of packages) {
   if (isAllowed(licence) || name in EXCEPTIONS) continue;
-  console.error(`${name} ships under ${licence}: take another package, or say in tools/docs-third-party.mjs why it may.`);
+  console.error(
+    `${name} ships under ${licence}: take another package, or say in tools/docs-third-party.mjs why it may.`,
+  );
   process.exitCode = 1;
 }
 const rows = packages.map(
