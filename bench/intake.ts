@@ -24,7 +24,7 @@ const PER_S = 40;
 const STUCK = 20;
 const ENTRIES = 1500;
 
-const folder = mkdtempSync(join(tmpdir(), 'joylap-doors-'));
+const folder = mkdtempSync(join(tmpdir(), 'joylap-intake-'));
 
 async function send(method: string, path: string, body?: unknown): Promise<{ status: number; body: unknown }> {
   const headers = { 'content-type': 'application/json' };
@@ -40,7 +40,7 @@ let entries = 0;
 async function ordinary(turn: number): Promise<number> {
   const startMs = performance.now();
   if (turn % 4 === 0) {
-    const id = `doors-${String(++entries).padStart(6, '0')}`;
+    const id = `intake-${String(++entries).padStart(6, '0')}`;
     await send('POST', `/api/days/${OTHER}/journal`, { id, at: '00:00', by: 'Bench', kind: 'noteTaken', text: 'note' });
   } else await send('GET', `/api/days/${OTHER}`);
   return performance.now() - startMs;
