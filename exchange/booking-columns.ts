@@ -103,11 +103,7 @@ export function nearestCar(word: string, cars: BookingNames['cars']): string | u
 }
 
 /** What the venue has said that a word means. */
-export function meansIn(
-  words: readonly ListWord[] | undefined,
-  kind: ListWord['kind'],
-  word: string,
-): string | undefined {
+function meansIn(words: readonly ListWord[] | undefined, kind: ListWord['kind'], word: string): string | undefined {
   return words?.find((one) => one.kind === kind && one.word === word.toLowerCase())?.means;
 }
 

@@ -291,7 +291,7 @@ function checkFields(values: Record<string, unknown>): { fields?: BookingFields;
 }
 
 /** Headers of the columns whose field differs, compared as they travel. */
-export function changedFields(before: BookingFields, after: BookingFields): string[] {
+function changedFields(before: BookingFields, after: BookingFields): string[] {
   const [a, b] = [before, after].map((fields) => z.encode(bookingFields, fields) as Record<string, unknown>);
   return BOOKING_COLUMNS.filter(({ field }) => JSON.stringify(a![field]) !== JSON.stringify(b![field])).map(
     ({ header }) => header,

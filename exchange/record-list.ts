@@ -34,7 +34,7 @@ export interface RecordList<S extends z.ZodType> {
 }
 
 /** A record that a list brings in: new, or in the place of the one with its id. */
-export interface ReadRecord {
+interface ReadRecord {
   readonly id: string;
   /** Nothing where it is new. */
   readonly version: number | undefined;

@@ -51,7 +51,7 @@ export function rosterIcal(
 }
 
 /** An event that cannot be taken in, or not as a whole. */
-export interface CalendarFault {
+interface CalendarFault {
   /** Line of the file on which the event begins. */
   readonly line: number;
   /** Its title. */

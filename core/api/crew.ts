@@ -6,7 +6,6 @@ import { version } from './endpoint';
 /** Roster, vocabulary and the manager's access, as web and server exchange them. */
 
 export const storedFault = z.object({ id: z.string(), version, fields: faultEntry });
-export type StoredFault = z.output<typeof storedFault>;
 
 export const storedRosterEntry = z.object({ version, fields: rosterEntry });
 export type StoredRosterEntry = z.output<typeof storedRosterEntry>;

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { factOf, type Fact } from '../values';
 
 /** Where something stored is put right. */
-export const dataIssuePlace = z.enum([
+const dataIssuePlace = z.enum([
   'rules',
   'cars',
   'crew',

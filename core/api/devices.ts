@@ -6,7 +6,7 @@ import { factOf, type Fact } from '../values';
 const id = z.string().regex(/^[a-z0-9-]{1,40}$/, 'expected 1 to 40 small letters, digits or "-"');
 const transponder = z.string().min(1).max(64);
 
-export const deviceKind = z.enum(['timing', 'tracker']);
+const deviceKind = z.enum(['timing', 'tracker']);
 
 /** One line on the wire: a body, when it was made, its number, and the device's signature over the three. */
 export const deviceLine = z.strictObject({

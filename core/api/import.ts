@@ -3,14 +3,14 @@ import { bookingFields } from '../venue/booking';
 import { moneyAmount, text } from '../values';
 
 /** A fault in one cell of a booking list. */
-export const cellFault = z.object({
+const cellFault = z.object({
   /** Header of the column, or empty where the whole row is meant. */
   column: z.string(),
   reason: z.string(),
 });
 
 /** What taking in a list would do with one of its rows. */
-export const listRow = z.object({
+const listRow = z.object({
   /** Line of the file on which the row begins, the header being line 1. */
   line: z.number().int().min(1),
   /** By which the row finds its record again. */
@@ -24,7 +24,7 @@ export const listRow = z.object({
 });
 
 /** What the import would do with one booking. */
-export const importRow = listRow.extend({
+const importRow = listRow.extend({
   fields: bookingFields.optional(),
   /** Of a row of another day. */
   date: z.iso.date().optional(),
@@ -64,7 +64,7 @@ export const listTaken = z.object({
 });
 
 /** What a word of the venue's lists means: a header, a language or a car that is called otherwise there. */
-export const listWord = z.strictObject({
+const listWord = z.strictObject({
   kind: z.enum(['column', 'language', 'car']),
   /** In small letters. */
   word: text(200).min(1),
@@ -77,7 +77,7 @@ export type ListWord = z.output<typeof listWord>;
 export const bookingListBody = z.strictObject({ csv: z.string(), words: z.array(listWord).max(500).optional() });
 
 /** A car that the list books and the fleet has not, as the list calls it. */
-export const unknownCar = z.object({
+const unknownCar = z.object({
   name: z.string(),
   rows: z.number().int(),
   /** What a lap in it costs by the list, where it tells. */
@@ -85,7 +85,6 @@ export const unknownCar = z.object({
   /** Id of the car that it may be a misspelling of. */
   nearest: z.string().optional(),
 });
-export type UnknownCar = z.output<typeof unknownCar>;
 
 export const importPreview = listPreview.extend({
   /** Languages that nobody knows by this name. */

@@ -26,7 +26,6 @@ export {
   type DeviceLine,
   type DeviceReceipt,
   type DeviceRefusal,
-  livePositions,
   type LivePositions,
   type TrackedCar,
 } from './devices';
@@ -61,7 +60,7 @@ export { serviceEndpoints } from './endpoints/service';
 export { sheetsEndpoints } from './endpoints/sheets';
 export { showEndpoints } from './endpoints/show';
 export { venueEndpoints } from './endpoints/venue';
-export { runningFlag, type RunningFlag } from './flags';
+export { type RunningFlag } from './flags';
 export { importPreview, type ImportPreview, type ImportRow, type ListPreview, type ListWord } from './import';
 export { ACCESS_WORDS, openApiDocument } from './openapi';
 export { type NetworkView, type Phone, type PhoneCode, phoneReport, type PhoneReport } from './phones';
@@ -75,7 +74,6 @@ export {
   planJob,
   type PlanJob,
   type PlanningMode,
-  planProgress,
   type PlanProgress,
   type PlanRevision,
   type StartPlanning,

@@ -10,10 +10,10 @@ const author = z.string().trim().min(1).max(100);
 const reason = z.string().trim().min(1).max(200);
 
 /** A cost in minutes of patience, in all and by term. */
-export const cost = z.object({ total: z.number(), terms: z.record(weights.keyof(), z.number()) });
+const cost = z.object({ total: z.number(), terms: z.record(weights.keyof(), z.number()) });
 
 /** Below what no plan of a day can be; see `Bound` of the planner. */
-export const bound = z.object({
+const bound = z.object({
   leftOut: z.object({
     atLeast: z.number().int(),
     because: z
@@ -55,10 +55,10 @@ export type AcceptedPlan = z.output<typeof acceptedPlan>;
  * How to plan. `improve`: the best plan for the day, whoever moves; `repair`: what can stay stays; `restore`: back to an
  * earlier revision as far as the day still allows. Once the day has begun, what has begun stands in any case.
  */
-export const planningMode = z.enum(['improve', 'repair', 'restore']);
+const planningMode = z.enum(['improve', 'repair', 'restore']);
 export type PlanningMode = z.output<typeof planningMode>;
 
-export const MOST_PLANNING_S = 300;
+const MOST_PLANNING_S = 300;
 export const startPlanning = z.strictObject({
   author,
   reason,
@@ -70,7 +70,7 @@ export const startPlanning = z.strictObject({
 });
 export type StartPlanning = z.output<typeof startPlanning>;
 
-export const planChange = z.object({
+const planChange = z.object({
   drive: id,
   guest: z.string(),
   kind: z.enum(['moved', 'reassigned', 'added', 'left out']),
@@ -80,7 +80,7 @@ export const planChange = z.object({
 });
 
 /** What a search has found. */
-export const foundPlan = z.object({
+const foundPlan = z.object({
   plan: planFile,
   cost,
   /** What the current plan costs on the same day, and nothing where there is none. */
@@ -89,7 +89,6 @@ export const foundPlan = z.object({
   /** Steps of the search that were taken. */
   steps: z.number().int(),
 });
-export type FoundPlan = z.output<typeof foundPlan>;
 
 /** A plan that is being looked for, or has been found and is neither accepted nor dropped. */
 export const planJob = z.object({
@@ -158,7 +157,7 @@ export const oneMoreDrive = z.strictObject({
 
 export type OneMoreDrive = z.output<typeof oneMoreDrive>;
 
-export const offeredPlace = z.object({
+const offeredPlace = z.object({
   planned: plannedDrive,
   /** Time of day at which the guest would sit in the car. */
   seat: timeOfDay,

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { anyFact } from '../values';
 
 /** A fault of a request, as problem documents carry it. */
-export const fault = z.object({ path: z.string(), message: z.string() });
+const fault = z.object({ path: z.string(), message: z.string() });
 
 /** Problem document (RFC 9457): every refusal has this shape. */
 export const problem = z.object({

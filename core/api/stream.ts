@@ -6,7 +6,7 @@ import { runningFlag } from './flags';
 import { planProgress } from './planning';
 
 /** What else than the journal may have changed, so that a screen knows to read it again. */
-export const CHANGED = [
+const CHANGED = [
   'bookings',
   'plan',
   'setup',
@@ -22,7 +22,7 @@ export const CHANGED = [
 export type ChangedWhat = (typeof CHANGED)[number];
 
 /** What the stream of a day tells, by the names of its events: the contract of those who write and those who read it. */
-export const streamEvents = {
+const streamEvents = {
   entry: recordedEntry,
   /** What has changed in the day, for those who have read it. */
   day: dayPatch,

@@ -11,7 +11,7 @@ export function waitOfGap(gapS: number): number {
 }
 
 /** What one guest waits over the day: from arrival to the first occupancy, then each gap beyond the guest's rest. */
-export function waitOfGuest(guest: Guest, occupancies: readonly Interval[], guestRestS: number): number {
+function waitOfGuest(guest: Guest, occupancies: readonly Interval[], guestRestS: number): number {
   let sum = 0;
   let before: Interval | undefined;
   for (const occupancy of occupancies) {

@@ -3,7 +3,7 @@ import type { PersonOccupancy, RefuelOccupancy } from './schedule';
 /** One activity of a plan, by the ids and the time by which people tell it from others. */
 export type Activity = DriveActivity | SightingActivity | BriefingActivity | RefuelActivity | GroupActivity;
 
-export interface DriveActivity {
+interface DriveActivity {
   readonly kind: 'drive';
   readonly drive: string;
   /** Nothing where the day does not know the drive. */
@@ -12,25 +12,25 @@ export interface DriveActivity {
   readonly releaseS: number;
 }
 
-export interface SightingActivity {
+interface SightingActivity {
   readonly kind: 'sighting';
   readonly vehicle: string;
   readonly releaseS: number;
 }
 
-export interface BriefingActivity {
+interface BriefingActivity {
   readonly kind: 'briefing';
   readonly instructor: string;
   readonly startS: number;
 }
 
-export interface RefuelActivity {
+interface RefuelActivity {
   readonly kind: 'refuel';
   readonly car: string;
   readonly startS: number;
 }
 
-export interface GroupActivity {
+interface GroupActivity {
   readonly kind: 'group';
   readonly group: string;
   readonly releaseS: number;

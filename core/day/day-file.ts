@@ -131,7 +131,7 @@ export const pin = z.strictObject({ release: timeOfDay.optional(), car: id.optio
 /** A ride takes so many seats beside the driver. */
 export const rideOf = z.strictObject({ seats });
 
-export const drive = z.strictObject({
+const drive = z.strictObject({
   id,
   cars: z.array(id).min(1),
   laps,
@@ -171,7 +171,7 @@ export type Guest = z.output<typeof guest>;
 /** More is no event day any more, and is refused wherever bookings come in. */
 export const MOST_GUESTS_A_DAY = 2000;
 export const MOST_DRIVES_A_DAY = 5000;
-export const MOST_GROUPS_A_DAY = 200;
+const MOST_GROUPS_A_DAY = 200;
 
 /** Drives that are booked on a day. */
 export function driveCountOf({ guests }: { readonly guests: readonly Pick<Guest, 'drives'>[] }): number {

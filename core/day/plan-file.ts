@@ -7,7 +7,7 @@ import { leftOutReason } from './unplaced';
 
 const id = z.string().min(1).max(64);
 
-export const briefing = z.strictObject({
+const briefing = z.strictObject({
   start: timeOfDay,
   instructor: id,
   guests: z.array(id),
@@ -15,7 +15,7 @@ export const briefing = z.strictObject({
 });
 export type Briefing = z.output<typeof briefing>;
 
-export const sighting = z.strictObject({
+const sighting = z.strictObject({
   release: timeOfDay,
   vehicle: id,
   instructor: id,
@@ -33,13 +33,13 @@ export const plannedDrive = z.strictObject({
 });
 export type PlannedDrive = z.output<typeof plannedDrive>;
 
-export const refuel = z.strictObject({ car: id, start: timeOfDay });
+const refuel = z.strictObject({ car: id, start: timeOfDay });
 export type Refuel = z.output<typeof refuel>;
 
-export const unplanned = z.strictObject({ drive: id, reason: leftOutReason });
+const unplanned = z.strictObject({ drive: id, reason: leftOutReason });
 export type Unplanned = z.output<typeof unplanned>;
 
-export const plannedGroup = z.strictObject({
+const plannedGroup = z.strictObject({
   group: id,
   release: timeOfDay,
   /** Of the guests, in the order of the members where everybody has an own one. */
@@ -50,7 +50,7 @@ export const plannedGroup = z.strictObject({
 });
 export type PlannedGroup = z.output<typeof plannedGroup>;
 
-export const unplannedGroup = z.strictObject({ group: id, reason: leftOutReason });
+const unplannedGroup = z.strictObject({ group: id, reason: leftOutReason });
 export type UnplannedGroup = z.output<typeof unplannedGroup>;
 
 export const planFile = z.strictObject({

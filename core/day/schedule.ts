@@ -170,12 +170,12 @@ export function paceFactorAt(day: Day, releaseS: number): number {
 }
 
 /** Seconds of one lap of a guest in a car, `round(lapTimeS × pace × paceFactor)`. */
-export function driveLapS(day: Day, car: Car, guest: Guest, releaseS: number): number {
+function driveLapS(day: Day, car: Car, guest: Guest, releaseS: number): number {
   return Math.round(car.lapTimeS * guest.pace * paceFactorAt(day, releaseS));
 }
 
 /** Seconds of one lap of a ride in a car. */
-export function rideLapS(day: Day, car: Car, releaseS: number): number {
+function rideLapS(day: Day, car: Car, releaseS: number): number {
   return Math.round((car.ride?.lapTimeS ?? car.lapTimeS) * paceFactorAt(day, releaseS));
 }
 

@@ -19,7 +19,7 @@ const reasonOf = <C extends string, S extends Shape, V extends Shape>(code: C, s
 
 const pair = { car: id, guest: id };
 /** Why a car can't be driven by a guest on a drive. */
-export const carMisfit = z.discriminatedUnion('code', [
+const carMisfit = z.discriminatedUnion('code', [
   reasonOf('notBooked', pair, {}),
   reasonOf('gearbox', pair, { wanted: z.enum(['auto', 'paddle']) }),
   reasonOf('tooTall', pair, { heightCm: z.number(), mostCm: z.number() }),
@@ -30,7 +30,7 @@ export const carMisfit = z.discriminatedUnion('code', [
 ]);
 export type CarMisfit = z.output<typeof carMisfit>;
 
-export const unplacedReason = z.discriminatedUnion('code', [
+const unplacedReason = z.discriminatedUnion('code', [
   /** None of the cars is on the day's sheet. */
   reasonOf('carsGone', { cars: ids }, {}),
   reasonOf('pinnedCar', { car: id }, {}),

@@ -2,7 +2,7 @@ import type { JournalEntry } from './entries/entry';
 import { isAbout, rulesOf } from './kinds/registry';
 
 /** Put where words were that somebody had the right to have erased. */
-export const ERASED_WORDS = 'erased';
+const ERASED_WORDS = 'erased';
 
 /** A text with other words in place of a name, wherever it stands as whole words: "Will" is no part of "willing". */
 export function withoutWord(text: string, name: string, instead: string): string {

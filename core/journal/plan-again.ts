@@ -366,7 +366,7 @@ function lastTrackS(day: Day, { releaseS }: { readonly releaseS: number }): numb
  * The plan before, as the journal has shown it to be: what runs late is held until it will really end, and what should
  * have begun but has not is out of the plan, so that it can be planned anew.
  */
-export function planAsItIs(day: Day, previous: Plan, state: DayState): Plan {
+function planAsItIs(day: Day, previous: Plan, state: DayState): Plan {
   const overdueS = state.timeS - SEATING_GRACE_S + day.rules.setUpS;
   const late = withDelays(day, previous, state);
   return {

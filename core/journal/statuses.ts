@@ -12,7 +12,7 @@ import {
 } from './state/day-state';
 
 /** A guest is called to the cars this long before the set-up of the next planned drive begins. */
-export const CALL_AHEAD_S = 15 * 60;
+const CALL_AHEAD_S = 15 * 60;
 
 /** Derives stages and statuses, some of which depend on the time of day. Changes and returns the given state. */
 export function deriveStatuses(context: DayContext, state: DayState, timeS: number): DayState {

@@ -17,7 +17,7 @@ export type ZoneKind = (typeof ZONE_KINDS)[number];
 
 const alongM = z.number().min(0).max(2000);
 /** A rectangle of a surface, metres from its upper left corner. */
-export const zone = z.strictObject({
+const zone = z.strictObject({
   kind: z.enum(ZONE_KINDS),
   /** The station that lies there, by its name. */
   station: name.optional(),
@@ -93,7 +93,6 @@ export const rides = z.strictObject({
   /** Only in these stretches of the day. */
   only: z.array(timeWindow).optional(),
 });
-export type Rides = z.output<typeof rides>;
 
 /** What a car needs to be known of to give rides in it: a lap at full pace, and seats beside the driver. */
 export const rideCar = z.strictObject({ lapTimeS, seats });

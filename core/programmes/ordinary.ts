@@ -20,7 +20,6 @@ export type CornerStep = (typeof CORNER_STEPS)[number];
 
 /** How the cars of a train change places: rolling on a straight, rolling on the way out of a corner, or standing. */
 export const CHANGE_WAYS = ['straight', 'corner', 'stopped'] as const;
-export type ChangeWay = (typeof CHANGE_WAYS)[number];
 
 /** Measured: three stopped changes within twenty minutes of driving. */
 export const STOPPED_CHANGE_S = 90;

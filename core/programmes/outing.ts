@@ -57,7 +57,7 @@ function followParts(programme: FollowProgramme, cars: number, slowestLapS: numb
 }
 
 /** Turns that are taken one after the other until everybody has been out. */
-export function turnsOnOval({ carsOut }: ThrottleProgramme, members: number): number {
+function turnsOnOval({ carsOut }: ThrottleProgramme, members: number): number {
   return Math.ceil(members / carsOut);
 }
 

@@ -14,7 +14,7 @@ const carLengths = z
   .tuple([z.number().min(1).max(30), z.number().min(1).max(30)])
   .refine(([from, to]) => from <= to, 'expected the smaller number first');
 
-export const followProgramme = z.strictObject({
+const followProgramme = z.strictObject({
   kind: z.literal('follow'),
   /** Laps at pace, between warming up and cooling down. */
   laps,
@@ -43,7 +43,7 @@ export const followProgramme = z.strictObject({
 });
 export type FollowProgramme = z.output<typeof followProgramme>;
 
-export const throttleProgramme = z.strictObject({
+const throttleProgramme = z.strictObject({
   kind: z.literal('throttle'),
   /** Limits of the throttle, the gentlest first, each with what a lap takes then. */
   steps: z
@@ -65,7 +65,7 @@ export const throttleProgramme = z.strictObject({
 });
 export type ThrottleProgramme = z.output<typeof throttleProgramme>;
 
-export const lowGripProgramme = z.strictObject({
+const lowGripProgramme = z.strictObject({
   kind: z.literal('lowGrip'),
   leadLaps: lapsOrNone,
   leadLapS: lapS,

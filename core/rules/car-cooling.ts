@@ -2,7 +2,7 @@ import { activityOf, type Activity, type Car, takenByCar, type CarOccupancy } fr
 import { rule, type Broken } from './rule';
 
 /** The first drive (by start) after which the car has run too many laps without standing still long enough. */
-export function overheatedDrive(
+function overheatedDrive(
   car: Car,
   drives: readonly CarOccupancy[],
 ): { readonly drive: CarOccupancy; readonly laps: number } | undefined {

@@ -7,7 +7,7 @@ export type CarFreeBroken =
   | Broken<'away', { car: string; activity: Activity }, { startS: number; endS: number }>;
 
 /** What keeps a car: a drive or a group with the turnaround after it, or a refuel. */
-export function carOccupancy(
+function carOccupancy(
   occupancy: CarOccupancy | RefuelOccupancy,
   turnaroundS: number,
 ): Interval & { readonly activity: Activity } {

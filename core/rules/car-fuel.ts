@@ -18,7 +18,7 @@ export interface FuelAfterDrive {
  * A car's fuel over the day: a drive burns its fuel by the end of its laps, a refuel counts when it is done, and a
  * reading replaces what was computed up to its time (on a tie the reading wins).
  */
-export function fuelAfterDrives(
+function fuelAfterDrives(
   car: Car,
   drives: readonly CarOccupancy[],
   refuels: readonly RefuelOccupancy[],

@@ -6,10 +6,7 @@ export type CrewLapsBroken =
   | Broken<'level', { instructor: string }, { laps: number; most: number; level: number }>;
 
 /** Which of an instructor's lap limits the drives pass. */
-export function* lapLimitFaults(
-  instructor: Instructor,
-  occupancies: readonly PersonOccupancy[],
-): Iterable<CrewLapsBroken> {
+function* lapLimitFaults(instructor: Instructor, occupancies: readonly PersonOccupancy[]): Iterable<CrewLapsBroken> {
   const subjects = { instructor: instructor.id };
   let laps = 0;
   const byLevel = new Map<number, number>();

@@ -19,7 +19,7 @@ export const guestOrder = rule('GUEST_ORDER', function* ({ day, guestOccupancies
 });
 
 /** What is out of order in one guest's occupancies (by start). */
-export function* guestOrderFaults(guest: Guest, occupancies: readonly PersonOccupancy[]): Iterable<GuestOrderBroken> {
+function* guestOrderFaults(guest: Guest, occupancies: readonly PersonOccupancy[]): Iterable<GuestOrderBroken> {
   const of = { guest: guest.id };
   const drives = drivesOf(occupancies);
   const own = ownDrivesOf(occupancies);

@@ -3,8 +3,6 @@ import { secondsOf } from '../values';
 
 /** Seconds of a wall-clock text, for tests that read like a day sheet. */
 export const at = secondsOf;
-export { ORDINARY_RULES };
-
 export const aCar = (more: Partial<Car> = {}): Car => ({
   id: 'c1',
   name: 'Dunnock Cup',

@@ -12,7 +12,6 @@ export const anyFact = z.object({
   subjects: fields,
   values: fields,
 });
-export type AnyFact = z.output<typeof anyFact>;
 
 /** A fact of the server's own, which only needs to be passed on. */
 export const factOf = <F>(): z.ZodType<F, F> => anyFact as unknown as z.ZodType<F, F>;

@@ -7,7 +7,7 @@ export interface Fault {
 }
 
 /** `guests[12].drives[0].cars[0]`; the whole document is `(file)`. */
-export function pathText(path: readonly PropertyKey[]): string {
+function pathText(path: readonly PropertyKey[]): string {
   let text = '';
   for (const step of path) {
     text += typeof step === 'number' ? `[${step}]` : `${text === '' ? '' : '.'}${String(step)}`;

@@ -1,5 +1,5 @@
 /** What everything stands on: times, money, facts, fields of a record, and what was wrong with one. Knows nothing of a day. */
-export { anyFact, type AnyFact, factOf } from './any-fact';
+export { anyFact, factOf } from './any-fact';
 export { fact, type Fact } from './fact';
 export { type Fault, faultLine, faultsOf, parseJson } from './faults';
 export { durationS, id, lapTimeS, moneyAmount, name, seats, text } from './fields';

@@ -29,7 +29,7 @@ export function clockMinute(secondsOfDay: number): string {
 }
 
 /** A time of a day that runs past midnight, as a clock on the wall shows it. */
-export function onOneDay(secondsOfDay: number): number {
+function onOneDay(secondsOfDay: number): number {
   return secondsOfDay > DAY_S ? secondsOfDay % DAY_S : secondsOfDay;
 }
 

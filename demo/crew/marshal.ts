@@ -19,7 +19,7 @@ import { gathered } from './order';
 import type { Deed, Scene } from './scene';
 
 /** A vehicle that is ready at the pit exit. */
-export type AtExit =
+type AtExit =
   | { readonly kind: 'drive'; readonly drive: DriveState; readonly readyS: number }
   | { readonly kind: 'sighting'; readonly run: SightingOccupancy; readonly guests: string[]; readonly readyS: number };
 
@@ -111,7 +111,7 @@ function* countAndBringIn({ state, context, nowS, draw, between, sight }: Scene,
 }
 
 /** Who is ready to be let out, in the order in which they came to be. */
-export function queueAt(scene: Scene): AtExit[] {
+function queueAt(scene: Scene): AtExit[] {
   const { state, context, nowS, between, ripe } = scene;
   const { rules } = context.day;
   const queue: AtExit[] = [];

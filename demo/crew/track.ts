@@ -17,7 +17,7 @@ interface Lapper {
   lostS: number;
 }
 
-export interface Crossed {
+interface Crossed {
   readonly vehicle: string;
   readonly ms: number;
 }

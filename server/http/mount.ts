@@ -32,7 +32,7 @@ export class EncodedReply {
 type Given<E extends Endpoint> = E['reply'] extends Raw ? void : ReplyOf<E> | EncodedReply;
 type Handle<E extends Endpoint> = (call: Call<E>) => Given<E> | Promise<Given<E>>;
 /** Answers an endpoint; with what is judged before the body is read, where that is more than the common checks. */
-export type Handler<E extends Endpoint> =
+type Handler<E extends Endpoint> =
   Handle<E> | { readonly before: (request: Request) => void; readonly handle: Handle<E> };
 
 /** A handler for each endpoint of a contract: one without the other does not compile. */

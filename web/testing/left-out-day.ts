@@ -16,7 +16,7 @@ export const day = aDay({
     aGuest({ id: 'g2', name: 'Piet Verhoeve', drives: [{ id: 'd2', cars: ['c2'], laps: 5 }] }),
   ],
 });
-export const plan = aPlan({
+const plan = aPlan({
   drives: [drive('10:00'), drive('11:00', { drive: 'd2', car: 'c2', instructor: 'i2' })],
   unplanned: [{ drive: 'd3', reason: 'Dunnock Cup is taken until 18:00; another car would do.' }],
 });

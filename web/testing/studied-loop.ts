@@ -10,10 +10,10 @@ import { CircuitService } from '../shared/data/circuit.service';
 import { LOOP } from './loop';
 
 /** A car of the fleet as it is stored, with a model where the lap is to be worked out. */
-export const aFleetCar = (number: number, more: Partial<z.input<typeof carFields>> = {}): CarFields =>
+const aFleetCar = (number: number, more: Partial<z.input<typeof carFields>> = {}): CarFields =>
   carFields.parse({ ...z.encode(carFields, { ...aCar(), number }), ...more });
 
-export const FLEET = [
+const FLEET = [
   { id: 'c1', version: 3, fields: aFleetCar(1, { model: SMALL_MODEL }) },
   {
     id: 'c2',

@@ -111,7 +111,7 @@ export interface CallLine {
 }
 
 /** What is written in the drawings of the show. */
-export type DrawnWord =
+type DrawnWord =
   | 'wrist'
   | 'knee'
   | 'eyesBraking'
@@ -133,7 +133,7 @@ export type DrawnWord =
   | 'allStop'
   | 'lapsKept';
 
-export interface TimesWords {
+interface TimesWords {
   readonly title: string;
   readonly arrive: string;
   readonly briefing: string;

@@ -6,7 +6,7 @@ import { GERMAN } from '../de/guests';
 import type { GuestWords, ResultWords } from './guest-words';
 
 /** What guests read, in their own language. */
-export type { CallLine, DrawnWord, GuestWords, ResultWords, ShowWords } from './guest-words';
+export type { CallLine, GuestWords, ResultWords, ShowWords } from './guest-words';
 
 const LANGUAGES = { en: ENGLISH, de: GERMAN, fr: FRENCH } satisfies Record<string, GuestWords>;
 export type GuestLanguage = keyof typeof LANGUAGES;

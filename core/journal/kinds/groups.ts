@@ -11,7 +11,7 @@ import { NO_WORDS, type Family } from './family';
 import { type groupsSchemas } from '../entries/groups';
 
 /** What the group's stage forbids comes first, then the test. */
-export function onGroup(
+function onGroup(
   state: DayState,
   entry: JournalEntry & { readonly group: string },
   test: (group: GroupState) => Refusal | undefined = () => undefined,
@@ -32,7 +32,7 @@ export function onMember(
   });
 }
 
-export function changeGroup(state: DayState, id: string, change: (group: GroupState) => void): void {
+function changeGroup(state: DayState, id: string, change: (group: GroupState) => void): void {
   const group = state.groups.get(id);
   if (group) change(group);
 }

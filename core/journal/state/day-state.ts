@@ -69,7 +69,7 @@ export interface GuestState {
   sinceS: number | undefined;
 }
 
-export interface CountedLap {
+interface CountedLap {
   /** When the line was crossed; where that was not seen, when it became known that it had been. */
   readonly atS: number;
   /** Whether somebody or the loop saw this very crossing, so that it ends a lap with a time. */
@@ -78,7 +78,7 @@ export interface CountedLap {
 }
 
 /** The instructor had to brake or steer. */
-export interface Intervention {
+interface Intervention {
   readonly atS: number;
   readonly lap: number;
   readonly corner: string | undefined;
@@ -128,10 +128,7 @@ export interface DriveState {
 }
 
 /** What one instructor noticed of a drive. */
-export type MarkedDrive = Omit<
-  EntryOf<'driveMarked'>,
-  'kind' | 'id' | 'at' | 'drive' | 'offline' | 'agoMs' | 'corrected'
-> & {
+type MarkedDrive = Omit<EntryOf<'driveMarked'>, 'kind' | 'id' | 'at' | 'drive' | 'offline' | 'agoMs' | 'corrected'> & {
   readonly atS: number;
 };
 
@@ -231,7 +228,7 @@ export interface FlagState {
   readonly clearedBy: string | undefined;
 }
 
-export interface Incident {
+interface Incident {
   readonly id: string;
   readonly atS: number;
   readonly by: string;
@@ -243,7 +240,7 @@ export interface Incident {
   readonly followUp: string | undefined;
 }
 
-export interface ResolvedEntry {
+interface ResolvedEntry {
   readonly id: string;
   readonly kind: EntryKind;
   readonly atS: number;

@@ -42,7 +42,7 @@ export interface CarFault {
   repairedS: number | undefined;
 }
 
-export interface Service {
+interface Service {
   readonly what: ServicePart;
   readonly atS: number;
   readonly by: string;
@@ -61,7 +61,7 @@ export interface FuelMark {
   readonly laps: number;
 }
 
-export interface ConeCheck {
+interface ConeCheck {
   readonly atS: number;
   readonly by: string;
   readonly doubt: string | undefined;

@@ -53,7 +53,7 @@ export interface MemberState {
   readonly marked: MemberMarks[];
 }
 
-export interface Turn {
+interface Turn {
   readonly car: string;
   readonly lane: string | undefined;
   readonly sinceS: number;
@@ -62,11 +62,11 @@ export interface Turn {
   lapsAtStep: number;
 }
 
-export type StepJudged = Pick<EntryOf<'stepSet'>, 'step' | 'line' | 'smooth' | 'answers'> & { readonly atS: number };
-export type StationRun = Pick<EntryOf<'stationRun'>, 'station' | 'passed' | 'spins' | 'stops'> & {
+type StepJudged = Pick<EntryOf<'stepSet'>, 'step' | 'line' | 'smooth' | 'answers'> & { readonly atS: number };
+type StationRun = Pick<EntryOf<'stationRun'>, 'station' | 'passed' | 'spins' | 'stops'> & {
   readonly atS: number;
 };
-export type MemberMarks = Pick<EntryOf<'memberMarked'>, 'marks' | 'good' | 'note' | 'by'> & { readonly atS: number };
+type MemberMarks = Pick<EntryOf<'memberMarked'>, 'marks' | 'good' | 'note' | 'by'> & { readonly atS: number };
 
 /** A group before it has begun. */
 export function groupPlanned(group: Group): GroupState {

@@ -12,8 +12,8 @@ export interface LapEstimate {
  * How far a guest's own pace is from what booking and car say, as a share of the lap (standard deviations): what is the
  * guest's in every car, what is another in each drive, and the two together.
  */
-export const GUEST_PACE_SD = 0.06;
-export const DRIVE_PACE_SD = 0.036;
+const GUEST_PACE_SD = 0.06;
+const DRIVE_PACE_SD = 0.036;
 const PACE_SD = Math.hypot(GUEST_PACE_SD, DRIVE_PACE_SD);
 /** How much one lap differs from the next, as a share of the lap. */
 export const LAP_NOISE = 0.025;

@@ -35,9 +35,9 @@ export interface ReleaseLimits {
 }
 
 /** What stands against letting out at a moment. */
-export type Hindrance = 'shut' | 'gap' | 'full';
+type Hindrance = 'shut' | 'gap' | 'full';
 
-export interface ReleaseMoment {
+interface ReleaseMoment {
   /** Seconds since midnight. */
   readonly atS: number;
   readonly hindrance: Hindrance | undefined;

@@ -24,7 +24,7 @@ export type SlideKind = z.output<typeof slideKind>;
 
 const words = (most: number) => z.string().trim().max(most);
 
-export const slide = z.strictObject({
+const slide = z.strictObject({
   id: z.string().min(1).max(40),
   kind: slideKind,
   /** In place of the title that comes with the kind. */

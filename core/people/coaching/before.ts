@@ -32,7 +32,7 @@ export const dayBefore = z.object({
 export type DayBefore = z.output<typeof dayBefore>;
 
 /** How much slower the first drive of a new day is expected than the last one was. */
-export const FIRST_DRIVE_BACK = 1.04;
+const FIRST_DRIVE_BACK = 1.04;
 
 export function dayBeforeOf(date: string, result: GuestResult, linked: boolean): DayBefore {
   return {

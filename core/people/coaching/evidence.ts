@@ -36,7 +36,7 @@ export type MarkReason =
   | Fact<'slow', object, { kmh: number; wouldDoKmh: number }>;
 
 /** A mark that positions suggest, by the fault of the vocabulary. */
-export interface ProposedMark {
+interface ProposedMark {
   readonly fault: string;
   readonly why: MarkReason;
 }

@@ -38,7 +38,7 @@ export function seenFaults(
 }
 
 /** How much a fault matters in a drive: its weight, times the corners it was seen in, times how often. */
-export function sizeOf({ fault, corners, everywhere, count }: SeenFault): number {
+function sizeOf({ fault, corners, everywhere, count }: SeenFault): number {
   const places = Math.max(1, corners.length + (everywhere ? EVERYWHERE_COUNTS : 0));
   return fault.weight * places * Math.sqrt(count / Math.max(1, corners.length + (everywhere ? 1 : 0)));
 }

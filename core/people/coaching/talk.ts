@@ -4,7 +4,7 @@ import { fact, type Fact } from '../../values';
 import type { CoachingCustoms } from '../../venue/settings';
 
 /** What an instructor says and does in the car before it rolls, in this order. */
-export const TALK_GROUPS = ['seat', 'guest', 'car', 'before', 'home', 'ways', 'speed'] as const;
+const TALK_GROUPS = ['seat', 'guest', 'car', 'before', 'home', 'ways', 'speed'] as const;
 export type TalkGroupName = (typeof TALK_GROUPS)[number];
 
 /** One line of the talk; words of the venue and of people are values. */
@@ -26,7 +26,7 @@ export type TalkFact =
   | Fact<'parking', object, { lock: 'left' | 'right'; parkedIn: 'neutral' | 'park' }>
   | Fact<'topSpeed', object, { kmh: number }>;
 
-export interface TalkLine {
+interface TalkLine {
   /** Stays the same for the same line, so that it stays ticked. */
   readonly id: string;
   readonly what: TalkFact;

@@ -75,7 +75,7 @@ export function isShared({ kind }: Pick<Occupancy, 'kind'>): boolean {
 }
 
 /** Which of the problem's conditions is in force for a release. */
-export function conditionAt(problem: Problem, releaseS: number): number {
+function conditionAt(problem: Problem, releaseS: number): number {
   let at = problem.conditions.length - 1;
   while (at > 0 && problem.conditions[at]!.fromS > releaseS) at -= 1;
   return at;

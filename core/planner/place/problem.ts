@@ -63,7 +63,7 @@ export interface FriendFacts {
   readonly other: number;
 }
 
-export interface GuestFacts {
+interface GuestFacts {
   readonly guest: Guest;
   readonly arrivesS: number;
   readonly leavesS: number;
@@ -82,7 +82,7 @@ export interface GuestFacts {
   readonly likes: Uint8Array;
 }
 
-export interface DriveFacts {
+interface DriveFacts {
   readonly drive: Drive;
   readonly guest: number;
   /** Position in the guest's list. */
@@ -106,7 +106,7 @@ export interface CarOption {
 }
 
 /** A group with everything named by its number. */
-export interface GroupFacts {
+interface GroupFacts {
   /** With those of its members who come. */
   readonly group: Group;
   readonly members: readonly number[];
@@ -127,19 +127,19 @@ export interface GroupFacts {
   readonly beforeS: number | undefined;
 }
 
-export interface SurfaceFacts {
+interface SurfaceFacts {
   readonly surface: Surface;
   readonly windows: readonly TimeWindow[];
 }
 
-export interface CarFacts {
+interface CarFacts {
   readonly car: Car;
   readonly windows: readonly TimeWindow[];
   /** ImportResults of the tank in the order of time, however they are listed. */
   readonly readings: readonly { readonly at: number; readonly litres: number }[];
 }
 
-export interface CrewFacts {
+interface CrewFacts {
   readonly instructor: Instructor;
   readonly windows: readonly TimeWindow[];
   readonly availableS: number;
@@ -148,7 +148,7 @@ export interface CrewFacts {
   readonly levelLaps: readonly number[];
 }
 
-export interface VehicleFacts {
+interface VehicleFacts {
   readonly vehicle: SightingVehicle;
   readonly windows: readonly TimeWindow[];
   readonly trackS: readonly number[];

@@ -28,7 +28,7 @@ export function withReasons(timetable: Timetable, known: ReadonlyMap<string, Lef
 }
 
 /** Why a drive found no place: the tightest rule, with what a manager could change. */
-export function whyUnplanned(timetable: Timetable, number: number): UnplacedReason {
+function whyUnplanned(timetable: Timetable, number: number): UnplacedReason {
   return fromTheStart(timetable, number) ?? beforeTheDrive(timetable, number) ?? inTheWay(timetable, number);
 }
 

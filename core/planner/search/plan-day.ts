@@ -29,7 +29,7 @@ export interface PlanningOptions {
   readonly onProgress?: (progress: PlanningProgress) => void;
 }
 
-export interface PlanningProgress {
+interface PlanningProgress {
   readonly steps: number;
   /** Lays out the best plan so far; takes some milliseconds, so a listener asks for it only now and then. */
   readonly best: () => { readonly plan: Plan; readonly cost: Cost };

@@ -191,7 +191,7 @@ function withoutPlace(timetable: Timetable): number[] {
 }
 
 /** Makes the timetable hold exactly these. */
-export function restore(timetable: Timetable, occupancies: readonly Occupancy[]): void {
+function restore(timetable: Timetable, occupancies: readonly Occupancy[]): void {
   const wanted = new Set(occupancies);
   const there = new Set(timetable.occupancies());
   for (const occupancy of there) if (!wanted.has(occupancy)) timetable.remove(occupancy);

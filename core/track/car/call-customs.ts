@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { CALL_ORDER } from './call-kinds';
 
 /** How one kind of call is said at a venue; what is missing is as it is elsewhere. */
-export const callCustom = z.strictObject({
+const callCustom = z.strictObject({
   /** In the venue's words; `{gear}`, `{where}` and `{side}` stand for what is called. */
   say: z.string().trim().min(1).max(60).optional(),
   /** How long it takes to say, seconds. */

@@ -39,7 +39,7 @@ export interface Call {
 }
 
 /** A call that is left away, as another one is being said then. */
-export interface DroppedCall {
+interface DroppedCall {
   readonly kind: CallKind;
   readonly what: CallFact;
   readonly beside: CallFact;
@@ -80,7 +80,7 @@ export interface CallSettings {
 export const callId = (corner: string, kind: CallKind): string => `${corner}-${kind}`;
 
 /** How much sooner a call is said to a guest who has made the fault again. */
-export const SOONER_S = 0.5;
+const SOONER_S = 0.5;
 /** A call may be said so much before its time to make room for another, and no more. */
 const MOST_EARLY_S = 1.2;
 /** Braking for longer is held up by a call of its own, and so is waiting between the brake and the turn-in. */

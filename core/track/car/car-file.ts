@@ -9,10 +9,10 @@ const range = (least: number, most: number, unit = '') => {
 const kW = range(20, 1500, 'kW');
 const rpm = range(500, 20_000, 'rpm');
 
-export const drivenWheels = z.enum(['front', 'rear', 'all']);
-export const enginePlace = z.enum(['front', 'mid', 'rear']);
+const drivenWheels = z.enum(['front', 'rear', 'all']);
+const enginePlace = z.enum(['front', 'mid', 'rear']);
 
-export const powerPoint = z.strictObject({ rpm, kW });
+const powerPoint = z.strictObject({ rpm, kW });
 export type PowerPoint = z.output<typeof powerPoint>;
 
 /** Everything of the file but for its name tag; what is left out has the default that `DEFAULTS` and the contract give. */

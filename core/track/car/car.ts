@@ -32,7 +32,7 @@ export interface Car {
 const FRONT_SHARES = { front: 0.54, mid: 0.42, rear: 0.39 } as const;
 
 /** What a car is taken to be where its file is silent. */
-export const DEFAULTS = {
+const DEFAULTS = {
   peopleKg: 160,
   drivenWheels: 'rear',
   engine: 'front',

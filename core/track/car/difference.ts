@@ -13,7 +13,7 @@ export interface CarNotes {
 }
 
 /** What a card tells of a car: engine and weight as they are, the rest as it comes out on this circuit, notes in the venue's words. */
-export interface CardValues {
+interface CardValues {
   readonly driven: Car['drivenWheels'];
   readonly engine: Car['engine'];
   readonly massKg: number;
@@ -33,7 +33,7 @@ export type CardTopic = keyof CardValues;
 export type CardValue<T extends CardTopic = CardTopic> = CardValues[T];
 
 /** One line of a card: what it is here, and what it was in the car before. */
-export interface CardLine<T extends CardTopic = CardTopic> {
+interface CardLine<T extends CardTopic = CardTopic> {
   readonly topic: T;
   readonly now: CardValue<T>;
   readonly before: CardValue<T> | undefined;

@@ -5,7 +5,7 @@ const RAD_PER_S = (2 * Math.PI) / 60;
 const CLUTCH_SHARE = 0.35;
 
 /** Full throttle torque at the crank, Nm. Constant below the first point of the power curve, constant power above the last. */
-export function torqueNm(car: Car, rpm: number): number {
+function torqueNm(car: Car, rpm: number): number {
   const { power } = car;
   const first = power[0]!;
   const last = power.at(-1)!;

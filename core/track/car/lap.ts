@@ -34,7 +34,7 @@ export interface Lap {
 }
 
 /** Where the energy of a lap comes from and goes, MJ. */
-export interface LapEnergy {
+interface LapEnergy {
   readonly drive: number;
   readonly drag: number;
   readonly rolling: number;

@@ -232,13 +232,7 @@ function accelerated(
 }
 
 /** The gear to be in: that which gives the most, or the taught one, which is held until the next one gives more. */
-export function wantedGear(
-  gearing: Gearing,
-  windows: GearWindows | undefined,
-  i: number,
-  mps: number,
-  gear: number,
-): number {
+function wantedGear(gearing: Gearing, windows: GearWindows | undefined, i: number, mps: number, gear: number): number {
   if (!windows) return gearing.best(mps);
   const held = Math.min(windows.highest[i]!, Math.max(windows.lowest[i]!, gear));
   return held === gear && gear < windows.highest[i]! && gearing.best(mps) > gear ? gear + 1 : held;

@@ -49,7 +49,7 @@ export interface StudiedLap {
 }
 
 /** Where the fleet brakes for one corner. */
-export interface BrakeSpread {
+interface BrakeSpread {
   /** The place that serves all: the earliest, and who decides it. */
   readonly coneM: number;
   readonly decidedBy: { readonly car: string; readonly pace: number };

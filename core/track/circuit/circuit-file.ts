@@ -15,7 +15,7 @@ export const origin = z.strictObject({ latDeg: z.number().min(-85).max(85), lonD
 export type Origin = z.output<typeof origin>;
 
 /** A point of the centre line: east, north, height, and how wide the road is to the left and right of it; metres. */
-export const linePoint = z.strictObject({
+const linePoint = z.strictObject({
   ...pointM,
   zM: z.number().min(-500).max(9000).optional(),
   leftM: z.number(),
@@ -24,7 +24,7 @@ export const linePoint = z.strictObject({
 export type LinePoint = z.output<typeof linePoint>;
 
 /** How a corner is taken: where its apex lies. */
-export const apexStyle = z.enum(['early', 'middle', 'late', 'double']);
+const apexStyle = z.enum(['early', 'middle', 'late', 'double']);
 export type ApexStyle = z.output<typeof apexStyle>;
 
 /** What is asked for in place of full braking on the first laps: each holds from its lap on. */
@@ -33,7 +33,7 @@ export const cornerSteps = z
   .max(6);
 
 /** The lore of a corner, as guests and instructors need it. */
-export const cornerBook = z.strictObject({
+const cornerBook = z.strictObject({
   apex: apexStyle.optional(),
   /** Whether wheels may ride its kerbs. */
   kerbs: z.enum(['ride', 'leave']).optional(),
@@ -59,7 +59,7 @@ export const cornerBook = z.strictObject({
 export type CornerBook = z.output<typeof cornerBook>;
 
 /** A corner that has been named; it belongs to the corner found nearest to its place. */
-export const namedCorner = z.strictObject({
+const namedCorner = z.strictObject({
   name: words(60).min(1),
   atM: distanceM,
   book: cornerBook.default({}),
@@ -83,7 +83,7 @@ export const coneKind = z.enum([
 export type ConeKind = z.output<typeof coneKind>;
 
 /** A cone placed by hand, with the reason: a gate, a boundary, the pull-off, or one more at a corner. */
-export const handCone = z.strictObject({
+const handCone = z.strictObject({
   id: z.string().min(1).max(40),
   kind: coneKind,
   ...pointM,
@@ -93,10 +93,10 @@ export const handCone = z.strictObject({
 });
 
 /** A cone that would be computed otherwise, and keeps this place. */
-export const movedCone = z.strictObject({ id: z.string().min(1).max(80), ...pointM, note: words(200) });
+const movedCone = z.strictObject({ id: z.string().min(1).max(80), ...pointM, note: words(200) });
 
 /** A cone that would be computed and has been taken away, with the reason. */
-export const removedCone = z.strictObject({ id: z.string().min(1).max(80), note: words(200) });
+const removedCone = z.strictObject({ id: z.string().min(1).max(80), note: words(200) });
 
 /** What marks a place of one kind: so many things of one colour, or something that stands there anyway. */
 const marker = z.strictObject({

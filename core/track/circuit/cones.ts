@@ -37,7 +37,7 @@ export type OmittedReason =
   | Fact<'takenAway', object, { note: string }>;
 
 /** A cone that is not there on purpose. */
-export interface OmittedCone {
+interface OmittedCone {
   readonly id: string;
   readonly corner: string;
   readonly atM: number;

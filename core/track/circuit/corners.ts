@@ -19,9 +19,9 @@ export interface Corner {
 }
 
 /** A corner is where the radius stays under this … */
-export const WIDEST_RADIUS_M = 300;
+const WIDEST_RADIUS_M = 300;
 /** … for so long. */
-export const SHORTEST_CORNER_M = 15;
+const SHORTEST_CORNER_M = 15;
 
 /** The corners of a line, numbered from the start line by where they are tightest. */
 export function cornersOf(line: DrivenLine): Corner[] {

@@ -8,7 +8,7 @@ const MOST_JUMP_SPACINGS = 20;
 const SHORTEST_M = 200;
 const LONGEST_M = 30_000;
 /** Room that a car needs beside it, together. */
-export const LEAST_ROOM_M = 0.6;
+const LEAST_ROOM_M = 0.6;
 
 /**
  * What makes a circuit unusable, each with its place; empty where nothing does.

@@ -32,7 +32,7 @@ const MOST_TAIL_M = 30;
 /** Beside the half of the car and what the racing line keeps: guests need more. */
 const TAUGHT_MARGIN_M = 0.5;
 /** A straight shorter than this does not let a car cross to the other side of the road and settle. */
-export const SHORT_STRAIGHT_M = 70;
+const SHORT_STRAIGHT_M = 70;
 /** Bends wider than this are driven along without a turn-in of their own. */
 const WIDEST_TAUGHT_M = 200;
 const LEAST_ANGLE_DEG = 18;

@@ -5,10 +5,10 @@ import { moneyAmount, text, timeOfDay } from '../../values';
 /** Bookings: who comes on a day, and what was sold. */
 
 /** How experienced the guest is; the venue sets what it does to the lap time. */
-export const paceClass = z.enum(['first', 'before', 'quick']);
+const paceClass = z.enum(['first', 'before', 'quick']);
 export type PaceClass = z.output<typeof paceClass>;
 
-export const bookedDrive = z.strictObject({
+const bookedDrive = z.strictObject({
   id: z.string().min(1).max(64),
   /** Any of these cars will do. */
   cars: z.array(z.string().min(1).max(64)).min(1, 'expected at least one car'),

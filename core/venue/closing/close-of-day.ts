@@ -13,7 +13,7 @@ import {
 import type { ToDo } from './to-do';
 
 /** A figure of the day's close: what it is, how much, and the entries it is made of. */
-export const closeFigure = z.object({
+const closeFigure = z.object({
   key: z.enum([
     'drivesSold',
     'drivesDone',

@@ -4,7 +4,7 @@ import { isInFleet, type CarFields } from '../fleet';
 import type { Introduction, PutOff } from '../settings';
 
 /** What a venue needs for its first plan, in the order in which it is best set up. */
-export const STEPS = ['venue', 'circuit', 'cars', 'crew', 'introduction', 'bookings', 'plan', 'phones'] as const;
+const STEPS = ['venue', 'circuit', 'cars', 'crew', 'introduction', 'bookings', 'plan', 'phones'] as const;
 export type StepName = (typeof STEPS)[number];
 
 /** What keeps guests of a day from a place in the plan, or makes the plan worse than it could be. */
@@ -25,7 +25,7 @@ export type Missing =
   | Fact<'languageUnspoken', object, { language: string; guests: number }>
   | Fact<'guestsWithoutDrives', object, { count: number }>;
 
-export interface MissingPart {
+interface MissingPart {
   readonly what: Missing;
   /** Whether there is no plan, or none for some guests, without it. */
   readonly needed: boolean;

@@ -27,10 +27,10 @@ export const openPattern = z.strictObject({
 export type OpenPattern = z.output<typeof openPattern>;
 
 const date = z.iso.date('expected a date, YYYY-MM-DD');
-export const closedDays = z
+const closedDays = z
   .strictObject({ from: date, to: date, reason: text(100).min(1).optional() })
   .refine(({ from, to }) => from <= to, { message: 'expected the last day not to be before the first', path: ['to'] });
-export type ClosedDays = z.output<typeof closedDays>;
+type ClosedDays = z.output<typeof closedDays>;
 
 /** When the venue is open: from this its event days make themselves. */
 export const calendar = z.strictObject({
@@ -59,7 +59,7 @@ export const daySetup = z
 export type DaySetup = z.output<typeof daySetup>;
 
 /** Event days are made so far ahead. */
-export const CALENDAR_DAYS = 400;
+const CALENDAR_DAYS = 400;
 
 /** The weekday of a date. */
 export function weekdayOf(on: string): Weekday {

@@ -8,7 +8,7 @@ import { text, OVER_MIDNIGHT, timeOfDay } from '../../values';
 import { preset, surface } from '../../programmes';
 
 /** Of a venue that has not written its own. */
-export const ORDINARY_TALK = ['Helmet strap', 'Seat', 'Steering wheel', 'Mirrors', 'Belts', 'Window'];
+const ORDINARY_TALK = ['Helmet strap', 'Seat', 'Steering wheel', 'Mirrors', 'Belts', 'Window'];
 
 /** Of a venue that has not written its own. */
 export const ORDINARY_CHECK = ['Strap', 'Belts', 'Mirrors', 'Recorder', 'Name slate', 'Gearbox'];
@@ -20,7 +20,6 @@ export const pitExitCustoms = z.strictObject({
   /** The way in, in words: "in at the anchor board, second lane". */
   wayIn: text(200).min(1).optional(),
 });
-export type PitExitCustoms = z.output<typeof pitExitCustoms>;
 
 /** What guests are asked at the gate besides their papers. */
 export const gateCustoms = z.strictObject({
@@ -34,7 +33,7 @@ export type GateCustoms = z.output<typeof gateCustoms>;
 export const ORDINARY_GATE: GateCustoms = { asks: [...gateQuestion.options], own: [] };
 
 /** How people are taught and cars are parked at this venue. */
-export const coachingCustoms = z.strictObject({
+const coachingCustoms = z.strictObject({
   /** Braking is finished in a straight line, or trailed off into the turn. */
   braking: z.enum(['straight', 'trailed']),
   /** Throttle in mid-corner: a light one, or none until the wheel unwinds. */
@@ -102,7 +101,7 @@ export const introductionWay = z.enum(['vehicle', 'leadCar', 'walk', 'none']);
 export type IntroductionWay = z.output<typeof introductionWay>;
 
 /** What every guest goes through before the first drive. */
-export const introduction = z.strictObject({
+const introduction = z.strictObject({
   class: z.boolean(),
   circuit: introductionWay,
   /** Nobody has chosen it yet. */
@@ -114,7 +113,7 @@ export type Introduction = z.output<typeof introduction>;
 export const ORDINARY_INTRODUCTION: Introduction = { class: true, circuit: 'vehicle' };
 
 /** What a new venue has put off; it works without. */
-export const putOff = z.enum(['circuit', 'bookings', 'phones']);
+const putOff = z.enum(['circuit', 'bookings', 'phones']);
 export type PutOff = z.output<typeof putOff>;
 
 /** The venue: its hours, its circuit and the rules by which its days are planned. */

@@ -18,7 +18,7 @@ const HEARTBEAT_MS = 10_000;
 export const MOST_WAITING_BYTES = 2_000_000;
 /** Open streams, of one address (a venue's tablets may share one) and of all. */
 export const MOST_STREAMS_AN_ADDRESS = 120;
-export const MOST_STREAMS = 600;
+const MOST_STREAMS = 600;
 
 interface Listener {
   readonly date: string;

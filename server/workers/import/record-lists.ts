@@ -5,7 +5,7 @@ import { type InstructorFields } from '@core/people/crew';
 import { wallClock, type Json } from '@core/values';
 import { crewList } from '@exchange/crew-list';
 import { carList } from '@exchange/fleet-list';
-import { readRecordList, type RecordListRead } from '@exchange/record-list';
+import { readRecordList } from '@exchange/record-list';
 import * as z from 'zod';
 
 interface StoredFields<T> {
@@ -28,7 +28,6 @@ export interface CrewToRead {
 }
 
 export type RecordsRead = ReturnType<typeof readRecordList>;
-export type { RecordListRead };
 
 export function readCars(csv: string, { stored, venue }: CarsToRead): RecordsRead {
   return readRecordList(csv, carList(stored, venueOfCars(venue, venue.currency)), encoded(carFields, stored));

@@ -16,7 +16,7 @@ import { screenWords } from './screen-words';
 import { ShownTime } from './shown-time';
 import { Who } from './who';
 
-export type { NewEntry, OpenDay } from './open-day';
+export type { NewEntry } from './open-day';
 
 /** Without an entry, so often it is looked at where the day is heading. */
 const DRIFT_EVERY_S = 10;

@@ -14,7 +14,7 @@ export interface CircuitPlan {
 }
 
 /** Where a corner's name stands: beside the road, on its outer side. */
-export interface CornerLabel {
+interface CornerLabel {
   readonly name: string;
   readonly x: number;
   readonly y: number;

@@ -55,7 +55,7 @@ export function withCurrency(fields: readonly Field[], currency: string): Field[
 type IsGroup<V> = [V] extends [object] ? ([V] extends [readonly unknown[]] ? false : true) : false;
 
 /** Where the values of a record lie, down to what one control holds: `fuel.capacityL`. */
-export type PathsOf<T> = {
+type PathsOf<T> = {
   [K in keyof T & (string | number)]-?: IsGroup<NonNullable<T[K]>> extends true
     ? `${K}.${PathsOf<NonNullable<T[K]>>}`
     : `${K}`;

@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { fromEvent } from 'rxjs';
 
 /** Keys typed into a field, or into a dialog over the screen, are meant for it. */
-export function isTyping(target: EventTarget | null): boolean {
+function isTyping(target: EventTarget | null): boolean {
   return (
     target instanceof HTMLElement &&
     (target.isContentEditable ||
@@ -13,7 +13,7 @@ export function isTyping(target: EventTarget | null): boolean {
 }
 
 /** `p`, `ArrowUp`, `Ctrl Z`, `Ctrl Shift Z`; a Mac's command key is Ctrl. */
-export function keyName({ key, ctrlKey, metaKey, altKey, shiftKey }: KeyboardEvent): string {
+function keyName({ key, ctrlKey, metaKey, altKey, shiftKey }: KeyboardEvent): string {
   if (!ctrlKey && !metaKey && !altKey) return key;
   const held = [...(ctrlKey || metaKey ? ['Ctrl'] : []), ...(altKey ? ['Alt'] : []), ...(shiftKey ? ['Shift'] : [])];
   return [...held, key.toUpperCase()].join(' ');

@@ -43,7 +43,7 @@ const LONGEST_S = 300;
  * @param effective entries that hold, in order of their time
  * @param only the drive or group that counts; all where not given
  */
-export function lastDeed(
+function lastDeed(
   effective: readonly JournalEntry[],
   state: DayState,
   kinds: Kinds,

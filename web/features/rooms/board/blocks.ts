@@ -38,7 +38,7 @@ export interface OtherBlock {
   readonly moves?: string;
 }
 
-export interface HeldBlock {
+interface HeldBlock {
   readonly kind: 'held';
   readonly id: string;
   readonly startS: number;

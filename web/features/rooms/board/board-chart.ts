@@ -58,7 +58,7 @@ export interface Marks {
   readonly broken: ReadonlyMap<string, string>;
 }
 
-export const NO_MARKS: Marks = { selected: new Set(), leaving: new Set(), pinned: new Set(), broken: new Map() };
+const NO_MARKS: Marks = { selected: new Set(), leaving: new Set(), pinned: new Set(), broken: new Map() };
 
 /** The day on a time axis, a row each. Draws what it is given, tells which block is opened, and how drives are carried. */
 @Component({

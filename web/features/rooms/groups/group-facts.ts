@@ -45,7 +45,7 @@ export interface GroupFacts {
   readonly train: TrainFacts | undefined;
 }
 
-export interface TrainFacts {
+interface TrainFacts {
   readonly spacing: Readonly<Record<SpacingPhase, string>>;
   readonly asks: readonly CornerAsk[];
 }

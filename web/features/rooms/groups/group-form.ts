@@ -76,11 +76,11 @@ function stepOf(text: unknown): unknown {
   return percent === undefined ? text : { percent: Number(percent), laps: Number(laps), lapS: Number(lapS) };
 }
 
-export function stationText({ name, kind, runS, aids }: Station): string {
+function stationText({ name, kind, runS, aids }: Station): string {
   return `${name}: ${runS} s (${kind}${aids === undefined ? '' : `; aids ${aids}`})`;
 }
 
-export function askText({ corner, fromLap, step }: Ask): string {
+function askText({ corner, fromLap, step }: Ask): string {
   return `${corner}: ${CORNER_STEP_WORDS[step]} from lap ${fromLap}`;
 }
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import type { Zone, ZoneKind } from '@core/programmes';
 
 /** What a zone is called where it has no station. */
-export const ZONE_WORDS: Readonly<Record<ZoneKind, string>> = {
+const ZONE_WORDS: Readonly<Record<ZoneKind, string>> = {
   slick: 'slick',
   loose: 'loose',
   safety: 'safety zone: change drivers here only',
@@ -10,7 +10,7 @@ export const ZONE_WORDS: Readonly<Record<ZoneKind, string>> = {
 };
 
 /** A surface is drawn at least this large, metres, so that an empty one can be drawn on. */
-export const LEAST_SIZE_M = { width: 100, height: 60 };
+const LEAST_SIZE_M = { width: 100, height: 60 };
 
 /** How large a surface with these zones is drawn, metres. */
 export function sizeOf(zones: readonly Zone[]): { readonly width: number; readonly height: number } {
