@@ -46,7 +46,7 @@ const MOST_SHOWN = 12;
   selector: '[jlPaletteOption]',
   host: { role: 'option', '[id]': 'id()', '[class.active]': 'active()', '[attr.aria-selected]': 'active()' },
 })
-class PaletteOption implements Highlightable {
+export class PaletteOption implements Highlightable {
   readonly id = input.required<string>();
   readonly command = input.required<Command>({ alias: 'jlPaletteOption' });
   protected readonly active = signal(false);

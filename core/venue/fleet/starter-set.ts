@@ -166,8 +166,7 @@ const REFUEL_S = 8 * 60;
 const COOL_S = 15 * 60;
 
 /** A place to find a better number than the assumed one, by the part of the car that it is in. */
-const BETTER_FROM = ['papers', 'measuredLaps', 'scales', 'priceList', 'garage'] as const;
-export type BetterFrom = (typeof BETTER_FROM)[number];
+export type BetterFrom = 'papers' | 'measuredLaps' | 'scales' | 'priceList' | 'garage';
 
 /** What is assumed of a car of the starter set, each with where a better number comes from. */
 const ASSUMED: readonly (readonly [path: string, from: BetterFrom])[] = [

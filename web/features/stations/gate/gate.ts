@@ -33,7 +33,7 @@ import { GateQuestions } from './gate-questions';
 
 /** A row that arrow keys reach. */
 @Directive({ selector: '[jlGateRow]', host: { tabindex: '-1' } })
-class GateRow implements FocusableOption {
+export class GateRow implements FocusableOption {
   readonly guestId = input.required<string>({ alias: 'jlGateRow' });
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
   focus(): void {
