@@ -55,7 +55,7 @@ const FAULTS = [
   { where: 'left side', what: 'door seal loose', severity: 'note' },
 ] as const;
 
-/** ImportResults at noon, and at times a fault that is repaired or a part that is replaced. */
+/** Readings at noon, and at times a fault that is repaired or a part that is replaced. */
 export function garageOfEarlierDay(day: Day, seed: number, daysAgo: number): Act[] {
   const acts: Act[] = [];
   const chance = (key: string) => randomOf(seed, key)();

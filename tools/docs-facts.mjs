@@ -45,7 +45,7 @@ const KINDS = [
     'Of a remedy or a free place; kept in words.',
   ],
   ['What may be a slip', 'core/day/slips.ts', 'SlipFact', 'On standard error and beside bookings and crew.'],
-  ['What is at fault in a day', 'core/api/data-issues.ts', 'DataIssueFact', 'In the view of a day, as `troubles`.'],
+  ['What is at fault in a day', 'core/api/data-issues.ts', 'DataIssueFact', 'In the view of a day, as `dataIssues`.'],
   ['Why a line of a device is refused', 'core/api/devices.ts', 'DeviceRefusal', 'In the receipt of its lines.'],
   ['Why there is no lap', 'core/track/car/lap.ts', 'LapObstacle', 'Laps of the fleet, calls, `npm run lap`.'],
   ['What is called', 'core/track/car/calls.ts', 'CallFact', 'Calls of a lap.'],

@@ -19,6 +19,8 @@ export const dayPatch = z.object({
   accepted: z.object({ plan: planFile, revision: planRevision }).optional(),
 });
 export type DayPatch = z.output<typeof dayPatch>;
+/** The same as it travels. */
+export type WrittenPatch = z.input<typeof dayPatch>;
 
 /** A day as it travels, without what is told otherwise. */
 export type WrittenDay = Omit<z.input<typeof dayView>, 'journal' | 'clock' | 'dataIssues'>;
@@ -28,7 +30,7 @@ export function patchBetween(
   before: WrittenDay,
   after: WrittenDay,
   summary: z.input<typeof daySummary>,
-): z.input<typeof dayPatch> | undefined {
+): WrittenPatch | undefined {
   const bookings = listChanges(before.bookings, after.bookings);
   const guests = listChanges(before.day.guests, after.day.guests);
   if (!bookings || !guests || !same(rest(before), rest(after))) return undefined;

@@ -16,7 +16,7 @@ export {
   storedRosterEntry,
   type StoredRosterEntry,
 } from './crew';
-export { type DayPatch, dayPatch, patchBetween, patched, type WrittenDay } from './day-patch';
+export { type DayPatch, patchBetween, patched, type WrittenDay, type WrittenPatch } from './day-patch';
 export { clock, type ClockReading, type DaySummary, dayView, type DayView } from './day-view';
 export {
   type Device,

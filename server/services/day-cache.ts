@@ -3,7 +3,7 @@ import {
   patchBetween,
   type Booking,
   type WrittenDay,
-  type dayPatch,
+  type WrittenPatch,
   type DataIssue,
   type PlanRevision,
 } from '@core/api';
@@ -135,6 +135,7 @@ export class DayCache {
   forget(date?: string): void {
     if (date !== undefined) return void this.read.delete(date);
     this.read.clear();
+    this.told.clear();
     this.counted.clear();
     this.onCircuit = undefined;
     this.words = undefined;
@@ -195,7 +196,7 @@ export class DayCache {
   }
 
   /** What has changed in a day since it was asked for last; nothing where it has to be read anew. */
-  patch(date: string): z.input<typeof dayPatch> | undefined {
+  patch(date: string): WrittenPatch | undefined {
     const before = this.told.get(date);
     if (!before) return undefined;
     const after = this.written(date);

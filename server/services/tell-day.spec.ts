@@ -1,11 +1,10 @@
-import type { z } from 'zod';
-import { dayView, type dayPatch } from '@core/api';
+import { dayView, type WrittenPatch } from '@core/api';
 import { bookingBody, DATE, testServer, type TestServer } from '../testing/test-server';
 import { Hub } from './live/hub';
 
 describe('A day that changes', () => {
   let server: TestServer;
-  let patches: z.input<typeof dayPatch>[];
+  let patches: WrittenPatch[];
   let anew: string[];
   const day = `/api/days/${DATE}`;
   beforeEach(() => {

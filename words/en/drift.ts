@@ -50,7 +50,7 @@ export function driftCauseWords(names: Names): Words['driftCause'] {
   return (cause) => tell(sentences, cause);
 }
 
-export function wayOutWords({ guest, car, instructor }: Names): Words['repairOption'] {
+export function repairOptionWords({ guest, car, instructor }: Names): Words['repairOption'] {
   const sentences: ByCode<RepairChange> = {
     fewerLaps: ({ subjects, values }) =>
       `${guest(subjects.guest)} drives ${lapsText(values.laps)}, if that is all right`,

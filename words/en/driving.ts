@@ -241,7 +241,7 @@ export function talkWords(line: TalkFact): string {
     homeSporty: () => 'What works at home on the road comes later here: brake longer, turn once',
     homeNone: () => 'No car at home: every pedal once, standing',
     homeSide: ({ values }) => `Drives on the ${values.side} at home: show on which side this car is wide`,
-    repairOption: () => 'Way out: roll to the exit, stop, wait for the marshal, keep to the side of the exit',
+    wayOut: () => 'Way out: roll to the exit, stop, wait for the marshal, keep to the side of the exit',
     priority: () => 'Whoever is on the circuit has priority; join behind',
     passing: ({ values: { where } }) =>
       `Passing ${PASSING_WHERE[where]}: lift, hazard lights, I say the side, never let go`,

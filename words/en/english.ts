@@ -23,7 +23,7 @@ import {
   cornerRemarkWords,
   lapObstacleWords,
 } from './driving';
-import { driftCauseWords, driftEffectWords, wayOutWords } from './drift';
+import { driftCauseWords, driftEffectWords, repairOptionWords } from './drift';
 import { entryWords } from './entries';
 import { adviceWords, refusalWords, runnerWords, resolutionWords } from './journal';
 import {
@@ -99,7 +99,7 @@ export function english(names: Names): Words {
     delay: delayWords(names),
     driftCause: driftCauseWords(names),
     driftEffect: driftEffectWords,
-    repairOption: wayOutWords(names),
+    repairOption: repairOptionWords(names),
     omitted: omittedWords,
     legendFault: legendFaultWords,
     cueFault: cueFaultWords,

@@ -20,7 +20,7 @@ export type TalkFact =
   | Fact<'shifts', object, { shifts: number; gears: readonly number[] }>
   | Fact<'advice', object, { advice: CardAdvice }>
   | Fact<'homeSmall' | 'homeFamily' | 'homeAutomatic' | 'homeElectric' | 'homeSporty' | 'homeNone'>
-  | Fact<'repairOption' | 'priority'>
+  | Fact<'wayOut' | 'priority'>
   | Fact<'passing', object, { where: CoachingCustoms['passing'] }>
   | Fact<'wayIn', object, { text: string }>
   | Fact<'parking', object, { lock: 'left' | 'right'; parkedIn: 'neutral' | 'park' }>
@@ -110,7 +110,7 @@ export function talkOf(source: TalkSource): TalkGroup[] {
       ...(answers.drivesOn === undefined ? [] : [fact('homeSide', {}, { side: answers.drivesOn })]),
     ],
     ways: [
-      fact('repairOption', {}),
+      fact('wayOut', {}),
       fact('priority', {}),
       fact('passing', {}, { where: customs.passing }),
       fact('wayIn', {}, { text: source.wayIn }),

@@ -135,7 +135,7 @@ interface SurfaceFacts {
 interface CarFacts {
   readonly car: Car;
   readonly windows: readonly TimeWindow[];
-  /** ImportResults of the tank in the order of time, however they are listed. */
+  /** Readings of the tank in the order of time, however they are listed. */
   readonly readings: readonly { readonly at: number; readonly litres: number }[];
 }
 

@@ -13,8 +13,8 @@ const LEVELS = 6;
 export const RETIMING_PENALTY_MIN = 6;
 
 /**
- * A plan while it is being searched: every occupancy filed under whom and what it occupies, in order of time, with the cost kept
- * up to date. Every change is noted, so that `back` can undo all of them down to a mark.
+ * A plan while it is being searched: every occupancy filed under whom and what it occupies, in order of time, with the cost
+ * kept up to date. Every change is noted, so that `back` can undo all of them down to a mark.
  */
 export class Timetable {
   readonly guestOccupancies: Occupancy[][];

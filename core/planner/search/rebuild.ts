@@ -6,7 +6,7 @@ import type { Problem } from '../place/problem';
 import { fuelLasts } from '../place/refuels';
 import type { Timetable } from '../place/timetable';
 
-/** How a part of the plan is put together again: the same part in another strategy becomes another plan. */
+/** How a part of the plan is put together again: the same part by another strategy becomes another plan. */
 export interface InsertionStrategy {
   readonly random: Random;
   /** Whose turn comes first. */
@@ -42,7 +42,7 @@ const COARSEST_S = 60;
 const DEAREST_CLASS = 600;
 const DEAREST_RUN = 200;
 
-/** A strategy by chance. */
+/** Any strategy, by chance. */
 export function randomStrategy(random: Random): InsertionStrategy {
   return {
     random,

@@ -45,7 +45,7 @@ export interface SearchWatch {
 
 /**
  * Large neighbourhood search (Shaw 1998) by ruin and recreate (Schrimpf et al. 2000) with simulated annealing: takes a
- * related handful of activities out, puts them back in another strategy, and keeps the result where it is cheaper or, while
+ * related handful of activities out, puts them back by another strategy, and keeps the result where it is cheaper or, while
  * it is hot, not much dearer. The best plan found is in the timetable at the end, whenever that is.
  *
  * @returns steps done
@@ -113,7 +113,7 @@ export function search(timetable: Timetable, watch: SearchWatch): number {
   return steps;
 }
 
-/** Everything anew in another strategy: where the best so far has grown from the wrong classes, no small step leads away. */
+/** Everything anew by another strategy: where the best so far has grown from the wrong classes, no small step leads away. */
 function beginAfresh(timetable: Timetable, random: Random): void {
   for (const occupancy of timetable.occupancies()) if (!occupancy.fixed) timetable.remove(occupancy);
   const strategy = randomStrategy(random);

@@ -3,14 +3,13 @@ import {
   writtenAs,
   writtenEvent,
   type ChangedWhat,
-  type dayPatch,
   type LivePositions,
   type PlanProgress,
   type RunningFlag,
+  type WrittenPatch,
 } from '@core/api';
 import type { RecordedEntry } from '@core/journal';
 import { fact } from '@core/values';
-import type * as z from 'zod';
 import { refusalOf } from '../../base/refusal';
 
 const HEARTBEAT_MS = 10_000;
@@ -107,7 +106,7 @@ export class Hub {
   }
 
   /** What has changed in a day, as it travels. */
-  day(date: string, patch: z.input<typeof dayPatch>): void {
+  day(date: string, patch: WrittenPatch): void {
     this.write(this.of(date), writtenAs('day', patch));
   }
 
