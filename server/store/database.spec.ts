@@ -1,8 +1,7 @@
-import { copyFileSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
-import { openDatabase } from './database';
+import { join } from 'node:path';
+import { connect, migrated, openDatabase } from './database';
 import { CannotStart } from '../base/disk-faults';
 import { circuitStore } from './singles';
 
@@ -50,9 +49,7 @@ describe('The database', () => {
 
   it('asks anew where a booking said no to a touch, which also stood for what nobody had asked', () => {
     const file = join(folder, 'asked.sqlite');
-    const sql = join(dirname(fileURLToPath(import.meta.url)), 'sql');
-    for (const name of readdirSync(sql).filter((one) => one < '011')) copyFileSync(join(sql, name), join(folder, name));
-    const old = openDatabase(file, folder);
+    const old = migrated(connect(file), 10);
     old.exec("insert into event_day (date, created_at) values ('2027-05-22', 'now')");
     for (const [id, prompting] of [
       ['b1', true],
@@ -74,9 +71,7 @@ describe('The database', () => {
 
   it('makes a circuit of the map that a venue had before, and loses nothing of the venue', () => {
     const file = join(folder, 'old.sqlite');
-    const sql = join(dirname(fileURLToPath(import.meta.url)), 'sql');
-    for (const name of readdirSync(sql).filter((one) => one < '004')) copyFileSync(join(sql, name), join(folder, name));
-    const old = openDatabase(file, folder);
+    const old = migrated(connect(file), 3);
     const line = Array.from({ length: 24 }, (_, i) => ({ xM: 100 * Math.cos(i / 3.82), yM: 100 * Math.sin(i / 3.82) }));
     const map = { line, pitExitM: 40, pitEntryM: 600, corners: [{ name: 'Jetty', atM: 90 }] };
     const venue = { name: 'Old field', circuit: { name: 'Loop', lapLengthM: 628, closures: [] }, map };

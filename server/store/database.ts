@@ -36,7 +36,7 @@ export const formOf = (db: Db): number => db.pragma('user_version', { simple: tr
  * @throws CannotStart with what to do
  */
 export function openDatabase(file: string, folder = MIGRATIONS): Db {
-  return migrated(connect(file, folder), folder);
+  return migrated(connect(file, folder), Infinity, folder);
 }
 
 /**
@@ -69,10 +69,10 @@ export function connect(file: string, folder = MIGRATIONS): Db {
   return db;
 }
 
-/** Brings a database to the newest form, each migration in a transaction of its own. */
-export function migrated(db: Db, folder = MIGRATIONS): Db {
+/** Brings a database to the newest form, or to one before, each migration in a transaction of its own. */
+export function migrated(db: Db, form = Infinity, folder = MIGRATIONS): Db {
   const found = formOf(db);
-  for (const { number, file } of migrations(folder).filter((migration) => migration.number > found)) {
+  for (const { number, file } of migrations(folder).filter(({ number: to }) => found < to && to <= form)) {
     db.transaction(() => {
       db.exec(readFileSync(file, 'utf8'));
       db.pragma(`user_version = ${number}`);
