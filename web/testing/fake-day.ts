@@ -192,6 +192,8 @@ export interface Shown<T> {
   /** Presses the button or the like with this text or name. */
   readonly press: (name: string | RegExp) => Promise<void>;
   readonly key: (target: Element, key: string) => Promise<void>;
+  /** Waits for a part that is loaded when it is first shown, by its selector. */
+  readonly loaded: (selector: string) => Promise<void>;
   /** Lets replies come in and the screen follow. */
   readonly follow: () => Promise<void>;
   readonly http: HttpTestingController;
@@ -258,6 +260,10 @@ export async function show<T>(
       );
       if (!found) throw new Error(`no button ${String(name)} in: ${element.textContent}`);
       found.click();
+      await stable();
+    },
+    loaded: async (selector) => {
+      while (!element.querySelector(selector)) await new Promise(requestAnimationFrame);
       await stable();
     },
     follow: async () => {

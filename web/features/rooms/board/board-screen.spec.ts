@@ -5,19 +5,20 @@ import { dayAt } from '../../../testing/left-out-day';
 
 describe('The board', () => {
   it('opens a drive, moves on by arrow keys, and closes it with Escape', async () => {
-    const { element, key, text } = await show(Board, dayAt('09:00'));
+    const { element, key, loaded, text } = await show(Board, dayAt('09:00'));
     const blocks = () => [...element.querySelectorAll<SVGGElement>('.drive')];
     expect(blocks().map((block) => block.getAttribute('tabindex'))).toEqual(['0', '-1']);
     await key(blocks()[0]!, 'ArrowDown');
     expect(document.activeElement).toBe(blocks()[1]!);
     await key(blocks()[1]!, 'Enter');
+    await loaded('jl-drive-details aside');
     expect(text()).toContain('seat 10:56, out 11:00, back 11:10');
     await key(element, 'Escape');
     expect(element.querySelector('aside')).toBeNull();
   });
 
   it('turns to crew and guests, and names what is left out', async () => {
-    const { element, fixture, press, text } = await show(Board, dayAt('09:00'));
+    const { element, loaded, press, text } = await show(Board, dayAt('09:00'));
     const rows = () => [...element.querySelectorAll('.label b')].map((name) => name.textContent);
     expect(rows().slice(0, 2)).toEqual(['Dunnock Cup', 'Sabrel R']);
     await press('Crew');
@@ -26,9 +27,7 @@ describe('The board', () => {
     expect(rows()).toEqual(['Ines Faro', 'Piet Verhoeve']);
     expect(text()).toContain('1 left out');
     await press('1 left out');
-    // The panel is loaded when it is first opened.
-    await new Promise((resolve) => setTimeout(resolve, 50));
-    await fixture.whenStable();
+    await loaded('[aria-label="To solve"]');
     expect(element.querySelector('[aria-label="To solve"]')?.textContent).toContain('another car would do');
   });
 

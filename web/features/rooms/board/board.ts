@@ -77,6 +77,7 @@ export class Board {
   protected readonly data = inject(DayService);
   protected readonly planning = inject(PlanService);
   private readonly chart = viewChild(BoardChart);
+  protected readonly menu = viewChild<Menu>('menu');
   protected readonly mode = signal<BoardMode>('cars');
   protected readonly zoom = signal<Zoom>('day');
   protected readonly withFinished = signal(false);
