@@ -1,5 +1,5 @@
 import { isThrough } from '@core/journal';
-import { expect, acceptProposal, dayNow, keepsApplication, setClock, test, vehiclesBack } from './demo';
+import { expect, acceptProposal, dayNow, setClock, test, vehiclesBack } from './demo';
 
 test('the ribbon shows the day at another time, and nothing can be entered there', async ({ page }) => {
   await page.goto('/pit-exit');
@@ -70,31 +70,6 @@ test('a wrong lap is taken back on the guest card', async ({ page }) => {
   await expect(page.getByText('taken back')).toBeVisible();
   await page.keyboard.press('4');
   await expect.poll(laps).toBe(String(before));
-});
-
-test('entries made without network are kept, shown at once, and sent when it is back', async ({ page, context }) => {
-  // At ten past, the next to come by may have been counted just then.
-  await setClock(page, '11:11');
-  await page.goto('/pit-exit');
-  const button = page.getByRole('button', { name: /^Count lap of/ }).first();
-  const name = (await button.getAttribute('aria-label'))!.replace('Count lap of ', '');
-  const article = page.locator('article', { hasText: name });
-  const laps = async () => /hand (\d+)/.exec((await article.textContent())!)?.[1] ?? '0';
-  const before = Number(await laps());
-  const entries = async () => {
-    const { journal } = await (await page.request.get('/api/days/2027-05-22')).json();
-    return (journal as { entry: { kind: string } }[]).filter(({ entry }) => entry.kind === 'lapCounted').length;
-  };
-  const stored = await entries();
-  await keepsApplication(page);
-  await context.setOffline(true);
-  await button.click();
-  await expect.poll(laps).toBe(String(before + 1));
-  await expect(page.getByText(/1 kept here/)).toBeVisible();
-  await context.setOffline(false);
-  await expect(page.getByText(/1 kept here/)).toBeHidden();
-  await expect.poll(entries).toBe(stored + 1);
-  await expect.poll(laps).toBe(String(before + 1));
 });
 
 test('what is entered holds, even where the page is left in the same moment', async ({ page }) => {

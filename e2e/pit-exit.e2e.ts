@@ -24,77 +24,88 @@ async function pressLong(page: Page, name: string, taken: Locator): Promise<void
   await page.mouse.up();
 }
 
-test('two tablets count through a busy quarter hour without network: nothing is lost, nothing doubled', async ({
-  page,
-  context,
-  browser,
-}) => {
-  test.setTimeout(240_000);
-  const other = await secondBrowser(browser);
-  const faults = guard(other);
-  const tablets = [page, other];
-  for (const tablet of tablets) {
-    await tablet.clock.install();
-    await tablet.goto('/pit-exit');
-  }
-  await keepsApplication(page);
-  await page.request.post('/api/clock', { data: { rate: 1 } });
-  for (const tablet of tablets) await expect(tablet.getByLabel('Venue time')).not.toHaveText('11:10:00');
-  // What the tablet knows of the clock is kept with the day.
-  await page.waitForTimeout(3000);
-  const { state, view } = await dayNow(page);
-  // Of whom loop and hands have counted the same: what one of them has missed is no matter here.
-  const running = [...state.drives.values()].filter(
-    ({ stage, count }) => stage === 'onCircuit' && count.loop === count.hand,
-  );
-  const drive = running.sort((a, b) => b.drive.laps - b.crossings.length - (a.drive.laps - a.crossings.length))[0]!;
-  const name = drive.guest.name;
-  const before = drive.crossings.length;
-  const known = view.journal.length;
-  const due = drive.drive.laps + drive.extraLaps;
-  const laps = due - before;
+test.describe('without a network', () => {
+  test.use({ serviceWorkers: 'allow' });
 
-  // Both lose the network; the tablets' clocks go on by a lap at a time.
-  await context.setOffline(true);
-  await other.context().setOffline(true);
-  await expect(page.getByText('Flags may not arrive: use the radio')).toBeVisible();
-  for (let lap = 1; lap <= laps; lap++) {
-    for (const tablet of tablets) await tablet.clock.fastForward(LAP_MS);
-    for (const tablet of tablets) await tap(tablet, `Count lap of ${name}`);
-  }
-  await tap(page, `Bring in ${name}`);
-  await tap(other, `Bring in ${name}`);
-  await expect(page.getByText(`${laps + 1} kept here`)).toBeVisible();
+  test('two tablets count through a busy quarter hour without network: nothing is lost, nothing doubled', async ({
+    page,
+    context,
+    browser,
+  }) => {
+    test.setTimeout(240_000);
+    const other = await secondBrowser(browser);
+    const faults = guard(other);
+    const tablets = [page, other];
+    for (const tablet of tablets) {
+      await tablet.clock.install();
+      await tablet.goto('/pit-exit');
+    }
+    await keepsApplication(page);
+    await page.request.post('/api/clock', { data: { rate: 1 } });
+    for (const tablet of tablets) await expect(tablet.getByLabel('Venue time')).not.toHaveText('11:10:00');
+    // What the tablet knows of the clock is kept with the day.
+    await page.waitForTimeout(3000);
+    const { state, view } = await dayNow(page);
+    // Of whom loop and hands have counted the same: what one of them has missed is no matter here.
+    const running = [...state.drives.values()].filter(
+      ({ stage, count }) => stage === 'onCircuit' && count.loop === count.hand,
+    );
+    const drive = running.sort((a, b) => b.drive.laps - b.crossings.length - (a.drive.laps - a.crossings.length))[0]!;
+    const name = drive.guest.name;
+    const before = drive.crossings.length;
+    const known = view.journal.length;
+    const due = drive.drive.laps + drive.extraLaps;
+    const laps = due - before;
 
-  // The screen opens again without any network, with everything that was entered.
-  await page.reload();
-  await expect(page.getByRole('heading', { name: 'Pit exit' })).toBeVisible();
-  await expect(page.getByRole('button', { name: `Park ${name}` })).toBeVisible();
-  await expect(page.getByText(`${laps + 1} kept here`)).toBeVisible();
+    // Both lose the network; the tablets' clocks go on by a lap at a time.
+    await context.setOffline(true);
+    await other.context().setOffline(true);
+    await expect(page.getByText('Flags may not arrive: use the radio')).toBeVisible();
+    for (let lap = 1; lap <= laps; lap++) {
+      for (const tablet of tablets) await tablet.clock.fastForward(LAP_MS);
+      for (const tablet of tablets) {
+        await tap(tablet, `Count lap of ${name}`);
+        await expect(tablet.locator('article', { hasText: name })).toContainText(
+          `hand ${(drive.count.hand ?? 0) + lap}`,
+        );
+      }
+    }
+    await tap(page, `Bring in ${name}`);
+    await tap(other, `Bring in ${name}`);
+    await expect(page.getByText(`${laps + 1} kept here`)).toBeVisible();
 
-  const reunitedS = view.clock.secondsOfDay + (laps * LAP_MS) / 1000 + SPENT_ON_SCREENS_S;
-  await page.request.post('/api/clock', { data: { secondsOfDay: reunitedS, rate: 1 } });
-  await context.setOffline(false);
-  await other.context().setOffline(false);
-  await expect(page.getByText(/kept here/)).toBeHidden();
-  await expect(other.getByText(/kept here/)).toBeHidden();
-  await expect.poll(async () => (await dayNow(page)).view.journal.length).toBeGreaterThanOrEqual(known + 2 * laps + 2);
-  const after = await dayNow(page);
-  // Times slide meanwhile, as nobody drives by the plan.
-  const fresh = after.view.journal
-    .slice(known)
-    .map(({ entry }) => entry)
-    .filter(({ kind }) => kind !== 'timesSlid');
-  expect(new Set(fresh.map(({ id }) => id)).size).toBe(2 * laps + 2);
-  expect(fresh.length).toBe(2 * laps + 2);
-  expect(fresh.every(({ offline }) => offline)).toBe(true);
-  const driven = after.state.drives.get(drive.drive.id)!;
-  expect(progressOf(after.context, driven).done).toBe(due);
-  expect(driven.stage).toBe('rollingIn');
-  // The second way in changes nothing, and the person is told.
-  expect(after.state.resolved.map(({ kind }) => kind)).toEqual(['broughtIn']);
-  await expect(other.getByText(/is rolling in and can't be brought in/).first()).toBeVisible();
-  expect(faults).toEqual([]);
+    // The screen opens again without any network, with everything that was entered.
+    await page.reload();
+    await expect(page.getByRole('heading', { name: 'Pit exit' })).toBeVisible();
+    await expect(page.getByRole('button', { name: `Park ${name}` })).toBeVisible();
+    await expect(page.getByText(`${laps + 1} kept here`)).toBeVisible();
+
+    const reunitedS = view.clock.secondsOfDay + (laps * LAP_MS) / 1000 + SPENT_ON_SCREENS_S;
+    await page.request.post('/api/clock', { data: { secondsOfDay: reunitedS, rate: 1 } });
+    await context.setOffline(false);
+    await other.context().setOffline(false);
+    await expect(page.getByText(/kept here/)).toBeHidden();
+    await expect(other.getByText(/kept here/)).toBeHidden();
+    await expect
+      .poll(async () => (await dayNow(page)).view.journal.length)
+      .toBeGreaterThanOrEqual(known + 2 * laps + 2);
+    const after = await dayNow(page);
+    // Times slide meanwhile, as nobody drives by the plan.
+    const fresh = after.view.journal
+      .slice(known)
+      .map(({ entry }) => entry)
+      .filter(({ kind }) => kind !== 'timesSlid');
+    expect(new Set(fresh.map(({ id }) => id)).size).toBe(2 * laps + 2);
+    expect(fresh.length).toBe(2 * laps + 2);
+    expect(fresh.every(({ offline }) => offline)).toBe(true);
+    const driven = after.state.drives.get(drive.drive.id)!;
+    expect(progressOf(after.context, driven).done).toBe(due);
+    expect(driven.stage).toBe('rollingIn');
+    // The second way in changes nothing, and the person is told.
+    expect(after.state.resolved.map(({ kind }) => kind)).toEqual(['broughtIn']);
+    await expect(other.getByText(/is rolling in and can't be brought in/).first()).toBeVisible();
+    expect(faults).toEqual([]);
+  });
 });
 
 test('an all-stop is on every screen at once, and takes two steps back to green', async ({ page, browser }) => {

@@ -3,6 +3,8 @@ import { createServer, request as ask } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect, keepsApplication, test } from './demo';
 
+test.use({ serviceWorkers: 'allow' });
+
 /** A network before the server that, once it is `poor`, breaks off in the middle of the list of what to keep. */
 async function network(server: string) {
   const line = { url: '', poor: false, asked: 0, end: () => proxy.close().closeAllConnections() };

@@ -1,7 +1,7 @@
 import type { Locator, Page } from '@playwright/test';
 import { DEMO_DATE } from '../demo/larkmere';
 import { STOP_KEY } from '../web/shared/frame/screen-keys';
-import { expect, convoyReady, dayNow, guard, keepsApplication, secondBrowser, setClock, test } from './demo';
+import { expect, convoyReady, dayNow, guard, secondBrowser, setClock, test } from './demo';
 
 const SIZES = [
   [320, 640],
@@ -158,7 +158,6 @@ test('an all-stop without a connection says so first, is sent with its true time
   await page.request.post('/api/clock', { data: { rate: 1 } });
   await page.goto('/pit-exit');
   await expect(page.locator('#circuit article').first()).toBeVisible();
-  await keepsApplication(page);
   await context.setOffline(true);
   await expect(page.getByText('Flags may not arrive: use the radio')).toBeVisible();
   await hold(page, 'Hold to stop all', alarm(page));
