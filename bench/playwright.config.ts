@@ -11,6 +11,7 @@ export default defineConfig(base, {
   use: { baseURL: `http://127.0.0.1:${PORT}` },
   webServer: {
     command: 'node dist/server/main.js demo',
+    cwd: '..',
     url: `http://127.0.0.1:${PORT}/api/health`,
     env: { PORT: String(PORT), JOYLAP_NETWORK_PORT: 'off', JOYLAP_DEMO_DATA: '.tmp/bench' },
     reuseExistingServer: false,

@@ -18,8 +18,9 @@ import { drawChart } from './chart';
 import { firstCome } from './first-come';
 
 /**
- * `npm run bench:planner [-- seeds]`: everything that docs/planning.md says about the planner, on days made by seed. Takes
- * about a minute for each ordinary day, so the seeds may be limited for a quick look (`-- 3`), and the parts chosen after it (`-- 9 repairs questions`).
+ * `npm run bench:planner [-- seeds]`: everything that docs/planning-measured.md says, on days made by seed. Takes about a
+ * minute for each ordinary day, so the seeds may be limited for a quick look (`-- 3`), and the parts chosen after it
+ * (`-- 9 repairs questions`).
  */
 const SEEDS = Number(process.argv[2] ?? 9);
 const MARKS_S = [1, 3, 10, 30, 60];
