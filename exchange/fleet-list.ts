@@ -9,7 +9,7 @@ import {
   type VenueOfCars,
 } from '@core/venue/fleet';
 import { withValues } from '@core/values';
-import { CAR_KIND_WORDS } from '@words';
+import { CAR_KIND_WORDS } from '@words/en/first-steps';
 import * as z from 'zod';
 import type { RecordColumn, RecordList } from './record-list';
 

@@ -1,4 +1,4 @@
-import { SPOKEN_LANGUAGES } from '@words';
+import { SPOKEN_LANGUAGES } from '@words/languages';
 
 /** Languages in which lists name languages, besides their own. */
 const NAMED_IN = ['en', 'de', 'fr', 'es', 'it', 'nl'];

@@ -1,4 +1,4 @@
-import { vocabularyOf } from '@core/people/coaching/at-start';
+import { vocabularyOf } from '@core/people/coaching';
 import { guestResult } from '@core/people/coaching';
 import { aDay, aPlan, drive } from '@core/testing/small-day';
 import { writtenJournal, type EntryFields } from '@core/testing/written-journal';

@@ -33,11 +33,7 @@ export {
   touchWords,
   lapsText,
 } from './en/terms';
-export * from './en/first-steps';
 export { MEMBER_OUT_WORDS, SPACING_SAID_WORDS } from './en/groups';
-export * from './en/train';
-export { ruleEffectWords } from './en/rules';
-export * from './languages';
 export { CALL_HOLDS, CALL_MEANINGS, TALK_GROUP_WORDS } from './en/driving';
 export type { Words } from './words';
 

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { bookingFields } from '../venue/booking';
 import { instructorFields } from '../people/crew/at-start';
 import { groupFields } from '../programmes';
-import { carFields } from '../venue/fleet';
+import { carFields } from '../venue/fleet/at-start';
 import { timeWindow } from '../values';
 import { daySetup, venueFields } from '../venue/settings';
 import { version } from './endpoint';

@@ -1,4 +1,4 @@
-import { vocabularyOf } from '../people/coaching/at-start';
+import { vocabularyOf } from '../people/coaching';
 import { analyseLaps, guestResult } from '../people/coaching';
 import { lapTexts } from '@words/guests';
 import { carDaysOf } from '../venue/garage';

@@ -21,18 +21,16 @@ export {
   type Tried,
 } from './questions/assignment';
 export { bottleneckOf, type Limit, type ResourceLoad } from './questions/bottleneck';
+export { type ChangeReason, changesBetween, type PlanChange } from './questions/changes';
+export type { Place } from './questions/edits';
+export { type Insertion, insertions, offersOf } from './questions/insert';
 export {
-  type ChangeReason,
-  changesBetween,
   type GroupChange,
   groupChanges,
-  type PlanChange,
   type SharedActivity,
   type SharedChange,
   sharedChanges,
-} from './questions/changes';
-export { moveDrive, moveGroup, type Place, restated, shiftDrives, swapDrives } from './questions/edits';
-export { type Insertion, insertions, offersOf } from './questions/insert';
+} from './questions/other-changes';
 export { remedied, remediesFor, type Remedy, type RemedyChange, type RevisionReason } from './questions/remedies';
 export { type DayRoom, effectOf, roomOf, type RuleEffect } from './questions/rule-effect';
 export {

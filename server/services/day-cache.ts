@@ -7,7 +7,7 @@ import {
   type DataIssue,
   type PlanRevision,
 } from '@core/api';
-import { vocabularyOf } from '@core/people/coaching/at-start';
+import { vocabularyOf } from '@core/people/coaching';
 import { teachingDrivesOf, type FaultEntry, type TaughtDrive } from '@core/people/coaching';
 import { dateAfter } from '@core/people/crew/at-start';
 import { crewDaysOf, skillGaps, type CrewDay } from '@core/people/crew';

@@ -11,6 +11,7 @@ import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { PRIME } from '../shared/frame/prime';
+import { Messages } from './messages';
 import { PreloadLater } from './preload-later';
 
 export const appConfig: ApplicationConfig = {
@@ -25,7 +26,8 @@ export const appConfig: ApplicationConfig = {
       withInMemoryScrolling({ anchorScrolling: 'enabled' }),
     ),
     providePrimeNG(PRIME),
-    MessageService,
+    Messages,
+    { provide: MessageService, useExisting: Messages },
     // Keeps the application on the device once the first screen has had time to show.
     provideServiceWorker('service-worker.js', {
       enabled: !isDevMode(),

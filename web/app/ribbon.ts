@@ -10,11 +10,11 @@ import {
 } from '@angular/core';
 import { clockMinute } from '@core/values';
 import { vehiclesOnCircuit } from '@core/journal';
-import { scaleLinear } from 'd3-scale';
 import { DayService } from '../shared/data/day.service';
 import { axisTicks } from '../shared/drawing/axis-ticks';
 import { circuitLoad } from '../shared/drawing/circuit-load';
 import { elementSize } from '../shared/drawing/element-size';
+import { linearScale } from '../shared/drawing/linear-scale';
 
 const HEIGHT = 66;
 const BASE = 50;
@@ -120,7 +120,7 @@ export class Ribbon {
   protected readonly limit = computed(() => this.day()?.rules.maxCarsOnTrack ?? 0);
   private readonly x = computed(() => {
     const day = this.day();
-    return scaleLinear([day?.opens ?? 0, day?.closes ?? 1], [18, Math.max(18, this.width() - 18)]);
+    return linearScale([day?.opens ?? 0, day?.closes ?? 1], [18, Math.max(18, this.width() - 18)]);
   });
   /** The load changes when entries come or a minute has passed, not with every second. */
   private readonly minute = computed(() => Math.floor(this.data.shownS() / 60));

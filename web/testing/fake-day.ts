@@ -3,7 +3,6 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { computed, provideZonelessChangeDetection, signal, type Provider, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { vocabularyOf } from '@core/people/coaching/at-start';
 import { bookingFields } from '@core/venue/booking';
 import { ORDINARY_GATE } from '@core/venue/settings';
 import type { Booking, DaySummary, DataIssue, LivePositions, PlanProgress } from '@core/api';
@@ -53,7 +52,6 @@ export class FakeDay implements OpenDay {
   readonly told = signal<Partial<FlagNow>>({});
   readonly flag;
   readonly drift;
-  readonly vocabulary = signal(vocabularyOf([])).asReadonly();
   readonly stalls = computed<Record<string, number>>(() => this.view().stalls);
 
   constructor(day: Day, plan: Plan, time: string, bookings: readonly Booking[] = []) {

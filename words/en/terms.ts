@@ -1,7 +1,7 @@
 import type { GateAnswers, GateQuestion, HomeCar, PaceClass } from '@core/venue/booking';
 import type { ConeKind, Legend, Marker } from '@core/track/circuit';
-import { CUE_PLACES } from '@core/people/coaching/at-start';
-import { type CuePlace, type Misread, type Phase } from '@core/people/coaching';
+import { CUE_PLACES, type CuePlace } from '@core/people/coaching/at-start';
+import { type Misread, type Phase } from '@core/people/coaching';
 import type { FriendWishKind, Gearbox } from '@core/day';
 import type { GroupRole } from '@core/programmes';
 import type { TermName } from '@core/cost';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { carFields } from '../../venue/fleet';
+import { carFields } from '../../venue/fleet/at-start';
 import { storedCar } from '../setup';
 import { endpoint, type Endpoint, id, raw, version } from '../endpoint';
 import { listPreview, listTaken } from '../import';

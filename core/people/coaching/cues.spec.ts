@@ -2,7 +2,8 @@ import * as fc from 'fast-check';
 import { LEGENDS } from '../../track/circuit';
 import { BY_ID, spokenCue, wordsIn } from '@words';
 import { cueFaults, cueFaultsOf } from './cues';
-import { type phase, VOCABULARY } from './vocabulary';
+import { type phase } from './fault-entry';
+import { VOCABULARY } from './vocabulary';
 
 const [four] = LEGENDS;
 const codes = (cue: string, of: (typeof phase.options)[number]) =>

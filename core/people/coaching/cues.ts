@@ -1,15 +1,12 @@
 import { fact, type Fact } from '../../values';
 import type { Legend } from '../../track/circuit';
-import type { FaultEntry, Phase } from './vocabulary';
+import { CUE_PLACES, type FaultEntry, type Phase } from './fault-entry';
 
 /**
  * What is said in a moving car has one meaning. A cue must not use a word that orders something else there, names nothing
  * by a colour of its own, and speaks of what stands at the road only as the legend of the venue has it: `{brake}`,
  * `{turnIn}`, `{apex}` and `{exit}` stand for that.
  */
-
-export const CUE_PLACES = ['brake', 'turnIn', 'apex', 'exit'] as const;
-export type CuePlace = (typeof CUE_PLACES)[number];
 
 /** What is wrong with the words of a cue. */
 export type CueFault =

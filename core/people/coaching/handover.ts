@@ -2,7 +2,7 @@ import type { Drive, Guest } from '../../day';
 import { lapEstimateOf, type DayContext, type DayState, type DriveState } from '../../journal';
 import { analyseLaps } from './laps';
 import { cured, oneThing, seenFaults, type OneThing } from './marks';
-import type { FaultEntry } from './vocabulary';
+import type { FaultEntry } from './fault-entry';
 
 /** What the next instructor should know before the guest sits down. */
 export interface Handover {

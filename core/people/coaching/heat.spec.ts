@@ -5,7 +5,8 @@ import type { DriveState } from '../../journal';
 import { square } from '../../testing/circuits';
 import { heatOf, marksByCorner, marksByPlace, type PlaceMarks } from './heat';
 import { highestLevels } from './levels';
-import { phase, vocabularyOf } from './vocabulary';
+import { phase } from './fault-entry';
+import { vocabularyOf } from './vocabulary';
 
 const CORNERS = ['Ramp', 'Slip', 'Winch'];
 const map = mapOf(

@@ -1,6 +1,6 @@
 import { measure, type CircuitMap } from '../../track/circuit';
 import type { DriveState } from '../../journal';
-import { phase, type FaultEntry, type Phase } from './vocabulary';
+import { phase, type FaultEntry, type Phase } from './fault-entry';
 
 /** How often something was marked at a corner in one phase. */
 export interface PlaceMarks {

@@ -1,6 +1,6 @@
 /** Getting better: faults and marks, laps and what they say, and what the next instructor is told. */
 export { type DayBefore, dayBeforeOf, paceFromBefore } from './before';
-export { type CueFault, cueFaultsOf, type CuePlace } from './cues';
+export { type CueFault, cueFaultsOf } from './cues';
 export { type CornerEvidence, evidenceByCorner, type MarkReason, type Measured } from './evidence';
 export { drivenBy, handover, type Handover } from './handover';
 export { heatOf, marksByCorner, marksByPlace, type PlaceMarks } from './heat';
@@ -19,22 +19,15 @@ export {
 export { type SoonerCall, soonerCalls } from './sooner';
 export { type TalkFact, type TalkGroup, type TalkGroupName, talkOf } from './talk';
 export { leftAt, taughtPlaces } from './taught-places';
-export {
-  type MeanWithin,
-  type TaughtDrive,
-  type TeachingDrive,
-  teachingDrivesOf,
-  teachingResult,
-  type TeachingResult,
-} from './teaching';
+export type { TeachingDrive } from './teaching-drive';
+export { type MeanWithin, type TaughtDrive, teachingDrivesOf, teachingResult, type TeachingResult } from './teaching';
+export { type FaultEntry, phase, type Phase } from './fault-entry';
 export {
   type CommonFault,
-  type FaultEntry,
   GOOD_THINGS,
   type GoodThing,
   linkFault,
   type LinkFault,
-  phase,
-  type Phase,
   VOCABULARY,
+  vocabularyOf,
 } from './vocabulary';

@@ -1,5 +1,5 @@
 import type { DriveState } from '../../journal';
-import type { FaultEntry } from './vocabulary';
+import type { FaultEntry } from './fault-entry';
 
 /** A fault as it was seen in one drive, with where and how often. */
 export interface SeenFault {

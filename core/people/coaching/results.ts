@@ -5,7 +5,7 @@ import { marksByPlace, type PlaceMarks } from './heat';
 import { COACHED_DRIVE, type LevelReached } from './levels';
 import { analyseLaps, compareIndex, paceIndex, type LapAnalysis, type PaceIndex } from './laps';
 import { cured, oneThing, seenFaults, type OneThing, type SeenFault } from './marks';
-import type { FaultEntry } from './vocabulary';
+import type { FaultEntry } from './fault-entry';
 
 /** One drive as the guest takes it home. */
 export interface DriveResult {

@@ -1,6 +1,6 @@
 import { type CallKind, callId } from '../../track/car';
 import type { DriveState } from '../../journal';
-import type { FaultEntry, Phase } from './vocabulary';
+import type { FaultEntry, Phase } from './fault-entry';
 
 /** Which call a fault of each phase is answered by; those of the whole drive by none. */
 const CALL_OF: Readonly<Record<Phase, CallKind | undefined>> = {

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { fact } from '../../values';
 import { linkFault, VOCABULARY, vocabularyOf } from './vocabulary';
-import { teachingResult, type TeachingDrive } from './teaching';
+import { teachingResult } from './teaching';
+import type { TeachingDrive } from './teaching-drive';
 
 function drive(nth: number, gain: number, span = 4, faults: string[] = []): TeachingDrive {
   return { date: '2027-05-22', nth, span, spoiled: 0, gain, faults };

@@ -3,7 +3,8 @@ import type { Day, Plan } from '../../day';
 import { TRAIN_DAY, TRAIN_PLAN } from '../../testing/gathered-train';
 import { inEnglish } from '../../testing/in-english';
 import { aCar, aDay, aGuest, anInstructor, aPlan, at, drive } from '../../testing/small-day';
-import { changesBetween, groupChanges, sharedChanges, type PlanChange } from './changes';
+import { changesBetween, type PlanChange } from './changes';
+import { groupChanges, sharedChanges } from './other-changes';
 
 const guest = (n: number, more: Partial<Day['guests'][number]> = {}) =>
   aGuest({ id: `g${n}`, name: `Guest ${n}`, drives: [{ id: `d${n}`, cars: ['c1', 'c2'], laps: 5 }], ...more });

@@ -1,5 +1,5 @@
 import { aDay, aGuest, at } from '../../testing/small-day';
-import { ruleEffectWords } from '@words';
+import { ruleEffectWords } from '@words/en/rules';
 import { effectOf, roomOf } from './rule-effect';
 
 describe('What a rule does to a day', () => {

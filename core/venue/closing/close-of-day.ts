@@ -1,4 +1,4 @@
-import { isLow, tankOf } from '../garage';
+import { isLow, tankOf } from '../garage/at-start';
 import * as z from 'zod';
 import { cents, fact, money, factOf } from '../../values';
 import {

@@ -3,7 +3,7 @@ import { fact } from '../../values';
 import { aGroup } from '../../testing/group-days';
 import { planDay, seededRandom } from '../../planner';
 import { starterSet, type CarFields } from '../fleet';
-import { CAR_KIND_WORDS } from '@words';
+import { CAR_KIND_WORDS } from '@words/en/first-steps';
 import { firstSteps, missingForPlan, UNNAMED_VENUE, type StepsSource } from './first-steps';
 
 const names = Object.fromEntries(Object.entries(CAR_KIND_WORDS).map(([kind, { name }]) => [kind, name])) as never;

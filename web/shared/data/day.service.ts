@@ -1,7 +1,6 @@
 import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { AcceptedPlan, Booking, DaySummary } from '@core/api';
-import { vocabularyOf } from '@core/people/coaching/at-start';
 import { driftOf, somebodyEnters } from '@core/live/drift';
 import { admit, isProjected, projectedEntries, stateAt, stateOf } from '@core/journal';
 import { MessageService } from 'primeng/api';
@@ -64,7 +63,6 @@ export class DayService implements OpenDay {
   readonly bookings = computed(
     () => new Map((this.view()?.bookings ?? []).map((it): [string, Booking] => [it.id, it])),
   );
-  readonly vocabulary = computed(() => vocabularyOf(this.view()?.faults ?? []));
   readonly stalls = computed<Record<string, number>>(() => {
     const entered = [...(this.state()?.garage.cars ?? [])].flatMap(([car, { stall }]) =>
       stall ? [[car, stall] as const] : [],

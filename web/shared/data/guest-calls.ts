@@ -3,18 +3,20 @@ import { plainCall } from '@core/track/car';
 import { drivenBy, soonerCalls, type SoonerCall } from '@core/people/coaching';
 import { CircuitService } from './circuit.service';
 import { DayService } from './day.service';
+import { VocabularyService } from './vocabulary.service';
 import { PLAIN_WORDS } from './screen-words';
 
 /** What of a guest's drives changes the calls: faults that came again, and corners at which something was marked. */
 @Injectable({ providedIn: 'root' })
 export class GuestCalls {
   private readonly data = inject(DayService);
+  private readonly vocabulary = inject(VocabularyService);
   private readonly circuit = inject(CircuitService);
 
   /** The calls that this guest needs sooner. */
   sooner(guest: string): readonly SoonerCall[] {
     const state = this.data.state();
-    return state ? soonerCalls(drivenBy(state, guest), this.data.vocabulary()) : [];
+    return state ? soonerCalls(drivenBy(state, guest), this.vocabulary.faults()) : [];
   }
 
   /** Names of corners at which something was marked. */

@@ -1,6 +1,5 @@
 import type { Signal } from '@angular/core';
 import type { Booking, DaySummary, DayView, LivePositions, PlanProgress } from '@core/api';
-import type { FaultEntry } from '@core/people/coaching';
 import type { Day, Plan } from '@core/day';
 import type { Drift } from '@core/live/drift';
 import type { DayContext, DayState, JournalEntry, RecordedEntry } from '@core/journal';
@@ -33,8 +32,6 @@ export interface OpenDay {
   readonly bookings: Signal<ReadonlyMap<string, Booking>>;
   /** Code of the currency in which this venue sells. */
   readonly currency: Signal<string>;
-  /** The common faults, with those and the words of this venue. */
-  readonly vocabulary: Signal<ReadonlyMap<string, FaultEntry>>;
   /** Where each car stands: what somebody has entered today, else its own stall. */
   readonly stalls: Signal<Readonly<Record<string, number>>>;
   /** Time of this event day: 0 until the date has come, over 24 h as long as the day runs on past midnight, then its end. */

@@ -26,6 +26,7 @@ import { CircuitService } from '../../../shared/data/circuit.service';
 import { DayWords } from '../../../shared/data/day-words';
 import { PLAIN_WORDS } from '../../../shared/data/screen-words';
 import { DayService } from '../../../shared/data/day.service';
+import { VocabularyService } from '../../../shared/data/vocabulary.service';
 import { GuestCalls } from '../../../shared/data/guest-calls';
 import { InstructorChoice } from '../../../shared/data/instructor-choice';
 import { SeenTimes } from '../../../shared/data/seen-times';
@@ -53,6 +54,7 @@ const READY_WORDS = {
 })
 export class HandoverScreen {
   private readonly data = inject(DayService);
+  private readonly vocabulary = inject(VocabularyService);
   protected readonly tell = inject(DayWords).tell;
   private readonly circuit = inject(CircuitService);
   private readonly api = inject(Api);
@@ -70,7 +72,7 @@ export class HandoverScreen {
   protected readonly card = computed(() => {
     const [context, state, next, view] = [this.data.context(), this.data.state(), this.next(), this.data.view()];
     if (!context || !state || !next || !view) return undefined;
-    const card = handover(context, state, next.drive.id, this.data.vocabulary());
+    const card = handover(context, state, next.drive.id, this.vocabulary.faults());
     if (!card) return undefined;
     const occupancy = context.schedule.drives.find(({ planned }) => planned.drive === next.drive.id);
     const fields = this.data.bookings().get(card.guest.id)?.fields;

@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { lapsLed, spacingSaid, type SpacingSaid } from '@core/journal';
 import { SPACING_SAID_WORDS } from '@words';
 import { DayService } from '../../../shared/data/day.service';
+import { VocabularyService } from '../../../shared/data/vocabulary.service';
 import type { LedGroup } from './led-group';
 /** So many faults are offered at once. */
 const FIRST = 12;
@@ -48,6 +49,7 @@ const FIRST = 12;
 })
 export class SpeakAfterwards {
   private readonly data = inject(DayService);
+  private readonly vocabulary = inject(VocabularyService);
   readonly led = input.required<LedGroup>();
   protected readonly about = signal<string | undefined>(undefined);
   protected readonly chosen = signal<ReadonlySet<string>>(new Set());
@@ -55,11 +57,11 @@ export class SpeakAfterwards {
   /** Every fault of the list is shown, and not the first ones alone. */
   protected readonly all = signal(false);
   protected readonly faults = computed(() =>
-    [...this.data.vocabulary()].slice(0, this.all() ? undefined : FIRST).map(([id, { name }]) => ({ id, name })),
+    [...this.vocabulary.faults()].slice(0, this.all() ? undefined : FIRST).map(([id, { name }]) => ({ id, name })),
   );
   protected readonly people = computed(() => {
     const { state, facts } = this.led();
-    const words = this.data.vocabulary();
+    const words = this.vocabulary.faults();
     return facts.members
       .filter(({ id }) => state.members.get(id))
       .map((member) => {

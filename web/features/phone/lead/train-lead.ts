@@ -1,7 +1,8 @@
 import { programmeOf } from '@core/programmes';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { spacingSaid, type MemberOutReason, type SpacingSaid } from '@core/journal';
-import { MEMBER_OUT_WORDS, radioLostWords, SPACING_SAID_WORDS } from '@words';
+import { MEMBER_OUT_WORDS, SPACING_SAID_WORDS } from '@words';
+import { radioLostWords } from '@words/en/train';
 import { DayService } from '../../../shared/data/day.service';
 import { DiscStrip } from '../../rooms/groups/disc-strip';
 import type { LedGroup } from './led-group';

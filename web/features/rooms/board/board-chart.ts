@@ -15,15 +15,15 @@ import {
   viewChild,
 } from '@angular/core';
 import type { TimeWindow } from '@core/values';
-import { scaleLinear } from 'd3-scale';
-import { select } from 'd3-selection';
-import { zoom, zoomIdentity, type ZoomTransform } from 'd3-zoom';
 import { elementSize } from '../../../shared/drawing/element-size';
+import { linearScale } from '../../../shared/drawing/linear-scale';
 import { beadPlaces, otherSilhouette, silhouette } from '../../../shared/drawing/silhouette';
 import { beadPaths } from '../../../shared/drawing/bead-paths';
 import { BoardGrid } from './board-grid';
 import { BlockDrag, type Carry } from './block-drag';
 import type { Block, BoardRow, DriveBlock, Ghost } from './blocks';
+import { scaleOf, type Stretch, WHOLE_DAY, within } from './stretch';
+
 const LABELS_PX = 182;
 const AXIS_PX = 24;
 const LEAST_ROW_PX = 34;
@@ -90,9 +90,9 @@ export class BoardChart {
   private readonly injector = inject(Injector);
   private readonly plot = viewChild.required<ElementRef<HTMLElement>>('plot');
   private readonly size = elementSize(this.host);
-  private readonly transform = signal<ZoomTransform>(zoomIdentity);
-  /** The transform for which the blocks are drawn. While the day is zoomed or panned, they are moved as one picture. */
-  private readonly drawnFor = signal<ZoomTransform>(zoomIdentity);
+  private readonly stretch = signal(WHOLE_DAY);
+  /** The stretch for which the blocks are drawn. While the day is zoomed or panned, they are moved as one picture. */
+  private readonly drawnFor = signal(WHOLE_DAY);
   private resting: ReturnType<typeof setTimeout> | undefined;
   /** The block that Tab reaches; arrow keys move on from there. */
   protected readonly roving = signal<string | undefined>(undefined);
@@ -104,12 +104,12 @@ export class BoardChart {
     return Math.max(LEAST_ROW_PX, Math.min(56, Math.floor(room / Math.max(1, this.rows().length))));
   });
   protected readonly height = computed(() => AXIS_PX + this.rowPx() * this.rows().length);
-  private readonly fullX = computed(() => scaleLinear([this.opens(), this.closes()], [0, this.width()]));
-  protected readonly x = computed(() => this.transform().rescaleX(this.fullX()));
-  private readonly drawX = computed(() => this.drawnFor().rescaleX(this.fullX()));
+  private readonly fullX = computed(() => linearScale([this.opens(), this.closes()], [0, this.width()]));
+  protected readonly x = computed(() => scaleOf(this.stretch(), this.fullX(), this.width()));
+  private readonly drawX = computed(() => scaleOf(this.drawnFor(), this.fullX(), this.width()));
   private readonly picture = viewChild.required<ElementRef<SVGElement>>('picture');
   private readonly pictureAt = computed(() => {
-    const [live, drawn] = [this.transform(), this.drawnFor()];
+    const [live, drawn] = [this.stretch(), this.drawnFor()];
     const factor = live.k / drawn.k;
     return `translate(${live.x - factor * drawn.x}px, 0) scale(${factor}, 1)`;
   });
@@ -169,7 +169,7 @@ export class BoardChart {
   protected readonly drag = new BlockDrag(
     {
       secondsPerPx: () => {
-        const [from, to] = this.x().domain() as [number, number];
+        const [from, to] = this.x().domain;
         return (to - from) / this.width();
       },
       rowAt: (clientY) => {
@@ -189,33 +189,11 @@ export class BoardChart {
   );
   protected readonly reached = computed(() => this.roving() ?? this.order().flat()[0]?.id);
 
-  private readonly behaviour = zoom<HTMLElement, unknown>()
-    .scaleExtent([1, MOST_ZOOM])
-    .filter((event: Event) => {
-      if (event instanceof WheelEvent) return event.ctrlKey || this.height() <= this.size().height;
-      // What is pressed on a drive carries the drive, not the day.
-      if (event.target instanceof Element && event.target.closest('.movable')) return false;
-      return !(event instanceof MouseEvent && event.button !== 0);
-    })
-    .on('zoom', ({ transform, sourceEvent }: { transform: ZoomTransform; sourceEvent: Event | null }) => {
-      this.transform.set(transform);
-      clearTimeout(this.resting);
-      if (sourceEvent) this.resting = setTimeout(() => this.drawnFor.set(this.transform()), REST_MS);
-      else this.drawnFor.set(transform);
-    });
+  /** Tells wheel and fingers where they go on from; nothing as long as what follows them is not loaded. */
+  private tellHands: ((to: Stretch) => void) | undefined;
 
   constructor() {
-    afterNextRender(() => {
-      this.behaviour.extent(() => [
-        [0, 0],
-        [this.width(), this.height()],
-      ]);
-      this.behaviour.translateExtent([
-        [0, -Infinity],
-        [this.width(), Infinity],
-      ]);
-      select(this.plot().nativeElement).call(this.behaviour).on('dblclick.zoom', null);
-    });
+    afterNextRender(() => void this.followHands());
     // By hand, since a binding would have every block of the template looked at again in each frame.
     afterRenderEffect({ write: () => (this.picture().nativeElement.style.transform = this.pictureAt()) });
     // A panel beside the chart makes it narrower; it goes on showing the same stretch of the day.
@@ -223,9 +201,8 @@ export class BoardChart {
     effect(() => {
       const width = this.width();
       untracked(() => {
-        const { k, x } = this.transform();
-        if (before > 0 && width !== before && k > 1)
-          this.turnTo(zoomIdentity.translate((x * width) / before, 0).scale(k));
+        const { k, x } = this.stretch();
+        if (before > 0 && width !== before) this.turnTo({ k, x: (x * width) / before });
         before = width;
       });
     });
@@ -235,23 +212,43 @@ export class BoardChart {
   show(spanS: number | undefined, aroundS: number): void {
     const factor = spanS === undefined ? 1 : (this.closes() - this.opens()) / spanS;
     const left = this.fullX()(aroundS) * factor - this.width() / 3;
-    const most = this.width() * (factor - 1);
-    const transform = zoomIdentity.translate(-Math.min(most, Math.max(0, left)), 0).scale(factor);
-    this.turnTo(transform);
-  }
-
-  private turnTo(transform: ZoomTransform): void {
-    this.behaviour.translateExtent([
-      [0, -Infinity],
-      [this.width(), Infinity],
-    ]);
-    select(this.plot().nativeElement).call((selection) => this.behaviour.transform(selection, transform));
+    this.turnTo({ k: factor, x: -left });
   }
 
   /** Moves the shown stretch by a share of its width. */
   pan(share: number): void {
-    const dx = (-share * this.width()) / this.transform().k;
-    select(this.plot().nativeElement).call((selection) => this.behaviour.translateBy(selection, dx, 0));
+    const { k, x } = this.stretch();
+    this.turnTo({ k, x: x - share * this.width() });
+  }
+
+  private turnTo(to: Stretch): void {
+    const stretch = within(to, this.width());
+    clearTimeout(this.resting);
+    this.stretch.set(stretch);
+    this.drawnFor.set(stretch);
+    this.tellHands?.(stretch);
+  }
+
+  /** Zooms and pans by wheel, pointer and fingers. Their library is not waited for: the day is seen without it. */
+  private async followHands(): Promise<void> {
+    const { zoomable } = await import('./board-zoom');
+    this.tellHands = zoomable(this.plot().nativeElement, {
+      mostZoom: MOST_ZOOM,
+      width: this.width,
+      takes: (event) => {
+        if (event instanceof WheelEvent) return event.ctrlKey || this.height() <= this.size().height;
+        // What is pressed on a drive carries the drive, not the day.
+        if (event.target instanceof Element && event.target.closest('.movable')) return false;
+        return !(event instanceof MouseEvent && event.button !== 0);
+      },
+      moved: (to, byHand) => {
+        if (!byHand) return;
+        this.stretch.set(to);
+        clearTimeout(this.resting);
+        this.resting = setTimeout(() => this.drawnFor.set(this.stretch()), REST_MS);
+      },
+    });
+    this.tellHands(this.stretch());
   }
 
   protected press(event: PointerEvent, drive: string, row: string): void {

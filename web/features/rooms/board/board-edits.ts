@@ -12,7 +12,8 @@ import {
   type RepairOption,
 } from '@core/live/drift';
 import { runningPlan, rescheduled, planningSnapshotOf, type PlanningSnapshot } from '@core/journal';
-import { moveDrive, moveGroup, restated, shiftDrives, swapDrives, type Place } from '@core/planner';
+import { moveDrive, moveGroup, restated, shiftDrives, swapDrives } from '@core/planner/at-start';
+import type { Place } from '@core/planner';
 import { firstValueFrom } from 'rxjs';
 import { DayWords } from '../../../shared/data/day-words';
 import { DayService } from '../../../shared/data/day.service';

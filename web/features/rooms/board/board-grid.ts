@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, type Signal } from '@angular/core';
 import { clockMinute, type TimeWindow } from '@core/values';
-import type { ScaleLinear } from 'd3-scale';
 import { axisTicks } from '../../../shared/drawing/axis-ticks';
+import type { LinearScale } from '../../../shared/drawing/linear-scale';
 
 /**
  * Behind the blocks of the board: hours, closures and now. A component of its own, since all of it is drawn anew in each
@@ -15,7 +15,7 @@ import { axisTicks } from '../../../shared/drawing/axis-ticks';
 })
 export class BoardGrid {
   /** The time axis, as a signal: who hands it on does not read it, and so is not drawn anew with it. */
-  readonly axis = input.required<Signal<ScaleLinear<number, number>>>();
+  readonly axis = input.required<Signal<LinearScale>>();
   readonly axisPx = input.required<number>();
   readonly width = input.required<number>();
   readonly height = input.required<number>();
@@ -24,7 +24,7 @@ export class BoardGrid {
 
   private readonly x = computed(() => this.axis()());
   protected readonly ticks = computed(() => {
-    const [from, to] = this.x().domain() as [number, number];
+    const [from, to] = this.x().domain;
     return axisTicks(from, to, this.width(), 62).map((tick) => ({
       atS: tick,
       x: this.x()(tick),

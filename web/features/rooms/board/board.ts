@@ -8,18 +8,16 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { isLow, tankOf } from '@core/venue/garage';
+import { isLow, tankOf } from '@core/venue/garage/at-start';
 import { clockMinute } from '@core/values';
 import { drivesConcerned } from '@core/day';
 import { isThrough, owedFrom } from '@core/journal';
-import { groupChanges } from '@core/planner';
+import { groupChanges } from '@core/planner/at-start';
 import { CAR_STATUS_WORDS, CREW_STATUS_WORDS, GUEST_STAGE_WORDS, lapsText } from '@words';
 import type { MenuItem } from 'primeng/api';
 import { Button } from 'primeng/button';
 import { Menu } from 'primeng/menu';
-import { SelectButton } from 'primeng/selectbutton';
 import { DayWords } from '../../../shared/data/day-words';
 import { DayService } from '../../../shared/data/day.service';
 import { carLabel } from '../../../shared/data/names';
@@ -29,6 +27,7 @@ import { onKeys } from '../../../shared/frame/keys';
 import { onRequest } from '../../../shared/frame/requests';
 import type { Carry } from './block-drag';
 import { BoardChart, type Marks, type RowLabel } from './board-chart';
+import { BoardChoices, type Zoom } from './board-choices';
 import { BoardEdits } from './board-edits';
 import { type BoardMode, type Ghost } from './blocks';
 import { boardRows, expectedGhosts, groupGhostOf, spanOf, ghostOf } from './board-model';
@@ -42,7 +41,6 @@ import type { Happening } from '../../../shared/data/happenings';
 import { WhatHappened } from './what-happened';
 import { WhatMatters } from './what-matters';
 
-type Zoom = 'day' | '3h' | '1h';
 type Panel = 'drive' | 'proposal' | 'toSolve' | 'plans';
 const SPANS: Record<Zoom, number | undefined> = { day: undefined, '3h': 3 * 3600, '1h': 3600 };
 
@@ -55,15 +53,14 @@ const SPANS: Record<Zoom, number | undefined> = { day: undefined, '3h': 3 * 3600
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     BoardChart,
+    BoardChoices,
     Button,
     DriveDetails,
-    FormsModule,
     LoadChart,
     Menu,
     PlansPanel,
     ProposalPanel,
     RouterLink,
-    SelectButton,
     ToSolvePanel,
     WhatHappened,
     WhatMatters,
@@ -95,17 +92,6 @@ export class Board {
     { label: 'Load of the day', icon: 'pi pi-chart-bar', command: () => this.loadOpen.set(true) },
     { label: 'What matters', icon: 'pi pi-sliders-h', command: () => this.mattersOpen.set(true) },
   ];
-  protected readonly modes = [
-    { label: 'Cars', value: 'cars' },
-    { label: 'Crew', value: 'crew' },
-    { label: 'Guests', value: 'guests' },
-  ];
-  protected readonly zooms = [
-    { label: 'Day', value: 'day' },
-    { label: '3 h', value: '3h' },
-    { label: '1 h', value: '1h' },
-  ];
-
   protected readonly rows = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
     return context && state ? boardRows(context, state, this.mode(), this.withFinished()) : [];

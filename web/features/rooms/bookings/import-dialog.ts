@@ -14,7 +14,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { CAR_KINDS, namedCars, venueOfCars, type CarKind } from '@core/venue/fleet';
 import { contract, type ImportPreview, type ImportRow, type ListPreview, type ListWord } from '@core/api';
-import { CAR_KIND_WORDS } from '@words';
+import { CAR_KIND_WORDS } from '@words/en/first-steps';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Select } from 'primeng/select';

@@ -1,7 +1,7 @@
 import type { carFile } from '@core/track/car/at-start';
 import * as z from 'zod';
 import { CAR_KINDS, carFields } from '@core/venue/fleet';
-import { CAR_KIND_WORDS } from '@words';
+import { CAR_KIND_WORDS } from '@words/en/first-steps';
 import { formOf, MONEY } from '../../../shared/forms/fields';
 
 /** The fields of a car, as the form shows them. */

@@ -16,7 +16,8 @@ import {
 } from '@core/venue/fleet';
 import { contract, type StoredCar } from '@core/api';
 import { clockMinute, windowsText } from '@core/values';
-import { BETTER_FROM_WORDS, CAR_STATUS_WORDS } from '@words';
+import { CAR_STATUS_WORDS } from '@words';
+import { BETTER_FROM_WORDS } from '@words/en/first-steps';
 import { Button } from 'primeng/button';
 import { TableModule } from 'primeng/table';
 import { Dialog } from 'primeng/dialog';

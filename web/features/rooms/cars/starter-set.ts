@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { CAR_KINDS, starterSet, venueOfCars, type CarFields, type CarKind } from '@core/venue/fleet';
 import { contract } from '@core/api';
-import { CAR_KIND_WORDS } from '@words';
+import { CAR_KIND_WORDS } from '@words/en/first-steps';
 import { Button } from 'primeng/button';
 import { concatMap, from, last } from 'rxjs';
 import { Api } from '../../../shared/data/api';

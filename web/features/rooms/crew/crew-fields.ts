@@ -1,6 +1,6 @@
 import type { instructorFields } from '@core/people/crew/at-start';
 import type * as z from 'zod';
-import { languageName, SPOKEN_LANGUAGES } from '@words';
+import { languageName, SPOKEN_LANGUAGES } from '@words/languages';
 import { formOf, type Field, type Option } from '../../../shared/forms/fields';
 
 /** Languages by name, those that are spoken already among them. */

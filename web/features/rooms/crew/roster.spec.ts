@@ -1,6 +1,6 @@
 import { instructorFields, rosterEntry } from '@core/people/crew/at-start';
 import { type InstructorFields, type RosterEntry, plannedInstructor, withSkills } from '@core/people/crew';
-import { languageName } from '@words';
+import { languageName } from '@words/languages';
 import { anInstructor, at } from '@core/testing/small-day';
 import * as z from 'zod';
 import { Roster } from './roster';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { InstructorFields } from '@core/people/crew';
-import { languageName } from '@words';
+import { languageName } from '@words/languages';
 import { Select } from 'primeng/select';
 import { Api } from '../../../shared/data/api';
 import { DayService } from '../../../shared/data/day.service';

@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { venueFields, type VenueFields } from '@core/venue/settings';
 import { UNNAMED_VENUE, type StepName } from '@core/venue/first-steps';
-import { STEP_WORDS } from '@words';
+import { STEP_WORDS } from '@words/en/first-steps';
 import { Button } from 'primeng/button';
 import * as z from 'zod';
 import { StarterSet } from '../cars/starter-set';

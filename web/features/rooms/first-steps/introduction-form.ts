@@ -11,7 +11,7 @@ import {
   windowsOf,
   windowsText,
 } from '@core/values';
-import { INTRODUCTION_WORDS } from '@words';
+import { INTRODUCTION_WORDS } from '@words/en/first-steps';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { NumberField } from '../../../shared/forms/number-field';

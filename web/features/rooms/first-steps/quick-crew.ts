@@ -4,7 +4,7 @@ import { contract } from '@core/api';
 import { instructorFields } from '@core/people/crew/at-start';
 import { instructorId, NEW_INSTRUCTOR } from '@core/people/crew';
 import { clockMinute, faultLine, faultsOf, windowsOf, windowsText, type Fault } from '@core/values';
-import { languageName } from '@words';
+import { languageName } from '@words/languages';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Api } from '../../../shared/data/api';

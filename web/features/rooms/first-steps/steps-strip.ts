@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { STEP_WORDS } from '@words';
+import { STEP_WORDS } from '@words/en/first-steps';
 import { StepsService } from './steps.service';
 
 /** In the place of the ribbon until the day has a plan: the steps to it, and what is missing. */

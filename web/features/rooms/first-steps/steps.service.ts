@@ -3,7 +3,7 @@ import { rxResource } from '@angular/core/rxjs-interop';
 import { contract, type StoredVenue } from '@core/api';
 import type { PutOff, VenueFields } from '@core/venue/settings';
 import { firstSteps, missingForPlan, type Missing, type StepName } from '@core/venue/first-steps';
-import { missingWords } from '@words';
+import { missingWords } from '@words/en/first-steps';
 import { forkJoin, tap, type Observable } from 'rxjs';
 import { Api } from '../../../shared/data/api';
 import { DayService } from '../../../shared/data/day.service';

@@ -21,7 +21,8 @@ import { clockMinute, spokenDuration } from '@core/values';
 import { outingAt, type Day, type GroupOccupancy } from '@core/day';
 import type { DayContext } from '@core/journal';
 import { lapShapeOf, lapSpeeds, trainsBeside } from '@core/live/traffic';
-import { colourName, groupAdviceWords, partWords, ROLE_WORDS, SPACING_WORDS, spacingWords } from '@words';
+import { ROLE_WORDS } from '@words';
+import { colourName, groupAdviceWords, partWords, SPACING_WORDS, spacingWords } from '@words/en/train';
 import { carLabel } from '../../../shared/data/names';
 
 /** A group as people read it: who, where, when, with what, how long and why. */

@@ -17,7 +17,8 @@ import {
   type StationKind,
 } from '@core/programmes';
 import type { Json } from '@core/values';
-import { CORNER_STEP_WORDS, lapsText, ROLE_WORDS, SPACING_WORDS } from '@words';
+import { lapsText, ROLE_WORDS } from '@words';
+import { CORNER_STEP_WORDS, SPACING_WORDS } from '@words/en/train';
 import * as z from 'zod';
 import type { Field, Option } from '../../../shared/forms/fields';
 

@@ -11,7 +11,7 @@ import {
   teamsOf,
   trainNow,
 } from '@core/programmes';
-import { changeCalls, CORNER_STEP_WORDS, radioLostWords } from '@words';
+import { changeCalls, CORNER_STEP_WORDS, radioLostWords } from '@words/en/train';
 import { Button } from 'primeng/button';
 import { DayWords } from '../../../shared/data/day-words';
 import { DayService } from '../../../shared/data/day.service';

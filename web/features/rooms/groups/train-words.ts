@@ -8,7 +8,8 @@ import {
   type NextChange,
   type TrainNow,
 } from '@core/programmes';
-import { changeCalls, CORNER_STEP_WORDS, lapsText, TRAIN_PHASE_WORDS, type RadioLine, type TrainNames } from '@words';
+import { lapsText } from '@words';
+import { changeCalls, CORNER_STEP_WORDS, TRAIN_PHASE_WORDS, type RadioLine, type TrainNames } from '@words/en/train';
 import type { Disc } from './disc-strip';
 import type { GroupFacts, GroupMember } from './group-facts';
 

@@ -1,4 +1,4 @@
-import { vocabularyOf } from '@core/people/coaching/at-start';
+import { vocabularyOf } from '@core/people/coaching';
 import { guestResult, type DayBefore } from '@core/people/coaching';
 import { GainChart } from './gain-chart';
 import { show } from '../../../testing/fake-day';

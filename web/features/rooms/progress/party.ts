@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { RouterLink } from '@angular/router';
 import { guestResult, partyResult, type PartyContest, type PartyMember } from '@core/people/coaching';
 import { DayService } from '../../../shared/data/day.service';
+import { VocabularyService } from '../../../shared/data/vocabulary.service';
 
 const CONTESTS: readonly { readonly key: PartyContest; readonly label: string; readonly hint: string }[] = [
   { key: 'pace', label: 'Pace', hint: 'for the car that was driven; small differences are a draw' },
@@ -83,6 +84,7 @@ const CONTESTS: readonly { readonly key: PartyContest; readonly label: string; r
 })
 export class Party {
   private readonly data = inject(DayService);
+  private readonly vocabulary = inject(VocabularyService);
   /** Name of the party, from the address. */
   readonly id = input.required<string>();
   protected readonly members = computed(() => {
@@ -90,7 +92,7 @@ export class Party {
     if (!context || !state) return [];
     const results = context.day.guests
       .filter(({ party }) => party === this.id())
-      .flatMap(({ id }) => guestResult(context, state, id, this.data.vocabulary()) ?? []);
+      .flatMap(({ id }) => guestResult(context, state, id, this.vocabulary.faults()) ?? []);
     return partyResult(results);
   });
   protected readonly contests = computed(() =>

@@ -9,6 +9,7 @@ import { Button } from 'primeng/button';
 import { of } from 'rxjs';
 import { Api } from '../../../shared/data/api';
 import { DayService } from '../../../shared/data/day.service';
+import { VocabularyService } from '../../../shared/data/vocabulary.service';
 import { beadsOf } from '../../../shared/drawing/bead-list';
 import { Beads } from '../../../shared/drawing/beads';
 import { GainChart } from './gain-chart';
@@ -27,6 +28,7 @@ import { known } from '../../../shared/data/reading';
 })
 export class Results {
   private readonly data = inject(DayService);
+  private readonly vocabulary = inject(VocabularyService);
   private readonly api = inject(Api);
   /** The guest, from the address. */
   readonly id = input.required<string>();
@@ -37,7 +39,7 @@ export class Results {
 
   protected readonly result = computed(() => {
     const [context, state] = [this.data.context(), this.data.state()];
-    return context && state && guestResult(context, state, this.id(), this.data.vocabulary());
+    return context && state && guestResult(context, state, this.id(), this.vocabulary.faults());
   });
   protected readonly told = computed(() => wordsFor(this.result()?.guest.languages ?? [], this.language()));
   protected readonly languages = GUEST_LANGUAGES.map((code) => ({ code, name: guestWords(code).language }));

@@ -3,7 +3,7 @@ import { venueFields } from '@core/venue/settings';
 import type { Day } from '@core/day';
 import { type Json, valueAt, withValues } from '@core/values';
 import { effectOf, type DayRoom, type Wanted } from '@core/planner';
-import { ruleEffectWords } from '@words';
+import { ruleEffectWords } from '@words/en/rules';
 import { concatMap, from, map, of, scan, startWith, type Observable } from 'rxjs';
 import { DayService } from '../../../shared/data/day.service';
 import { Verdicts } from '../../../shared/verdict/verdicts';

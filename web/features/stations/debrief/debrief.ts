@@ -6,6 +6,7 @@ import { clockMinute } from '@core/values';
 import { nextOccupancy, progressOf, type DriveState } from '@core/journal';
 import { Button } from 'primeng/button';
 import { DayService } from '../../../shared/data/day.service';
+import { VocabularyService } from '../../../shared/data/vocabulary.service';
 import { occupancyWords } from '../../../shared/data/next-words';
 import { When } from '../../../shared/data/when';
 import { beadsOf } from '../../../shared/drawing/bead-list';
@@ -73,6 +74,7 @@ const SHOWN_AFTER_S = 30 * 60;
 })
 export class Debrief {
   private readonly data = inject(DayService);
+  private readonly vocabulary = inject(VocabularyService);
   private readonly when = inject(When);
   protected readonly now = computed(() => this.rows(({ stage }) => stage === 'parked'));
   protected readonly lately = computed(() => {
@@ -83,7 +85,7 @@ export class Debrief {
   protected readonly map = computed(() => this.data.view()?.map ?? undefined);
   /** All of today's marks on the circuit. */
   protected readonly marks = computed(() =>
-    marksByPlace([...(this.data.state()?.drives.values() ?? [])], this.data.vocabulary()),
+    marksByPlace([...(this.data.state()?.drives.values() ?? [])], this.vocabulary.faults()),
   );
 
   protected done(drive: string): void {
@@ -112,7 +114,7 @@ export class Debrief {
           gain: gain !== undefined && gain > 0 ? gain.toFixed(1) : undefined,
           marked: drive.marked.length > 0,
           ride: drive.drive.ride !== undefined,
-          thing: oneThing(drivenBy(state, drive.guest.id).map((one) => seenFaults(one, this.data.vocabulary()))),
+          thing: oneThing(drivenBy(state, drive.guest.id).map((one) => seenFaults(one, this.vocabulary.faults()))),
           next: occupancyWords(
             nextOccupancy(context, state, drive.guest.id),
             this.data.view(),

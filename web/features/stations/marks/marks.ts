@@ -16,6 +16,7 @@ import { beadsOf } from '../../../shared/drawing/bead-list';
 import { Beads } from '../../../shared/drawing/beads';
 import { DayWords } from '../../../shared/data/day-words';
 import { DayService } from '../../../shared/data/day.service';
+import { VocabularyService } from '../../../shared/data/vocabulary.service';
 import { CornerPicker } from './corner-picker';
 import { EvidenceTable } from './evidence-table';
 import { known } from '../../../shared/data/reading';
@@ -42,6 +43,7 @@ const READY: readonly { readonly value: Readiness; readonly label: string }[] = 
 })
 export class Marks {
   protected readonly data = inject(DayService);
+  private readonly vocabulary = inject(VocabularyService);
   protected readonly tell = inject(DayWords).tell;
   private readonly router = inject(Router);
   private readonly api = inject(Api);
@@ -90,7 +92,7 @@ export class Marks {
         ({ fault, corner, key }) =>
           !this.dropped().has(key) && !this.marks().some((mark) => mark.fault === fault && mark.corner === corner),
       )
-      .map((one) => ({ ...one, name: this.data.vocabulary().get(one.fault)?.name ?? one.fault })),
+      .map((one) => ({ ...one, name: this.vocabulary.faults().get(one.fault)?.name ?? one.fault })),
   );
 
   constructor() {
@@ -133,14 +135,14 @@ export class Marks {
   protected readonly faults = computed(() => {
     const chosen = this.phase();
     return chosen
-      ? [...this.data.vocabulary().values()].filter(({ phase: of, retired }) => of === chosen && !retired)
+      ? [...this.vocabulary.faults().values()].filter(({ phase: of, retired }) => of === chosen && !retired)
       : [];
   });
   protected readonly listed = computed(() =>
     this.marks().map(({ fault, corner, lap }, place) => ({
       place,
       words: [
-        this.data.vocabulary().get(fault)?.name ?? fault,
+        this.vocabulary.faults().get(fault)?.name ?? fault,
         corner ?? 'everywhere',
         ...(lap === undefined ? [] : [`lap ${lap}`]),
       ].join(', '),

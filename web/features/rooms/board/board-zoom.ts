@@ -1,0 +1,34 @@
+import { select } from 'd3-selection';
+import { zoom, zoomIdentity, type ZoomTransform } from 'd3-zoom';
+import type { Stretch } from './stretch';
+
+interface Plot {
+  readonly mostZoom: number;
+  readonly width: () => number;
+  /** Whether what is pressed or turned there moves the day. */
+  readonly takes: (event: Event) => boolean;
+  /** @property byHand whether somebody moves it now, rather than `set` */
+  readonly moved: (to: Stretch, byHand: boolean) => void;
+}
+
+/** Wheel, pointer and fingers zoom and pan what `element` shows; the way to set it from elsewhere. */
+export function zoomable(element: HTMLElement, { mostZoom, width, takes, moved }: Plot): (to: Stretch) => void {
+  const behaviour = zoom<HTMLElement, unknown>()
+    .scaleExtent([1, mostZoom])
+    .extent(() => [
+      [0, 0],
+      [width(), 0],
+    ])
+    .filter(takes)
+    .on('zoom', ({ transform, sourceEvent }: { transform: ZoomTransform; sourceEvent: Event | null }) => {
+      moved(transform, sourceEvent !== null);
+    });
+  const selection = select(element).call(behaviour).on('dblclick.zoom', null);
+  return ({ k, x }) => {
+    behaviour.translateExtent([
+      [0, -Infinity],
+      [width(), Infinity],
+    ]);
+    behaviour.transform(selection, zoomIdentity.translate(x, 0).scale(k));
+  };
+}
