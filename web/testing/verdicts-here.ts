@@ -19,8 +19,8 @@ export class VerdictsHere implements Pick<
   judge(plan: Plan) {
     return Promise.resolve(this.judgement().of(plan));
   }
-  inPart(proposal: Plan, chosen: ReadonlySet<string>) {
-    return Promise.resolve(acceptInPart(this.snapshot, proposal, chosen));
+  inPart(snapshot: PlanningSnapshot, proposal: Plan, chosen: ReadonlySet<string>) {
+    return Promise.resolve(acceptInPart(snapshot, proposal, chosen));
   }
   remedies({ day: known, from, repair }: PlanningSnapshot, id: string) {
     return Promise.resolve(remediesFor(known, from.previous, id, repair));

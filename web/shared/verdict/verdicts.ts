@@ -7,6 +7,7 @@ import type { Assignment, CarChoice, DayAhead, DayRoom, PartOutcome, Remedy, Sti
 import { DayService } from '../data/day.service';
 import { Thread } from '../data/thread';
 import type { Moment } from './moment';
+import type { QuestionsThread } from './questions.worker';
 import type { VerdictThread } from './verdict.worker';
 import type { WaysThread } from './ways.worker';
 
@@ -18,11 +19,14 @@ import type { WaysThread } from './ways.worker';
 @Injectable({ providedIn: 'root' })
 export class Verdicts implements OnDestroy {
   private readonly data = inject(DayService);
-  private readonly thread = new Thread<VerdictThread>(begin, (remote) =>
-    this.snapshot ? remote.judgeFrom(this.snapshot) : undefined,
+  private readonly thread = new Thread<VerdictThread>(
+    () => new Worker(new URL('./verdict.worker', import.meta.url), { type: 'module' }),
+    (remote) => (this.snapshot ? remote.judgeFrom(this.snapshot) : undefined),
   );
   /** For what takes longer: a drive that moves must not wait for it. */
-  private readonly longer = new Thread<VerdictThread>(begin);
+  private readonly longer = new Thread<QuestionsThread>(
+    () => new Worker(new URL('./questions.worker', import.meta.url), { type: 'module' }),
+  );
   /** For where the day is heading: begun once something is late. */
   private readonly ahead = new Thread<WaysThread>(
     () => new Worker(new URL('./ways.worker', import.meta.url), { type: 'module' }),
@@ -50,9 +54,12 @@ export class Verdicts implements OnDestroy {
     });
   }
 
-  /** What comes of accepting only some of a proposal's drives. */
-  inPart(proposal: Plan, chosen: ReadonlySet<string>): Promise<PartOutcome> {
-    return this.thread.askTwice<PartOutcome>(async (remote) => remote.inPart(proposal, chosen), this.sayAgain);
+  /** What comes of accepting only some of the drives of a proposal, which was made from this snapshot. */
+  inPart(snapshot: PlanningSnapshot, proposal: Plan, chosen: ReadonlySet<string>): Promise<PartOutcome> {
+    return this.longer.askTwice<PartOutcome>(
+      async (remote) => remote.inPart(snapshot, proposal, chosen),
+      this.sayAgain,
+    );
   }
 
   /** Changes of the day, checked to work, that give a drive a place. */
@@ -116,5 +123,3 @@ export class Verdicts implements OnDestroy {
     void this.judgeNext();
   }
 }
-
-const begin = () => new Worker(new URL('./verdict.worker', import.meta.url), { type: 'module' });

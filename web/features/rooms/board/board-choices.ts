@@ -36,6 +36,9 @@ export type Zoom = 'day' | '3h' | '1h';
     :host {
       display: contents;
     }
+    p-selectbutton {
+      flex: none;
+    }
   `,
 })
 export class BoardChoices {

@@ -181,9 +181,9 @@ export class ProposalPanel {
   private async part() {
     const [day, plan, state, job] = [this.data.day(), this.data.plan(), this.data.state(), this.job()];
     if (!day || !plan || !state || !job?.found) return undefined;
-    await this.verdicts.judgeFrom(planningSnapshotOf(day, plan, { ...state, timeS: job.asOf }));
+    const snapshot = planningSnapshotOf(day, plan, { ...state, timeS: job.asOf });
     const drives = this.changes().flatMap(({ drive, wanted }) => (wanted ? [drive] : []));
-    const outcome = await this.verdicts.inPart(job.found.plan, new Set(drives));
+    const outcome = await this.verdicts.inPart(snapshot, job.found.plan, new Set(drives));
     if (outcome.valid) return outcome.plan;
     this.data.refuse(
       `This part can't stand alone: ${this.tell().violation(outcome.broken[0]!)}. Take in what belongs to it.`,
