@@ -44,6 +44,22 @@ describe('Cost', () => {
     expect({ continuity, ladder, preference }).toEqual({ continuity: 15, ladder: 10, preference: 10 });
   });
 
+  it('ladder: another car as fierce is no step down', () => {
+    const day = aDay({ cars: [aCar({ level: 3 }), aCar({ id: 'c2', level: 3 })], guests: [twoDrives] });
+    const plan = aPlan({ drives: [drive('10:00'), drive('10:30', { drive: 'd2', car: 'c2' })] });
+    expect(terms(day, plan).ladder).toBe(0);
+  });
+
+  it('is the sum of its terms', () => {
+    const day = aDay({ cars: twoCars, instructors: crew, guests: [twoDrives] });
+    const { total, terms: each } = costOf(layOut(day, aPlan({ drives: [drive('10:00')] })));
+    expect(total).toBeGreaterThan(0);
+    expect(total).toBeCloseTo(
+      Object.values(each).reduce((sum, term) => sum + term, 0),
+      9,
+    );
+  });
+
   it('balance: minutes from the fair share, by the plain sum of the windows', () => {
     const day = aDay({ instructors: crew });
     // One drive holds i1 for 880 s; both have the same hours, so each share is 440 s.
@@ -115,6 +131,8 @@ describe('Cost', () => {
     const against = (plan: Plan) => costOf(layOut(day, plan, { previous, nowS: at('09:00') })).terms;
     expect(against(aPlan({ drives: [drive('10:05')] })).moved).toBe(0);
     expect(against(aPlan({ drives: [drive('10:05:01')] })).moved).toBe(3);
+    expect(against(aPlan({ drives: [drive('09:55')] })).moved).toBe(0);
+    expect(against(aPlan({ drives: [drive('09:54:59')] })).moved).toBe(3);
     expect(against(aPlan({ drives: [drive('10:00', { instructor: 'i2' })] })).reassigned).toBe(8);
     expect(terms(day, aPlan({ drives: [drive('10:30')] })).moved).toBe(0);
   });

@@ -21,6 +21,13 @@ describe('Repair', () => {
     expect(codes(moved)).toEqual(['REPAIR_STANDS']);
   });
 
+  it('lets what begins at this very second still be moved', () => {
+    // A drive released at 10:00 begins with its set-up at 09:56.
+    const moved = { ...previous, drives: [drive('10:30'), previous.drives[1]!] };
+    expect(codes(moved, at('09:56'))).toEqual([]);
+    expect(codes(moved, at('09:56:01'))).toEqual(['REPAIR_STANDS']);
+  });
+
   it('lets nothing new begin in the past', () => {
     const early = { ...previous, drives: [previous.drives[0]!, { ...previous.drives[1]!, release: at('10:08') }] };
     expect(codes(early)).toEqual(['REPAIR_NOW']);

@@ -41,6 +41,16 @@ describe('Hard rules', () => {
     expect(codes(late, aPlan({ drives: [drive('10:00')] }))).toEqual(['GUEST_PRESENT']);
     const leaving = aDay({ guests: [aGuest({ leavesBy: at('10:10') })] });
     expect(codes(leaving, aPlan({ drives: [drive('10:00')] }))).toEqual(['GUEST_PRESENT']);
+    // Fetched at 09:56, and back at 10:10:40.
+    const just = aDay({ guests: [aGuest({ arrives: at('09:56'), leavesBy: at('10:10:40') })] });
+    expect(codes(just, aPlan({ drives: [drive('10:00')] }))).toEqual([]);
+  });
+
+  it('GUEST_PRESENT: a drive that is not to begin before a time does not', () => {
+    const drives = [{ id: 'd1', cars: ['c1'], laps: 5, notBefore: at('09:56') }];
+    const day = aDay({ guests: [aGuest({ drives })] });
+    expect(codes(day, aPlan({ drives: [drive('10:00')] }))).toEqual([]);
+    expect(codes(day, aPlan({ drives: [drive('09:59:59')] }))).toEqual(['GUEST_PRESENT']);
   });
 
   it('GUEST_ORDER: class, then sighting run, then the drive', () => {
@@ -145,6 +155,9 @@ describe('Hard rules', () => {
     expect(codes(aDay({ cars: [aCar({ fuel })] }), refuelled)).toEqual([]);
     const readings = [{ at: at('09:30'), litres: 15 }];
     expect(codes(aDay({ cars: [aCar({ fuel: { ...fuel, readings } })] }), plan)).toEqual([]);
+    const thirsty = { ...fuel, startL: 20, perLapL: 2.2 };
+    const [low] = checkPlan(aDay({ cars: [aCar({ fuel: thirsty })] }), plan).violations;
+    expect(low).toEqual(jasmine.objectContaining({ code: 'CAR_FUEL', values: { litres: 9, reserveL: 10 } }));
   });
 
   it('CAR_COOLING: laps add up until the car has stood long enough', () => {
