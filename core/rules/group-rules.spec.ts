@@ -93,14 +93,14 @@ describe('Hard rules of groups', () => {
   });
 
   it('RIDE_MEETING: few beside a ride, and rides in the gaps that are kept for them', () => {
-    const rides = (rule: object) => ({
+    const rides = (rule: object): Day => ({
       ...TRAIN_DAY,
       cars: TRAIN_DAY.cars.map((car) => ({ ...car, ride: { lapTimeS: 70, seats: 1 } })),
       guests: [
         ...TRAIN_DAY.guests,
         aGuest({ id: 'g9', drives: [{ id: 'd9', cars: ['c1'], laps: 3, ride: { seats: 1 } }] }),
       ],
-      rules: { ...TRAIN_DAY.rules, maxCarsOnTrack: 9, rides: rule },
+      rules: { ...TRAIN_DAY.rules, maxCarsOnTrack: 9, rides: { setUpS: 240, wrapUpS: 240, ...rule } },
     });
     const ride = (release: string): Plan => ({
       ...TRAIN_PLAN,

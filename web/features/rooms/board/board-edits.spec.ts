@@ -116,6 +116,17 @@ describe('Changes by hand', () => {
     expect([edits.undoable(), edits.redoable()]).toEqual(['Moved Ines Faro by hand', undefined]);
   });
 
+  it('that are refused as the day has gone on meanwhile are asked for once more, from where it is now', async () => {
+    void move(-60);
+    await settle();
+    data.record({ kind: 'guestArrived', guest: 'g1' }, '09:00');
+    refuse('Somebody is taken.');
+    const sent = await taken();
+    expect(sentRelease(sent, 'd1')).toBe('09:59');
+    expect(data.refused).toEqual([]);
+    expect(edits.undoable()).toBe('Moved Ines Faro by hand');
+  });
+
   it('are taken back to the times as they stand, where something has run late since', async () => {
     data.clear('g1', '09:00');
     data.record({ kind: 'seated', drive: 'd1', car: 'c1', instructor: 'i1' }, '09:56');

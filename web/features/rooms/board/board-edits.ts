@@ -41,6 +41,15 @@ interface Step {
   readonly despiteRules: boolean;
 }
 
+/** From where plans are changed and judged. */
+interface Standing {
+  readonly snapshot: PlanningSnapshot;
+  readonly base: number;
+  readonly asOf: number;
+  /** Entries of the day that were known. */
+  readonly known: number;
+}
+
 /** Releases by hand fall on full quarters of a minute. */
 const SNAP_S = 15;
 
@@ -51,7 +60,7 @@ export class BoardEdits {
   private readonly planning = inject(PlanService);
   private readonly verdicts = inject(Verdicts);
   private readonly words = inject(DayWords);
-  private from: { readonly snapshot: PlanningSnapshot; readonly base: number; readonly asOf: number } | undefined;
+  private from: Standing | undefined;
 
   readonly selection = signal<ReadonlySet<string>>(new Set());
   readonly trial = signal<Trial | undefined>(undefined);
@@ -199,7 +208,7 @@ export class BoardEdits {
   }
 
   /** Accepts a plan, as a step that can be taken back. */
-  accept(acceptance: Acceptance, what: string): Promise<boolean> {
+  accept(acceptance: Acceptance & Partial<Standing>, what: string): Promise<boolean> {
     return this.inTurn(async () => {
       // As it stands, not as it was accepted: what has run late since has gone on from there.
       const before = this.snapshot()?.plan;
@@ -262,16 +271,34 @@ export class BoardEdits {
     return this.send({ ...from, plan: restated(from.snapshot.plan, was, shall), reason, despiteRules });
   }
 
-  private async send({ plan, base, asOf, reason, despiteRules }: Acceptance): Promise<boolean> {
+  private async send(acceptance: Acceptance & Partial<Standing>): Promise<boolean> {
     this.sending.set(true);
     try {
-      await firstValueFrom(this.planning.accept({ plan, base, asOf, reason, despiteRules: despiteRules ?? false }));
-      return true;
-    } catch (error) {
-      this.data.refuse((error as Error).message);
-      return false;
+      const refused = await this.refusalOf(acceptance);
+      const fromNow = refused === undefined ? undefined : this.fromNow(acceptance);
+      const refusal = fromNow ? await this.refusalOf(fromNow) : refused;
+      if (refusal !== undefined) this.data.refuse(refusal);
+      return refusal === undefined;
     } finally {
       this.sending.set(false);
+    }
+  }
+
+  /** The same change where the times are now, if they have slid by themselves since; nothing where they have not. */
+  private fromNow(acceptance: Acceptance & Partial<Standing>): Acceptance | undefined {
+    const { snapshot, base, known = Infinity } = acceptance;
+    const now = this.standNow();
+    if (!snapshot || !now || now.base !== base || now.known <= known) return undefined;
+    return { ...acceptance, ...now, plan: restated(now.snapshot.plan, snapshot.plan, acceptance.plan) };
+  }
+
+  /** Why the server does not accept a plan; nothing where it does. */
+  private async refusalOf({ plan, base, asOf, reason, despiteRules = false }: Acceptance): Promise<string | undefined> {
+    try {
+      await firstValueFrom(this.planning.accept({ plan, base, asOf, reason, despiteRules }));
+      return undefined;
+    } catch (error) {
+      return (error as Error).message;
     }
   }
 
@@ -292,7 +319,8 @@ export class BoardEdits {
   private standNow() {
     const [snapshot, state] = [this.snapshot(), this.data.state()];
     if (!snapshot || !state) return undefined;
-    const from = { snapshot, base: this.planning.base(), asOf: Math.min(DAY_S, state.timeS) };
+    const [base, asOf] = [this.planning.base(), Math.min(DAY_S, state.timeS)];
+    const from = { snapshot, base, asOf, known: this.data.entries().length };
     this.from = from;
     return { ...from, standing: this.verdicts.judgeFrom(snapshot) };
   }
