@@ -214,6 +214,8 @@ export function serveDay(day: FakeDay, providers: readonly Provider[] = []): Htt
 
 /** How long a screen that is not stable is waited for, milliseconds. */
 const REST_MS = 50;
+/** How long a part that is loaded is waited for at most, milliseconds. */
+const LOADED_MS = 10_000;
 
 /** Shows a component on a fake day. */
 export async function show<T>(
@@ -261,7 +263,10 @@ export async function show<T>(
       await stable();
     },
     loaded: async (selector) => {
-      while (!element.querySelector(selector)) await new Promise(requestAnimationFrame);
+      for (const until = performance.now() + LOADED_MS; !element.querySelector(selector); ) {
+        if (performance.now() > until) throw new Error(`no ${selector} in: ${element.textContent}`);
+        await new Promise(requestAnimationFrame);
+      }
       await stable();
     },
     follow: async () => {

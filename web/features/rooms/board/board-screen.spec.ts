@@ -19,7 +19,7 @@ describe('The board', () => {
 
   it('turns to crew and guests, and names what is left out', async () => {
     const { element, loaded, press, text } = await show(Board, dayAt('09:00'));
-    await loaded('jl-board-choices button');
+    await loaded('jl-board-choices p-togglebutton');
     const rows = () => [...element.querySelectorAll('.label b')].map((name) => name.textContent);
     expect(rows().slice(0, 2)).toEqual(['Dunnock Cup', 'Sabrel R']);
     await press('Crew');
@@ -39,7 +39,7 @@ describe('The board', () => {
 
   it('makes blocks wider when zoomed in', async () => {
     const { element, loaded, press } = await show(Board, dayAt('10:00'));
-    await loaded('jl-board-choices button');
+    await loaded('jl-board-choices p-togglebutton');
     const width = () => element.querySelector<SVGPathElement>('.drive .outline')!.getBBox().width;
     const whole = width();
     await press('1 h');
