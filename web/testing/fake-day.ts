@@ -263,7 +263,7 @@ export async function show<T>(
       await stable();
     },
     loaded: async (selector) => {
-      for (const until = performance.now() + LOADED_MS; !element.querySelector(selector); ) {
+      for (const until = performance.now() + LOADED_MS; !element.querySelector(selector);) {
         if (performance.now() > until) throw new Error(`no ${selector} in: ${element.textContent}`);
         await new Promise(requestAnimationFrame);
       }
