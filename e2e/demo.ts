@@ -84,10 +84,11 @@ export function guard(page: Page): string[] {
   const faults: string[] = [];
   page.on('pageerror', (error) => faults.push(`page error: ${error.message}`));
   page.on('console', (message) => {
-    // A refused request is an answer that the screens show; the browser logs it all the same.
+    // A refused request is an answer that the screens show; the browser logs it all the same, and NG0750 what was to be
+    // loaded ahead when the network had gone.
     if (
       message.type() === 'error' &&
-      !/status of (4\d\d|504)|ERR_INTERNET_DISCONNECTED|ERR_FAILED/.test(message.text())
+      !/status of (4\d\d|504)|ERR_INTERNET_DISCONNECTED|ERR_FAILED|NG0750/.test(message.text())
     ) {
       faults.push(`console: ${message.text()}`);
     }

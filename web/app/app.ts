@@ -25,7 +25,6 @@ import { FlagBanner } from './flag-banner';
 import { KeptAsideNote } from './kept-aside-note';
 import { onKeys } from '../shared/frame/keys';
 import { ThisPhone } from '../features/rooms/phones/this-phone';
-import { Messages } from './messages';
 import { Palette } from './palette';
 import { PracticeCrew } from './practice-crew';
 import { PracticeStrip } from './practice-strip';
@@ -67,7 +66,6 @@ export class App {
   protected readonly ask = inject(Ask);
   protected readonly aside = inject(KeptAside);
   protected readonly manager = inject(Manager);
-  protected readonly messages = inject(Messages);
   protected readonly data = inject(DayService);
   protected readonly clock = inject(VenueClock);
   protected readonly who = inject(Who);
