@@ -1,4 +1,3 @@
-import { gzipSync } from 'node:zlib';
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { figures, percentile } from './table';
 
@@ -15,24 +14,14 @@ async function fresh(browser: Browser): Promise<Page> {
   return (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
 }
 
-test('initial JavaScript and time to a usable board', async ({ browser }) => {
+test('time to a usable board', async ({ browser }) => {
   const times: number[] = [];
   for (let run = 0; run < 7; run++) {
     const page = await fresh(browser);
-    let bytes = 0;
-    const bodies: Promise<void>[] = [];
-    let shown = false;
-    page.on('response', (response) => {
-      if (shown || !response.url().endsWith('.js')) return;
-      bodies.push(response.body().then((body) => void (bytes += gzipSync(body, { level: 9 }).length)));
-    });
     const startedAt = Date.now();
     await page.goto('/board');
     await page.locator('.drive').first().waitFor();
-    shown = true;
     times.push(Date.now() - startedAt);
-    await Promise.all(bodies);
-    if (run === 0) row('JavaScript before the board shows, gzip', `${(bytes / 1000).toFixed(0)} kB`);
     await page.context().close();
   }
   row('navigation to a usable board, median of 7 fresh browsers', `${percentile(times, 0.5)} ms`);
