@@ -82,16 +82,16 @@ export const ADDRESSES: readonly string[] = SCREENS.flatMap(({ demo, parts }) =>
 /** Collects what must not happen on a page. */
 export function guard(page: Page): string[] {
   const faults: string[] = [];
+  let wentOffline = false;
   page.on('pageerror', (error) => faults.push(`page error: ${error.message}`));
   page.on('console', (message) => {
-    // A refused request is an answer that the screens show; the browser logs it all the same, and NG0750 what was to be
+    if (message.type() !== 'error') return;
+    const text = message.text();
+    wentOffline ||= text.includes('ERR_INTERNET_DISCONNECTED');
+    // A refused request is an answer that the screens show; the browser logs it all the same, and Angular what was to be
     // loaded ahead when the network had gone.
-    if (
-      message.type() === 'error' &&
-      !/status of (4\d\d|504)|ERR_INTERNET_DISCONNECTED|ERR_FAILED|NG0750/.test(message.text())
-    ) {
-      faults.push(`console: ${message.text()}`);
-    }
+    if (/status of (4\d\d|504)|ERR_INTERNET_DISCONNECTED|ERR_FAILED/.test(text)) return;
+    if (!(wentOffline && text.includes('NG0750'))) faults.push(`console: ${text}`);
   });
   page.on('request', (request) => {
     const url = new URL(request.url());
