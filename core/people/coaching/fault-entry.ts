@@ -39,5 +39,6 @@ export const faultEntry = z.strictObject({
 });
 export type FaultEntry = z.output<typeof faultEntry>;
 
+/** What of a corner a cue may name, each in braces: `{apex}`. */
 export const CUE_PLACES = ['brake', 'turnIn', 'apex', 'exit'] as const;
 export type CuePlace = (typeof CUE_PLACES)[number];

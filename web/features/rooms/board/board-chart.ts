@@ -27,7 +27,6 @@ import { scaleOf, type Stretch, WHOLE_DAY, within } from './stretch';
 const LABELS_PX = 182;
 const AXIS_PX = 24;
 const LEAST_ROW_PX = 34;
-const MOST_ZOOM = 24;
 /** The picture is drawn anew when zooming and panning have rested for so long. */
 const REST_MS = 120;
 /** Width of one condensed letter on a block, in pixels; close enough to cut a name. */
@@ -233,7 +232,6 @@ export class BoardChart {
   private async followHands(): Promise<void> {
     const { zoomable } = await import('./board-zoom');
     this.tellHands = zoomable(this.plot().nativeElement, {
-      mostZoom: MOST_ZOOM,
       width: this.width,
       takes: (event) => {
         if (event instanceof WheelEvent) return event.ctrlKey || this.height() <= this.size().height;

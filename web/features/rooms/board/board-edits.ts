@@ -287,9 +287,9 @@ export class BoardEdits {
   /** The same change where the times are now, if they have slid by themselves since; nothing where they have not. */
   private fromNow(acceptance: Acceptance & Partial<Standing>): Acceptance | undefined {
     const { snapshot, base, known = Infinity } = acceptance;
+    if (!snapshot || this.planning.base() !== base || this.data.entries().length <= known) return undefined;
     const now = this.standNow();
-    if (!snapshot || !now || now.base !== base || now.known <= known) return undefined;
-    return { ...acceptance, ...now, plan: restated(now.snapshot.plan, snapshot.plan, acceptance.plan) };
+    return now && { ...acceptance, ...now, plan: restated(now.snapshot.plan, snapshot.plan, acceptance.plan) };
   }
 
   /** Why the server does not accept a plan; nothing where it does. */

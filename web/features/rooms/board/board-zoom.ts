@@ -2,8 +2,10 @@ import { select } from 'd3-selection';
 import { zoom, zoomIdentity, type ZoomTransform } from 'd3-zoom';
 import type { Stretch } from './stretch';
 
+/** As many times as wide as with the whole day, at most. */
+const MOST_ZOOM = 24;
+
 interface Plot {
-  readonly mostZoom: number;
   readonly width: () => number;
   /** Whether what is pressed or turned there moves the day. */
   readonly takes: (event: Event) => boolean;
@@ -12,9 +14,9 @@ interface Plot {
 }
 
 /** Wheel, pointer and fingers zoom and pan what `element` shows; the way to set it from elsewhere. */
-export function zoomable(element: HTMLElement, { mostZoom, width, takes, moved }: Plot): (to: Stretch) => void {
+export function zoomable(element: HTMLElement, { width, takes, moved }: Plot): (to: Stretch) => void {
   const behaviour = zoom<HTMLElement, unknown>()
-    .scaleExtent([1, mostZoom])
+    .scaleExtent([1, MOST_ZOOM])
     .extent(() => [
       [0, 0],
       [width(), 0],
